@@ -1,0 +1,63 @@
+import type { Unit } from './units'
+
+/** What came of reading a typed number: the value and, when it was typed too, its unit; or a sentence to show. */
+export type TypedNumber = { ok: true; value: number; unit?: Unit } | { ok: false; message: string }
+
+const unitWords: Readonly<Record<string, Unit>> = {
+  mm: 'mm',
+  um: 'um',
+  µm: 'um',
+  μm: 'um',
+  in: 'in',
+  inch: 'in',
+  inches: 'in',
+  '"': 'in',
+  '″': 'in',
+  mil: 'mil',
+  mils: 'mil',
+  thou: 'mil',
+}
+
+const shape = /^([+-]?)\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d*(?:[.,]\d*)?))\s*([a-zµμ"″]*)$/i
+
+/**
+ * Reads a number as people write it: "12", "-.5", "+0.3", "1,5", "−0.2" with a real minus, "3 1/8", "12 mm", "5 thou".
+ * A comma is a decimal comma, except where it could as well part the thousands ("1,500"): that is asked back.
+ */
+export function parseNumber(text: string): TypedNumber {
+  const tidy = text.replace(/[−–—]/g, '-').replace(/\s+/g, ' ').trim()
+  if (tidy === '') return { ok: false, message: 'Nothing is typed here yet.' }
+  const found = shape.exec(tidy)
+  if (!found) return { ok: false, message: `“${text.trim()}” is not a number. Write it like 12, -0.5 or 3 1/8.` }
+  const [, sign, whole, over, under, lonelyOver, lonelyUnder, plain, word] = found
+  const unit = word ? unitWords[word.toLowerCase()] : undefined
+  if (word && !unit) return { ok: false, message: `“${word}” is not a unit known here. Use mm, µm, inch or mil.` }
+  let value: number
+  if (plain !== undefined) {
+    if (!/\d/.test(plain)) return { ok: false, message: `“${text.trim()}” has no digits.` }
+    if (/^[1-9]\d{0,2},\d{3}$/.test(plain))
+      return {
+        ok: false,
+        message: `“${plain}” can be read two ways. Write ${plain.replace(',', '')} or ${plain.replace(',', '.')}.`,
+      }
+    value = Number(plain.replace(',', '.'))
+  } else {
+    const bottom = Number(under ?? lonelyUnder)
+    if (bottom === 0) return { ok: false, message: 'A fraction cannot be over nothing.' }
+    value = Number(whole ?? 0) + Number(over ?? lonelyOver) / bottom
+  }
+  const signed = sign === '-' && value !== 0 ? -value : value
+  return unit ? { ok: true, value: signed, unit } : { ok: true, value: signed }
+}
+
+/** A number with `decimals` decimals, a real minus sign, and never "−0.00". */
+export function formatNumber(value: number, decimals: number): string {
+  const text = Math.abs(value).toFixed(decimals)
+  return value < 0 && Number(text) !== 0 ? `−${text}` : text
+}
+
+/** Like `formatNumber`, with "+" before what is above zero: for dial readings, where the sign is part of the number. */
+export function formatSigned(value: number, decimals: number): string {
+  const text = formatNumber(value, decimals)
+  return value > 0 && Number(text) !== 0 ? `+${text}` : text
+}

@@ -1,0 +1,56 @@
+import { formatNumber, formatSigned, parseNumber } from './number'
+import { decimalsFor, fromMm, millimetresPer, toMm, type Unit } from './units'
+
+/**
+ * A measured number exactly as a person typed it. What was typed is what is stored; millimetres are worked out when
+ * asked for, so switching units never rewrites a reading. `text` may be empty (not read yet) or not a number (kept, and said).
+ */
+export interface Quantity {
+  text: string
+  /** The unit in force when it was typed; a unit written in the text itself wins. */
+  unit: Unit
+}
+
+export const emptyQuantity = (unit: Unit): Quantity => ({ text: '', unit })
+
+/** Millimetres, or undefined where nothing (or nothing readable) is typed. */
+export function quantityMm(quantity: Quantity | undefined): number | undefined {
+  if (!quantity || quantity.text.trim() === '') return undefined
+  const typed = parseNumber(quantity.text)
+  return typed.ok ? toMm(typed.value, typed.unit ?? quantity.unit) : undefined
+}
+
+/** The sentence that says what is wrong with a typed quantity, or undefined where it is empty or fine. */
+export function quantityFault(quantity: Quantity | undefined): string | undefined {
+  if (!quantity || quantity.text.trim() === '') return undefined
+  const typed = parseNumber(quantity.text)
+  return typed.ok ? undefined : typed.message
+}
+
+/** Decimals a person typed: "−0.283" has three, "3 1/8" as many as its value needs. */
+function typedDecimals(text: string): number {
+  const point = /[.,](\d*)/.exec(text)
+  if (point) return Math.min(6, (point[1] ?? '').length)
+  return text.includes('/') ? 4 : 0
+}
+
+/**
+ * A quantity as text in `unit`: as typed where that is its own unit, else converted and shown to the resolution it was
+ * typed with. Readings (`signed`) show "+" too.
+ */
+export function showQuantity(quantity: Quantity, unit: Unit, options: { signed?: boolean } = {}): string {
+  const typed = parseNumber(quantity.text)
+  if (!typed.ok) return quantity.text
+  const own = typed.unit ?? quantity.unit
+  const format = options.signed ? formatSigned : formatNumber
+  const decimals = typedDecimals(quantity.text)
+  if (own === unit) return quantity.text.includes('/') ? quantity.text : format(typed.value, decimals)
+  const resolution = millimetresPer[own] * 10 ** -decimals
+  return format(fromMm(toMm(typed.value, own), unit), decimalsFor(resolution, unit))
+}
+
+/** A quantity from millimetres, written in `unit` with `decimals`: for demo data and simulated readings. */
+export const quantityFrom = (mm: number, unit: Unit, decimals: number): Quantity => ({
+  text: formatNumber(fromMm(mm, unit), decimals).replace('−', '-'),
+  unit,
+})

@@ -1,0 +1,21 @@
+/** A seeded source of chance: the same seed gives the same plant, the same noise, the same failing test. */
+export interface Chance {
+  /** Uniform in [0, 1). */
+  uniform(): number
+  /** Normal with mean 0 and standard deviation 1. */
+  normal(): number
+}
+
+/** Mulberry32 for uniforms, Box–Muller for normals. */
+export function chance(seed: number): Chance {
+  let state = seed >>> 0
+  const uniform = () => {
+    state = (state + 0x6d2b79f5) >>> 0
+    let t = state
+    t = Math.imul(t ^ (t >>> 15), t | 1)
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+  const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform())
+  return { uniform, normal }
+}

@@ -1,0 +1,45 @@
+import type { Survey } from './schema'
+
+/** One plane of the misalignment at a coupling: offset in reading units, slope in rad, each with its standard deviation. */
+export interface ResultPlane {
+  offset: number
+  offsetSd: number
+  slope: number
+  slopeSd: number
+}
+
+/** One plane of a foot, in reading units. */
+export interface ResultFootPlane {
+  position: number
+  move: number
+  moveSd: number
+}
+
+export interface ResultWarning {
+  code: 'engaged' | 'not-closed' | 'short-arc' | 'one-plane' | 'not-measured' | 'no-limit'
+  message: string
+}
+
+/** The open result document, version 1; docs/format.md explains every field. */
+export interface Result {
+  format: 'vane-peg.result'
+  version: 1
+  units: Survey['units']
+  couplings: {
+    id: string
+    vertical: ResultPlane | null
+    horizontal: ResultPlane | null
+    verdict?: { state: 'within' | 'outside' | 'unsure'; probability: number; offsetLimit: number; slopeLimit: number }
+  }[]
+  feet: { machine: string; foot: string; vertical: ResultFootPlane | null; horizontal: ResultFootPlane | null }[]
+  probes: { measurement: number; probe: number; residuals: number[]; closure: number | null }[]
+  suspects: {
+    measurement: number
+    probe: number
+    reading: number
+    fault: 'sign' | 'swap' | 'turn' | 'decimal' | 'unit'
+    would: number
+    closure: number
+  }[]
+  warnings: ResultWarning[]
+}

@@ -1,0 +1,216 @@
+import { describe, expect, it } from 'vitest'
+import type { Survey } from './schema'
+import { solveSurvey } from './solve'
+
+/** Worked case A of docs/domain.md. */
+const caseA = (): Survey => ({
+  format: 'vane-peg.survey',
+  version: 1,
+  units: { length: 'mm', reading: 'mm' },
+  train: {
+    machines: [
+      { id: 'pump', feet: [{ id: 'pump-in', x: -240 }] },
+      {
+        id: 'motor',
+        feet: [
+          { id: 'motor-in', x: 240 },
+          { id: 'motor-out', x: 690 },
+        ],
+      },
+    ],
+    couplings: [{ id: 'C1', left: 'pump', right: 'motor', x: 0, diameter: 160 }],
+    fixed: 'pump',
+    rpm: 1480,
+  },
+  measurements: [
+    {
+      coupling: 'C1',
+      probes: [
+        {
+          type: 'rim',
+          on: 'motor',
+          x: 90,
+          sag: -0.1,
+          readings: [
+            [0, 0],
+            [90, -0.283],
+            [180, -0.412],
+            [270, -0.129],
+          ],
+        },
+        {
+          type: 'rim',
+          on: 'pump',
+          x: -70,
+          sag: -0.08,
+          readings: [
+            [0, 0],
+            [90, 0.081],
+            [180, 0.104],
+            [270, 0.023],
+          ],
+        },
+      ],
+    },
+  ],
+})
+
+function solved(document: unknown) {
+  const result = solveSurvey(document)
+  if (!result.ok) throw new Error(`${result.fault.path}: ${result.fault.message}`)
+  return result.value
+}
+
+describe('worked cases', () => {
+  it('A, reverse dials, to the last digit', () => {
+    const result = solved(caseA())
+    const [front, back] = result.feet
+    expect(result.feet.map((foot) => foot.foot)).toEqual(['motor-in', 'motor-out'])
+    expect(front!.vertical!.position).toBeCloseTo(0.216, 9)
+    expect(back!.vertical!.position).toBeCloseTo(0.396, 9)
+    expect(front!.horizontal!.move).toBeCloseTo(0.122, 9)
+    expect(back!.horizontal!.move).toBeCloseTo(0.257, 9)
+    expect(result.couplings[0]!.vertical!.offset).toBeCloseTo(0.12, 9)
+    expect(result.couplings[0]!.horizontal!.slope).toBeCloseTo(-0.0003, 12)
+    expect(result.couplings[0]!.verdict!.state).toBe('outside')
+    expect(result.warnings).toEqual([])
+  })
+  it('B, rim and face with the bracket on the pump', () => {
+    const survey = caseA()
+    survey.measurements[0]!.probes = [
+      {
+        type: 'rim',
+        on: 'motor',
+        x: 60,
+        sag: -0.06,
+        readings: [
+          [0, 0],
+          [90, -0.242],
+          [180, -0.348],
+          [270, -0.106],
+        ],
+      },
+      {
+        type: 'face',
+        on: 'motor',
+        radius: 75,
+        readings: [
+          [0, 0],
+          [90, -0.0525],
+          [180, -0.06],
+          [270, -0.0075],
+        ],
+      },
+    ]
+    const [front, back] = solved(survey).feet
+    expect(front!.vertical!.move).toBeCloseTo(-0.216, 9)
+    expect(back!.vertical!.move).toBeCloseTo(-0.396, 9)
+    expect(front!.horizontal!.move).toBeCloseTo(0.122, 9)
+    expect(back!.horizontal!.move).toBeCloseTo(0.257, 9)
+  })
+  it('the same job in inches and mils', () => {
+    const survey = caseA()
+    const inch = (mm: number) => mm / 25.4
+    survey.units = { length: 'in', reading: 'mil' }
+    for (const foot of survey.train.machines.flatMap((machine) => machine.feet)) foot.x = inch(foot.x)
+    survey.train.couplings[0]!.diameter = inch(160)
+    for (const probe of survey.measurements[0]!.probes) {
+      if (probe.type !== 'rim') continue
+      probe.x = inch(probe.x)
+      probe.sag = (probe.sag ?? 0) / 0.0254
+      probe.readings = probe.readings.map(([angle, value]) => [angle, value / 0.0254])
+    }
+    const result = solved(survey)
+    expect(result.feet[1]!.vertical!.position * 0.0254).toBeCloseTo(0.396, 9)
+    expect(result.couplings[0]!.verdict!.offsetLimit * 0.0254).toBeCloseTo(0.0774, 4)
+  })
+})
+
+describe('what is said beside the numbers', () => {
+  it('a dial that does not close, an engaged coupling, a short arc, a plane not read', () => {
+    const survey = caseA()
+    survey.measurements[0]!.state = 'engaged'
+    survey.measurements[0]!.probes[1]!.readings[2]![1] = -0.104
+    const codes = (s: Survey) => solved(s).warnings.map((w) => w.code)
+    expect(codes(survey)).toEqual(['engaged', 'not-closed'])
+    const upDown = caseA()
+    for (const probe of upDown.measurements[0]!.probes)
+      if (probe.type === 'rim')
+        probe.readings = [
+          [0, 0],
+          [180, -0.3],
+        ]
+    expect(codes(upDown)).toEqual(['one-plane'])
+    expect(solved(upDown).couplings[0]!.horizontal).toBeNull()
+    const arc = caseA()
+    for (const probe of arc.measurements[0]!.probes)
+      if (probe.type === 'rim')
+        probe.readings = [
+          [0, 0],
+          [30, -0.01],
+          [60, -0.03],
+        ]
+    expect(codes(arc)).toEqual(['short-arc'])
+  })
+  it('lists every foot when two are held', () => {
+    const survey = { ...caseA(), plan: { mode: 'hold', hold: ['pump-in', 'motor-out'] } }
+    expect(solved(survey).feet.map((f) => f.foot)).toEqual(['pump-in', 'motor-in', 'motor-out'])
+  })
+})
+
+describe('bad input names the place', () => {
+  type Edit = (survey: Survey) => unknown
+  const cases: readonly (readonly [string, string, Edit])[] = [
+    ['an unknown key', 'train.colour', (s) => Object.assign(s.train, { colour: 'blue' })],
+    [
+      'a missing station',
+      'measurements.0.probes.0.x',
+      (s) => Reflect.deleteProperty(s.measurements[0]!.probes[0]!, 'x'),
+    ],
+    [
+      'a number that is none',
+      'measurements.0.probes.1.readings.2.1',
+      (s) => Object.assign(s.measurements[0]!.probes[1]!.readings[2]!, { 1: 'x' }),
+    ],
+    ['an infinite number', 'train.rpm', (s) => Object.assign(s.train, { rpm: Number.POSITIVE_INFINITY })],
+    [
+      'a foot twice',
+      'train.machines.1.feet.1.id',
+      (s) => Object.assign(s.train.machines[1]!.feet[1]!, { id: 'motor-in' }),
+    ],
+    ['a machine not there', 'train.fixed', (s) => Object.assign(s.train, { fixed: 'fan' })],
+    [
+      'a coupling the wrong way round',
+      'train.couplings.0.right',
+      (s) => Object.assign(s.train.couplings[0]!, { left: 'motor', right: 'pump' }),
+    ],
+    ['a coupling not there', 'measurements.0.coupling', (s) => Object.assign(s.measurements[0]!, { coupling: 'C9' })],
+    [
+      'a probe on no machine here',
+      'measurements.0.probes.0.on',
+      (s) => Object.assign(s.measurements[0]!.probes[0]!, { on: 'fan' }),
+    ],
+    [
+      'a probe of an unknown kind',
+      'measurements.0.probes.0.type',
+      (s) => Object.assign(s.measurements[0]!.probes[0]!, { type: 'string' }),
+    ],
+    ['nothing measured', 'measurements', (s) => Object.assign(s, { measurements: [] })],
+    ['too little measured', 'measurements.0', (s) => s.measurements[0]!.probes.pop()],
+    [
+      'two held feet at one station',
+      'plan.hold',
+      (s) => Object.assign(s, { plan: { mode: 'hold', hold: ['motor-in', 'motor-in'] } }),
+    ],
+  ]
+  it.each(cases)('%s at %s', (_, path, edit) => {
+    const survey = structuredClone(caseA())
+    edit(survey)
+    const result = solveSurvey(survey)
+    expect(result).toMatchObject({ ok: false, fault: { path, message: expect.stringMatching(/\w{3}/) } })
+  })
+  it('and of something that is no document at all', () => {
+    expect(solveSurvey([])).toMatchObject({ ok: false })
+    expect(solveSurvey(null)).toMatchObject({ ok: false, fault: { path: '' } })
+  })
+})

@@ -1,0 +1,151 @@
+import type { CouplingFit } from '../fit/coupling'
+import { arcCovered } from '../frame/angles'
+import { type Plane, planes } from '../frame/axis'
+import { fromMm, toMm } from '../frame/units'
+import { planeOf } from '../moves/positions'
+import { type CouplingSolution, type FootPlane, solveTrain } from '../moves/solve'
+import type { Coupling } from '../moves/train'
+import { type Checked, refuse } from './fault'
+import { type ReadSurvey, readSurvey } from './read'
+import type { Result, ResultWarning } from './result'
+import type { SurveyMeasurement } from './schema'
+
+/**
+ * Survey document in, result document out; the one function behind the command line and `POST /api/solve`.
+ * Bad input comes back as a fault with the path of the field and what was expected there.
+ */
+export function solveSurvey(document: unknown): Checked<Result> {
+  const read = readSurvey(document)
+  if (!read.ok) return read
+  const { survey, train, stay, measurementOf } = read.value
+  if (survey.measurements.length === 0) return { ok: true, value: emptyResult(survey.units) }
+  const solution = solveTrain(train, stay)
+  for (const { id, result } of solution.couplings) {
+    const first = measurementOf.get(id)?.[0]
+    if (!result.ok && first !== undefined) return refuse(`measurements.${first}`, result.message)
+  }
+  const shown = (mm: number) => fromMm(mm, survey.units.reading)
+  const footPlane = (plane: FootPlane | null) =>
+    plane && { position: shown(plane.position), move: shown(plane.move), moveSd: shown(plane.moveSd) }
+  const listed = solution.feet.filter((foot) => stay.mode === 'hold' || foot.machine !== survey.train.fixed)
+  return {
+    ok: true,
+    value: {
+      ...emptyResult(survey.units),
+      couplings: solution.couplings.map((coupling, c) => couplingResult(coupling, train.couplings[c], shown)),
+      feet: listed.map(({ machine, foot, vertical, horizontal }) => ({
+        machine,
+        foot,
+        vertical: footPlane(vertical),
+        horizontal: footPlane(horizontal),
+      })),
+      probes: solution.couplings
+        .flatMap(({ id, result }) =>
+          result.ok
+            ? result.fit.probes.map((probe) => ({
+                measurement: measurementOf.get(id)?.[probe.set] ?? 0,
+                probe: probe.probe,
+                residuals: probe.residuals.map(shown),
+                closure: probe.closure === null ? null : shown(probe.closure),
+              }))
+            : [],
+        )
+        .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
+      warnings: warningsFor(read.value, solution.couplings),
+    },
+  }
+}
+
+const emptyResult = (units: Result['units']): Result => ({
+  format: 'vane-peg.result',
+  version: 1,
+  units,
+  couplings: [],
+  feet: [],
+  probes: [],
+  suspects: [],
+  warnings: [],
+})
+
+function couplingResult(
+  { id, result, verdict }: CouplingSolution,
+  coupling: Coupling | undefined,
+  shown: (mm: number) => number,
+): Result['couplings'][number] {
+  const inPlane = (plane: Plane, fit: CouplingFit) => {
+    const found = coupling && planeOf(fit, plane, coupling.x)
+    if (!found) return null
+    const [[offset], [, slope]] = found.covariance
+    return {
+      offset: shown(found.line.offset),
+      offsetSd: shown(Math.sqrt(offset)),
+      slope: found.line.slope,
+      slopeSd: Math.sqrt(slope),
+    }
+  }
+  if (!result.ok) return { id, vertical: null, horizontal: null }
+  return {
+    id,
+    vertical: inPlane('vertical', result.fit),
+    horizontal: inPlane('horizontal', result.fit),
+    ...(verdict
+      ? {
+          verdict: {
+            state: verdict.state,
+            probability: verdict.probability,
+            offsetLimit: shown(verdict.limits.offset),
+            slopeLimit: verdict.limits.slope,
+          },
+        }
+      : {}),
+  }
+}
+
+/** Two graduations of the probe's dial, mm: how far a dial may fail to close before it is said. */
+function closureLimit(probe: SurveyMeasurement['probes'][number], unit: Parameters<typeof toMm>[1]): number {
+  const graduation = probe.graduation ?? (probe.sd ? 2 * probe.sd : undefined)
+  return 2 * (graduation === undefined ? 0.01 : toMm(graduation, unit))
+}
+
+function warningsFor(
+  { survey, train, measurementOf }: ReadSurvey,
+  solved: readonly CouplingSolution[],
+): ResultWarning[] {
+  const warnings: ResultWarning[] = []
+  survey.measurements.forEach((measurement, m) => {
+    if (measurement.state === 'engaged')
+      warnings.push({
+        code: 'engaged',
+        message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; not fit for planning a move`,
+      })
+    const arc = arcCovered(measurement.probes.flatMap((probe) => probe.readings.map(([angle]) => angle)))
+    if (arc < 180)
+      warnings.push({
+        code: 'short-arc',
+        message: `measurements.${m}: the readings cover only ${Math.round(arc)}° of the turn; the moves are less sure than over half a turn`,
+      })
+  })
+  for (const { id, result } of solved) {
+    if (!result.ok) {
+      warnings.push({ code: 'not-measured', message: `coupling ${id}: nothing was read here` })
+      continue
+    }
+    for (const plane of planes)
+      if (!result.fit.measured.includes(plane))
+        warnings.push({ code: 'one-plane', message: `coupling ${id}: the ${plane} plane was not measured` })
+    for (const { set, probe, closure } of result.fit.probes) {
+      const m = measurementOf.get(id)?.[set] ?? 0
+      const source = survey.measurements[m]?.probes[probe]
+      if (closure === null || !source) continue
+      const limit = closureLimit(source, survey.units.reading)
+      if (Math.abs(closure) > limit + 1e-9)
+        warnings.push({
+          code: 'not-closed',
+          message: `measurements.${m}.probes.${probe}: top + bottom differs from far + near by ${fromMm(closure, survey.units.reading).toPrecision(3)} ${survey.units.reading}; two graduations are allowed`,
+        })
+    }
+  }
+  if (train.rpm === undefined && !train.tolerance)
+    warnings.push({ code: 'no-limit', message: 'no speed and no tolerance given: no verdict' })
+  return warnings
+}

@@ -1,0 +1,58 @@
+import type { CouplingFit } from '../fit/coupling'
+import type { Plane, PlaneLine } from '../frame/axis'
+import type { Coupling } from '../moves/train'
+import { probabilityThat } from './probability'
+
+/** What is allowed at a coupling: offset in mm, slope in rad, and whose word that is. */
+export interface Limits {
+  offset: number
+  slope: number
+  source: 'figures' | 'slip-speed'
+}
+
+export interface Verdict {
+  /** within: P ≥ 95 %; outside: P ≤ 5 %; unsure: between, or a plane was not measured. */
+  state: 'within' | 'outside' | 'unsure'
+  /** Probability that the running shafts are within (of the measured planes alone where one is missing). */
+  probability: number
+  limits: Limits
+}
+
+/**
+ * Verdict by confidence. Judged running: the relative growth is added to what was read cold. The vector of both planes
+ * must be inside (which holds each plane inside as well). Short coupling: offset at its centre and slope. Spacer: the
+ * angle at each flex plane, `offset at the other plane ÷ distance between the planes`, against the allowed slope; a
+ * maker's offset, where given, holds at the centre as well.
+ */
+export function verdictOf(
+  fit: CouplingFit,
+  coupling: Pick<Coupling, 'x' | 'flexPlanes'>,
+  limits: Limits,
+  growth: Record<Plane, PlaneLine>,
+): Verdict {
+  const { misalignment: m, measured, covariance } = fit
+  const v = measured.includes('vertical') ? 1 : 0
+  const h = measured.includes('horizontal') ? 1 : 0
+  const mean = [
+    h * (m.offsetY + growth.horizontal.offset),
+    h * (m.slopeY + growth.horizontal.slope),
+    v * (m.offsetZ + growth.vertical.offset),
+    v * (m.slopeZ + growth.vertical.slope),
+  ] as const
+  const weights = [h, h, v, v]
+  const known = covariance.map((row, i) => row.map((value, j) => value * (weights[i] ?? 0) * (weights[j] ?? 0)))
+
+  const planes = coupling.flexPlanes
+  const span = planes ? planes[1] - planes[0] : 0
+  const reach = planes ? planes.map((x) => x - coupling.x) : []
+  const judgesOffset = !planes || limits.source === 'figures'
+  const inside = (oy: number, sy: number, oz: number, sz: number): boolean => {
+    if (judgesOffset && Math.hypot(oy, oz) > limits.offset) return false
+    if (!planes) return Math.hypot(sy, sz) <= limits.slope
+    return reach.every((r) => Math.hypot(oy + sy * r, oz + sz * r) <= limits.slope * span)
+  }
+  const probability = probabilityThat(inside, mean, known)
+  const whole = measured.length === 2
+  const state = probability <= 0.05 ? 'outside' : probability >= 0.95 && whole ? 'within' : 'unsure'
+  return { state, probability, limits }
+}
