@@ -34,6 +34,12 @@ function typedDecimals(text: string): number {
   return text.includes('/') ? 4 : 0
 }
 
+/** The step a quantity was typed in, mm: "−0.283" in mm is known to 0.001. Undefined where nothing readable is typed. */
+export function typedStep(quantity: Quantity): number | undefined {
+  const typed = parseNumber(quantity.text)
+  return typed.ok ? millimetresPer[typed.unit ?? quantity.unit] * 10 ** -typedDecimals(quantity.text) : undefined
+}
+
 /**
  * A quantity as text in `unit`: as typed where that is its own unit, else converted and shown to the resolution it was
  * typed with. Readings (`signed`) show "+" too.
@@ -45,8 +51,7 @@ export function showQuantity(quantity: Quantity, unit: Unit, options: { signed?:
   const format = options.signed ? formatSigned : formatNumber
   const decimals = typedDecimals(quantity.text)
   if (own === unit) return quantity.text.includes('/') ? quantity.text : format(typed.value, decimals)
-  const resolution = millimetresPer[own] * 10 ** -decimals
-  return format(fromMm(toMm(typed.value, own), unit), decimalsFor(resolution, unit))
+  return format(fromMm(toMm(typed.value, own), unit), decimalsFor(typedStep(quantity) ?? 0, unit))
 }
 
 /** A quantity from millimetres, written in `unit` with `decimals`: for demo data and simulated readings. */

@@ -7,7 +7,11 @@ import { type Limits, verdictOf } from './verdict'
 const limits: Limits = { offset: 0.077, slope: 0.00048, source: 'slip-speed' }
 const none = { vertical: { offset: 0, slope: 0 }, horizontal: { offset: 0, slope: 0 } }
 
-function fit(offsetZ: number, sd: number, measured: CouplingFit['measured'] = ['vertical', 'horizontal']): CouplingFit {
+function fitOf(
+  offsetZ: number,
+  sd: number,
+  measured: CouplingFit['measured'] = ['vertical', 'horizontal'],
+): CouplingFit {
   const covariance = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? (i % 2 ? 1e-12 : sd * sd) : 0)))
   return {
     misalignment: { offsetY: 0, slopeY: 0, offsetZ, slopeZ: 0 },
@@ -35,22 +39,22 @@ describe('the verdict', () => {
     [0.078, 0.01, 'unsure'],
     [0.02, 0.2, 'unsure'],
   ] as const)('offset %d known to ±%d is %s', (offset, sd, state) => {
-    expect(verdictOf(fit(offset, sd), { x: 0 }, limits, none).state).toBe(state)
+    expect(verdictOf(fitOf(offset, sd), { x: 0 }, limits, none).state).toBe(state)
   })
   it('never says within of a plane that was not measured', () => {
-    expect(verdictOf(fit(0, 0.001, ['vertical']), { x: 0 }, limits, none).state).toBe('unsure')
-    expect(verdictOf(fit(0.3, 0.001, ['vertical']), { x: 0 }, limits, none).state).toBe('outside')
+    expect(verdictOf(fitOf(0, 0.001, ['vertical']), { x: 0 }, limits, none).state).toBe('unsure')
+    expect(verdictOf(fitOf(0.3, 0.001, ['vertical']), { x: 0 }, limits, none).state).toBe('outside')
   })
   it('judges the running shafts, not the cold ones', () => {
     const growth = { ...none, vertical: { offset: 0.2, slope: 0 } }
-    expect(verdictOf(fit(-0.2, 0.003), { x: 0 }, limits, growth).state).toBe('within')
-    expect(verdictOf(fit(0, 0.003), { x: 0 }, limits, growth).state).toBe('outside')
+    expect(verdictOf(fitOf(-0.2, 0.003), { x: 0 }, limits, growth).state).toBe('within')
+    expect(verdictOf(fitOf(0, 0.003), { x: 0 }, limits, growth).state).toBe('outside')
   })
   it('judges a spacer by the angle at each flex plane', () => {
     const spacer = { x: 0, flexPlanes: [-250, 250] as const }
-    expect(verdictOf(fit(0.2, 0.003), spacer, limits, none).state).toBe('within')
-    expect(verdictOf(fit(0.26, 0.003), spacer, limits, none).state).toBe('outside')
-    expect(verdictOf(fit(0.2, 0.003), spacer, { ...limits, source: 'figures' }, none).state).toBe('outside')
+    expect(verdictOf(fitOf(0.2, 0.003), spacer, limits, none).state).toBe('within')
+    expect(verdictOf(fitOf(0.26, 0.003), spacer, limits, none).state).toBe('outside')
+    expect(verdictOf(fitOf(0.2, 0.003), spacer, { ...limits, source: 'figures' }, none).state).toBe('outside')
   })
 })
 

@@ -16,6 +16,8 @@ export interface Verdict {
   /** Probability that the running shafts are within (of the measured planes alone where one is missing). */
   probability: number
   limits: Limits
+  /** Each measured plane by itself. */
+  byPlane: Partial<Record<Plane, Verdict['state']>>
 }
 
 /**
@@ -51,8 +53,22 @@ export function verdictOf(
     if (!planes) return Math.hypot(sy, sz) <= limits.slope
     return reach.every((r) => Math.hypot(oy + sy * r, oz + sz * r) <= limits.slope * span)
   }
-  const probability = probabilityThat(inside, mean, known)
-  const whole = measured.length === 2
-  const state = probability <= 0.05 ? 'outside' : probability >= 0.95 && whole ? 'within' : 'unsure'
-  return { state, probability, limits }
+  const chance = probabilityThat(inside, mean, known)
+  const alone = (plane: Plane) => {
+    const keep = plane === 'horizontal' ? [1, 1, 0, 0] : [0, 0, 1, 1]
+    const [oy, sy, oz, sz] = mean
+    const at = [oy * (keep[0] ?? 0), sy * (keep[1] ?? 0), oz * (keep[2] ?? 0), sz * (keep[3] ?? 0)] as const
+    const own = known.map((row, i) => row.map((value, j) => value * (keep[i] ?? 0) * (keep[j] ?? 0)))
+    return stateOf(measured.length === 1 ? chance : probabilityThat(inside, at, own))
+  }
+  const state = stateOf(chance)
+  return {
+    state: state === 'within' && measured.length < 2 ? 'unsure' : state,
+    probability: chance,
+    limits,
+    byPlane: Object.fromEntries(measured.map((plane) => [plane, alone(plane)])),
+  }
 }
+
+const stateOf = (probability: number): Verdict['state'] =>
+  probability <= 0.05 ? 'outside' : probability >= 0.95 ? 'within' : 'unsure'

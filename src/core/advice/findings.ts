@@ -1,0 +1,145 @@
+import type { Suspect } from '../fit/suspects'
+import type { Plane } from '../frame/axis'
+import { planes } from '../frame/axis'
+import type { DimensionDoubt } from '../job/doubts'
+import type { DialState, JobSolution } from '../job/solve'
+import type { DimensionFault } from '../job/stations'
+import { planeOf } from '../moves/positions'
+import type { FootSolution } from '../moves/solve'
+import type { Verdict } from '../verdict/verdict'
+
+/** State of anything that is judged: a round peg fits, a square one does not. */
+export type Peg = 'within' | 'unsure' | 'outside' | 'nothing'
+
+export type Step = 'read' | 'move'
+
+/** One thing worth saying about a job, as data; `src/words` makes the sentence. Lengths in mm, slopes in rad. */
+export type Finding =
+  | { kind: 'dimension-fault'; peg: 'outside'; fault: DimensionFault }
+  | { kind: 'dimension-doubt'; peg: 'outside'; doubt: DimensionDoubt }
+  | { kind: 'not-a-number'; peg: 'outside'; dial: DialState; angleId: string; message: string }
+  | { kind: 'not-closed'; peg: 'outside'; dial: DialState; closure: number; suspects: readonly Suspect[] }
+  | { kind: 'not-returned'; peg: 'outside'; dial: DialState; by: number }
+  | { kind: 'closed'; peg: 'within'; dial: DialState; closure: number }
+  | { kind: 'sag-upward'; peg: 'unsure'; dial: DialState }
+  | { kind: 'sag-missing'; peg: 'unsure'; dial: DialState }
+  | { kind: 'engaged'; peg: 'unsure'; coupling: string }
+  | { kind: 'unsolved'; peg: 'nothing'; coupling: string; message: string }
+  | { kind: 'one-plane'; peg: 'unsure'; coupling: string; plane: Plane }
+  | { kind: 'no-limits'; peg: 'nothing'; coupling: string }
+  | { kind: 'verdict'; peg: 'within' | 'unsure' | 'outside'; coupling: string; verdict: Verdict; lines: VerdictLine[] }
+  | { kind: 'feet'; peg: 'within' | 'unsure' | 'outside'; machine: string; feet: FootSolution[] }
+  | { kind: 'next-reading'; peg: 'nothing'; dial: DialState; angleId: string; degrees: number }
+  | { kind: 'ready-to-move'; peg: 'nothing' }
+  | { kind: 'lock-before-loosening'; peg: 'outside' }
+
+/** What the verdict was passed on, a plane. */
+export interface VerdictLine {
+  plane: Plane
+  offset: number
+  offsetSd: number
+  slope: number
+  slopeSd: number
+}
+
+/** Everything to say at a step, most urgent first. */
+export function findingsFor(solved: JobSolution, step: Step): Finding[] {
+  const dimensions: Finding[] = [
+    ...solved.stations.faults
+      .filter((fault) => fault.kind !== 'missing' || solved.dials.some((dial) => dial.readings.length > 0))
+      .map((fault): Finding => ({ kind: 'dimension-fault', peg: 'outside', fault })),
+    ...solved.doubts.map((doubt): Finding => ({ kind: 'dimension-doubt', peg: 'outside', doubt })),
+  ]
+  const doubtful = solved.dials.flatMap(dialFaults)
+  const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
+  const feet = feetFindings(solved)
+  if (step === 'move')
+    return [{ kind: 'lock-before-loosening', peg: 'outside' }, ...dimensions, ...doubtful, ...feet, ...results]
+  return [...dimensions, ...doubtful, ...nextReading(solved), ...feet, ...results, ...solved.dials.flatMap(dialGood)]
+}
+
+function dialFaults(dial: DialState): Finding[] {
+  const found: Finding[] = []
+  for (const { angleId, message } of dial.faults)
+    found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, message })
+  if (dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9)
+    found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
+  if (dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > dial.graduation + 1e-9)
+    found.push({ kind: 'not-returned', peg: 'outside', dial, by: dial.returnToZero })
+  if (dial.sag > 0) found.push({ kind: 'sag-upward', peg: 'unsure', dial })
+  if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
+  return found
+}
+
+function dialGood(dial: DialState): Finding[] {
+  if (dial.closure === null || Math.abs(dial.closure) > dial.closureLimit + 1e-9) return []
+  return [{ kind: 'closed', peg: 'within', dial, closure: dial.closure }]
+}
+
+function couplingFindings(solved: JobSolution, c: number): Finding[] {
+  const coupling = solved.solution.couplings[c]
+  const train = solved.train.couplings[c]
+  if (!coupling || !train) return []
+  const { id, result, verdict } = coupling
+  const anything = solved.dials.some((dial) => dial.set.coupling === id && dial.readings.length > 0)
+  if (!result.ok) return anything ? [{ kind: 'unsolved', peg: 'nothing', coupling: id, message: result.message }] : []
+  const found: Finding[] = []
+  if (train.sets.some((set) => set.state === 'engaged' && set.probes.length > 0))
+    found.push({ kind: 'engaged', peg: 'unsure', coupling: id })
+  for (const plane of planes)
+    if (!result.fit.measured.includes(plane)) found.push({ kind: 'one-plane', peg: 'unsure', coupling: id, plane })
+  if (!verdict) found.push({ kind: 'no-limits', peg: 'nothing', coupling: id })
+  else
+    found.push({
+      kind: 'verdict',
+      peg: doubted(solved, id) ? 'unsure' : verdict.state,
+      coupling: id,
+      verdict,
+      lines: planes.flatMap((plane): VerdictLine[] => {
+        const line = planeOf(result.fit, plane, train.x)
+        if (!line) return []
+        const [[oo], [, ss]] = line.covariance
+        return [{ plane, ...line.line, offsetSd: Math.sqrt(oo), slopeSd: Math.sqrt(ss) }]
+      }),
+    })
+  return found
+}
+
+/** A coupling whose dials did not close: what comes of them is said, never trusted. */
+export function doubted(solved: JobSolution, coupling: string): boolean {
+  return solved.dials.some(
+    (dial) =>
+      dial.set.coupling === coupling && dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9,
+  )
+}
+
+/** Whether any coupling between the fixed machine and this one is in doubt. */
+export function machineDoubted(solved: JobSolution, machine: string): boolean {
+  const m = solved.train.machines.findIndex(({ id }) => id === machine)
+  const { fixed, couplings } = solved.train
+  return couplings.some(
+    ({ id, left }) => left >= Math.min(m, fixed) && left < Math.max(m, fixed) && doubted(solved, id),
+  )
+}
+
+function feetFindings(solved: JobSolution): Finding[] {
+  const { train, solution, resolution } = solved
+  return train.machines.flatMap(({ id }, m): Finding[] => {
+    const feet = solution.feet.filter((foot) => foot.machine === id && (foot.vertical || foot.horizontal))
+    if (m === train.fixed || feet.length === 0) return []
+    const still = feet.every((foot) => planes.every((plane) => Math.abs(foot[plane]?.move ?? 0) < resolution / 2))
+    const peg = machineDoubted(solved, id) ? 'unsure' : still ? 'within' : 'outside'
+    return [{ kind: 'feet', peg, machine: id, feet }]
+  })
+}
+
+/** The first empty cell of a dial that has been begun, else of the first dial; or the way to Move when all are filled. */
+function nextReading(solved: JobSolution): Finding[] {
+  for (const dial of solved.dials) {
+    const angle = dial.set.angles.find(
+      ({ id, degrees }) => degrees < 360 && !dial.readings.some((r) => r.angleId === id),
+    )
+    if (angle) return [{ kind: 'next-reading', peg: 'nothing', dial, angleId: angle.id, degrees: angle.degrees }]
+  }
+  return solved.solution.couplings.every(({ result }) => result.ok) ? [{ kind: 'ready-to-move', peg: 'nothing' }] : []
+}

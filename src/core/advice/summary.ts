@@ -1,0 +1,81 @@
+import type { planes } from '../frame/axis'
+import { shaftEnds } from '../job/ends'
+import type { Job } from '../job/schema'
+import { type JobSolution, solveRound } from '../job/solve'
+import { positionAt } from '../moves/positions'
+import { doubted, findingsFor, type Peg } from './findings'
+
+/** Version of the arithmetic a stored summary was made with. */
+export const coreVersion = 1
+
+/** What a list shows of a job without solving it again. Lengths in mm. */
+export interface JobSummary {
+  core: number
+  pegs: { read: Peg; move: Peg }
+  /** What to do next, as the kind of finding it comes from, with the dial and angle where it is a reading. */
+  next: { kind: string; on?: string; degrees?: number; of?: string }
+  verdict: Peg
+  /** Shafts for a miniature drawing: per plane each machine's axis at its two ends; null where unknown. */
+  shafts: { x: [number, number]; vertical: [number, number] | null; horizontal: [number, number] | null }[]
+  couplings: number[]
+  rounds: number
+  minutes: number
+}
+
+/** The summary of a job's last round; pure, so it can be made again at any time. */
+export function summarise(job: Job): JobSummary {
+  const round = job.rounds.at(-1)
+  if (!round) throw new Error('A job has at least one round.')
+  const solved = solveRound(job, round)
+  const findings = findingsFor(solved, 'read')
+  const urgent = findings.find(({ kind }) => kind !== 'sag-missing' && kind !== 'closed')
+  const verdict = worst(solved)
+  return {
+    core: coreVersion,
+    pegs: {
+      read: readPeg(solved),
+      move: verdict === 'outside' ? 'outside' : verdict === 'within' ? 'within' : 'nothing',
+    },
+    next: urgent
+      ? {
+          kind: urgent.kind,
+          ...('dial' in urgent ? { on: urgent.dial.dial.on } : {}),
+          ...('degrees' in urgent ? { degrees: urgent.degrees } : {}),
+          ...('machine' in urgent ? { of: urgent.machine } : {}),
+        }
+      : { kind: 'nothing' },
+    verdict,
+    shafts: shaftsOf(solved),
+    couplings: solved.train.couplings.map(({ x }) => x),
+    rounds: job.rounds.length,
+    minutes: Number.parseInt(job.minutes, 10) || 0,
+  }
+}
+
+/** How far the reading has come: nothing, begun or complete, and whether it can be believed. */
+export function readPeg(solved: JobSolution): Peg {
+  if (solved.dials.every((dial) => dial.readings.length === 0 && dial.faults.length === 0)) return 'nothing'
+  if (solved.dials.some((dial) => dial.faults.length > 0)) return 'outside'
+  if (solved.solution.couplings.some(({ id }) => doubted(solved, id))) return 'outside'
+  return solved.solution.couplings.every(({ result }) => result.ok) ? 'within' : 'unsure'
+}
+
+/** The worst verdict among the couplings; nothing while one cannot be judged. */
+export function worst(solved: JobSolution): Peg {
+  const states = solved.solution.couplings.map(
+    ({ id, verdict }): Peg => (verdict ? (doubted(solved, id) ? 'unsure' : verdict.state) : 'nothing'),
+  )
+  for (const state of ['outside', 'nothing', 'unsure'] as const) if (states.includes(state)) return state
+  return 'within'
+}
+
+function shaftsOf(solved: JobSolution): JobSummary['shafts'] {
+  return solved.train.machines.map((_, m) => {
+    const [from, to] = shaftEnds(solved.train, m)
+    const inPlane = (plane: (typeof planes)[number]): [number, number] | null => {
+      const links = solved.solution.chains[plane][m]
+      return links ? [positionAt(links, from).value, positionAt(links, to).value] : null
+    }
+    return { x: [from, to], vertical: inPlane('vertical'), horizontal: inPlane('horizontal') }
+  })
+}

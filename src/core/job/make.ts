@@ -1,0 +1,169 @@
+import { emptyQuantity, type Quantity } from '../frame/quantity'
+import type { Unit } from '../frame/units'
+import type { DialSetUp, Job, Line, LineFoot, LineMachine, MachineKind, ReadSet, Round, Station } from './schema'
+
+/** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
+
+const station = (from: string, toward: Station['toward'], distance: Quantity): Station => ({ from, toward, distance })
+
+export const kindNames: Readonly<Record<MachineKind, string>> = {
+  motor: 'Motor',
+  pump: 'Pump',
+  gearbox: 'Gearbox',
+  blower: 'Blower',
+  fan: 'Fan',
+  other: 'Machine',
+}
+
+/** The metric dial, or the inch one: graduation and turn. */
+export const usualDial = (unit: Unit): { graduation: Quantity; turn: Quantity } =>
+  unit === 'mil' || unit === 'in'
+    ? { graduation: { text: '0.5', unit: 'mil' }, turn: { text: '100', unit: 'mil' } }
+    : { graduation: { text: '0.01', unit: 'mm' }, turn: { text: '1', unit: 'mm' } }
+
+/** The unit lengths are typed in where readings are in `unit`. */
+export const lengthUnitFor = (unit: Unit): Unit => (unit === 'mil' || unit === 'in' ? 'in' : 'mm')
+
+function twoFeet(machine: string, coupling: string, toward: Station['toward'], unit: Unit): LineFoot[] {
+  const front = `${machine}-front`
+  return [
+    { id: front, name: 'front feet', station: station(coupling, toward, emptyQuantity(unit)) },
+    { id: `${machine}-back`, name: 'back feet', station: station(front, toward, emptyQuantity(unit)) },
+  ]
+}
+
+export function makeMachine(id: string, kind: MachineKind, feet: LineFoot[]): LineMachine {
+  return { id, kind, name: kindNames[kind], feet }
+}
+
+/** A pair joined by one coupling: `left` stays, `right` moves. No dimensions yet. */
+export function makeLine(name: string, left: MachineKind, right: MachineKind, unit: Unit): Line {
+  const length = lengthUnitFor(unit)
+  return {
+    name,
+    area: '',
+    kind: 'train',
+    sides: { near: 'near', far: 'far' },
+    machines: [
+      makeMachine('m1', left, twoFeet('m1', 'c1', 'left', length)),
+      makeMachine('m2', right, twoFeet('m2', 'c1', 'right', length)),
+    ],
+    couplings: [
+      { id: 'c1', name: 'Coupling', kind: 'short', diameter: emptyQuantity(length), span: emptyQuantity(length) },
+    ],
+    fixed: 'm1',
+    fixedBecause: left === 'pump' ? 'It has the pipes.' : '',
+    speed: '',
+    tolerance: { policy: 'slip-speed', grade: 'standard' },
+  }
+}
+
+/** One more machine at the right-hand end, with its coupling. */
+export function withMachine(line: Line, kind: MachineKind, unit: Unit): Line {
+  const length = lengthUnitFor(unit)
+  const next = (prefix: string, taken: readonly { id: string }[]) =>
+    `${prefix}${Math.max(0, ...taken.map(({ id }) => Number(id.slice(1)) || 0)) + 1}`
+  const machine = next('m', line.machines)
+  const coupling = next('c', line.couplings)
+  const last = line.machines.at(-1)?.feet.at(-1)?.id ?? line.couplings[0]?.id ?? 'c1'
+  return {
+    ...line,
+    machines: [...line.machines, makeMachine(machine, kind, twoFeet(machine, coupling, 'right', length))],
+    couplings: [
+      ...line.couplings,
+      {
+        id: coupling,
+        name: `Coupling ${line.couplings.length + 1}`,
+        kind: 'short',
+        station: station(last, 'right', emptyQuantity(length)),
+        diameter: emptyQuantity(length),
+        span: emptyQuantity(length),
+      },
+    ],
+  }
+}
+
+/** The line without its last machine; a pair stays a pair. */
+export function withoutLastMachine(line: Line): Line {
+  if (line.machines.length <= 2) return line
+  const machines = line.machines.slice(0, -1)
+  const fixed = machines.some((machine) => machine.id === line.fixed) ? line.fixed : (machines[0]?.id ?? '')
+  return { ...line, machines, couplings: line.couplings.slice(0, -1), fixed }
+}
+
+/** A dial on a machine's rim beside a coupling, nothing read yet. */
+export function makeDial(line: Line, coupling: string, on: string, id: string, unit: Unit): DialSetUp {
+  const left = line.couplings.findIndex((c) => c.id === coupling)
+  const length = lengthUnitFor(unit)
+  return {
+    id,
+    type: 'rim',
+    on,
+    station: station(coupling, line.machines[left]?.id === on ? 'left' : 'right', emptyQuantity(length)),
+    radius: emptyQuantity(length),
+    ...usualDial(unit),
+    sag: emptyQuantity(unit),
+    readings: {},
+  }
+}
+
+/** Reverse dials at a coupling: one dial on each rim, read at the four quarters and at the top again. */
+export function makeSet(line: Line, coupling: string, id: string, unit: Unit): ReadSet {
+  const left = line.couplings.findIndex((c) => c.id === coupling)
+  const [onLeft, onRight] = [line.machines[left]?.id ?? 'm1', line.machines[left + 1]?.id ?? 'm2']
+  return {
+    id,
+    coupling,
+    method: 'reverse-dial',
+    state: 'released',
+    angles: [0, 90, 180, 270, 360].map((degrees) => ({ id: `a${degrees}`, degrees })),
+    probes: [
+      makeDial(line, coupling, onRight, `${id}-right`, unit),
+      makeDial(line, coupling, onLeft, `${id}-left`, unit),
+    ],
+  }
+}
+
+export function makeRound(line: Line, number: number, takenAt: string, unit: Unit): Round {
+  return {
+    id: `r${number}`,
+    takenAt,
+    by: '',
+    sets: line.couplings.map((coupling) => makeSet(line, coupling.id, `r${number}-${coupling.id}`, unit)),
+  }
+}
+
+/** The next round: the same dials on the same brackets, nothing read yet. */
+export function repeatRound(round: Round, number: number, takenAt: string): Round {
+  return {
+    id: `r${number}`,
+    takenAt,
+    by: round.by,
+    sets: round.sets.map((set) => {
+      const id = `r${number}-${set.coupling}`
+      return {
+        ...set,
+        id,
+        probes: set.probes.map((dial, i) => ({ ...dial, id: `${id}-dial${i + 1}`, readings: {} })),
+      }
+    }),
+  }
+}
+
+export function makeJob(line: Line, title: string, takenAt: string, unit: Unit): Job {
+  return { title, note: '', line, rounds: [makeRound(line, 1, takenAt, unit)], minutes: '', doneBy: '' }
+}
+
+/** The job with one set for every coupling its line has, in the last round; sets of couplings gone are dropped. */
+export function matchSets(job: Job, unit: Unit): Job {
+  return {
+    ...job,
+    rounds: job.rounds.map((round) => {
+      const kept = round.sets.filter((set) => job.line.couplings.some((c) => c.id === set.coupling))
+      const added = job.line.couplings
+        .filter((c) => !kept.some((set) => set.coupling === c.id))
+        .map((c) => makeSet(job.line, c.id, `${round.id}-${c.id}`, unit))
+      return added.length || kept.length !== round.sets.length ? { ...round, sets: [...kept, ...added] } : round
+    }),
+  }
+}

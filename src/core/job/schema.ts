@@ -1,0 +1,138 @@
+import * as v from 'valibot'
+
+/**
+ * What is stored of a line and of a job: what people typed, as they typed it. Everything else can be worked out again.
+ * Machines stand from left to right as the train is drawn.
+ */
+
+const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
+const id = v.pipe(v.string(), v.nonEmpty('a name'), v.maxLength(40, 'at most 40 characters'))
+
+export const quantitySchema = v.strictObject({
+  text: text(40),
+  unit: v.picklist(['mm', 'um', 'in', 'mil']),
+})
+
+/** Where something stands: so far from something else, toward the left or the right end of the train. */
+export const stationSchema = v.strictObject({
+  /** Id of a coupling, a foot or a probe. */
+  from: id,
+  distance: quantitySchema,
+  toward: v.picklist(['left', 'right']),
+})
+
+export const footSchema = v.strictObject({ id, name: text(40), station: stationSchema })
+
+export const machineKinds = ['motor', 'pump', 'gearbox', 'blower', 'fan', 'other'] as const
+
+export const machineSchema = v.strictObject({
+  id,
+  name: text(60),
+  kind: v.picklist(machineKinds),
+  feet: v.pipe(v.array(footSchema), v.maxLength(12)),
+})
+
+export const couplingSchema = v.strictObject({
+  id,
+  name: text(60),
+  kind: v.picklist(['short', 'spacer', 'rigid']),
+  /** Absent on the first coupling: it is where x begins. */
+  station: v.optional(stationSchema),
+  /** Where its halves slide on each other. */
+  diameter: quantitySchema,
+  /** Between the flex planes of a spacer. */
+  span: quantitySchema,
+})
+
+export const toleranceSchema = v.variant('policy', [
+  v.strictObject({ policy: v.literal('slip-speed'), grade: v.picklist(['fine', 'standard', 'coarse']) }),
+  v.strictObject({
+    policy: v.literal('figures'),
+    offset: quantitySchema,
+    /** mm over 100 mm of length, or mil over an inch: the unit of the text says which. */
+    slope: v.strictObject({ text: text(40), unit: v.picklist(['mm/100 mm', 'mil/in']) }),
+    source: text(120),
+  }),
+])
+
+export const lineSchema = v.strictObject({
+  name: text(80),
+  area: text(80),
+  kind: v.literal('train'),
+  sides: v.strictObject({ near: text(24), far: text(24) }),
+  machines: v.pipe(v.array(machineSchema), v.minLength(2), v.maxLength(6)),
+  couplings: v.pipe(v.array(couplingSchema), v.minLength(1), v.maxLength(5)),
+  fixed: id,
+  fixedBecause: text(120),
+  /** Turns a minute, as typed. */
+  speed: text(12),
+  tolerance: toleranceSchema,
+})
+
+export const readingSchema = v.strictObject({
+  value: quantitySchema,
+  /** Whole turns of the dial to add to what the needle shows. */
+  turns: v.pipe(v.number(), v.integer(), v.minValue(-20), v.maxValue(20)),
+})
+
+export const probeSchema = v.strictObject({
+  id,
+  type: v.literal('rim'),
+  /** Id of the machine whose rim it touches. */
+  on: id,
+  station: stationSchema,
+  /** Radius of that rim; empty where nobody measured it. */
+  radius: quantitySchema,
+  graduation: quantitySchema,
+  /** One turn of the dial. */
+  turn: quantitySchema,
+  /** The bracket's sag: what it reads at the bottom of a straight bar, zeroed on top. */
+  sag: quantitySchema,
+  /** By the id of the angle. */
+  readings: v.record(id, readingSchema),
+})
+
+export const setSchema = v.strictObject({
+  id,
+  coupling: id,
+  method: v.literal('reverse-dial'),
+  state: v.picklist(['released', 'engaged']),
+  /** Degrees from the top toward the far side, in the order the shaft turns; 360 is the return to the start. */
+  angles: v.pipe(
+    v.array(v.strictObject({ id, degrees: v.pipe(v.number(), v.minValue(-360), v.maxValue(720)) })),
+    v.minLength(2),
+    v.maxLength(24),
+  ),
+  probes: v.pipe(v.array(probeSchema), v.maxLength(6)),
+})
+
+export const roundSchema = v.strictObject({
+  id,
+  /** ISO date and time the round was begun. */
+  takenAt: text(40),
+  by: text(40),
+  sets: v.pipe(v.array(setSchema), v.maxLength(12)),
+})
+
+export const jobSchema = v.strictObject({
+  title: text(80),
+  note: text(2000),
+  /** The line as it was on this visit. */
+  line: lineSchema,
+  rounds: v.pipe(v.array(roundSchema), v.minLength(1), v.maxLength(30)),
+  /** Minutes spent at the machine, as typed. */
+  minutes: text(12),
+  /** Initials of who did the job, for the printed page. */
+  doneBy: text(40),
+})
+
+export type Station = v.InferOutput<typeof stationSchema>
+export type LineFoot = v.InferOutput<typeof footSchema>
+export type LineMachine = v.InferOutput<typeof machineSchema>
+export type LineCoupling = v.InferOutput<typeof couplingSchema>
+export type Line = v.InferOutput<typeof lineSchema>
+export type DialSetUp = v.InferOutput<typeof probeSchema>
+export type ReadSet = v.InferOutput<typeof setSchema>
+export type Round = v.InferOutput<typeof roundSchema>
+export type Job = v.InferOutput<typeof jobSchema>
+export type MachineKind = (typeof machineKinds)[number]

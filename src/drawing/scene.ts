@@ -1,0 +1,44 @@
+import type { Peg } from '../core/advice/findings'
+
+/** What a stroke or a word is for; each renderer (page, print) has one style for each. */
+export type Role =
+  | 'shaft'
+  | 'shaft-fixed'
+  | 'shaft-doubtful'
+  | 'ghost'
+  | 'reference'
+  | 'fan'
+  | 'body'
+  | 'hatch'
+  | 'foot'
+  | 'gap'
+  | 'gate'
+  | 'dial'
+  | 'divider'
+  | 'scale'
+
+export type TextRole = 'plane' | 'name' | 'number' | 'small'
+
+export type Point = readonly [x: number, y: number]
+
+/** A drawing as data: points in px, y down. Renderers only draw. */
+export type Shape =
+  | { kind: 'line'; role: Role; points: readonly Point[] }
+  | { kind: 'area'; role: Role; points: readonly Point[] }
+  | { kind: 'text'; role: TextRole; at: Point; anchor: 'start' | 'middle' | 'end'; text: string }
+  | { kind: 'peg'; at: Point; peg: Peg; size: number }
+
+/** Something that can be pointed at: its shapes, where it is, and its numbers in words. */
+export interface Spot {
+  id: string
+  label: string
+  at: Point
+  shapes: Shape[]
+}
+
+export interface Scene {
+  width: number
+  height: number
+  shapes: Shape[]
+  spots: Spot[]
+}

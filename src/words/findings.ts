@@ -1,0 +1,288 @@
+import type { Finding } from '../core/advice/findings'
+import type { Suspect } from '../core/fit/suspects'
+import { planes } from '../core/frame/axis'
+import { formatNumber } from '../core/frame/number'
+import type { DialState } from '../core/job/solve'
+import {
+  act,
+  angleName,
+  capital,
+  couplingName,
+  dialName,
+  dimension,
+  footName,
+  length,
+  lengthWithUnit,
+  machineName,
+  place,
+  signedLength,
+  slope,
+  type Terms,
+  unitName,
+} from './terms'
+
+/** A finding in words: the sentence, what stands behind it, and the working with this job's numbers. */
+export interface Said {
+  title: string
+  detail?: string
+  working?: string[]
+}
+
+/** The sentence for a finding. */
+export function say(finding: Finding, terms: Terms): Said {
+  switch (finding.kind) {
+    case 'dimension-fault':
+      return {
+        title: `${capital(stationName(finding.fault.of, terms))} has no place yet.`,
+        detail: finding.fault.message,
+      }
+    case 'dimension-doubt':
+      return sayDoubt(finding.doubt, terms)
+    case 'not-a-number':
+      return {
+        title: `${dialName(finding.dial.dial.on, terms)}: the ${angleAt(finding.dial, finding.angleId, terms)} reading cannot be read.`,
+        detail: finding.message,
+      }
+    case 'not-closed':
+      return sayNotClosed(finding.dial, finding.closure, finding.suspects, terms)
+    case 'not-returned':
+      return {
+        title: `${dialName(finding.dial.dial.on, terms)} did not come back to where it began, by ${lengthWithUnit(Math.abs(finding.by), dialTerms(finding.dial, terms))}.`,
+        detail: 'Something slipped: bracket, dial or coupling. Tighten it and read the set again.',
+      }
+    case 'closed':
+      return {
+        title: `${dialName(finding.dial.dial.on, terms)} closes to ${length(finding.closure, dialTerms(finding.dial, terms))}.`,
+        detail: aligned(finding.dial, terms),
+        working: closureWorking(finding.dial, terms),
+      }
+    case 'sag-upward':
+      return {
+        title: `${dialName(finding.dial.dial.on, terms)}: a bracket sags downward, so its sag is below zero.`,
+        detail: `Typed: ${signedLength(finding.dial.sag, dialTerms(finding.dial, terms))}. On a straight bar, zeroed on top, it reads less at the bottom.`,
+      }
+    case 'sag-missing':
+      return {
+        title: `No sag given for the ${dialName(finding.dial.dial.on, terms).toLowerCase()}.`,
+        detail:
+          'It is taken as none. Put the bracket on a straight bar, zero on top, turn it over and type what it reads.',
+      }
+    case 'engaged':
+      return {
+        title: `${couplingName(finding.coupling, terms)} was engaged.`,
+        detail:
+          'Engaged shafts bend toward each other: this can check a running installation, not plan a move. Release it and read again.',
+      }
+    case 'unsolved':
+      return { title: 'Not enough to tell yet.', detail: finding.message }
+    case 'one-plane':
+      return {
+        title: `The ${finding.plane} plane was not measured.`,
+        detail:
+          finding.plane === 'horizontal'
+            ? 'Top and bottom alone give shims. Read both sides as well for the side moves.'
+            : 'Both sides alone give the side moves. Read top and bottom as well for the shims.',
+      }
+    case 'no-limits':
+      return {
+        title: 'What is allowed here is not known.',
+        detail: 'Give the speed and the coupling’s diameter, or the maker’s figures, on the Line screen.',
+      }
+    case 'verdict':
+      return sayVerdict(finding, terms)
+    case 'feet':
+      return sayFeet(finding, terms)
+    case 'next-reading':
+      return {
+        title: `Next: ${angleName(finding.degrees, terms).toLowerCase()} on the ${dialName(finding.dial.dial.on, terms).toLowerCase()}.`,
+        detail: 'Locked out and tried? Keep hands, sleeves and brackets clear while the shafts turn.',
+      }
+    case 'ready-to-move':
+      return { title: 'All read.', detail: 'Next come the shims and the side moves.' }
+    case 'lock-before-loosening':
+      return {
+        title: 'Lock out and try it before you loosen a bolt.',
+        detail:
+          'Support the machine before shims go in or out; never put fingers under it. Your site’s permits and local rules decide.',
+      }
+  }
+}
+
+/** Terms at a dial's own resolution. */
+export const dialTerms = (dial: DialState, terms: Terms): Terms => ({ ...terms, resolution: dial.step })
+
+const angleAt = (dial: DialState, angleId: string, terms: Terms): string =>
+  angleName(dial.set.angles.find((angle) => angle.id === angleId)?.degrees ?? 0, terms).toLowerCase()
+
+/** "Aligned shafts would read −0.05 at the sides and −0.10 at the bottom." */
+function aligned(dial: DialState, terms: Terms): string {
+  const t = dialTerms(dial, terms)
+  if (dial.sag === 0) return 'Without sag, aligned shafts read the same all round.'
+  const at = (degrees: number) => signedLength(dial.whenAligned(degrees), t)
+  return `Aligned shafts read ${at(0)} at the top, ${at(90)} at the sides and ${at(180)} at the bottom here: the bracket sags.`
+}
+
+function closureWorking(dial: DialState, terms: Terms): string[] {
+  const t = dialTerms(dial, terms)
+  const at = (degrees: number) => signedLength(dial.readings.find((r) => r.angle === degrees)?.raw ?? 0, t)
+  return [
+    'A rim dial read all round must give: top + bottom = far + near.',
+    `${at(0)} + (${at(180)}) − (${at(90)}) − (${at(270)}) = ${dial.closure === null ? '?' : signedLength(dial.closure, t)} ${unitName[t.unit]}`,
+    `Two graduations are allowed: ${lengthWithUnit(dial.closureLimit, t)}. Sag cancels in this sum.`,
+  ]
+}
+
+function sayNotClosed(dial: DialState, closure: number, suspects: readonly Suspect[], terms: Terms): Said {
+  const t = dialTerms(dial, terms)
+  const best = suspects.slice(0, 3).map((suspect) => saySuspect(dial, suspect, t))
+  return {
+    title: `${dialName(dial.dial.on, terms)} does not close, by ${lengthWithUnit(Math.abs(closure), t)}.`,
+    detail: best.length
+      ? `It would if ${best.join(', or if ')}. Turn back and read again.`
+      : 'No single slip explains it. Check bracket and dial, then read the set again.',
+    working: closureWorking(dial, terms),
+  }
+}
+
+function saySuspect(dial: DialState, suspect: Suspect, terms: Terms): string {
+  const angle = angleName(dial.readings[suspect.reading]?.angle ?? 0, terms).toLowerCase()
+  const would = signedLength(suspect.would, terms)
+  const why = {
+    sign: 'its sign turned over',
+    turn: 'a whole turn of the dial',
+    decimal: 'the decimal point',
+    unit: 'mil for hundredths of a millimetre',
+  }[suspect.fault]
+  return `the ${angle} were ${would} (${why})`
+}
+
+function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms): Said {
+  const { verdict, lines, coupling } = finding
+  const name = couplingName(coupling, terms)
+  const percent = formatNumber(100 * verdict.probability, 0)
+  const offset = Math.hypot(...lines.map((line) => line.offset))
+  const angle = Math.hypot(...lines.map((line) => line.slope))
+  const measured = `${lengthWithUnit(offset, terms)} and ${slope(angle, terms.unit)} at the coupling; allowed ${lengthWithUnit(verdict.limits.offset, terms)} and ${slope(verdict.limits.slope, terms.unit)}.`
+  const title =
+    finding.peg === 'within'
+      ? `${name} is within, ${percent} % sure.`
+      : finding.peg === 'outside'
+        ? `${name} is outside.`
+        : `${name}: can’t tell yet whether it is within.`
+  const whose =
+    verdict.limits.source === 'figures'
+      ? `These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
+      : 'By sliding speed at the coupling; a maker’s or site’s figure would win over it.'
+  return {
+    title,
+    detail: measured,
+    working: [
+      ...lines.map(
+        (line) =>
+          `${capital(line.plane)}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, slope ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right-hand shaft against left, two deviations)`,
+      ),
+      `Chance that both are within: ${percent} %. Within is said from 95 %, outside below 5 %.`,
+      whose,
+    ],
+  }
+}
+
+function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: Terms): Said {
+  const name = machineName(finding.machine, terms)
+  const of = (id: string) => footName(id, terms).replace(`${name}, `, '')
+  const parts = planes.flatMap((plane) => {
+    const known = finding.feet.filter((foot) => foot[plane])
+    if (known.length === 0) return []
+    const places = known.map((foot) => `${of(foot.foot)} ${place(foot[plane]?.position ?? 0, plane, terms)}`)
+    return [places.join(', ')]
+  })
+  const still = finding.peg === 'within'
+  return {
+    title: still ? `${name} stands where it should.` : `${name}: ${parts[0]} (${unitName[terms.unit]}).`,
+    ...(parts[1] && !still ? { detail: `${capital(parts[1])} (${unitName[terms.unit]}).` } : {}),
+    working: finding.feet.flatMap((foot) =>
+      planes.flatMap((plane) => {
+        const known = foot[plane]
+        if (!known) return []
+        return [
+          `${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${plane}: axis ${place(known.position, plane, terms)}; ${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}.`,
+        ]
+      }),
+    ),
+  }
+}
+
+function stationName(id: string, terms: Terms): string {
+  const known = footName(id, terms)
+  if (known !== id) return known
+  const coupling = couplingName(id, terms)
+  if (coupling !== id) return coupling
+  return 'a dial'
+}
+
+function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'], terms: Terms): Said {
+  const what = capital(stationName(doubt.of, terms))
+  const shown = dimension(doubt.distance, terms.unit)
+  switch (doubt.kind) {
+    case 'foot-across-coupling':
+      return {
+        title: `${what} would stand on the other side of the coupling.`,
+        detail: `Its distance from the coupling came out as ${shown}.`,
+      }
+    case 'feet-backwards':
+      return {
+        title: `${what} would stand nearer the coupling than the front feet.`,
+        detail: 'Check which dimension is which.',
+      }
+    case 'one-station':
+      return {
+        title: `${what} stand in the same place as the front feet.`,
+        detail: 'Two places along the shaft are needed to set a slope.',
+      }
+    case 'inch-or-mm':
+      return {
+        title: `${what}: ${shown} from the coupling is unlikely.`,
+        detail: `Inches and millimetres mixed up? ${dimension(doubt.distance / 25.4, terms.unit)} or ${dimension(doubt.distance * 25.4, terms.unit)} would be the other way.`,
+      }
+    case 'dial-wrong-side':
+      return {
+        title: `${what} would stand on the other machine’s side of the coupling.`,
+        detail: 'Check which rim it touches, or its distance.',
+      }
+    case 'dial-behind-feet':
+      return {
+        title: `${what} would stand behind its machine’s front feet.`,
+        detail: `${shown} from the coupling. Check the distance.`,
+      }
+  }
+}
+
+/** The next act of a job in a list, from its summary. */
+export function sayNext(
+  next: { kind: string; on?: string; degrees?: number; of?: string },
+  terms: Pick<Terms, 'line'>,
+): string {
+  const dial = next.on ? dialName(next.on, terms).toLowerCase() : 'dial'
+  switch (next.kind) {
+    case 'next-reading':
+      return `Read ${angleName(next.degrees ?? 0, terms).toLowerCase()} on the ${dial}`
+    case 'not-closed':
+      return `Read the ${dial} again: it does not close`
+    case 'not-returned':
+      return `Read the ${dial} again: it did not come back`
+    case 'not-a-number':
+      return `Mend a reading of the ${dial}`
+    case 'sag-upward':
+      return `Check the sag of the ${dial}`
+    case 'dimension-fault':
+    case 'dimension-doubt':
+      return 'Check the dimensions'
+    case 'ready-to-move':
+    case 'feet':
+      return 'Shims and side moves'
+    case 'unsolved':
+      return 'Read on: not enough to tell yet'
+    default:
+      return 'Nothing to do'
+  }
+}
