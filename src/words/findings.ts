@@ -1,4 +1,5 @@
 import type { Finding } from '../core/advice/findings'
+import type { JobSummary } from '../core/advice/summary'
 import type { Suspect } from '../core/fit/suspects'
 import { planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
@@ -40,30 +41,30 @@ export function say(finding: Finding, terms: Terms): Said {
       return sayDoubt(finding.doubt, terms)
     case 'not-a-number':
       return {
-        title: `${dialName(finding.dial.dial.on, terms)}: the ${angleAt(finding.dial, finding.angleId, terms)} reading cannot be read.`,
+        title: `${dialOf(finding.dial, terms)}: the ${angleAt(finding.dial, finding.angleId, terms)} reading cannot be read.`,
         detail: finding.message,
       }
     case 'not-closed':
       return sayNotClosed(finding.dial, finding.closure, finding.suspects, terms)
     case 'not-returned':
       return {
-        title: `${dialName(finding.dial.dial.on, terms)} did not come back to where it began, by ${lengthWithUnit(Math.abs(finding.by), dialTerms(finding.dial, terms))}.`,
+        title: `${dialOf(finding.dial, terms)} did not come back to where it began, by ${lengthWithUnit(Math.abs(finding.by), dialTerms(finding.dial, terms))}.`,
         detail: 'Something slipped: bracket, dial or coupling. Tighten it and read the set again.',
       }
     case 'closed':
       return {
-        title: `${dialName(finding.dial.dial.on, terms)} closes to ${length(finding.closure, dialTerms(finding.dial, terms))}.`,
+        title: `${dialOf(finding.dial, terms)} closes to ${length(finding.closure, dialTerms(finding.dial, terms))}.`,
         detail: aligned(finding.dial, terms),
         working: closureWorking(finding.dial, terms),
       }
     case 'sag-upward':
       return {
-        title: `${dialName(finding.dial.dial.on, terms)}: a bracket sags downward, so its sag is below zero.`,
+        title: `${dialOf(finding.dial, terms)}: a bracket sags downward, so its sag is below zero.`,
         detail: `Typed: ${signedLength(finding.dial.sag, dialTerms(finding.dial, terms))}. On a straight bar, zeroed on top, it reads less at the bottom.`,
       }
     case 'sag-missing':
       return {
-        title: `No sag given for the ${dialName(finding.dial.dial.on, terms).toLowerCase()}.`,
+        title: `No sag given for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
         detail:
           'It is taken as none. Put the bracket on a straight bar, zero on top, turn it over and type what it reads.',
       }
@@ -94,7 +95,7 @@ export function say(finding: Finding, terms: Terms): Said {
       return sayFeet(finding, terms)
     case 'next-reading':
       return {
-        title: `Next: ${angleName(finding.degrees, terms).toLowerCase()} on the ${dialName(finding.dial.dial.on, terms).toLowerCase()}.`,
+        title: `Next: ${angleName(finding.degrees, terms).toLowerCase()} on the ${dialOf(finding.dial, terms).toLowerCase()}.`,
         detail: 'Locked out and tried? Keep hands, sleeves and brackets clear while the shafts turn.',
       }
     case 'ready-to-move':
@@ -110,6 +111,8 @@ export function say(finding: Finding, terms: Terms): Said {
 
 /** Terms at a dial's own resolution. */
 export const dialTerms = (dial: DialState, terms: Terms): Terms => ({ ...terms, resolution: dial.step })
+
+const dialOf = (dial: DialState, terms: Terms): string => dialName(dial.dial.on, terms, dial.set.coupling)
 
 const angleAt = (dial: DialState, angleId: string, terms: Terms): string =>
   angleName(dial.set.angles.find((angle) => angle.id === angleId)?.degrees ?? 0, terms).toLowerCase()
@@ -136,7 +139,7 @@ function sayNotClosed(dial: DialState, closure: number, suspects: readonly Suspe
   const t = dialTerms(dial, terms)
   const best = suspects.slice(0, 3).map((suspect) => saySuspect(dial, suspect, t))
   return {
-    title: `${dialName(dial.dial.on, terms)} does not close, by ${lengthWithUnit(Math.abs(closure), t)}.`,
+    title: `${dialOf(dial, terms)} does not close, by ${lengthWithUnit(Math.abs(closure), t)}.`,
     detail: best.length
       ? `It would if ${best.join(', or if ')}. Turn back and read again.`
       : 'No single slip explains it. Check bracket and dial, then read the set again.',
@@ -258,14 +261,11 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
 }
 
 /** The next act of a job in a list, from its summary. */
-export function sayNext(
-  next: { kind: string; on?: string; degrees?: number; of?: string },
-  terms: Pick<Terms, 'line'>,
-): string {
-  const dial = next.on ? dialName(next.on, terms).toLowerCase() : 'dial'
+export function sayNext({ next, sides }: Pick<JobSummary, 'next' | 'sides'>): string {
+  const dial = `${(next.dial ?? '').toLowerCase()} dial`.trim()
   switch (next.kind) {
     case 'next-reading':
-      return `Read ${angleName(next.degrees ?? 0, terms).toLowerCase()} on the ${dial}`
+      return `Read ${angleName(next.degrees ?? 0, { line: { sides } }).toLowerCase()} on the ${dial}`
     case 'not-closed':
       return `Read the ${dial} again: it does not close`
     case 'not-returned':

@@ -58,7 +58,12 @@ export function act(mm: number, plane: Plane, terms: Terms): string {
   return `push ${size} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
 }
 
-export const sideName = (side: 'near' | 'far', { line }: Pick<Terms, 'line'>): string => line.sides[side].trim() || side
+/** What a name of a side needs of a line. */
+export interface Sided {
+  line: Pick<Line, 'sides'>
+}
+
+export const sideName = (side: 'near' | 'far', { line }: Sided): string => line.sides[side].trim() || side
 
 export const machineName = (id: string, { line }: Pick<Terms, 'line'>): string =>
   line.machines.find((machine) => machine.id === id)?.name ?? id
@@ -74,11 +79,17 @@ export function footName(id: string, { line }: Pick<Terms, 'line'>): string {
   return id
 }
 
-/** A dial by the machine it touches. */
-export const dialName = (on: string, terms: Pick<Terms, 'line'>): string => `${machineName(on, terms)} dial`
+/** A dial by the machine it touches; by its coupling as well where that machine has two. */
+export function dialName(on: string, terms: Pick<Terms, 'line'>, coupling?: string): string {
+  const name = `${machineName(on, terms)} dial`
+  const { machines, couplings } = terms.line
+  const m = machines.findIndex((machine) => machine.id === on)
+  const inside = m > 0 && m < machines.length - 1
+  return inside && coupling && couplings.length > 1 ? `${name} at ${couplingName(coupling, terms).toLowerCase()}` : name
+}
 
 /** An angle by its quarter, else in degrees from the top toward the far side. */
-export function angleName(degrees: number, terms: Pick<Terms, 'line'>): string {
+export function angleName(degrees: number, terms: Sided): string {
   const quarter = quarterAt(degrees)
   const again = degrees >= 360 ? ' again' : ''
   if (quarter === 'near' || quarter === 'far') return capital(sideName(quarter, terms)) + again

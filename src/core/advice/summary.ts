@@ -12,8 +12,10 @@ export const coreVersion = 1
 export interface JobSummary {
   core: number
   pegs: { read: Peg; move: Peg }
-  /** What to do next, as the kind of finding it comes from, with the dial and angle where it is a reading. */
-  next: { kind: string; on?: string; degrees?: number; of?: string }
+  /** What to do next, as the kind of finding it comes from, with the machine's name and angle where it is a reading. */
+  next: { kind: string; dial?: string; degrees?: number }
+  /** Names of the sides, for telling an angle. */
+  sides: { near: string; far: string }
   verdict: Peg
   /** Shafts for a miniature drawing: per plane each machine's axis at its two ends; null where unknown. */
   shafts: { x: [number, number]; vertical: [number, number] | null; horizontal: [number, number] | null }[]
@@ -39,11 +41,11 @@ export function summarise(job: Job): JobSummary {
     next: urgent
       ? {
           kind: urgent.kind,
-          ...('dial' in urgent ? { on: urgent.dial.dial.on } : {}),
+          ...('dial' in urgent ? { dial: nameOf(job, urgent.dial.dial.on) } : {}),
           ...('degrees' in urgent ? { degrees: urgent.degrees } : {}),
-          ...('machine' in urgent ? { of: urgent.machine } : {}),
         }
       : { kind: 'nothing' },
+    sides: job.line.sides,
     verdict,
     shafts: shaftsOf(solved),
     couplings: solved.train.couplings.map(({ x }) => x),
@@ -79,3 +81,6 @@ function shaftsOf(solved: JobSolution): JobSummary['shafts'] {
     return { x: [from, to], vertical: inPlane('vertical'), horizontal: inPlane('horizontal') }
   })
 }
+
+const nameOf = (job: Job, machine: string): string =>
+  job.line.machines.find(({ id }) => id === machine)?.name ?? machine

@@ -59,6 +59,8 @@ export function probabilityThat(
     cholesky(covariance)
   let accepted = 0
   for (let i = 0; i < normals.length; i += 4) {
+    // the points are spread evenly from the first: where an eighth of them all agree, so will the rest
+    if (i === normals.length / 8 && (accepted === 0 || accepted === points / 8)) return accepted === 0 ? 0 : 1
     const p = normals[i] ?? 0
     const q = normals[i + 1] ?? 0
     const r = normals[i + 2] ?? 0

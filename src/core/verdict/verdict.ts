@@ -48,10 +48,14 @@ export function verdictOf(
   const span = planes ? planes[1] - planes[0] : 0
   const reach = planes ? planes.map((x) => x - coupling.x) : []
   const judgesOffset = !planes || limits.source === 'figures'
+  // squares rather than Math.hypot, which is ten times slower and runs some thousand times here
+  const offsetMost = limits.offset ** 2
+  const slopeMost = limits.slope ** 2
+  const planeMost = (limits.slope * span) ** 2
   const inside = (oy: number, sy: number, oz: number, sz: number): boolean => {
-    if (judgesOffset && Math.hypot(oy, oz) > limits.offset) return false
-    if (!planes) return Math.hypot(sy, sz) <= limits.slope
-    return reach.every((r) => Math.hypot(oy + sy * r, oz + sz * r) <= limits.slope * span)
+    if (judgesOffset && oy * oy + oz * oz > offsetMost) return false
+    if (!planes) return sy * sy + sz * sz <= slopeMost
+    return reach.every((r) => (oy + sy * r) ** 2 + (oz + sz * r) ** 2 <= planeMost)
   }
   const chance = probabilityThat(inside, mean, known)
   const alone = (plane: Plane) => {

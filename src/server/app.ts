@@ -1,0 +1,78 @@
+import { serveStatic } from '@hono/node-server/serve-static'
+import { Hono } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { compress } from 'hono/compress'
+import { HTTPException } from 'hono/http-exception'
+import { secureHeaders } from 'hono/secure-headers'
+import type { Logger } from 'pino'
+import { solveSurvey } from '../core/survey/solve'
+import type { Store } from './db/open'
+import { refusal } from './routes/answers'
+import { jobRoutes } from './routes/jobs'
+import { lineRoutes } from './routes/lines'
+
+/** The largest request body taken, bytes. */
+const largestBody = 4 * 1024 * 1024
+
+/** The interface under /api, typed: the page's client is made from this type alone. */
+export function makeApi(store: Store) {
+  return new Hono()
+    .use(bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 4 MB.'), 413) }))
+    .get('/health', (c) => c.json({ ok: true }))
+    .post('/solve', async (c) => {
+      let document: unknown
+      try {
+        document = await c.req.json()
+      } catch {
+        return c.json(refusal('', 'expected a JSON document'), 400)
+      }
+      const solved = solveSurvey(document)
+      return solved.ok ? c.json(solved.value, 200) : c.json({ error: solved.fault }, 400)
+    })
+    .route('/lines', lineRoutes(store))
+    .route('/jobs', jobRoutes(store))
+}
+
+export type Api = ReturnType<typeof makeApi>
+
+/** The whole application: the interface, and the built page for everything else. */
+export function makeApp(store: Store, options: { pageFolder: string; log: Logger }): Hono {
+  const app = new Hono()
+  app.use(async (c, next) => {
+    const begun = performance.now()
+    await next()
+    options.log.info({
+      method: c.req.method,
+      path: c.req.path,
+      status: c.res.status,
+      ms: Math.round(performance.now() - begun),
+    })
+  })
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
+    }),
+  )
+  app.use(compress())
+  app.route('/api', makeApi(store))
+  app.all('/api/*', (c) => c.json(refusal('', 'There is nothing at this address.'), 404))
+  app.use('/assets/*', async (c, next) => {
+    await next()
+    if (c.res.ok) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable')
+  })
+  app.use('*', serveStatic({ root: options.pageFolder }))
+  app.get('*', serveStatic({ path: `${options.pageFolder}/index.html` }))
+  app.onError((error, c) => {
+    if (error instanceof HTTPException && error.status < 500)
+      return c.json(refusal('', error.message || 'The request cannot be read.'), error.status)
+    options.log.error({ err: error, path: c.req.path })
+    return c.json(refusal('', 'Something went wrong on the server. Nothing you typed is lost.'), 500)
+  })
+  return app
+}

@@ -1,0 +1,130 @@
+import { and, count, desc, eq, like, or, type SQL, sql } from 'drizzle-orm'
+import { summarise } from '../../core/advice/summary'
+import type { Job } from '../../core/job/schema'
+import type { Database } from './open'
+import { type jobStates, jobs } from './schema'
+
+export type JobState = (typeof jobStates)[number]
+
+export interface JobQuery {
+  search?: string | undefined
+  state?: JobState | undefined
+  area?: string | undefined
+  page: number
+}
+
+export const jobsAPage = 40
+
+/** Columns of a row in a list; the document stays behind. */
+const listed = {
+  id: jobs.id,
+  number: jobs.number,
+  state: jobs.state,
+  dueOn: jobs.dueOn,
+  signedBy: jobs.signedBy,
+  signedAt: jobs.signedAt,
+  title: jobs.title,
+  lineName: jobs.lineName,
+  area: jobs.area,
+  summary: jobs.summary,
+  updatedAt: jobs.updatedAt,
+}
+
+/** What a search means: every word in the line's name, the area, the title or the number. */
+export function whereOf({ search, state, area }: Omit<JobQuery, 'page'>): SQL | undefined {
+  const words = (search ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 8)
+  return and(
+    state ? eq(jobs.state, state) : undefined,
+    area ? eq(jobs.area, area) : undefined,
+    ...words.map((word) => {
+      const part = `%${word.replace(/[%_]/g, '')}%`
+      return or(like(jobs.lineName, part), like(jobs.area, part), like(jobs.title, part), sql`${jobs.number} = ${word}`)
+    }),
+  )
+}
+
+/** One page of jobs, latest first, with how many there are in all. */
+export async function listJobs(db: Database, query: JobQuery) {
+  const where = whereOf(query)
+  const [rows, [total]] = await db.batch([
+    db
+      .select(listed)
+      .from(jobs)
+      .where(where)
+      .orderBy(desc(jobs.updatedAt))
+      .limit(jobsAPage)
+      .offset(jobsAPage * query.page),
+    db.select({ jobs: count() }).from(jobs).where(where),
+  ])
+  return {
+    rows,
+    total: total?.jobs ?? 0,
+    page: query.page,
+    pages: Math.max(1, Math.ceil((total?.jobs ?? 0) / jobsAPage)),
+  }
+}
+
+/** How many jobs are in each state, and the areas there are. */
+export async function overview(db: Database) {
+  const [states, areas] = await db.batch([
+    db.select({ state: jobs.state, jobs: count() }).from(jobs).groupBy(jobs.state),
+    db.selectDistinct({ area: jobs.area }).from(jobs).orderBy(jobs.area),
+  ])
+  return {
+    states: Object.fromEntries(states.map(({ state, jobs: n }) => [state, n])) as Partial<Record<JobState, number>>,
+    areas: areas.map(({ area }) => area).filter(Boolean),
+  }
+}
+
+export const findJob = (db: Database, id: string) => db.query.jobs.findFirst({ where: eq(jobs.id, id) })
+
+const derived = (document: Job) => ({
+  document,
+  title: document.title,
+  lineName: document.line.name,
+  area: document.line.area,
+  summary: summarise(document),
+})
+
+export interface NewJob {
+  id: string
+  lineId: string
+  document: Job
+  state?: JobState
+  dueOn?: string
+  signedBy?: string
+  signedAt?: string
+  at: string
+}
+
+/** Stores a new job under the next free number. */
+export async function insertJob(db: Database, { id, lineId, document, at, ...rest }: NewJob) {
+  const [made] = await db
+    .insert(jobs)
+    .values({
+      id,
+      lineId,
+      state: 'in-hand',
+      ...rest,
+      ...derived(document),
+      number: sql`(select coalesce(max(number), 0) + 1 from jobs)`,
+      createdAt: at,
+      updatedAt: at,
+    })
+    .returning()
+  if (!made) throw new Error('A job was not stored.')
+  return made
+}
+
+/**
+ * Stores an edit made from `version`. Undefined when the job is by now at another version or signed: nothing is written.
+ * One statement, so it is committed whole or not at all. A due job that is worked on is in hand.
+ */
+export async function updateJob(db: Database, id: string, version: number, document: Job, at: string) {
+  const [updated] = await db
+    .update(jobs)
+    .set({ ...derived(document), version: version + 1, updatedAt: at, state: 'in-hand' })
+    .where(and(eq(jobs.id, id), eq(jobs.version, version), sql`${jobs.state} <> 'signed'`))
+    .returning()
+  return updated
+}

@@ -1,0 +1,302 @@
+import { createRequire } from 'node:module'
+import {
+  Circle,
+  Document,
+  Font,
+  G,
+  Page,
+  Polygon,
+  Polyline,
+  Rect,
+  renderToBuffer,
+  Line as Stroke,
+  StyleSheet,
+  Svg,
+  Text,
+  View,
+} from '@react-pdf/renderer'
+import { format } from 'date-fns'
+import { findingsFor, type Peg } from '../../core/advice/findings'
+import { planes } from '../../core/frame/axis'
+import { showQuantity } from '../../core/frame/quantity'
+import { type JobSolution, solveRound } from '../../core/job/solve'
+import type { Role, Shape } from '../../drawing/scene'
+import { sightScene } from '../../drawing/sight'
+import { say } from '../../words/findings'
+import {
+  act,
+  angleName,
+  capital,
+  couplingName,
+  dialName,
+  dimension,
+  footName,
+  lengthWithUnit,
+  place,
+  signedLength,
+  type Terms,
+  unitName,
+} from '../../words/terms'
+import type { findJob } from '../db/jobs'
+
+type StoredJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
+
+const file = (path: string) => createRequire(import.meta.url).resolve(path)
+const next = (weight: number) =>
+  file(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
+const mono = (weight: number) =>
+  file(`@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-${weight}-normal.woff`)
+Font.register({ family: 'Next', fonts: [400, 700].map((fontWeight) => ({ src: next(fontWeight), fontWeight })) })
+Font.register({ family: 'Mono', fonts: [400, 700].map((fontWeight) => ({ src: mono(fontWeight), fontWeight })) })
+Font.registerHyphenationCallback((word) => [word])
+
+const ink = '#1D2B2F'
+const muted = '#5E6B6D'
+const rule = '#D5CFC2'
+const s = StyleSheet.create({
+  page: { padding: 34, fontFamily: 'Next', fontSize: 8.5, color: ink, lineHeight: 1.3 },
+  head: { flexDirection: 'row', justifyContent: 'space-between', borderBottom: `1.2 solid ${ink}`, paddingBottom: 6 },
+  title: { fontSize: 16, fontWeight: 700, lineHeight: 1.15 },
+  muted: { color: muted },
+  h: { fontSize: 9.5, fontWeight: 700, marginTop: 9, marginBottom: 3 },
+  row: { flexDirection: 'row', borderBottom: `0.5 solid ${rule}`, paddingVertical: 1.8 },
+  columns: { flexDirection: 'row', gap: 18 },
+  column: { flex: 1 },
+  number: { fontFamily: 'Mono', textAlign: 'right' },
+  sign: { flexDirection: 'row', gap: 24, marginTop: 14 },
+  line: { flex: 1, borderTop: `0.7 solid ${ink}`, paddingTop: 2, color: muted },
+  safety: { marginTop: 8, color: muted, fontSize: 7.5 },
+})
+
+/** One printed page of a job's round: drawing, dimensions, readings, positions, moves. PDF with its fonts inside. */
+export async function reportPdf(job: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
+  const { document } = job
+  const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
+  if (!round) throw new Error('A job has at least one round.')
+  const solved = solveRound(document, round)
+  const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
+  return renderToBuffer(<Report job={job} solved={solved} terms={terms} />)
+}
+
+function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; terms: Terms }) {
+  const { document } = job
+  const { line } = document
+  const number = document.rounds.indexOf(solved.round) + 1
+  const said = findingsFor(solved, 'read').filter(
+    ({ kind }) => !['next-reading', 'ready-to-move', 'feet', 'closed'].includes(kind),
+  )
+  const stays = line.machines.find((machine) => machine.id === line.fixed)
+  return (
+    <Document title={`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
+      <Page size="A4" style={s.page}>
+        <View style={s.head}>
+          <View>
+            <Text style={s.title}>{line.name}</Text>
+            <Text style={s.muted}>
+              {[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text>{format(new Date(solved.round.takenAt), 'd MMMM yyyy')}</Text>
+            <Text style={s.muted}>
+              {`${line.sides.near} side near, ${line.sides.far} side far · numbers in ${unitName[terms.unit]}`}
+            </Text>
+          </View>
+        </View>
+        <Drawing solved={solved} terms={terms} />
+        <View style={s.columns}>
+          <View style={s.column}>
+            <Text style={s.h}>Line and dimensions</Text>
+            <Row left="Stays" right={`${stays?.name ?? ''}. ${line.fixedBecause}`} />
+            <Row left="Speed" right={line.speed ? `${line.speed} rpm` : 'not given'} />
+            {line.couplings.map((coupling) => (
+              <Row
+                key={coupling.id}
+                left={`${coupling.name}, ${coupling.kind}`}
+                right={`x = ${at(solved, coupling.id, terms)}${coupling.diameter.text ? `, diameter ${showQuantity(coupling.diameter, coupling.diameter.unit)} ${unitName[coupling.diameter.unit]}` : ''}`}
+              />
+            ))}
+            {line.machines.flatMap((machine) =>
+              machine.feet.map((foot) => (
+                <Row
+                  key={foot.id}
+                  left={capital(footName(foot.id, terms))}
+                  right={`x = ${at(solved, foot.id, terms)}`}
+                />
+              )),
+            )}
+          </View>
+          <View style={s.column}>
+            <Text style={s.h}>What it means</Text>
+            {said.slice(0, 7).map((finding) => {
+              const { title, detail } = say(finding, terms)
+              return (
+                <View key={title} style={{ flexDirection: 'row', gap: 5, marginBottom: 2.5 }}>
+                  <Svg width={8} height={9} viewBox="0 0 8 9">
+                    <PegMark x={4} y={5.5} size={3} peg={finding.peg} />
+                  </Svg>
+                  <View style={{ flex: 1 }}>
+                    <Text style={{ fontWeight: 700 }}>{title}</Text>
+                    {detail ? <Text style={s.muted}>{detail}</Text> : null}
+                  </View>
+                </View>
+              )
+            })}
+          </View>
+        </View>
+        <Text style={s.h}>Readings, as read and with the sag taken off ({unitName[terms.unit]})</Text>
+        {solved.dials.map((dial) => {
+          const own = { ...terms, resolution: dial.step }
+          return (
+            <View key={dial.dial.id} style={s.row} wrap={false}>
+              <Text style={{ width: 128 }}>
+                {`${dialName(dial.dial.on, terms)}, ${couplingName(dial.set.coupling, terms).toLowerCase()}\nx = ${at(solved, dial.dial.id, terms)}, sag ${signedLength(dial.sag, own)}`}
+              </Text>
+              {dial.readings.map((reading) => (
+                <View key={reading.angleId} style={{ flex: 1 }}>
+                  <Text style={[s.muted, { textAlign: 'right' }]}>{angleName(reading.angle, terms)}</Text>
+                  <Text style={s.number}>{signedLength(reading.raw, own)}</Text>
+                  <Text style={[s.number, s.muted]}>{signedLength(reading.corrected, own)}</Text>
+                </View>
+              ))}
+              <View style={{ flex: 1 }}>
+                <Text style={[s.muted, { textAlign: 'right' }]}>closes to</Text>
+                <Text style={s.number}>{dial.closure === null ? 'not read' : signedLength(dial.closure, own)}</Text>
+              </View>
+            </View>
+          )
+        })}
+        <Text style={s.h}>Positions before the move, and what to do</Text>
+        {solved.solution.feet
+          .filter((foot) => foot.machine !== line.fixed)
+          .map((foot) => (
+            <View key={foot.foot} style={s.row} wrap={false}>
+              <Text style={{ width: 128 }}>{capital(footName(foot.foot, terms))}</Text>
+              {planes.map((plane) => {
+                const known = foot[plane]
+                return (
+                  <View key={plane} style={{ flex: 1 }}>
+                    <Text style={{ fontWeight: 700 }}>
+                      {known ? capital(act(known.move, plane, terms)) : 'Not measured'}
+                    </Text>
+                    <Text style={s.muted}>
+                      {known
+                        ? `stands ${place(known.position, plane, terms)}, ± ${lengthWithUnit(2 * known.moveSd, terms)}`
+                        : `${plane} plane`}
+                    </Text>
+                  </View>
+                )
+              })}
+            </View>
+          ))}
+        {document.note ? <Text style={{ marginTop: 6 }}>Note: {document.note}</Text> : null}
+        <View style={s.sign}>
+          <Text style={s.line}>Done by {document.doneBy}</Text>
+          <Text style={s.line}>Date {job.signedAt ? format(new Date(job.signedAt), 'd MMM yyyy') : ''}</Text>
+          <Text style={s.line}>Checked by</Text>
+        </View>
+        <Text style={s.safety}>
+          Locked out and tried before any bolt is loosened or a shaft turned. The site’s permits and local rules decide;
+          the makers’ tolerances win over those above. ± is two standard deviations of the readings.
+        </Text>
+      </Page>
+    </Document>
+  )
+}
+
+const at = (solved: JobSolution, id: string, terms: Terms): string => {
+  const x = solved.stations.x.get(id)
+  return x === undefined ? 'not given' : dimension(x, terms.unit)
+}
+
+function Row({ left, right }: { left: string; right: string }) {
+  return (
+    <View style={[s.row, { justifyContent: 'space-between' }]}>
+      <Text>{left}</Text>
+      <Text style={s.muted}>{right}</Text>
+    </View>
+  )
+}
+
+function Drawing({ solved, terms }: { solved: JobSolution; terms: Terms }) {
+  const scene = sightScene(solved, terms, { width: 1060, height: 300, flipped: false })
+  return (
+    <Svg viewBox={`0 0 ${scene.width} ${scene.height}`} style={{ width: '100%', height: 150, marginTop: 6 }}>
+      <G>{[...scene.shapes, ...scene.spots.flatMap((spot) => spot.shapes)].map((shape, i) => drawn(shape, i))}</G>
+    </Svg>
+  )
+}
+
+const strokes: Record<
+  Role,
+  { stroke?: string; strokeWidth?: number; fill?: string; strokeDasharray?: string; fillOpacity?: number }
+> = {
+  shaft: { stroke: ink, strokeWidth: 4 },
+  'shaft-fixed': { stroke: ink, strokeWidth: 4 },
+  'shaft-doubtful': { stroke: ink, strokeWidth: 1.5, strokeDasharray: '6 4' },
+  ghost: { stroke: muted, strokeWidth: 1.2, strokeDasharray: '8 5' },
+  reference: { stroke: muted, strokeWidth: 1, strokeDasharray: '2 4' },
+  fan: { fill: ink, fillOpacity: 0.1 },
+  body: { stroke: rule, strokeWidth: 1, fill: '#F4F1EA', fillOpacity: 0.6 },
+  hatch: { stroke: muted, strokeWidth: 1 },
+  foot: { fill: ink },
+  gap: { stroke: '#A8325E', strokeWidth: 2 },
+  gate: { stroke: '#1F5A57', strokeWidth: 2 },
+  dial: { fill: '#1F5A57' },
+  divider: { stroke: rule, strokeWidth: 1, strokeDasharray: '2 4' },
+  scale: { stroke: ink, strokeWidth: 1.2 },
+}
+
+function drawn(shape: Shape, key: number) {
+  if (shape.kind === 'peg')
+    return <PegMark key={key} x={shape.at[0]} y={shape.at[1]} size={shape.size} peg={shape.peg} />
+  if (shape.kind === 'text') {
+    const number = shape.role === 'number'
+    const size = number ? 17 : shape.role === 'plane' ? 13 : 14
+    return (
+      <Text
+        key={key}
+        x={shape.at[0]}
+        y={shape.at[1]}
+        textAnchor={shape.anchor}
+        style={{ fontSize: size, fontFamily: number ? 'Mono' : 'Next', fontWeight: number ? 700 : 400 }}
+        fill={number ? ink : muted}
+      >
+        {shape.text}
+      </Text>
+    )
+  }
+  const points = shape.points.map((p) => p.join(',')).join(' ')
+  const style = strokes[shape.role]
+  if (shape.kind === 'area') return <Polygon key={key} points={points} {...style} />
+  const [a, b] = shape.points
+  if (shape.points.length === 2 && a && b)
+    return <Stroke key={key} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} {...style} />
+  return <Polyline key={key} points={points} fill="none" {...style} />
+}
+
+/** A round peg fits, a square one does not. */
+function PegMark({ x, y, size, peg }: { x: number; y: number; size: number; peg: Peg }) {
+  if (peg === 'outside')
+    return (
+      <Rect
+        x={x - size}
+        y={y - size}
+        width={2 * size}
+        height={2 * size}
+        fill="#FFFFFF"
+        stroke="#A8325E"
+        strokeWidth={size / 3}
+      />
+    )
+  if (peg === 'nothing') return <Circle cx={x} cy={y} r={size / 2.5} fill={muted} />
+  if (peg === 'within') return <Circle cx={x} cy={y} r={size} fill="#1F6F8B" />
+  return (
+    <G>
+      <Circle cx={x} cy={y} r={size} fill="#FFFFFF" stroke="#B7791F" strokeWidth={size / 3} />
+      <Rect x={x - size} y={y - size * 0.7} width={size} height={size * 1.4} fill="#B7791F" />
+    </G>
+  )
+}

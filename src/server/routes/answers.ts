@@ -1,0 +1,23 @@
+import { vValidator } from '@hono/valibot-validator'
+import type { Context } from 'hono'
+import * as v from 'valibot'
+
+/** The one shape of every error: where, and a sentence. */
+export interface Refusal {
+  error: { path: string; message: string }
+}
+
+export const refusal = (path: string, message: string): Refusal => ({ error: { path, message } })
+
+/** Validates a part of the request; a fault is a 400 that names its path. */
+export const valid = <S extends v.GenericSchema, T extends 'json' | 'query' | 'param'>(target: T, schema: S) =>
+  vValidator(target, schema, (result, c: Context) => {
+    if (result.success) return undefined
+    const issue = result.issues[0]
+    return c.json(
+      refusal(v.getDotPath(issue) ?? '', `${issue.message} (expected ${issue.expected ?? 'something else'})`),
+      400,
+    )
+  })
+
+export const idParam = v.strictObject({ id: v.pipe(v.string(), v.maxLength(60)) })

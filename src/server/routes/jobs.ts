@@ -1,0 +1,68 @@
+import { Hono } from 'hono'
+import * as v from 'valibot'
+import { jobSchema } from '../../core/job/schema'
+import { findJob, insertJob, listJobs, overview, updateJob } from '../db/jobs'
+import { findLine } from '../db/lines'
+import type { Store } from '../db/open'
+import { jobStates } from '../db/schema'
+import { reportPdf } from '../report/pdf'
+import { idParam, refusal, valid } from './answers'
+
+const now = () => new Date().toISOString()
+
+const listQuery = v.object({
+  search: v.optional(v.pipe(v.string(), v.maxLength(80))),
+  state: v.optional(v.picklist(jobStates)),
+  area: v.optional(v.pipe(v.string(), v.maxLength(80))),
+  page: v.optional(v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'expected a page number'), v.transform(Number)), '0'),
+})
+
+const newJob = v.strictObject({
+  lineId: v.pipe(v.string(), v.maxLength(60)),
+  document: jobSchema,
+  dueOn: v.optional(v.pipe(v.string(), v.isoDate())),
+})
+
+const reportQuery = v.object({ unit: v.optional(v.picklist(['mm', 'mil']), 'mm'), round: v.optional(v.string()) })
+
+export const jobRoutes = ({ db }: Store) =>
+  new Hono()
+    .get('/', valid('query', listQuery), async (c) => c.json(await listJobs(db, c.req.valid('query'))))
+    .get('/overview', async (c) => c.json(await overview(db)))
+    .post('/', valid('json', newJob), async (c) => {
+      const { lineId, document, dueOn } = c.req.valid('json')
+      if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
+      const state = dueOn ? { state: 'due' as const, dueOn } : {}
+      return c.json(await insertJob(db, { id: crypto.randomUUID(), lineId, document, at: now(), ...state }), 201)
+    })
+    .get('/:id', valid('param', idParam), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      return job ? c.json(job, 200) : c.json(refusal('id', 'There is no such job.'), 404)
+    })
+    .put(
+      '/:id',
+      valid('param', idParam),
+      valid('json', v.strictObject({ version: v.pipe(v.number(), v.integer()), document: jobSchema })),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const { version, document } = c.req.valid('json')
+        const updated = await updateJob(db, id, version, document, now())
+        if (updated) return c.json(updated, 200)
+        const current = await findJob(db, id)
+        if (!current) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (current.state === 'signed')
+          return c.json(refusal('', 'This job is signed; nothing in it can be changed.'), 403)
+        return c.json({ ...refusal('version', 'Somebody else changed this job meanwhile.'), current }, 409)
+      },
+    )
+    .get('/:id/report.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      const { unit, round } = c.req.valid('query')
+      const pdf = await reportPdf(job, unit, round)
+      const name = `${job.lineName} job ${job.number}`.replace(/[^\w ]+/g, '').replace(/ +/g, '-')
+      return c.body(new Uint8Array(pdf), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `inline; filename="${name}.pdf"`,
+      })
+    })

@@ -1,0 +1,108 @@
+import { Moon, Sun, SunMoon } from 'lucide-react'
+import { type ReactNode, useEffect, useState } from 'react'
+import { Link, Outlet, ScrollRestoration } from 'react-router'
+import styled from 'styled-components'
+import { Button, Choices } from '../parts/controls'
+import { Shortcuts } from './Shortcuts'
+import { changeSettings, type Settings, useSettings } from './settings'
+import { narrow } from './style'
+
+const Skip = styled.a`
+  position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 9; background: var(--card); padding: 8px; }
+`
+
+/** What stands round every screen. */
+export function Shell() {
+  const [help, setHelp] = useState(false)
+  useEffect(() => {
+    const open = (event: KeyboardEvent) => {
+      if (event.key === '?' && !typing(event)) setHelp(true)
+    }
+    window.addEventListener('keydown', open)
+    return () => window.removeEventListener('keydown', open)
+  }, [])
+  return (
+    <>
+      <Skip href="#bench">To the work</Skip>
+      <Outlet />
+      <Shortcuts isOpen={help} onOpenChange={setHelp} />
+      <ScrollRestoration />
+    </>
+  )
+}
+
+/** Whether a key belongs to a field that is being typed in. */
+export const typing = (event: KeyboardEvent): boolean =>
+  event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
+
+const Bar = styled.header`
+  display: flex; align-items: center; gap: 12px; min-height: 52px; padding: 3px 20px; border-bottom: 1px solid var(--rule);
+  ${narrow} { flex-wrap: wrap; padding: 3px 12px; gap: 4px 8px; }
+`
+const Crumbs = styled.nav`
+  display: flex; align-items: center; gap: 10px; flex: 1; min-width: 0;
+  a { text-decoration: none; color: var(--muted); white-space: nowrap; padding: 10px 0; } a:hover { color: var(--ink); text-decoration: underline; }
+  a:first-child { display: inline-flex; align-items: center; gap: 12px; }
+  b { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } i { color: var(--rule); }
+`
+const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap;`
+
+const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: ReactNode; label: string }> = {
+  system: { next: 'light', icon: <SunMoon size={18} />, label: 'Light or dark: as the system. Change to light' },
+  light: { next: 'dark', icon: <Sun size={18} />, label: 'Light. Change to dark' },
+  dark: { next: 'system', icon: <Moon size={18} />, label: 'Dark. Change to the system’s' },
+}
+
+/** The line at the top: where one is, the units, and whatever else the screen puts there. */
+export function Header({
+  crumbs,
+  children,
+}: {
+  crumbs: readonly { to?: string; text: string }[]
+  children?: ReactNode
+}) {
+  const { unit, scheme } = useSettings()
+  const { next, icon, label } = schemes[scheme]
+  return (
+    <Bar>
+      <Crumbs aria-label="Where you are">
+        <Link to="/">
+          <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">
+            <path d="M4 20V3h11l-4 4 4 4H4" fill="none" stroke="var(--kelp)" strokeWidth="2.4" strokeLinejoin="round" />
+            <circle cx="4" cy="19.5" r="2.2" fill="var(--kelp)" />
+          </svg>
+          Floor
+        </Link>
+        {crumbs.map(({ to, text }) => [
+          <i key={`${text}/`} aria-hidden="true">
+            /
+          </i>,
+          to ? (
+            <Link key={text} to={to}>
+              {text}
+            </Link>
+          ) : (
+            <b key={text} aria-current="page">
+              {text}
+            </b>
+          ),
+        ])}
+      </Crumbs>
+      <Tools>
+        <Choices
+          label="Units shown"
+          value={unit}
+          options={[
+            { value: 'mm', text: 'mm' },
+            { value: 'mil', text: 'mil' },
+          ]}
+          onChange={(value) => changeSettings({ unit: value })}
+        />
+        {children}
+        <Button look="quiet" aria-label={label} onPress={() => changeSettings({ scheme: next })}>
+          {icon}
+        </Button>
+      </Tools>
+    </Bar>
+  )
+}

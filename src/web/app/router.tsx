@@ -1,0 +1,33 @@
+import { createBrowserRouter, Navigate } from 'react-router'
+import { Failed, NotHere, Waiting } from './Plain'
+import { Shell } from './Shell'
+
+const job = () => import('../screens/job/JobScreen')
+
+/** One lazy chunk a screen. */
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Failed />,
+    hydrateFallbackElement: <Waiting />,
+    children: [
+      { path: '/', lazy: async () => ({ Component: (await import('../screens/floor/FloorScreen')).FloorScreen }) },
+      { path: '/new', lazy: async () => ({ Component: (await import('../screens/floor/NewJobScreen')).NewJobScreen }) },
+      {
+        path: '/lines/:id',
+        lazy: async () => ({ Component: (await import('../screens/line/LineScreen')).LineScreen }),
+      },
+      {
+        path: '/jobs/:id',
+        lazy: async () => ({ Component: (await job()).JobScreen }),
+        children: [
+          { index: true, element: <Navigate to="read" replace /> },
+          { path: 'line', lazy: async () => ({ Component: (await import('../screens/job/JobLine')).JobLine }) },
+          { path: 'read', lazy: async () => ({ Component: (await import('../screens/job/ReadStep')).ReadStep }) },
+          { path: 'move', lazy: async () => ({ Component: (await import('../screens/job/MoveStep')).MoveStep }) },
+        ],
+      },
+      { path: '*', element: <NotHere /> },
+    ],
+  },
+])

@@ -1,0 +1,40 @@
+import { useSyncExternalStore } from 'react'
+
+/** What this person, on this device, prefers. Kept in the browser. */
+export interface Settings {
+  unit: 'mm' | 'mil'
+  scheme: 'system' | 'light' | 'dark'
+  /** Drawn as seen from the far side. */
+  flipped: boolean
+  /** Initials put on new rounds. */
+  initials: string
+}
+
+const key = 'vane-peg:settings'
+const usual: Settings = { unit: 'mm', scheme: 'system', flipped: false, initials: '' }
+
+function read(): Settings {
+  try {
+    return { ...usual, ...JSON.parse(localStorage.getItem(key) ?? '{}') }
+  } catch {
+    return usual
+  }
+}
+
+let current = read()
+const listeners = new Set<() => void>()
+
+export function changeSettings(change: Partial<Settings>): void {
+  current = { ...current, ...change }
+  localStorage.setItem(key, JSON.stringify(current))
+  for (const listener of listeners) listener()
+}
+
+export const settings = (): Settings => current
+
+export function useSettings(): Settings {
+  return useSyncExternalStore((listener) => {
+    listeners.add(listener)
+    return () => listeners.delete(listener)
+  }, settings)
+}

@@ -1,0 +1,104 @@
+import { format } from 'date-fns'
+import { Redo2, Undo2 } from 'lucide-react'
+import { useEffect } from 'react'
+import styled from 'styled-components'
+import { Button } from '../parts/controls'
+import { Peg } from '../parts/Peg'
+import type { Json } from './merge'
+import type { Notebook, Status } from './notebook'
+import { useNotebook } from './useNotebook'
+
+const Line = styled.span`display: inline-flex; align-items: center; gap: 8px; min-width: 108px; white-space: nowrap;`
+
+const told = (status: Status): string => {
+  switch (status.kind) {
+    case 'saved':
+      return status.at ? `Saved ${format(status.at, 'HH:mm')}` : 'Saved'
+    case 'saving':
+      return 'Saving'
+    case 'unreached':
+      return 'Kept here; server not reached'
+    case 'refused':
+      return 'Not saved'
+    case 'clash':
+      return 'Two answers'
+  }
+}
+
+/** Whether everything is stored, with undo and redo. */
+export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
+  const page = useNotebook(notebook)
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return
+      const letter = event.key.toLowerCase()
+      if (letter === 'z' && !event.shiftKey) notebook.undo()
+      else if (letter === 'y' || (letter === 'z' && event.shiftKey)) notebook.redo()
+      else return
+      event.preventDefault()
+      // the field shows what is typed while it has the focus: let it show what was taken back
+      if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur()
+    }
+    window.addEventListener('keydown', key)
+    return () => window.removeEventListener('keydown', key)
+  }, [notebook])
+  const { status } = page
+  const peg = status.kind === 'saved' ? 'within' : status.kind === 'saving' ? 'unsure' : 'outside'
+  return (
+    <>
+      <Button look="quiet" aria-label="Take back" isDisabled={!page.canUndo} onPress={() => notebook.undo()}>
+        <Undo2 size={18} />
+      </Button>
+      <Button look="quiet" aria-label="Bring back" isDisabled={!page.canRedo} onPress={() => notebook.redo()}>
+        <Redo2 size={18} />
+      </Button>
+      <Line role="status">
+        <Peg peg={peg} size={12} label="" />
+        {told(status)}
+      </Line>
+    </>
+  )
+}
+
+const Panel = styled.section`
+  margin: 12px 20px; padding: 16px; border: 2px solid var(--outside); border-radius: 4px; background: var(--card); display: grid; gap: 12px;
+  > div { display: flex; flex-wrap: wrap; align-items: center; gap: 12px; }
+`
+
+/** What two tablets disagree about, and a refusal of the server; nothing is lost until a person has chosen. */
+export function Clashes<T>({
+  notebook,
+  describe,
+}: {
+  notebook: Notebook<T>
+  describe: (path: readonly string[]) => string
+}) {
+  const page = useNotebook(notebook)
+  if (page.status.kind === 'refused')
+    return (
+      <Panel role="alert">
+        <b>The server did not take the last change. It is kept on this device.</b>
+        <span>{page.status.message}</span>
+      </Panel>
+    )
+  if (page.clashes.length === 0) return null
+  return (
+    <Panel role="alert" aria-label="Changed in two places">
+      <b>Changed here and on another tablet. Which one holds?</b>
+      {page.clashes.map((clash) => (
+        <div key={clash.path.join('/')}>
+          <span>{describe(clash.path)}</span>
+          <Button onPress={() => notebook.settle(clash, 'mine')}>Here: {shown(clash.mine)}</Button>
+          <Button onPress={() => notebook.settle(clash, 'theirs')}>There: {shown(clash.theirs)}</Button>
+        </div>
+      ))}
+    </Panel>
+  )
+}
+
+function shown(value: Json | undefined): string {
+  if (value === undefined || value === null) return 'nothing'
+  if (typeof value === 'object' && 'text' in value) return String(value.text) || 'nothing'
+  if (typeof value === 'object' && 'value' in value) return shown(value.value)
+  return typeof value === 'object' ? 'this version' : String(value) || 'nothing'
+}

@@ -1,0 +1,56 @@
+import type { Peg as PegState } from '../../core/advice/findings'
+
+const words: Record<PegState, string> = {
+  within: 'within',
+  unsure: 'can’t tell yet',
+  outside: 'outside, needs attention',
+  nothing: 'nothing yet',
+}
+
+/** The shapes of a peg in a drawing: round fits, square does not. */
+export function PegShape({ x, y, size, peg }: { x: number; y: number; size: number; peg: PegState }) {
+  const stroke = size / 3.2
+  if (peg === 'nothing') return <circle cx={x} cy={y} r={size / 2.6} fill="var(--muted)" />
+  if (peg === 'within') return <circle cx={x} cy={y} r={size} fill="var(--within)" />
+  if (peg === 'outside') {
+    const side = size - stroke / 2
+    return (
+      <rect
+        x={x - side}
+        y={y - side}
+        width={2 * side}
+        height={2 * side}
+        fill="var(--card)"
+        stroke="var(--outside)"
+        strokeWidth={stroke}
+      />
+    )
+  }
+  const r = size - stroke / 2
+  return (
+    <g>
+      <circle cx={x} cy={y} r={r} fill="var(--card)" stroke="var(--unsure)" strokeWidth={stroke} />
+      <path d={`M${x} ${y - r}A${r} ${r} 0 0 0 ${x} ${y + r}Z`} fill="var(--unsure)" />
+    </g>
+  )
+}
+
+/** A peg beside words. `label` replaces the state's own word for screen readers; empty hides it. */
+export function Peg({ peg, size = 16, label }: { peg: PegState; size?: number; label?: string }) {
+  const text = label ?? words[peg]
+  return (
+    <svg
+      width={size}
+      height={size}
+      viewBox="-9 -9 18 18"
+      style={{ flex: 'none' }}
+      role={text ? 'img' : undefined}
+      aria-hidden={text ? undefined : true}
+    >
+      {text ? <title>{text}</title> : null}
+      <PegShape x={0} y={0} size={8} peg={peg} />
+    </svg>
+  )
+}
+
+export const pegWord = (peg: PegState): string => words[peg]

@@ -1,0 +1,276 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query'
+import { format, formatDistanceToNowStrict, isPast } from 'date-fns'
+import { Plus, Search } from 'lucide-react'
+import { useEffect, useRef } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import styled from 'styled-components'
+import { miniSight } from '../../../drawing/mini'
+import { sayNext } from '../../../words/findings'
+import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
+import { Header, typing } from '../../app/Shell'
+import { mono, narrow } from '../../app/style'
+import { ButtonLink } from '../../parts/ButtonLink'
+import { Button, Choices, Input, Muted, Select } from '../../parts/controls'
+import { Peg, pegWord } from '../../parts/Peg'
+
+const Page = styled.main`max-width: 1240px; margin: 0 auto; padding: 24px 20px 60px;`
+const Top = styled.div`
+  display: flex; flex-wrap: wrap; gap: 12px; align-items: center; margin-bottom: 20px;
+  h1 { font-size: 26px; margin-right: auto; }
+`
+const Find = styled.label`position: relative; flex: 1; min-width: 200px; max-width: 340px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; }`
+const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--ink);`
+const Row = styled.li`
+  border-bottom: 1px solid var(--rule);
+  > a {
+    display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 150px minmax(200px, 1.4fr) 130px; gap: 20px; align-items: center;
+    padding: 12px 8px; text-decoration: none; min-height: 88px;
+    ${narrow} { grid-template-columns: 84px minmax(0, 1fr) auto; gap: 4px 14px; }
+  }
+  > a:hover { background: var(--card); }
+  h2 { font-size: 17px; } small { color: var(--muted); font-size: 13.5px; }
+`
+const Next = styled.span`font-weight: 600; ${narrow} { grid-column: 2 / -1; }`
+const When = styled.span`text-align: right; font-size: 14px; color: var(--muted); b { ${mono} color: var(--ink); font-weight: 500; }`
+const Pegs = styled.span`display: flex; gap: 14px; span { display: inline-grid; justify-items: center; gap: 2px; font-size: 12px; color: var(--muted); } ${narrow} { display: none; }`
+const Empty = styled.div`padding: 48px 8px; display: grid; gap: 16px; justify-items: start; font-size: 18px;`
+
+const states: readonly { value: JobState | 'all'; text: string }[] = [
+  { value: 'all', text: 'All' },
+  { value: 'in-hand', text: 'In hand' },
+  { value: 'due', text: 'Due' },
+  { value: 'signed', text: 'Signed' },
+]
+
+/** Home: what is in hand, due and signed. Search and filters live in the address. */
+export function FloorScreen() {
+  const [params, setParams] = useSearchParams()
+  const navigate = useNavigate()
+  const searchBox = useRef<HTMLInputElement>(null)
+  const state = states.find((one) => one.value === params.get('state'))?.value ?? 'all'
+  const search = params.get('search') ?? ''
+  const area = params.get('area') ?? ''
+  const page = Math.max(0, Number(params.get('page') ?? 0) || 0)
+  const query = {
+    ...(search ? { search } : {}),
+    ...(state === 'all' ? {} : { state }),
+    ...(area ? { area } : {}),
+    page: String(page),
+  }
+  const jobs = useQuery({
+    queryKey: ['jobs', query],
+    placeholderData: keepPreviousData,
+    queryFn: async () => {
+      const response = await api.jobs.$get({ query })
+      if (!response.ok) throw new Error(await sentenceOf(response))
+      return response.json()
+    },
+  })
+  const around = useQuery({
+    queryKey: ['jobs', 'overview'],
+    queryFn: async () => (await api.jobs.overview.$get()).json(),
+  })
+
+  const change = (key: string, value: string) =>
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old)
+        if (value) next.set(key, value)
+        else next.delete(key)
+        if (key !== 'page') next.delete('page')
+        return next
+      },
+      { replace: key === 'search' },
+    )
+
+  useEffect(() => {
+    const key = (event: KeyboardEvent) => {
+      if (typing(event) || event.ctrlKey || event.metaKey || event.altKey) return
+      if (event.key === 'n') navigate('/new')
+      else if (event.key === '/') searchBox.current?.focus()
+      else return
+      event.preventDefault()
+    }
+    window.addEventListener('keydown', key)
+    return () => window.removeEventListener('keydown', key)
+  }, [navigate])
+
+  const { data } = jobs
+  const anyJobs = Object.values(around.data?.states ?? {}).some((n) => (n ?? 0) > 0)
+  return (
+    <>
+      <Header crumbs={[]} />
+      <Page id="bench">
+        <Top>
+          <h1>Floor</h1>
+          <Find>
+            <Search size={18} aria-hidden="true" />
+            <Input
+              ref={searchBox}
+              type="search"
+              aria-label="Search lines and jobs"
+              placeholder="Line, area or job number"
+              value={search}
+              onChange={(event) => change('search', event.target.value)}
+            />
+          </Find>
+          {(around.data?.areas.length ?? 0) > 1 ? (
+            <div>
+              <Select
+                aria-label="Area"
+                value={area}
+                options={[
+                  { value: '', text: 'All areas' },
+                  ...(around.data?.areas ?? []).map((a) => ({ value: a, text: a })),
+                ]}
+                onPick={(value) => change('area', value)}
+              />
+            </div>
+          ) : null}
+          <Choices
+            label="Which jobs"
+            value={state}
+            options={states.map(({ value, text }) => {
+              const count = value === 'all' ? undefined : around.data?.states[value]
+              return { value, text: count ? `${text} ${count}` : text }
+            })}
+            onChange={(value) => change('state', value === 'all' ? '' : value)}
+          />
+          <ButtonLink to="/new" $look="act">
+            <Plus size={18} aria-hidden="true" /> New job
+          </ButtonLink>
+        </Top>
+        {jobs.error ? <p role="alert">{jobs.error.message}</p> : null}
+        {data && data.rows.length > 0 ? (
+          <>
+            <List aria-label="Jobs">
+              {data.rows.map((row) => (
+                <JobLine key={row.id} row={row} />
+              ))}
+            </List>
+            {data.pages > 1 ? (
+              <Top style={{ marginTop: 16 }}>
+                <Button isDisabled={page === 0} onPress={() => change('page', String(page - 1))}>
+                  Newer
+                </Button>
+                <Muted>
+                  Page {page + 1} of {data.pages}, {data.total} jobs
+                </Muted>
+                <Button isDisabled={page + 1 >= data.pages} onPress={() => change('page', String(page + 1))}>
+                  Older
+                </Button>
+              </Top>
+            ) : null}
+          </>
+        ) : data ? (
+          <Empty>
+            {anyJobs ? (
+              <>
+                <p>No job fits this search.</p>
+                <Button onPress={() => setParams({})}>Show all jobs</Button>
+              </>
+            ) : (
+              <>
+                <p>
+                  Nothing here yet. A job is one visit to one coupled train: draw the pair, read the dials, move the
+                  feet.
+                </p>
+                <ButtonLink to="/new" $look="act">
+                  Begin the first job
+                </ButtonLink>
+              </>
+            )}
+          </Empty>
+        ) : null}
+      </Page>
+    </>
+  )
+}
+
+const stateWord: Record<JobState, string> = { due: 'due', 'in-hand': 'in hand', signed: 'signed' }
+
+function JobLine({ row }: { row: JobRow }) {
+  const { summary } = row
+  const overdue = row.dueOn && isPast(new Date(`${row.dueOn}T23:59:59`))
+  return (
+    <Row>
+      <Link to={`/jobs/${row.id}`}>
+        <Mini row={row} />
+        <span>
+          <h2>{row.lineName}</h2>
+          <small>{[row.area, `job ${row.number}`, row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
+        </span>
+        <Pegs>
+          {(['read', 'move'] as const).map((step) => (
+            <span key={step}>
+              <Peg peg={summary.pegs[step]} label={`${step}: ${pegWord(summary.pegs[step])}`} />
+              {step === 'read' ? 'Read' : 'Move'}
+            </span>
+          ))}
+        </Pegs>
+        <Next>{row.state === 'signed' ? `Signed by ${row.signedBy ?? ''}` : sayNext(summary)}</Next>
+        <When>
+          {row.state === 'due' && row.dueOn ? (
+            <>
+              {overdue ? 'overdue since ' : 'due '}
+              {format(new Date(row.dueOn), 'd MMM')}
+            </>
+          ) : (
+            <>
+              {stateWord[row.state]}
+              <br />
+              {formatDistanceToNowStrict(new Date(row.updatedAt), { addSuffix: true })}
+            </>
+          )}
+          {summary.minutes > 0 ? (
+            <>
+              <br />
+              <b>{summary.minutes}</b> min
+            </>
+          ) : null}
+        </When>
+      </Link>
+    </Row>
+  )
+}
+
+function Mini({ row }: { row: JobRow }) {
+  const mini = miniSight(row.summary, 112, 60)
+  return (
+    <svg width="112" height="60" viewBox="0 0 112 60" aria-hidden="true" style={{ maxWidth: '100%' }}>
+      {[mini.elevation, mini.plan].map((band, i) => (
+        <g key={i === 0 ? 'elevation' : 'plan'}>
+          <line
+            x1={4}
+            x2={108}
+            y1={i === 0 ? 16 : 44}
+            y2={i === 0 ? 16 : 44}
+            stroke="var(--muted)"
+            strokeDasharray="1.5 4"
+          />
+          {band.map(({ points, known }) => (
+            <polyline
+              key={points.join()}
+              points={points.join(' ')}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={known ? 2.5 : 1}
+              strokeDasharray={known ? undefined : '4 3'}
+            />
+          ))}
+          {mini.couplings.map((x) => (
+            <line
+              key={x}
+              x1={x}
+              x2={x}
+              y1={(i === 0 ? 16 : 44) - 6}
+              y2={(i === 0 ? 16 : 44) + 6}
+              stroke="var(--kelp)"
+              strokeWidth={1.5}
+            />
+          ))}
+        </g>
+      ))}
+    </svg>
+  )
+}

@@ -1,0 +1,154 @@
+import { useMutation, useQuery } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import styled from 'styled-components'
+import { kindNames, makeJob, makeLine } from '../../../core/job/make'
+import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
+import { api, sentenceOf } from '../../api/client'
+import { Header } from '../../app/Shell'
+import { changeSettings, useSettings } from '../../app/settings'
+import { ButtonLink } from '../../parts/ButtonLink'
+import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
+
+const Page = styled.main`max-width: 900px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 20px; h1 { font-size: 26px; } h2 { font-size: 17px; margin-bottom: 12px; }`
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: end;`
+const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--rule); } li > span { flex: 1; min-width: 180px; }`
+
+const occasions = ['New set', 'After overhaul', 'Vibration rising', 'Periodic check']
+
+/** A job begins with a line: one that is known, or a pair drawn now. */
+export function NewJobScreen() {
+  const [params] = useSearchParams()
+  const wanted = params.get('line')
+  const { unit, initials } = useSettings()
+  const navigate = useNavigate()
+  const [title, setTitle] = useState(occasions[1] ?? '')
+  const [name, setName] = useState('')
+  const [left, setLeft] = useState<MachineKind>('pump')
+  const [right, setRight] = useState<MachineKind>('motor')
+  const lines = useQuery({ queryKey: ['lines'], queryFn: async () => (await api.lines.$get()).json() })
+
+  const begin = useMutation({
+    mutationFn: async (from: { id: string; line: Line } | 'drawn') => {
+      let lineId: string
+      let line: Line
+      if (from === 'drawn') {
+        line = makeLine(name.trim() || `${kindNames[left]} and ${kindNames[right].toLowerCase()}`, left, right, unit)
+        const made = await api.lines.$post({ json: { document: line } })
+        if (!made.ok) throw new Error(await sentenceOf(made))
+        lineId = (await made.json()).id
+      } else {
+        lineId = from.id
+        line = from.line
+      }
+      const document = makeJob(line, title, new Date().toISOString(), unit)
+      const job = await api.jobs.$post({
+        json: {
+          lineId,
+          document: {
+            ...document,
+            doneBy: initials,
+            rounds: document.rounds.map((round) => ({ ...round, by: initials })),
+          },
+        },
+      })
+      if (!job.ok) throw new Error(await sentenceOf(job))
+      const { id } = await job.json()
+      return from === 'drawn' ? `/jobs/${id}/line` : `/jobs/${id}/read`
+    },
+    onSuccess: (path) => navigate(path),
+  })
+
+  const known = (lines.data ?? []).filter((line) => !wanted || line.id === wanted)
+  return (
+    <>
+      <Header crumbs={[{ text: 'New job' }]} />
+      <Page id="bench">
+        <h1>New job</h1>
+        <Grid>
+          <Field label="Occasion">
+            <Select value={title} options={occasions.map((text) => ({ value: text, text }))} onPick={setTitle} />
+          </Field>
+          <Field label="Your initials">
+            <Input
+              value={initials}
+              maxLength={12}
+              onChange={(event) => changeSettings({ initials: event.target.value })}
+            />
+          </Field>
+        </Grid>
+        {begin.error ? <Fault role="alert">{begin.error.message}</Fault> : null}
+        {known.length > 0 ? (
+          <Card aria-label="A line that is known">
+            <h2>On a line that is known</h2>
+            <Lines>
+              {known.map((line) => (
+                <li key={line.id}>
+                  <span>
+                    <b>{line.name}</b> <Muted>{line.area}</Muted>
+                  </span>
+                  <ButtonLink to={`/lines/${line.id}`}>Its sheet</ButtonLink>
+                  <Button
+                    look="act"
+                    isDisabled={begin.isPending}
+                    onPress={() => begin.mutate({ id: line.id, line: line.document })}
+                  >
+                    Begin on {line.name}
+                  </Button>
+                </li>
+              ))}
+            </Lines>
+          </Card>
+        ) : null}
+        {wanted ? null : (
+          <Card
+            as="form"
+            aria-label="A pair drawn now"
+            onSubmit={(event) => {
+              event.preventDefault()
+              begin.mutate('drawn')
+            }}
+          >
+            <h2>Or draw a pair now, as you see it from where you stand</h2>
+            <Grid>
+              <Field label="Name of the line">
+                <Input
+                  value={name}
+                  maxLength={80}
+                  placeholder="Rinse pump 4"
+                  onChange={(event) => setName(event.target.value)}
+                />
+              </Field>
+              <Field label="On the left">
+                <Select
+                  value={left}
+                  options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+                  onPick={(kind) => setLeft(kind as MachineKind)}
+                />
+              </Field>
+              <Field label="On the right">
+                <Select
+                  value={right}
+                  options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+                  onPick={(kind) => setRight(kind as MachineKind)}
+                />
+              </Field>
+              <Choices
+                label="Units"
+                value={unit}
+                options={[
+                  { value: 'mm', text: 'mm' },
+                  { value: 'mil', text: 'inch and mil' },
+                ]}
+                onChange={(value) => changeSettings({ unit: value })}
+              />
+              <Button look="act" type="submit" isDisabled={begin.isPending}>
+                Draw it and begin
+              </Button>
+            </Grid>
+          </Card>
+        )}
+      </Page>
+    </>
+  )
+}

@@ -1,0 +1,18 @@
+import styled from 'styled-components'
+import { narrow } from '../../app/style'
+
+/** The step's own work beside what it means. */
+export const BenchAndSay = styled.div`
+  display: grid; grid-template-columns: minmax(0, 1fr) 420px;
+  @media (max-width: 1180px) { grid-template-columns: minmax(0, 1fr) 340px; }
+  ${narrow} { grid-template-columns: minmax(0, 1fr); }
+  min-height: calc(100vh - 52px - 265px);
+`
+export const Bench = styled.main`
+  padding: 16px 20px 40px; min-width: 0;
+  h1 { font-size: 20px; display: inline; margin-right: 12px; }
+`
+export const BenchHead = styled.div`
+  display: flex; flex-wrap: wrap; align-items: center; gap: 8px 12px; margin-bottom: 8px;
+  > :last-child:not(:first-child) { margin-left: auto; }
+`

@@ -1,0 +1,169 @@
+import { FlipHorizontal2, Printer } from 'lucide-react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
+import styled from 'styled-components'
+import { readPeg, worst } from '../../../core/advice/summary'
+import { makeRound, repeatRound } from '../../../core/job/make'
+import type { Job, Round } from '../../../core/job/schema'
+import { solveRound } from '../../../core/job/solve'
+import { sightScene } from '../../../drawing/sight'
+import type { Terms } from '../../../words/terms'
+import type { StoredJob } from '../../api/client'
+import { Waiting } from '../../app/Plain'
+import { Header, typing } from '../../app/Shell'
+import { changeSettings, useSettings } from '../../app/settings'
+import { narrow } from '../../app/style'
+import { describePath } from '../../notebook/describe'
+import type { Notebook } from '../../notebook/notebook'
+import { Clashes, Saved } from '../../notebook/Saved'
+import { jobShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { Button, ButtonAnchor } from '../../parts/controls'
+import { useWidth } from '../../parts/useWidth'
+import { Sight } from '../../sight/Sight'
+import type { JobFrame } from './context'
+import { PegRail, steps } from './PegRail'
+
+const Frame = styled.div`
+  display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
+  ${narrow} { grid-template-columns: minmax(0, 1fr); }
+`
+const SightBox = styled.div`border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;`
+const Notice = styled.p`padding: 10px 20px; background: var(--card); border-bottom: 1px solid var(--rule); font-weight: 600;`
+
+/** The frame of a job: header, peg rail, Sight; the step's work stands below. */
+export function JobScreen() {
+  const { id = '' } = useParams()
+  const { data, error, notebook } = useShelf(jobShelf, id)
+  if (error) throw error
+  if (!data || !notebook) return <Waiting />
+  return <OpenJob key={id} stored={data} notebook={notebook} />
+}
+
+function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<Job> }) {
+  const { document } = useNotebook(notebook)
+  const settings = useSettings()
+  const [chosen, choose] = useState<string>()
+  const [params, setParams] = useSearchParams()
+  const { pathname } = useLocation()
+  const navigate = useNavigate()
+  const [sightRef, width] = useWidth()
+  const frozen = stored.state === 'signed'
+
+  const round =
+    document.rounds.find((r) => r.id === params.get('round')) ?? document.rounds.at(-1) ?? emptyRound(document)
+  const solved = useMemo(() => solveRound(document, round), [document, round])
+  const first = document.rounds[0]
+  const ghost = useMemo(
+    () => (first && first.id !== round.id ? solveRound(document, first) : undefined),
+    [document, first, round.id],
+  )
+  const terms: Terms = useMemo(
+    () => ({ line: document.line, unit: settings.unit, resolution: solved.resolution }),
+    [document.line, settings.unit, solved.resolution],
+  )
+  const scene = useMemo(
+    () =>
+      width > 0
+        ? sightScene(solved, terms, { width, height: width < 600 ? 300 : 264, flipped: settings.flipped, ghost })
+        : undefined,
+    [solved, terms, width, settings.flipped, ghost],
+  )
+
+  const edit = useCallback(
+    (change: (job: Job) => Job, mark?: string) => {
+      if (!frozen) notebook.edit(change, mark)
+    },
+    [notebook, frozen],
+  )
+  const editRound = useCallback(
+    (change: (round: Round) => Round, mark?: string) =>
+      edit(
+        (job) => ({ ...job, rounds: job.rounds.map((r) => (r.id === round.id ? change(r) : r)) }),
+        mark && `${round.id}:${mark}`,
+      ),
+    [edit, round.id],
+  )
+  const beginRound = useCallback(() => {
+    const id = `r${document.rounds.length + 1}`
+    edit((job) => ({
+      ...job,
+      rounds: [...job.rounds, repeatRound(round, job.rounds.length + 1, new Date().toISOString())],
+    }))
+    setParams({})
+    navigate(`/jobs/${stored.id}/read?round=${id}`)
+  }, [document.rounds.length, edit, navigate, round, setParams, stored.id])
+
+  useEffect(() => {
+    const go = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return
+      const step = steps.find((one) => one.key === event.key)
+      if (step && !typing(event)) navigate(`/jobs/${stored.id}/${step.path}`)
+    }
+    window.addEventListener('keydown', go)
+    return () => window.removeEventListener('keydown', go)
+  }, [navigate, stored.id])
+
+  const frame: JobFrame = {
+    id: stored.id,
+    document,
+    round,
+    solved,
+    terms,
+    settings,
+    frozen,
+    chosen,
+    choose,
+    edit,
+    editRound,
+    beginRound,
+  }
+  const pegs = { read: readPeg(solved), move: worst(solved) }
+  return (
+    <>
+      <Header
+        crumbs={[
+          { to: `/jobs/${stored.id}/line`, text: document.line.name || 'Line' },
+          { text: `Job ${stored.number}${document.title ? `, ${document.title.toLowerCase()}` : ''}` },
+        ]}
+      >
+        <Button
+          look="quiet"
+          aria-pressed={settings.flipped}
+          onPress={() => changeSettings({ flipped: !settings.flipped })}
+        >
+          <FlipHorizontal2 size={18} aria-hidden="true" />
+          Flip
+        </Button>
+        <ButtonAnchor
+          $look="quiet"
+          href={`/api/jobs/${stored.id}/report.pdf?unit=${settings.unit}&round=${round.id}`}
+          target="_blank"
+          rel="noreferrer"
+          onClick={() => void notebook.flush()}
+        >
+          <Printer size={18} aria-hidden="true" />
+          PDF
+        </ButtonAnchor>
+        <Saved notebook={notebook} />
+      </Header>
+      {frozen ? <Notice>Signed by {stored.signedBy}. Nothing in this job can be changed.</Notice> : null}
+      <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
+      <Frame>
+        <PegRail id={stored.id} pegs={pegs} at={pathname} />
+        <div>
+          {pathname.endsWith('/line') ? null : (
+            <SightBox ref={sightRef}>
+              {scene ? (
+                <Sight scene={scene} label="The line, drawn in both planes" chosen={chosen} onChoose={choose} />
+              ) : null}
+            </SightBox>
+          )}
+          <Outlet context={frame} />
+        </div>
+      </Frame>
+    </>
+  )
+}
+
+/** A job always has a round; this one only stands in for a document that lost its own. */
+const emptyRound = (job: Job): Round => makeRound(job.line, 1, new Date(0).toISOString(), 'mm')

@@ -1,0 +1,363 @@
+import { type ReactNode, useMemo } from 'react'
+import styled from 'styled-components'
+import { doubtDimensions } from '../../../core/job/doubts'
+import { kindNames, lengthUnitFor, withMachine, withoutLastMachine } from '../../../core/job/make'
+import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
+import { placeStations } from '../../../core/job/stations'
+import { chainDrawing } from '../../../drawing/chain'
+import { say } from '../../../words/findings'
+import { capital, dimension, footName, type Terms, unitName } from '../../../words/terms'
+import { mono } from '../../app/style'
+import { Button, Card, Choices, Field, Input, Muted, Select } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
+import { QuantityField, QuantityInput } from '../../parts/Quantity'
+import { useWidth } from '../../parts/useWidth'
+import { drawn } from '../../sight/Sight'
+import { Tolerance } from './Tolerance'
+
+type Change = (change: (line: Line) => Line, mark?: string) => void
+
+const Sheet = styled.main`padding: 20px; display: grid; gap: 20px; h1 { font-size: 22px; } h2 { font-size: 16px; margin-bottom: 10px; }`
+const Paper = styled.div`background: var(--card); border: 1px solid var(--rule); border-radius: 4px; overflow-x: auto;`
+const Drawing = styled.div`position: relative; min-width: 560px; svg { display: block; } text { font-size: 14px; fill: var(--ink); }`
+const At = styled.div<{ $x: number; $y: number }>`
+  position: absolute; left: ${({ $x }) => $x}px; top: ${({ $y }) => $y}px; width: 100px; transform: translate(-50%, -50%);
+  input { min-height: 44px; text-align: center; padding: 0 4px; background: var(--card); font-size: 15px; } span { position: absolute; }
+`
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px;`
+const Doubt = styled.p`display: flex; gap: 10px; align-items: flex-start; svg { margin-top: 3px; } span { color: var(--muted); }`
+const Places = styled.ul`list-style: none; padding: 0; margin: 12px 0 0; display: grid; gap: 10px; li { display: grid; grid-template-columns: minmax(120px, 1fr) 1.4fr 1fr auto; gap: 10px; align-items: end; @media (max-width: 700px) { grid-template-columns: 1fr 1fr; } } b { ${mono} font-weight: 400; padding-bottom: 11px; white-space: nowrap; }`
+const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; > :last-child { margin-left: auto; }`
+
+/** A line's sheet: the train dimensioned on its own drawing, and what else is known of it. */
+export function LineEditor(props: {
+  line: Line
+  unit: 'mm' | 'mil'
+  flipped: boolean
+  frozen?: boolean
+  onChange: Change
+  onward?: ReactNode
+}) {
+  const { line, unit, onChange, frozen = false } = props
+  const length = lengthUnitFor(unit)
+  const [ref, width] = useWidth()
+  const terms: Terms = { line, unit, resolution: 0.01 }
+  const stations = useMemo(() => placeStations(line), [line])
+  const doubts = useMemo(() => doubtDimensions(line, stations), [line, stations])
+  const sheet = Math.max(560, width)
+  const drawing = useMemo(() => chainDrawing(line, sheet, 100, props.flipped), [line, sheet, props.flipped])
+  const set =
+    <K extends keyof Line>(key: K, mark?: string) =>
+    (value: Line[K]) =>
+      onChange((l) => ({ ...l, [key]: value }), mark ?? `line:${key}`)
+
+  const setStation = (id: string, change: Partial<NonNullable<Line['couplings'][number]['station']>>) =>
+    onChange(
+      (l) => ({
+        ...l,
+        couplings: l.couplings.map((c) =>
+          c.id === id && c.station ? { ...c, station: { ...c.station, ...change } } : c,
+        ),
+        machines: l.machines.map((m) => ({
+          ...m,
+          feet: m.feet.map((f) => (f.id === id ? { ...f, station: { ...f.station, ...change } } : f)),
+        })),
+      }),
+      `station:${id}`,
+    )
+  const stationOf = (id: string) =>
+    line.couplings.find((c) => c.id === id)?.station ??
+    line.machines.flatMap((m) => m.feet).find((f) => f.id === id)?.station
+  const nameOf = (id: string) => {
+    const coupling = line.couplings.find((c) => c.id === id)
+    return coupling ? `centre of ${coupling.name.toLowerCase()}` : footName(id, terms).toLowerCase()
+  }
+  const everywhere = [...line.couplings, ...line.machines.flatMap((m) => m.feet)].map(({ id }) => id)
+  const setMachine = (id: string, change: Partial<Line['machines'][number]>, mark: string) =>
+    onChange(
+      (l) => ({ ...l, machines: l.machines.map((m) => (m.id === id ? { ...m, ...change } : m)) }),
+      `${id}:${mark}`,
+    )
+  const setCoupling = (id: string, change: Partial<Line['couplings'][number]>, mark: string) =>
+    onChange(
+      (l) => ({ ...l, couplings: l.couplings.map((c) => (c.id === id ? { ...c, ...change } : c)) }),
+      `${id}:${mark}`,
+    )
+
+  return (
+    <Sheet id="bench">
+      <Top>
+        <div>
+          <h1>{line.name || 'A line without a name'}</h1>
+          <Muted>
+            Type each distance on the drawing, in {unitName[length]}, as the tape gives it. Negative goes the other way.
+          </Muted>
+        </div>
+        {props.onward}
+      </Top>
+      <Paper>
+        <Drawing ref={ref} style={{ height: drawing.height }}>
+          <svg width={sheet} height={drawing.height} aria-hidden="true">
+            {drawing.shapes.map((shape, i) => drawn(shape, i))}
+            {drawing.names.map(({ machine, x, y }) => {
+              const found = line.machines.find((m) => m.id === machine)
+              return (
+                <text key={machine} x={x} y={y} textAnchor="middle">
+                  {found?.name}
+                  {machine === line.fixed ? ', stays' : ''}
+                </text>
+              )
+            })}
+          </svg>
+          {drawing.links.map((link) => {
+            const station = stationOf(link.of)
+            return station ? (
+              <At key={link.of} $x={(link.x1 + link.x2) / 2} $y={link.y}>
+                <QuantityInput
+                  label={`${capital(nameOf(link.of))}, distance from ${nameOf(link.from)} toward the ${station.toward}, ${unitName[length]}`}
+                  quantity={station.distance}
+                  unit={length}
+                  readOnly={frozen}
+                  placeholder={unitName[length]}
+                  onChange={(distance) => setStation(link.of, { distance })}
+                  onKeyDown={(event) => {
+                    if (event.key !== 'Enter') return
+                    event.preventDefault()
+                    const inputs = [...(event.currentTarget.closest('main')?.querySelectorAll('input') ?? [])]
+                    inputs[inputs.indexOf(event.currentTarget) + 1]?.focus()
+                  }}
+                />
+              </At>
+            ) : null
+          })}
+        </Drawing>
+      </Paper>
+      <div role="status" aria-label="Doubtful dimensions">
+        {stations.faults
+          .filter((fault) => fault.kind !== 'missing')
+          .map((fault) => (
+            <Doubt key={fault.of}>
+              <Peg peg="outside" />
+              <b>{capital(nameOf(fault.of))}:</b> <span>{fault.message}</span>
+            </Doubt>
+          ))}
+        {doubts.map((doubt) => {
+          const { title, detail } = say({ kind: 'dimension-doubt', peg: 'outside', doubt }, terms)
+          return (
+            <Doubt key={`${doubt.of}${doubt.kind}`}>
+              <Peg peg="outside" />
+              <b>{title}</b> <span>{detail}</span>
+            </Doubt>
+          )
+        })}
+      </div>
+      <Card aria-label="The line">
+        <Grid>
+          <Field label="Name of the line">
+            <Input value={line.name} readOnly={frozen} onChange={(e) => set('name')(e.target.value)} />
+          </Field>
+          <Field label="Area">
+            <Input value={line.area} readOnly={frozen} onChange={(e) => set('area')(e.target.value)} />
+          </Field>
+          <Field label="The side you stand on (near)">
+            <Input
+              value={line.sides.near}
+              readOnly={frozen}
+              onChange={(e) => set('sides', 'near')({ ...line.sides, near: e.target.value })}
+            />
+          </Field>
+          <Field label="The side across the shaft (far)">
+            <Input
+              value={line.sides.far}
+              readOnly={frozen}
+              onChange={(e) => set('sides', 'far')({ ...line.sides, far: e.target.value })}
+            />
+          </Field>
+          <Field label="Speed, turns a minute">
+            <Input
+              inputMode="numeric"
+              value={line.speed}
+              readOnly={frozen}
+              onChange={(e) => set('speed')(e.target.value)}
+            />
+          </Field>
+        </Grid>
+      </Card>
+      <Card aria-label="Which machine stays">
+        <h2>Which machine stays</h2>
+        <Top>
+          <Choices
+            label="Which machine stays"
+            value={line.fixed}
+            isDisabled={frozen}
+            options={line.machines.map((m) => ({ value: m.id, text: m.name || 'unnamed' }))}
+            onChange={set('fixed')}
+          />
+          <Field label="Because">
+            <Input
+              style={{ minWidth: 280 }}
+              placeholder="It has the pipes."
+              value={line.fixedBecause}
+              readOnly={frozen}
+              onChange={(e) => set('fixedBecause')(e.target.value)}
+            />
+          </Field>
+        </Top>
+      </Card>
+      <Card aria-label="Machines and where their feet are measured from">
+        <h2>Machines, from left to right</h2>
+        {line.machines.map((machine, m) => (
+          <section key={machine.id} aria-label={machine.name} style={{ marginTop: m ? 18 : 0 }}>
+            <Grid>
+              <Field label="Name">
+                <Input
+                  value={machine.name}
+                  readOnly={frozen}
+                  onChange={(e) => setMachine(machine.id, { name: e.target.value }, 'name')}
+                />
+              </Field>
+              <Field label="Kind">
+                <Select
+                  disabled={frozen}
+                  value={machine.kind}
+                  options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+                  onPick={(kind) => {
+                    const next = kind as MachineKind
+                    const renamed = machine.name === kindNames[machine.kind] ? { name: kindNames[next] } : {}
+                    setMachine(machine.id, { kind: next, ...renamed }, 'kind')
+                  }}
+                />
+              </Field>
+            </Grid>
+            <Places>
+              {machine.feet.map((foot) => (
+                <Place
+                  key={foot.id}
+                  name={capital(foot.name)}
+                  station={foot.station}
+                  x={stations.x.get(foot.id)}
+                  unit={unit}
+                  frozen={frozen}
+                  references={everywhere.filter((id) => id !== foot.id).map((id) => ({ value: id, text: nameOf(id) }))}
+                  onChange={(change) => setStation(foot.id, change)}
+                />
+              ))}
+            </Places>
+          </section>
+        ))}
+        {frozen ? null : (
+          <Top style={{ marginTop: 16 }}>
+            {line.machines.length < 6 ? (
+              <Button onPress={() => onChange((l) => withMachine(l, 'other', unit))}>
+                Add a machine at the right end
+              </Button>
+            ) : null}
+            {line.machines.length > 2 ? (
+              <Button onPress={() => onChange(withoutLastMachine)}>Take the last machine away</Button>
+            ) : null}
+          </Top>
+        )}
+      </Card>
+      <Card aria-label="Couplings">
+        <h2>Couplings</h2>
+        {line.couplings.map((coupling) => (
+          <section key={coupling.id} aria-label={coupling.name}>
+            <Grid>
+              <Field label="Name">
+                <Input
+                  value={coupling.name}
+                  readOnly={frozen}
+                  onChange={(e) => setCoupling(coupling.id, { name: e.target.value }, 'name')}
+                />
+              </Field>
+              <Field label="Kind">
+                <Select
+                  disabled={frozen}
+                  value={coupling.kind}
+                  options={[
+                    { value: 'short', text: 'Short flexible' },
+                    { value: 'spacer', text: 'Spacer, two flex planes' },
+                    { value: 'rigid', text: 'Rigid or other' },
+                  ]}
+                  onPick={(kind) => setCoupling(coupling.id, { kind: kind as typeof coupling.kind }, 'kind')}
+                />
+              </Field>
+              <QuantityField
+                label="Diameter"
+                quantity={coupling.diameter}
+                unit={length}
+                readOnly={frozen}
+                onChange={(diameter) => setCoupling(coupling.id, { diameter }, 'diameter')}
+              />
+              {coupling.kind === 'spacer' ? (
+                <QuantityField
+                  label="Between the flex planes"
+                  quantity={coupling.span}
+                  unit={length}
+                  readOnly={frozen}
+                  onChange={(span) => setCoupling(coupling.id, { span }, 'span')}
+                />
+              ) : null}
+            </Grid>
+            {coupling.station ? (
+              <Places>
+                <Place
+                  name="Its centre"
+                  station={coupling.station}
+                  x={stations.x.get(coupling.id)}
+                  unit={unit}
+                  frozen={frozen}
+                  references={everywhere
+                    .filter((id) => id !== coupling.id)
+                    .map((id) => ({ value: id, text: nameOf(id) }))}
+                  onChange={(change) => setStation(coupling.id, change)}
+                />
+              </Places>
+            ) : null}
+          </section>
+        ))}
+      </Card>
+      <Tolerance line={line} unit={unit} frozen={frozen} onChange={set('tolerance')} />
+    </Sheet>
+  )
+}
+
+/** From what a station is measured, which way, and where that puts it. */
+function Place(props: {
+  name: string
+  station: NonNullable<Line['couplings'][number]['station']>
+  x: number | undefined
+  unit: 'mm' | 'mil'
+  frozen: boolean
+  references: readonly { value: string; text: string }[]
+  onChange: (change: Partial<NonNullable<Line['couplings'][number]['station']>>) => void
+}) {
+  const { name, station } = props
+  return (
+    <li>
+      <span style={{ paddingBottom: 11 }}>{name}</span>
+      <Field label="Measured from">
+        <Select
+          aria-label={`${name}: measured from`}
+          disabled={props.frozen}
+          value={station.from}
+          options={props.references}
+          onPick={(from) => props.onChange({ from })}
+        />
+      </Field>
+      <Field label="Toward the">
+        <Select
+          aria-label={`${name}: direction`}
+          disabled={props.frozen}
+          value={station.toward}
+          options={[
+            { value: 'left', text: 'left end' },
+            { value: 'right', text: 'right end' },
+          ]}
+          onPick={(toward) => props.onChange({ toward: toward as 'left' | 'right' })}
+        />
+      </Field>
+      <b>{props.x === undefined ? 'x not known' : `x = ${dimension(props.x, props.unit)}`}</b>
+    </li>
+  )
+}

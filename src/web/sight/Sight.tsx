@@ -1,0 +1,101 @@
+import { memo, useState } from 'react'
+import styled from 'styled-components'
+import type { Role, Scene, Shape } from '../../drawing/scene'
+import { mono } from '../app/style'
+import { PegShape } from '../parts/Peg'
+
+const look: Record<Role, React.SVGProps<SVGPolylineElement>> = {
+  shaft: { stroke: 'var(--ink)', strokeWidth: 4, strokeLinecap: 'round' },
+  'shaft-fixed': { stroke: 'var(--ink)', strokeWidth: 4, strokeLinecap: 'round' },
+  'shaft-doubtful': { stroke: 'var(--ink)', strokeWidth: 1.5, strokeDasharray: '7 4' },
+  ghost: { stroke: 'var(--muted)', strokeWidth: 1.25, strokeDasharray: '10 5', opacity: 0.8 },
+  reference: { stroke: 'var(--muted)', strokeWidth: 1, strokeDasharray: '1.5 4', strokeLinecap: 'round' },
+  fan: { fill: 'var(--ink)', opacity: 0.11 },
+  body: { stroke: 'var(--rule)', strokeWidth: 1, fill: 'var(--body)', fillOpacity: 0.75 },
+  hatch: { stroke: 'var(--muted)', strokeWidth: 1 },
+  foot: { fill: 'var(--ink)' },
+  gap: { stroke: 'var(--outside)', strokeWidth: 2 },
+  gate: { stroke: 'var(--kelp)', strokeWidth: 2, strokeLinejoin: 'round' },
+  dial: { fill: 'var(--kelp)' },
+  divider: { stroke: 'var(--rule)', strokeWidth: 1, strokeDasharray: '2 4' },
+  scale: { stroke: 'var(--ink)', strokeWidth: 1.25 },
+}
+
+const Paper = styled.svg`
+  display: block; width: 100%; height: auto; user-select: none;
+  text { fill: var(--muted); font-size: 13px; paint-order: stroke; stroke: var(--card); stroke-width: 4px; stroke-linejoin: round; }
+  .plane { font-size: 11.5px; letter-spacing: 0.06em; font-weight: 600; }
+  .number { ${mono} fill: var(--ink); font-size: 15px; font-weight: 700; }
+  .small { ${mono} font-size: 12px; }
+  .spot { cursor: pointer; outline-offset: 4px; }
+  .spot.chosen .ring { stroke: var(--kelp); }
+  .ring { fill: transparent; stroke: transparent; stroke-width: 2; }
+  .spot:focus-visible { outline: none; }
+  .spot:focus-visible .ring { stroke: var(--kelp); stroke-width: 3; }
+`
+
+/** The line in both planes. Spots can be pointed at, focused and chosen; their numbers are then told below the drawing. */
+export const Sight = memo(function Sight(props: {
+  scene: Scene
+  label: string
+  chosen?: string | undefined
+  onChoose?: (id: string) => void
+}) {
+  const { scene } = props
+  const [pointed, setPointed] = useState<string>()
+  const told = scene.spots.find((spot) => spot.id === (pointed ?? props.chosen))
+  return (
+    <Frame>
+      <Paper viewBox={`0 0 ${scene.width} ${scene.height}`} aria-label={props.label} role="group">
+        {scene.shapes.map((shape, i) => drawn(shape, i))}
+        {scene.spots.map((spot) => (
+          // biome-ignore lint/a11y/useSemanticElements: a button cannot live inside a drawing
+          <g
+            key={spot.id}
+            className={spot.id === props.chosen ? 'spot chosen' : 'spot'}
+            role="button"
+            tabIndex={0}
+            aria-label={spot.label}
+            data-spot={spot.id}
+            onPointerEnter={() => setPointed(spot.id)}
+            onPointerLeave={() => setPointed(undefined)}
+            onFocus={() => setPointed(spot.id)}
+            onBlur={() => setPointed(undefined)}
+            onClick={() => props.onChoose?.(spot.id)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' || event.key === ' ') {
+                event.preventDefault()
+                props.onChoose?.(spot.id)
+              }
+            }}
+          >
+            {spot.shapes.map((shape, i) => drawn(shape, i))}
+            <circle className="ring" cx={spot.at[0]} cy={spot.at[1]} r={22} />
+          </g>
+        ))}
+      </Paper>
+      {told ? <Told role="status">{told.label}</Told> : null}
+    </Frame>
+  )
+})
+
+const Frame = styled.div`position: relative; background: var(--card);`
+const Told = styled.div`
+  position: absolute; left: 50%; bottom: 4px; transform: translateX(-50%); padding: 2px 10px; border: 1px solid var(--kelp);
+  border-radius: 4px; background: var(--card); font-size: 13px; white-space: nowrap; max-width: 96%; overflow: hidden; text-overflow: ellipsis;
+`
+
+/** Shapes of a scene have no names of their own; their place in the list is what they are. */
+export function drawn(shape: Shape, key: number) {
+  if (shape.kind === 'peg')
+    return <PegShape key={key} x={shape.at[0]} y={shape.at[1]} size={shape.size} peg={shape.peg} />
+  if (shape.kind === 'text')
+    return (
+      <text key={key} className={shape.role} x={shape.at[0]} y={shape.at[1]} textAnchor={shape.anchor}>
+        {shape.text}
+      </text>
+    )
+  const points = shape.points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
+  if (shape.kind === 'area') return <polygon key={key} points={points} {...(look[shape.role] as object)} />
+  return <polyline key={key} points={points} fill="none" {...look[shape.role]} />
+}

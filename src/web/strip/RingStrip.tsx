@@ -1,0 +1,73 @@
+import { line as path } from 'd3-shape'
+import { memo } from 'react'
+import styled from 'styled-components'
+import type { DialState } from '../../core/job/solve'
+import type { Point } from '../../drawing/scene'
+import { stripDrawing } from '../../drawing/strip'
+
+const Paper = styled.svg`display: block; width: 100%; overflow: visible;`
+const wave = path<Point>(
+  (p) => p[0],
+  (p) => p[1],
+)
+
+/**
+ * A dial's readings unrolled round the turn: hollow as read, filled with the sag taken off, the fitted wave through them,
+ * whiskers for what is left over, dashed what aligned shafts would read.
+ */
+export const RingStrip = memo(function RingStrip(props: {
+  dial: DialState
+  label: string
+  width: number
+  height: number
+  margin: number
+  chosen?: string | undefined
+}) {
+  const { dial, width, height } = props
+  const strip = stripDrawing(dial, width, height, props.margin)
+  return (
+    <Paper viewBox={`0 0 ${width} ${height}`} style={{ height }} role="img" aria-label={props.label}>
+      {strip.columns.map((column) => (
+        <line
+          key={column.angleId}
+          x1={column.x}
+          x2={column.x}
+          y1={0}
+          y2={height}
+          stroke={column.angleId === props.chosen ? 'var(--kelp)' : 'var(--rule)'}
+          strokeWidth={column.angleId === props.chosen ? 2 : 1}
+        />
+      ))}
+      <line
+        x1={props.margin}
+        x2={width - props.margin}
+        y1={strip.zero}
+        y2={strip.zero}
+        stroke="var(--muted)"
+        strokeWidth={1}
+      />
+      <text x={props.margin - 12} y={strip.zero + 4} fontSize={12} fill="var(--muted)" textAnchor="end">
+        0
+      </text>
+      <path d={wave(strip.aligned) ?? ''} fill="none" stroke="var(--kelp)" strokeWidth={1.5} strokeDasharray="3 4" />
+      <path d={wave(strip.fitted) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={2} />
+      {strip.points.map(({ angleId, raw, corrected, whiskerTo }) => (
+        <g key={angleId}>
+          {whiskerTo !== undefined && Math.abs(whiskerTo - corrected[1]) > 6 ? (
+            <line
+              x1={corrected[0]}
+              x2={corrected[0]}
+              y1={corrected[1]}
+              y2={whiskerTo}
+              stroke="var(--outside)"
+              strokeWidth={2}
+            />
+          ) : null}
+          <line x1={raw[0]} x2={raw[0]} y1={raw[1]} y2={corrected[1]} stroke="var(--muted)" strokeWidth={1} />
+          <circle cx={raw[0]} cy={raw[1]} r={5} fill="var(--paper)" stroke="var(--muted)" strokeWidth={1.5} />
+          <circle cx={corrected[0]} cy={corrected[1]} r={5} fill="var(--ink)" />
+        </g>
+      ))}
+    </Paper>
+  )
+})

@@ -1,0 +1,11 @@
+import { defineConfig } from 'vite'
+
+/** The server and the command line as plain modules for Node; packages stay in node_modules. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    outDir: 'dist/server',
+    target: 'node20',
+    rolldownOptions: { input: { server: 'src/server/main.ts', solve: 'src/cli/main.ts' } },
+  },
+})
