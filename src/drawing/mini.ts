@@ -13,7 +13,7 @@ export function miniSight(summary: JobSummary, width: number, height: number): M
   const [from, to] = [Math.min(...xs), Math.max(...xs)]
   const x = (mm: number) => 4 + ((mm - from) / Math.max(1, to - from)) * (width - 8)
   const all = summary.shafts.flatMap((shaft) => [...(shaft.vertical ?? []), ...(shaft.horizontal ?? [])]).map(Math.abs)
-  const px = (height / 4 - 5) / Math.max(0.1, ...all)
+  const px = (height / 4 - 5) / Math.max(0.3, ...all)
   const band = (plane: 'vertical' | 'horizontal', middle: number) =>
     summary.shafts.map((shaft) => {
       const values = shaft[plane]

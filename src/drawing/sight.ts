@@ -103,6 +103,7 @@ function drawPlane(
   const to = Math.max(...ends.flat())
   const at = (x: number, mm: number): Point => [sheet.x(x), sheet.y(plane, mm)]
   shapes.push({ kind: 'line', role: 'reference', points: [at(from, 0), at(to, 0)] })
+  const labels = labelPlaces(options.width)
 
   if (options.ghost) {
     const { chains } = options.ghost.solution
@@ -186,13 +187,7 @@ function drawPlane(
       if (!fixed && known) {
         const above = py <= zero
         const text = place(known.position, plane, terms)
-        own.push({
-          kind: 'text',
-          role: 'number',
-          at: [px, above ? py - 12 : py + 33],
-          anchor: 'middle',
-          text,
-        })
+        own.push({ kind: 'text', role: 'number', at: labels.place(px, py, above, text), anchor: 'middle', text })
       }
       addToSpot(spots, foot.id, { label: footLabel(foot.id, solved, terms), at: [px, py] }, own)
     }
@@ -253,6 +248,25 @@ function drawPlane(
       })
     }
   })
+}
+
+/**
+ * Where a number goes: over or under its foot, inside the sheet, and clear of the numbers placed before it.
+ * Numbers are set in 15 px of the mono face, about 9 px a character.
+ */
+function labelPlaces(width: number) {
+  const taken: { x: number; y: number; half: number }[] = []
+  return {
+    place(px: number, py: number, above: boolean, text: string): Point {
+      const half = text.length * 4.6 + 4
+      const x = Math.min(width - half, Math.max(half, px))
+      const step = above ? -17 : 17
+      let y = above ? py - 12 : py + 33
+      while (taken.some((t) => Math.abs(t.y - y) < 16 && Math.abs(t.x - x) < t.half + half)) y += step
+      taken.push({ x, y, half })
+      return [x, y]
+    },
+  }
 }
 
 function addToSpot(spots: Map<string, Spot>, id: string, first: { label: string; at: Point }, shapes: Shape[]): void {

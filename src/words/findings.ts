@@ -100,6 +100,14 @@ export function say(finding: Finding, terms: Terms): Said {
       }
     case 'ready-to-move':
       return { title: 'All read.', detail: 'Next come the shims and the side moves.' }
+    case 'read-again':
+      return {
+        title: 'Then read again.',
+        detail: finding.dials
+          .map((dial) => `${dialOf(dial, terms)}: ${signedLength(dial.sag, dialTerms(dial, terms))} at the bottom`)
+          .join(', ')
+          .concat(' is what in line looks like here, zeroed on top.'),
+      }
     case 'lock-before-loosening':
       return {
         title: 'Lock out and try it before you loosen a bolt.',
@@ -165,7 +173,9 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms
   const percent = formatNumber(100 * verdict.probability, 0)
   const offset = Math.hypot(...lines.map((line) => line.offset))
   const angle = Math.hypot(...lines.map((line) => line.slope))
-  const measured = `${lengthWithUnit(offset, terms)} and ${slope(angle, terms.unit)} at the coupling; allowed ${lengthWithUnit(verdict.limits.offset, terms)} and ${slope(verdict.limits.slope, terms.unit)}.`
+  const measured = verdict.flexAngles
+    ? `${verdict.flexAngles.map((rad) => slope(rad, terms.unit)).join(' and ')} at its flex planes, left and right; allowed ${slope(verdict.limits.slope, terms.unit)} at each.`
+    : `${lengthWithUnit(offset, terms)} and ${slope(angle, terms.unit)} at the coupling; allowed ${lengthWithUnit(verdict.limits.offset, terms)} and ${slope(verdict.limits.slope, terms.unit)}.`
   const title =
     finding.peg === 'within'
       ? `${name} is within, ${percent} % sure.`

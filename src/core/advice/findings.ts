@@ -31,6 +31,7 @@ export type Finding =
   | { kind: 'feet'; peg: 'within' | 'unsure' | 'outside'; machine: string; feet: FootSolution[] }
   | { kind: 'next-reading'; peg: 'nothing'; dial: DialState; angleId: string; degrees: number }
   | { kind: 'ready-to-move'; peg: 'nothing' }
+  | { kind: 'read-again'; peg: 'nothing'; dials: readonly DialState[] }
   | { kind: 'lock-before-loosening'; peg: 'outside' }
 
 /** What the verdict was passed on, a plane. */
@@ -54,7 +55,14 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
   const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
   const feet = feetFindings(solved)
   if (step === 'move')
-    return [{ kind: 'lock-before-loosening', peg: 'outside' }, ...dimensions, ...doubtful, ...feet, ...results]
+    return [
+      { kind: 'lock-before-loosening', peg: 'outside' },
+      ...dimensions,
+      ...doubtful,
+      ...feet,
+      ...results,
+      ...(feet.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: solved.dials } as const] : []),
+    ]
   return [...dimensions, ...doubtful, ...nextReading(solved), ...feet, ...results, ...solved.dials.flatMap(dialGood)]
 }
 
@@ -141,5 +149,8 @@ function nextReading(solved: JobSolution): Finding[] {
     )
     if (angle) return [{ kind: 'next-reading', peg: 'nothing', dial, angleId: angle.id, degrees: angle.degrees }]
   }
-  return solved.solution.couplings.every(({ result }) => result.ok) ? [{ kind: 'ready-to-move', peg: 'nothing' }] : []
+  const { couplings } = solved.solution
+  return couplings.every(({ id, result }) => result.ok && !doubted(solved, id))
+    ? [{ kind: 'ready-to-move', peg: 'nothing' }]
+    : []
 }

@@ -13,7 +13,7 @@ export interface JobSummary {
   core: number
   pegs: { read: Peg; move: Peg }
   /** What to do next, as the kind of finding it comes from, with the machine's name and angle where it is a reading. */
-  next: { kind: string; dial?: string; degrees?: number }
+  next: { kind: string; dial?: string | undefined; degrees?: number | undefined }
   /** Names of the sides, for telling an angle. */
   sides: { near: string; far: string }
   verdict: Peg

@@ -101,8 +101,14 @@ function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
 export function limitsOf(train: Train, coupling: Coupling, grade: SlipGrade): Limits | undefined {
   if (train.tolerance) return { ...train.tolerance, source: 'figures' }
   if (train.rpm && coupling.diameter)
-    return { ...slipSpeedLimits(train.rpm, coupling.diameter / 2, grade), source: 'slip-speed' }
+    return { ...limitsBySlip(train.rpm, coupling, coupling.diameter / 2, grade), source: 'slip-speed' }
   return undefined
+}
+
+/** A spacer takes an offset by leaning: what it allows is the allowed angle over the distance between its flex planes. */
+function limitsBySlip(rpm: number, { flexPlanes }: Coupling, radius: number, grade: SlipGrade) {
+  const limits = slipSpeedLimits(rpm, radius, grade)
+  return flexPlanes ? { ...limits, offset: limits.slope * (flexPlanes[1] - flexPlanes[0]) } : limits
 }
 
 /** Relative growth right − left at a coupling: what running adds to the cold misalignment. */

@@ -16,6 +16,8 @@ export interface Verdict {
   /** Probability that the running shafts are within (of the measured planes alone where one is missing). */
   probability: number
   limits: Limits
+  /** Spacer: the angle at its left and its right flex plane, rad, of both planes together. */
+  flexAngles?: [left: number, right: number]
   /** Each measured plane by itself. */
   byPlane: Partial<Record<Plane, Verdict['state']>>
 }
@@ -70,8 +72,19 @@ export function verdictOf(
     state: state === 'within' && measured.length < 2 ? 'unsure' : state,
     probability: chance,
     limits,
+    ...(planes ? { flexAngles: flexAngles(mean, reach, span) } : {}),
     byPlane: Object.fromEntries(measured.map((plane) => [plane, alone(plane)])),
   }
+}
+
+/** The spacer runs from the left axis at the left plane to the right axis at the right one: each angle is the offset at the other plane over the span. */
+function flexAngles(
+  [oy, sy, oz, sz]: readonly [number, number, number, number],
+  reach: readonly number[],
+  span: number,
+): [number, number] {
+  const over = (r = 0) => Math.hypot(oy + sy * r, oz + sz * r) / span
+  return [over(reach[1]), over(reach[0])]
 }
 
 const stateOf = (probability: number): Verdict['state'] =>

@@ -37,7 +37,7 @@ export const typing = (event: KeyboardEvent): boolean =>
 
 const Bar = styled.header`
   display: flex; align-items: center; gap: 12px; min-height: 52px; padding: 3px 20px; border-bottom: 1px solid var(--rule);
-  ${narrow} { flex-wrap: wrap; padding: 3px 12px; gap: 4px 8px; }
+  ${narrow} { flex-wrap: wrap; padding: 3px 12px; gap: 0 4px; button, a { padding-left: 10px; padding-right: 10px; } }
 `
 const Crumbs = styled.nav`
   display: flex; align-items: center; gap: 10px; flex: 1; min-width: 0;
@@ -45,7 +45,7 @@ const Crumbs = styled.nav`
   a:first-child { display: inline-flex; align-items: center; gap: 12px; }
   b { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } i { color: var(--rule); }
 `
-const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap;`
+const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap; ${narrow} { gap: 0; } [role='radiogroup'] { border-width: 1px; padding: 0; button { min-height: 42px; } }`
 
 const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: ReactNode; label: string }> = {
   system: { next: 'light', icon: <SunMoon size={18} />, label: 'Light or dark: as the system. Change to light' },

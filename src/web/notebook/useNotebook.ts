@@ -82,11 +82,13 @@ export function useShelf<T, S extends Stored<T>>(shelf: Shelf<T, S>, id: string)
     window.addEventListener('pagehide', leave)
     return () => {
       window.removeEventListener('pagehide', leave)
-      leave()
-      client.removeQueries({ queryKey: [shelf.kind, id] })
-      void client.invalidateQueries({ queryKey: [`${shelf.kind}s`] })
+      const stored = notebook?.flush() ?? Promise.resolve()
+      void stored.then(() => client.invalidateQueries({ queryKey: [`${shelf.kind}s`] }))
     }
-  }, [client, notebook, shelf, id])
+  }, [client, notebook, shelf])
+
+  // the next visit fetches anew: the notebook, not the cache, holds what was typed here
+  useEffect(() => () => client.removeQueries({ queryKey: [shelf.kind, id] }), [client, shelf, id])
   return { ...query, notebook }
 }
 

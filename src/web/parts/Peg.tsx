@@ -38,17 +38,17 @@ export function PegShape({ x, y, size, peg }: { x: number; y: number; size: numb
 /** A peg beside words. `label` replaces the state's own word for screen readers; empty hides it. */
 export function Peg({ peg, size = 16, label }: { peg: PegState; size?: number; label?: string }) {
   const text = label ?? words[peg]
+  const shape = <PegShape x={0} y={0} size={8} peg={peg} />
+  const frame = { width: size, height: size, viewBox: '-9 -9 18 18', style: { flex: 'none' } }
+  if (text === '')
+    return (
+      <svg {...frame} aria-hidden="true">
+        {shape}
+      </svg>
+    )
   return (
-    <svg
-      width={size}
-      height={size}
-      viewBox="-9 -9 18 18"
-      style={{ flex: 'none' }}
-      role={text ? 'img' : undefined}
-      aria-hidden={text ? undefined : true}
-    >
-      {text ? <title>{text}</title> : null}
-      <PegShape x={0} y={0} size={8} peg={peg} />
+    <svg {...frame} role="img" aria-label={text}>
+      {shape}
     </svg>
   )
 }

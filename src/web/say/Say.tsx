@@ -49,7 +49,10 @@ export function Say(props: { findings: readonly Finding[]; terms: Terms; actsFor
 
 const Drawer = styled.div<{ $open: boolean }>`
   display: grid; gap: 20px;
-  ${narrow} { gap: 14px; > :nth-child(n + 2) { display: ${({ $open }) => ($open ? 'grid' : 'none')}; } }
+  ${narrow} {
+    gap: 14px;
+    ${({ $open }) => ($open ? '' : '> :nth-child(n + 2), p, .working { display: none; }')}
+  }
 `
 
 /** The same finding stays the same sentence while its numbers change. */
@@ -82,7 +85,7 @@ function Sentence({ finding, terms, acts }: { finding: Finding; terms: Terms; ac
               </Button>
             ))}
             {working ? (
-              <Button aria-expanded={shown} onPress={() => setShown(!shown)}>
+              <Button className="working" aria-expanded={shown} onPress={() => setShown(!shown)}>
                 {shown ? 'Hide the working' : 'Show the working'}
               </Button>
             ) : null}

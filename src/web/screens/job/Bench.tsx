@@ -6,10 +6,10 @@ export const BenchAndSay = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) 420px;
   @media (max-width: 1180px) { grid-template-columns: minmax(0, 1fr) 340px; }
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
-  min-height: calc(100vh - 52px - 265px);
+  min-height: calc(100vh - 52px - 245px);
 `
 export const Bench = styled.main`
-  padding: 16px 20px 40px; min-width: 0;
+  padding: 12px 20px 32px; min-width: 0;
   h1 { font-size: 20px; display: inline; margin-right: 12px; }
 `
 export const BenchHead = styled.div`

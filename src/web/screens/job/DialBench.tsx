@@ -30,10 +30,10 @@ const Box = styled.section<{ $chosen: boolean }>`
   h2 { font-size: 16px; display: inline-flex; align-items: center; gap: 8px; ${({ $chosen }) => ($chosen ? 'text-decoration: underline 2px var(--kelp); text-underline-offset: 4px;' : '')} }
 `
 const Head = styled.div`
-  display: flex; align-items: baseline; flex-wrap: wrap; gap: 4px 12px; margin-bottom: 6px;
-  > :last-child { margin-left: auto; ${mono} font-size: 13px; color: var(--muted); }
+  display: flex; align-items: baseline; ${narrow} { flex-wrap: wrap; } gap: 4px 12px; margin-bottom: 6px;
+  > :last-child { margin-left: auto; font-size: 14px; }
 `
-const Cells = styled.div`position: relative; min-height: 66px; ${narrow} { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; }`
+const Cells = styled.div`position: relative; min-height: 64px; ${narrow} { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; }`
 const Cell = styled.div<{ $width: number }>`
   position: absolute; width: ${({ $width }) => $width}px; transform: translateX(-50%);
   border: 1px solid var(--rule); border-radius: 4px; background: var(--card); padding: 4px 2px 0 8px;
@@ -42,12 +42,15 @@ const Cell = styled.div<{ $width: number }>`
   label, .label { display: flex; justify-content: space-between; font-size: 12.5px; color: var(--muted); padding-right: 8px; }
   input { border: 0; min-height: 34px; font-size: 18px; font-weight: 600; background: none; padding: 0 8px 4px 0; border-radius: 2px; }
   input:focus-visible { outline: none; }
-  ${narrow} { position: static; transform: none; width: auto; }
+  &:focus-within .turns { display: flex; }
+  ${narrow} { position: relative; left: auto !important; transform: none; width: auto; }
 `
-const Foot = styled.div`
-  display: flex; align-items: center; flex-wrap: wrap; gap: 8px 16px; min-height: 44px; margin-top: 6px; font-size: 14px;
-  > span { display: inline-flex; align-items: center; gap: 8px; } b { ${mono} }
-  > :last-child { margin-left: auto; } button { padding: 0; }
+const Closure = styled.span`display: inline-flex; align-items: center; gap: 8px; white-space: nowrap; b { ${mono} }`
+/** Hangs under the cell that has the focus, so that nothing else moves. */
+const Turns = styled.div`
+  position: absolute; z-index: 2; top: calc(100% + 3px); left: 50%; transform: translateX(-50%); min-width: 168px;
+  display: none; align-items: center; justify-content: space-between; background: var(--card); border: 1px solid var(--kelp); border-radius: 4px; font-size: 13px;
+  b { ${mono} } button { padding: 0; }
 `
 
 interface Props {
@@ -82,7 +85,6 @@ export function DialBench(props: Props) {
   const span = [Math.min(0, ...angles.map((a) => a.degrees)), Math.max(360, ...angles.map((a) => a.degrees))] as const
   const at = (degrees: number) => margin + ((degrees - span[0]) / (span[1] - span[0])) * (width - 2 * margin)
   const active = angles.find((angle) => angle.id === angleId)
-  const reading = (active && dial.dial.readings[active.id]) ?? emptyReading(unit)
   const turn = (by: number) => {
     if (!active || props.frozen) return
     props.onReading(active.id, (r) => ({ ...r, turns: Math.max(-20, Math.min(20, r.turns + by)) }))
@@ -101,16 +103,29 @@ export function DialBench(props: Props) {
         </h2>
         <Muted>
           on the {machineName(dial.dial.on, terms).toLowerCase()} rim
-          {props.x === undefined ? '' : `, ${dimension(Math.abs(props.x - props.couplingX), unit)} from the coupling`}
+          {props.x === undefined ? '' : `, ${dimension(Math.abs(props.x - props.couplingX), unit)} out`}
+          {dial.sagMissing ? ', no sag given' : `, sag ${signedLength(dial.sag, own)} ${unitName[unit]}`}
         </Muted>
-        <span>{dial.sagMissing ? 'no sag given' : `bracket sag ${signedLength(dial.sag, own)} ${unitName[unit]}`}</span>
+        <Closure role="status">
+          {dial.closure === null ? (
+            <>
+              <Peg peg="nothing" size={14} label="" /> closure: not all four quarters are read
+            </>
+          ) : (
+            <>
+              <Peg peg={doesNotClose ? 'outside' : 'within'} size={14} label="" />
+              {doesNotClose ? 'does not close, by' : 'closes to'}{' '}
+              <b>{length(doesNotClose ? Math.abs(dial.closure) : dial.closure, own)}</b> {unitName[unit]}
+            </>
+          )}
+        </Closure>
       </Head>
       <div ref={ref}>
         {width > 0 ? (
           <RingStrip
             dial={dial}
             width={width}
-            height={104}
+            height={92}
             margin={margin}
             chosen={angleId}
             label={`${name}: readings round the turn, the wave through them and, dashed, what aligned shafts would read`}
@@ -158,41 +173,35 @@ export function DialBench(props: Props) {
                     event.preventDefault()
                   }}
                 />
+                {angleId === angle.id && !props.frozen ? (
+                  <Turns className="turns" role="group" aria-label={`Whole turns at ${label.toLowerCase()}`}>
+                    <Button
+                      look="quiet"
+                      excludeFromTabOrder
+                      aria-label="One turn of the dial less"
+                      onPress={() => turn(-1)}
+                    >
+                      <Minus size={16} />
+                    </Button>
+                    <span>
+                      <b>{found.turns}</b> turns
+                    </span>
+                    <Button
+                      look="quiet"
+                      excludeFromTabOrder
+                      aria-label="One turn of the dial more"
+                      onPress={() => turn(1)}
+                    >
+                      <Plus size={16} />
+                    </Button>
+                  </Turns>
+                ) : null}
               </Cell>
             )
           })}
         </Cells>
       </div>
       {dial.faults[0] ? <Fault id={`${dial.dial.id}-fault`}>{dial.faults[0].message}</Fault> : null}
-      <Foot>
-        {active ? (
-          <span>
-            Whole turns at {angleName(active.degrees, terms).toLowerCase()}
-            <Button aria-label="One turn of the dial less" isDisabled={props.frozen} onPress={() => turn(-1)}>
-              <Minus size={16} />
-            </Button>
-            <b>{reading.turns}</b>
-            <Button aria-label="One turn of the dial more" isDisabled={props.frozen} onPress={() => turn(1)}>
-              <Plus size={16} />
-            </Button>
-          </span>
-        ) : (
-          <Muted>Filled: sag taken off. Hollow: as read. Dashed: what aligned shafts read.</Muted>
-        )}
-        <span role="status">
-          {dial.closure === null ? (
-            <>
-              <Peg peg="nothing" size={14} label="" /> closes once all four quarters are read
-            </>
-          ) : (
-            <>
-              <Peg peg={doesNotClose ? 'outside' : 'within'} size={14} label="" />
-              {doesNotClose ? 'does not close, by' : 'closes to'}{' '}
-              <b>{length(doesNotClose ? Math.abs(dial.closure) : dial.closure, own)}</b> {unitName[unit]}
-            </>
-          )}
-        </span>
-      </Foot>
     </Box>
   )
 }

@@ -28,6 +28,7 @@ const Frame = styled.div`
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
 `
 const SightBox = styled.div`border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;`
+const WideOnly = styled.span`${narrow} { display: none; }`
 const Notice = styled.p`padding: 10px 20px; background: var(--card); border-bottom: 1px solid var(--rule); font-weight: 600;`
 
 /** The frame of a job: header, peg rail, Sight; the step's work stands below. */
@@ -64,7 +65,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
   const scene = useMemo(
     () =>
       width > 0
-        ? sightScene(solved, terms, { width, height: width < 600 ? 300 : 264, flipped: settings.flipped, ghost })
+        ? sightScene(solved, terms, { width, height: width < 600 ? 280 : 244, flipped: settings.flipped, ghost })
         : undefined,
     [solved, terms, width, settings.flipped, ghost],
   )
@@ -128,25 +129,27 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
       >
         <Button
           look="quiet"
+          aria-label="Flip: draw it as seen from the other side"
           aria-pressed={settings.flipped}
           onPress={() => changeSettings({ flipped: !settings.flipped })}
         >
           <FlipHorizontal2 size={18} aria-hidden="true" />
-          Flip
+          <WideOnly>Flip</WideOnly>
         </Button>
         <ButtonAnchor
           $look="quiet"
+          aria-label="PDF of this round"
           href={`/api/jobs/${stored.id}/report.pdf?unit=${settings.unit}&round=${round.id}`}
           target="_blank"
           rel="noreferrer"
           onClick={() => void notebook.flush()}
         >
           <Printer size={18} aria-hidden="true" />
-          PDF
+          <WideOnly>PDF</WideOnly>
         </ButtonAnchor>
         <Saved notebook={notebook} />
       </Header>
-      {frozen ? <Notice>Signed by {stored.signedBy}. Nothing in this job can be changed.</Notice> : null}
+      {frozen ? <Notice>Signed by {stored.signedBy}: nothing in this job can be changed.</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>
         <PegRail id={stored.id} pegs={pegs} at={pathname} />

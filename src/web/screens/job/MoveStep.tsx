@@ -53,7 +53,7 @@ export function MoveStep() {
       case 'dimension-doubt':
       case 'no-limits':
         return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
-      case 'feet':
+      case 'read-again':
         return frame.frozen ? [] : [{ text: 'Moved; read again', main: true, run: frame.beginRound }]
       default:
         return []

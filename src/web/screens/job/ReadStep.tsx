@@ -165,6 +165,7 @@ export function ReadStep() {
               ))}
           </SetBox>
         ))}
+        <Muted>Filled pegs: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.</Muted>
       </Bench>
       <Say findings={findingsFor(solved, 'read')} terms={terms} actsFor={actsFor} />
     </BenchAndSay>

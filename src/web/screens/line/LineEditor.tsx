@@ -26,6 +26,7 @@ const At = styled.div<{ $x: number; $y: number }>`
 `
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px;`
 const Doubt = styled.p`display: flex; gap: 10px; align-items: flex-start; svg { margin-top: 3px; } span { color: var(--muted); }`
+const Doubts = styled.div`&:empty { display: none; }`
 const Places = styled.ul`list-style: none; padding: 0; margin: 12px 0 0; display: grid; gap: 10px; li { display: grid; grid-template-columns: minmax(120px, 1fr) 1.4fr 1fr auto; gap: 10px; align-items: end; @media (max-width: 700px) { grid-template-columns: 1fr 1fr; } } b { ${mono} font-weight: 400; padding-bottom: 11px; white-space: nowrap; }`
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; > :last-child { margin-left: auto; }`
 
@@ -132,7 +133,7 @@ export function LineEditor(props: {
           })}
         </Drawing>
       </Paper>
-      <div role="status" aria-label="Doubtful dimensions">
+      <Doubts role="status" aria-label="Doubtful dimensions">
         {stations.faults
           .filter((fault) => fault.kind !== 'missing')
           .map((fault) => (
@@ -150,7 +151,7 @@ export function LineEditor(props: {
             </Doubt>
           )
         })}
-      </div>
+      </Doubts>
       <Card aria-label="The line">
         <Grid>
           <Field label="Name of the line">
@@ -260,8 +261,8 @@ export function LineEditor(props: {
       </Card>
       <Card aria-label="Couplings">
         <h2>Couplings</h2>
-        {line.couplings.map((coupling) => (
-          <section key={coupling.id} aria-label={coupling.name}>
+        {line.couplings.map((coupling, c) => (
+          <section key={coupling.id} aria-label={coupling.name} style={{ marginTop: c ? 18 : 0 }}>
             <Grid>
               <Field label="Name">
                 <Input

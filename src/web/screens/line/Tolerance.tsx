@@ -7,7 +7,7 @@ import { length, slope, unitName } from '../../../words/terms'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 
-const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-top: 12px;`
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-top: 12px; align-items: center; > [role='radiogroup'], > p { grid-column: 1 / -1; justify-self: start; }`
 
 const grades = Object.keys(slipSpeeds) as SlipGrade[]
 
@@ -58,7 +58,7 @@ export function Tolerance(props: {
             options={grades.map((grade) => ({ value: grade, text: `${grade}, ${slipSpeeds[grade]} mm/s` }))}
             onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
           />
-          <Muted>
+          <Muted as="p">
             {allowed
               ? `Allows ${length(allowed.offset, { unit, resolution: 0.001 })} ${unitName[unit]} and ${slope(allowed.slope, unit)} at ${line.speed} rpm.`
               : 'Needs the speed and the coupling’s diameter.'}{' '}
