@@ -114,7 +114,12 @@ function drawPlane(
         shapes.push({
           kind: 'line',
           role: 'ghost',
-          points: [a, b].map((x) => at(x, positionAt(links, x).value)),
+          points: withinBand(
+            at(a, positionAt(links, a).value),
+            at(b, positionAt(links, b).value),
+            sheet.bandTop(plane) + 4,
+            sheet.bandTop(plane) + options.height / 2 - 4,
+          ),
         })
     })
   }
@@ -275,6 +280,15 @@ function addToSpot(spots: Map<string, Spot>, id: string, first: { label: string;
   spots.set(id, spot)
 }
 
+/** The part of a stroke that lies between two heights, so that it does not run into the other plane. */
+function withinBand(from: Point, to: Point, top: number, bottom: number): Point[] {
+  const cut = (p: Point, q: Point): Point => {
+    const y = Math.min(bottom, Math.max(top, p[1]))
+    return y === p[1] || p[1] === q[1] ? [p[0], y] : [p[0] + ((y - p[1]) / (q[1] - p[1])) * (q[0] - p[0]), y]
+  }
+  return [cut(from, to), cut(to, from)]
+}
+
 /** A foot's numbers in both planes, in words. */
 function footLabel(id: string, solved: JobSolution, terms: Terms): string {
   const found = solved.solution.feet.find((foot) => foot.foot === id)
@@ -310,8 +324,9 @@ function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOptions, sh
   const power = 10 ** Math.floor(Math.log10(inUnit))
   const round = [1, 2, 5, 10].map((k) => k * power).findLast((k) => k <= inUnit * 1.25) ?? power
   const px = (round / fromMm(1, terms.unit)) * sheet.pxPerMm
-  const x = width - (width < 600 ? 30 : 92)
-  const top = 22
+  const small = width < 600
+  const x = small ? 22 : width - 92
+  const top = small ? 30 : 22
   const decimals = Math.max(0, -Math.floor(Math.log10(round) + 1e-9))
   return [
     {
@@ -341,16 +356,20 @@ function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOptions, sh
     {
       kind: 'text',
       role: 'small',
-      at: width < 600 ? [x - 8, top + px / 2 + 4] : [x + 10, top + px / 2 + 4],
-      anchor: width < 600 ? 'end' : 'start',
-      text: `${formatNumber(round, decimals)} ${unitName[terms.unit]}`,
+      at: [x + 10, top + px / 2 + 4],
+      anchor: 'start',
+      text: `${formatNumber(round, decimals)} ${unitName[terms.unit]}${small ? `, drawn ×${formatNumber(sheet.magnification, 0)}` : ''}`,
     },
-    {
-      kind: 'text',
-      role: 'small',
-      at: [width - 14, top + px + 18],
-      anchor: 'end',
-      text: `drawn ×${formatNumber(sheet.magnification, 0)}`,
-    },
+    ...(small
+      ? []
+      : [
+          {
+            kind: 'text',
+            role: 'small',
+            at: [width - 14, top + px + 18],
+            anchor: 'end',
+            text: `drawn ×${formatNumber(sheet.magnification, 0)}`,
+          } as const,
+        ]),
   ]
 }

@@ -12,6 +12,7 @@ import {
   dialName,
   dimension,
   footName,
+  isZero,
   length,
   lengthWithUnit,
   machineName,
@@ -170,7 +171,7 @@ function saySuspect(dial: DialState, suspect: Suspect, terms: Terms): string {
 function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms): Said {
   const { verdict, lines, coupling } = finding
   const name = couplingName(coupling, terms)
-  const percent = formatNumber(100 * verdict.probability, 0)
+  const percent = percentOf(verdict.probability)
   const offset = Math.hypot(...lines.map((line) => line.offset))
   const angle = Math.hypot(...lines.map((line) => line.slope))
   const measured = verdict.flexAngles
@@ -200,6 +201,10 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms
   }
 }
 
+/** Never surer than the readings: "99" is the most, "1" the least. */
+const percentOf = (probability: number): string =>
+  probability > 0.99 ? 'over 99' : probability < 0.01 ? 'under 1' : formatNumber(100 * probability, 0)
+
 function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: Terms): Said {
   const name = machineName(finding.machine, terms)
   const of = (id: string) => footName(id, terms).replace(`${name}, `, '')
@@ -209,7 +214,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: Terms): Sai
     const places = known.map((foot) => `${of(foot.foot)} ${place(foot[plane]?.position ?? 0, plane, terms)}`)
     return [places.join(', ')]
   })
-  const still = finding.peg === 'within'
+  const still = finding.feet.every((foot) => planes.every((plane) => isZero(foot[plane]?.position ?? 0, terms)))
   return {
     title: still ? `${name} stands where it should.` : `${name}: ${parts[0]} (${unitName[terms.unit]}).`,
     ...(parts[1] && !still ? { detail: `${capital(parts[1])} (${unitName[terms.unit]}).` } : {}),

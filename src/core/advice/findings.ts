@@ -5,7 +5,7 @@ import type { DimensionDoubt } from '../job/doubts'
 import type { DialState, JobSolution } from '../job/solve'
 import type { DimensionFault } from '../job/stations'
 import { planeOf } from '../moves/positions'
-import type { FootSolution } from '../moves/solve'
+import type { CouplingSolution, FootSolution } from '../moves/solve'
 import type { Verdict } from '../verdict/verdict'
 
 /** State of anything that is judged: a round peg fits, a square one does not. */
@@ -124,10 +124,16 @@ export function doubted(solved: JobSolution, coupling: string): boolean {
 /** Whether any coupling between the fixed machine and this one is in doubt. */
 export function machineDoubted(solved: JobSolution, machine: string): boolean {
   const m = solved.train.machines.findIndex(({ id }) => id === machine)
+  return between(solved, m).some(({ id }) => doubted(solved, id))
+}
+
+/** The couplings between the fixed machine and another. */
+function between(solved: JobSolution, machine: number): CouplingSolution[] {
   const { fixed, couplings } = solved.train
-  return couplings.some(
-    ({ id, left }) => left >= Math.min(m, fixed) && left < Math.max(m, fixed) && doubted(solved, id),
-  )
+  return couplings.flatMap(({ left }, c) => {
+    const found = solved.solution.couplings[c]
+    return found && left >= Math.min(machine, fixed) && left < Math.max(machine, fixed) ? [found] : []
+  })
 }
 
 function feetFindings(solved: JobSolution): Finding[] {
@@ -136,7 +142,9 @@ function feetFindings(solved: JobSolution): Finding[] {
     const feet = solution.feet.filter((foot) => foot.machine === id && (foot.vertical || foot.horizontal))
     if (m === train.fixed || feet.length === 0) return []
     const still = feet.every((foot) => planes.every((plane) => Math.abs(foot[plane]?.move ?? 0) < resolution / 2))
-    const peg = machineDoubted(solved, id) ? 'unsure' : still ? 'within' : 'outside'
+    const states = between(solved, m).map(({ verdict }) => verdict?.state ?? 'outside')
+    const good = still || states.every((state) => state === 'within')
+    const peg = machineDoubted(solved, id) ? 'unsure' : good ? 'within' : 'outside'
     return [{ kind: 'feet', peg, machine: id, feet }]
   })
 }
@@ -150,6 +158,7 @@ function nextReading(solved: JobSolution): Finding[] {
     if (angle) return [{ kind: 'next-reading', peg: 'nothing', dial, angleId: angle.id, degrees: angle.degrees }]
   }
   const { couplings } = solved.solution
+  if (couplings.every(({ verdict }) => verdict?.state === 'within')) return []
   return couplings.every(({ id, result }) => result.ok && !doubted(solved, id))
     ? [{ kind: 'ready-to-move', peg: 'nothing' }]
     : []

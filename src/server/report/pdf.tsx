@@ -151,9 +151,12 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
           const own = { ...terms, resolution: dial.step }
           return (
             <View key={dial.dial.id} style={s.row} wrap={false}>
-              <Text style={{ width: 128 }}>
-                {`${dialName(dial.dial.on, terms)}, ${couplingName(dial.set.coupling, terms).toLowerCase()}\nx = ${at(solved, dial.dial.id, terms)}, sag ${signedLength(dial.sag, own)}`}
-              </Text>
+              <View style={{ width: 128 }}>
+                <Text>{`${dialName(dial.dial.on, terms)}, ${couplingName(dial.set.coupling, terms).toLowerCase()}`}</Text>
+                <Text
+                  style={s.muted}
+                >{`x = ${at(solved, dial.dial.id, terms)}, sag ${signedLength(dial.sag, own)}`}</Text>
+              </View>
               {dial.readings.map((reading) => (
                 <View key={reading.angleId} style={{ flex: 1 }}>
                   <Text style={[s.muted, { textAlign: 'right' }]}>{angleName(reading.angle, terms)}</Text>

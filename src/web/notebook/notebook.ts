@@ -131,7 +131,13 @@ export class Notebook<T> {
     clearTimeout(this.timer)
     this.timer = undefined
     if (this.inFlight) await this.inFlight
-    if (this.clashes.length > 0 || this.document === this.base) return
+    if (this.clashes.length > 0) return
+    if (this.document === this.base) {
+      // taken back to what is stored: nothing to send
+      if (this.status.kind === 'saving') this.status = { kind: 'saved', at: new Date() }
+      this.tell()
+      return
+    }
     this.inFlight = this.store().finally(() => {
       this.inFlight = undefined
     })

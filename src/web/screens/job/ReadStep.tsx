@@ -21,7 +21,10 @@ export function ReadStep() {
   const { document, round, solved, terms, settings, frozen } = frame
   const navigate = useNavigate()
   const [, setParams] = useSearchParams()
-  const [settingUp, setSettingUp] = useState<string>()
+  const [settingUp, setSettingUp] = useState<readonly string[]>(() =>
+    round.sets.filter((set) => set.probes.some((dial) => dial.station.distance.text === '')).map((set) => set.id),
+  )
+  const openSetUp = (id: string) => setSettingUp((open) => [...open, id])
   const cells = useRef(new Map<string, HTMLInputElement>())
 
   const focusCell = (dialId: string, angleId: string) => {
@@ -53,7 +56,7 @@ export function ReadStep() {
       }
       case 'sag-missing':
       case 'sag-upward':
-        return [{ text: 'Set the dial up', run: () => setSettingUp(finding.dial.set.id) }]
+        return [{ text: 'Set the dial up', run: () => openSetUp(finding.dial.set.id) }]
       case 'ready-to-move':
         return [{ text: 'To the moves', main: true, run: () => navigate(`/jobs/${frame.id}/move`) }]
       case 'dimension-fault':
@@ -61,7 +64,7 @@ export function ReadStep() {
         const of = finding.kind === 'dimension-fault' ? finding.fault.of : finding.doubt.of
         const set = round.sets.find((one) => one.probes.some((dial) => dial.id === of))
         return set
-          ? [{ text: 'Set the dial up', main: true, run: () => setSettingUp(set.id) }]
+          ? [{ text: 'Set the dial up', main: true, run: () => openSetUp(set.id) }]
           : [{ text: 'To the dimensions', main: true, run: () => navigate(`/jobs/${frame.id}/line`) }]
       }
       case 'no-limits':
@@ -104,13 +107,15 @@ export function ReadStep() {
                 </Muted>
               </div>
               <Button
-                aria-expanded={settingUp === set.id}
-                onPress={() => setSettingUp(settingUp === set.id ? undefined : set.id)}
+                aria-expanded={settingUp.includes(set.id)}
+                onPress={() =>
+                  settingUp.includes(set.id) ? setSettingUp(settingUp.filter((id) => id !== set.id)) : openSetUp(set.id)
+                }
               >
-                {settingUp === set.id ? 'Done setting up' : 'Set up dials'}
+                {settingUp.includes(set.id) ? 'Done setting up' : 'Set up dials'}
               </Button>
             </BenchHead>
-            {settingUp === set.id || set.probes.some((dial) => dial.station.distance.text === '') ? (
+            {settingUp.includes(set.id) ? (
               <SetUp
                 set={set}
                 line={document.line}

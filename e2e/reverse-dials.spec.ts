@@ -1,0 +1,171 @@
+import type { Page } from '@playwright/test'
+import { expect, test } from './site'
+
+/** Worked case A of docs/domain.md, as a millwright types it. */
+const caseA = {
+  motor: { out: '90', sag: '-0.10', readings: ['0', '-0.283', '-0.412', '-0.129'] },
+  pump: { out: '70', sag: '-0.08', readings: ['0', '0.081', '0.104', '0.023'] },
+}
+
+const angles = ['top', 'far', 'bottom', 'near']
+
+async function drawPair(page: Page, address: string) {
+  await page.goto(address)
+  await page.getByRole('link', { name: 'Begin the first job' }).click()
+  await page.getByLabel('Your initials').fill('T. W.')
+  await page.getByLabel('Name of the line').fill('Rinse pump 4')
+  await page.getByRole('button', { name: 'Draw it and begin' }).click()
+}
+
+async function dimensions(page: Page, unit: 'mm' | 'in', of: readonly string[]) {
+  const fields = [
+    `Pump, front feet, distance from centre of coupling toward the left, ${unit}`,
+    `Pump, back feet, distance from pump, front feet toward the left, ${unit}`,
+    `Motor, front feet, distance from centre of coupling toward the right, ${unit}`,
+    `Motor, back feet, distance from motor, front feet toward the right, ${unit}`,
+  ]
+  for (const [i, name] of fields.entries()) await page.getByLabel(name).fill(of[i] ?? '')
+}
+
+async function setUp(
+  page: Page,
+  unit: { length: string; reading: string },
+  motor: typeof caseA.motor,
+  pump: typeof caseA.pump,
+) {
+  for (const [name, dial] of [
+    ['motor', motor],
+    ['pump', pump],
+  ] as const) {
+    const box = page.getByRole('region', { name: `Set-up of the ${name} dial` })
+    await box.getByLabel(`Bracket sag, bottom of a bar, ${unit.reading}`).fill(dial.sag)
+    await box.getByLabel(`Distance from there, ${unit.length}`).fill(dial.out)
+  }
+}
+
+async function read(page: Page, unit: string, motor: readonly string[], pump: readonly string[]) {
+  for (const [name, readings] of [
+    ['Motor', motor],
+    ['Pump', pump],
+  ] as const)
+    for (const [i, reading] of readings.entries())
+      await page.getByLabel(`${name} dial, ${angles[i]}, ${unit}`, { exact: true }).fill(reading)
+}
+
+const card = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
+
+test('from an empty site to shims, side moves and a printed page, in mm', async ({ page, empty }) => {
+  await drawPair(page, empty)
+  await dimensions(page, 'mm', ['240', '260', '240', '450'])
+  await page.getByLabel('Speed, turns a minute').fill('1480')
+  await page.getByLabel('Diameter, mm').fill('160')
+  await page.getByRole('link', { name: 'To the readings' }).click()
+  await setUp(page, { length: 'mm', reading: 'mm' }, caseA.motor, caseA.pump)
+  await read(page, 'mm', caseA.motor.readings, caseA.pump.readings)
+
+  await expect(page.getByText('closes to 0.000 mm')).toHaveCount(2)
+  await page.reload()
+  await expect(page.getByLabel('Motor dial, bottom, mm', { exact: true })).toHaveValue('−0.412')
+  await page.getByRole('button', { name: 'To the moves' }).click()
+
+  await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 0.22 mm of shim')
+  await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 0.40 mm of shim')
+  await expect(card(page, 'Motor, front feet, horizontal')).toContainText('Push 0.12 mm toward far')
+  await expect(card(page, 'Motor, back feet, horizontal')).toContainText('Push 0.26 mm toward far')
+  await expect(page.getByText('Coupling is outside.')).toBeVisible()
+
+  // the other machine may stay instead, and what is shown follows
+  await page.getByText('Motor stays').click()
+  await expect(card(page, 'Pump, front feet, vertical')).toContainText('Add 0.02 mm of shim')
+  await expect(card(page, 'Pump, back feet, vertical')).toContainText('Take out 0.08 mm of shim')
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(card(page, 'Motor, front feet, vertical')).toBeVisible()
+
+  await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible()
+  const href = await page.getByRole('link', { name: 'PDF of this round' }).getAttribute('href')
+  const pdf = await page.request.get(`${empty}${href}`)
+  expect(pdf.headers()['content-type']).toBe('application/pdf')
+  const bytes = await pdf.body()
+  expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
+  expect(bytes.includes('/Helvetica')).toBe(false)
+  expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1)
+})
+
+test('the same task in inches and mils', async ({ page, empty }) => {
+  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', JSON.stringify({ unit: 'mil' })))
+  await drawPair(page, empty)
+  await dimensions(page, 'in', ['9 1/2', '10', '9.5', '17.5'])
+  await page.getByRole('link', { name: 'To the readings' }).click()
+  await setUp(
+    page,
+    { length: 'in', reading: 'mil' },
+    { out: '3.5', sag: '-4', readings: [] },
+    { out: '2.75', sag: '-3', readings: [] },
+  )
+  // truth: offset z +5 mil, slope z +0.4 mil/in, offset y −2 mil, slope y −0.3 mil/in
+  await read(page, 'mil', ['0', '-11.5', '-16.8', '-5.4'], ['0', '4.5', '4.8', '0.4'])
+  await page.keyboard.press('Escape')
+  await page
+    .getByRole('link', { name: /^Read|Move/ })
+    .filter({ hasText: 'Move' })
+    .click()
+  await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 8.8 mil of shim')
+  await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 15.8 mil of shim')
+  await page.getByText('mm', { exact: true }).first().click()
+  await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 0.22 mm of shim')
+  await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 0.40 mm of shim')
+})
+
+test('by keyboard alone', async ({ page, empty }) => {
+  await page.goto(empty)
+  await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible()
+  await page.keyboard.press('n')
+  await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible()
+  const tabTo = async (name: string) => {
+    for (let i = 0; i < 60; i++) {
+      await page.keyboard.press('Tab')
+      const label = await page.evaluate(() => {
+        const at = document.activeElement
+        const labelled = at instanceof HTMLInputElement ? at.labels?.[0]?.textContent : undefined
+        return at?.getAttribute('aria-label') ?? labelled ?? at?.textContent
+      })
+      if (label?.startsWith(name)) return
+    }
+    throw new Error(`Tab never reached “${name}”.`)
+  }
+  await tabTo('Name of the line')
+  await page.keyboard.type('Rinse pump 5')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Type each distance on the drawing')).toBeVisible()
+  await tabTo('Pump, front feet, distance')
+  for (const distance of ['240', '260', '240', '450']) {
+    await page.keyboard.type(distance)
+    await page.keyboard.press('Enter')
+  }
+  await tabTo('Speed')
+  await page.keyboard.type('1480')
+  await page.keyboard.press('Control+Home')
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await page.keyboard.press('3')
+  await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
+  for (const dial of [caseA.motor, caseA.pump]) {
+    await tabTo('Distance from there')
+    await page.keyboard.type(dial.out)
+    await tabTo('Bracket sag')
+    await page.keyboard.type(dial.sag)
+  }
+  await tabTo('Motor dial, top')
+  for (const reading of [...caseA.motor.readings, '0', ...caseA.pump.readings, '0']) {
+    // the minus last: it turns the sign over from anywhere
+    await page.keyboard.type(reading.replace('-', ''))
+    if (reading.startsWith('-')) await page.keyboard.press('-')
+    await page.keyboard.press('Enter')
+  }
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await page.keyboard.press('4')
+  await expect(card(page, 'Motor, back feet, horizontal')).toContainText('Push 0.26 mm toward far')
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+})
