@@ -96,7 +96,7 @@ test('any angles, a dial more, a whole turn, and the coupling engaged', async ({
   await cell.fill('-1.16')
   await cell.press('PageUp')
   await expect(page.getByText('+1 turn')).toBeVisible()
-  await expect(page.getByText('closes to')).toHaveCount(2)
+  await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
   await page.getByRole('radio', { name: 'engaged' }).click()
   await expect(page.getByText('Coupling was engaged.')).toBeVisible()
   await page.getByRole('button', { name: 'Dial on the motor' }).click()

@@ -26,6 +26,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
   const sheet = layOut(solved, options)
   const shapes: Shape[] = []
   const spots = new Map<string, Spot>()
+  const labels = labelPlaces(options.width)
   planes.forEach((plane, i) => {
     if (i > 0) {
       const y = sheet.bandTop(plane)
@@ -45,7 +46,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       anchor: 'start',
       text: plane === 'vertical' ? 'ELEVATION' : `PLAN, ${sideName(options.flipped ? 'near' : 'far', terms)} side up`,
     })
-    drawPlane(plane, solved, terms, options, sheet, shapes, spots)
+    drawPlane(plane, solved, terms, options, sheet, labels, shapes, spots)
   })
   shapes.push(...scaleBar(solved, terms, options, sheet))
   return { width: options.width, height: options.height, shapes, spots: [...spots.values()] }
@@ -94,6 +95,7 @@ function drawPlane(
   terms: Terms,
   options: SightOptions,
   sheet: Sheet,
+  labels: ReturnType<typeof labelPlaces>,
   shapes: Shape[],
   spots: Map<string, Spot>,
 ): void {
@@ -103,7 +105,6 @@ function drawPlane(
   const to = Math.max(...ends.flat())
   const at = (x: number, mm: number): Point => [sheet.x(x), sheet.y(plane, mm)]
   shapes.push({ kind: 'line', role: 'reference', points: [at(from, 0), at(to, 0)] })
-  const labels = labelPlaces(options.width)
 
   if (options.ghost) {
     const { chains } = options.ghost.solution

@@ -214,3 +214,11 @@ describe('bad input names the place', () => {
     expect(solveSurvey(null)).toMatchObject({ ok: false, fault: { path: '' } })
   })
 })
+
+it('publishes the JSON Schema that its own schema makes', async () => {
+  const { readFileSync } = await import('node:fs')
+  const { toJsonSchema } = await import('@valibot/to-json-schema')
+  const { surveySchema } = await import('./schema')
+  const made = { title: 'Vane Peg survey, version 1', ...toJsonSchema(surveySchema, { errorMode: 'ignore' }) }
+  expect(JSON.parse(readFileSync('docs/survey.schema.json', 'utf8'))).toEqual(made)
+})

@@ -63,6 +63,7 @@ export class Notebook<T> {
   private clashes: Clash[] = []
   private merges = 0
   private timer: ReturnType<typeof setTimeout> | undefined
+  private drafting: ReturnType<typeof setTimeout> | undefined
   private inFlight: Promise<void> | undefined
   private listeners = new Set<() => void>()
   private shown: Page<T>
@@ -130,6 +131,7 @@ export class Notebook<T> {
   async flush(): Promise<void> {
     clearTimeout(this.timer)
     this.timer = undefined
+    if (this.drafting !== undefined) this.keepDraft()
     if (this.inFlight) await this.inFlight
     if (this.clashes.length > 0) return
     if (this.document === this.base) {
@@ -185,7 +187,7 @@ export class Notebook<T> {
   private put(document: T): void {
     this.document = document
     this.status = this.clashes.length ? { kind: 'clash' } : { kind: 'saving' }
-    this.keepDraft()
+    this.draftSoon()
     this.later(this.options.pause)
     this.tell()
   }
@@ -195,7 +197,14 @@ export class Notebook<T> {
     this.timer = setTimeout(() => void this.flush(), pause)
   }
 
+  /** After the page has been drawn: writing a drawer blocks. */
+  private draftSoon(): void {
+    this.drafting ??= setTimeout(() => this.keepDraft(), 20)
+  }
+
   private keepDraft(): void {
+    clearTimeout(this.drafting)
+    this.drafting = undefined
     const { drawer, key } = this.options
     try {
       if (this.document === this.base) drawer.removeItem(key)

@@ -1,7 +1,7 @@
-import { useState } from 'react'
+import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { Finding } from '../../core/advice/findings'
-import { say } from '../../words/findings'
+import { type Said, say } from '../../words/findings'
 import type { Terms } from '../../words/terms'
 import { mono, narrow } from '../app/style'
 import { Button } from '../parts/controls'
@@ -32,12 +32,28 @@ const Toggle = styled(
 /** What it means and what to do next: sentences, most urgent first, each with its peg, its working and its acts. */
 export function Say(props: { findings: readonly Finding[]; terms: Terms; actsFor: (finding: Finding) => Act[] }) {
   const [open, setOpen] = useState(false)
+  const latest = useRef(props)
+  useLayoutEffect(() => {
+    latest.current = props
+  })
+  const run = useCallback((key: string, act: number) => {
+    const { findings, actsFor } = latest.current
+    const finding = findings.find((one) => keyOf(one) === key)
+    if (finding) actsFor(finding)[act]?.run()
+  }, [])
   return (
     <Column aria-label="What it means and what to do next" data-open={open}>
       <h2>What it means</h2>
       <Drawer $open={open}>
         {props.findings.map((finding) => (
-          <Sentence key={keyOf(finding)} finding={finding} terms={props.terms} acts={props.actsFor(finding)} />
+          <Sentence
+            key={keyOf(finding)}
+            id={keyOf(finding)}
+            peg={finding.peg}
+            said={say(finding, props.terms)}
+            acts={props.actsFor(finding)}
+            run={run}
+          />
         ))}
       </Drawer>
       {props.findings.length > 1 ? (
@@ -68,28 +84,39 @@ function keyOf(finding: Finding): string {
   return parts.join(':')
 }
 
-function Sentence({ finding, terms, acts }: { finding: Finding; terms: Terms; acts: Act[] }) {
+interface SentenceProps {
+  id: string
+  peg: Finding['peg']
+  said: Said
+  acts: readonly Act[]
+  /** Runs the act of that number of the finding as it is when pressed. */
+  run: (id: string, act: number) => void
+}
+
+/** Drawn again only when its words change: most keystrokes leave most sentences as they were. */
+const Sentence = memo(OneSentence, (a, b) => told(a) === told(b))
+
+const told = ({ id, peg, said, acts }: SentenceProps): string =>
+  [id, peg, said.title, said.detail, ...(said.working ?? []), ...acts.map((act) => `${act.text}${act.main}`)].join('\n')
+
+function OneSentence({ id, peg, said, acts, run }: SentenceProps) {
   const [shown, setShown] = useState(false)
-  const { title, detail, working } = say(finding, terms)
+  const { title, detail, working } = said
   return (
     <Item>
-      <Peg peg={finding.peg} />
+      <Peg peg={peg} />
       <div>
         <h3>{title}</h3>
         {detail ? <p>{detail}</p> : null}
         {acts.length || working ? (
-          <footer>
-            {acts.map((act) => (
-              <Button key={act.text} look={act.main ? 'act' : 'plain'} onPress={act.run}>
-                {act.text}
-              </Button>
-            ))}
-            {working ? (
-              <Button className="working" aria-expanded={shown} onPress={() => setShown(!shown)}>
-                {shown ? 'Hide the working' : 'Show the working'}
-              </Button>
-            ) : null}
-          </footer>
+          <Acts
+            id={id}
+            texts={acts.map((act) => (act.main ? `!${act.text}` : act.text)).join('|')}
+            working={working !== undefined}
+            shown={shown}
+            show={setShown}
+            run={run}
+          />
         ) : null}
         {shown && working ? (
           <ol>
@@ -102,3 +129,37 @@ function Sentence({ finding, terms, acts }: { finding: Finding; terms: Terms; ac
     </Item>
   )
 }
+
+interface ActsProps {
+  id: string
+  /** Texts of the acts, "|" between them, "!" before the one to do next: one string, so that it compares cheaply. */
+  texts: string
+  working: boolean
+  shown: boolean
+  show: (shown: boolean) => void
+  run: SentenceProps['run']
+}
+
+/** The buttons under a sentence: they stay while its numbers change. */
+const Acts = memo(function Acts({ id, texts, working, shown, show, run }: ActsProps) {
+  return (
+    <footer>
+      {texts
+        .split('|')
+        .filter(Boolean)
+        .map((text, i) => {
+          const main = text.startsWith('!')
+          return (
+            <Button key={text} look={main ? 'act' : 'plain'} onPress={() => run(id, i)}>
+              {main ? text.slice(1) : text}
+            </Button>
+          )
+        })}
+      {working ? (
+        <Button className="working" aria-expanded={shown} onPress={() => show(!shown)}>
+          {shown ? 'Hide the working' : 'Show the working'}
+        </Button>
+      ) : null}
+    </footer>
+  )
+})

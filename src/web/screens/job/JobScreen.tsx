@@ -118,9 +118,9 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     editRound,
     beginRound,
   }
-  const pegs = { read: readPeg(solved), move: worst(solved) }
-  return (
-    <>
+  // kept as it is from keystroke to keystroke
+  const header = useMemo(
+    () => (
       <Header
         crumbs={[
           { to: `/jobs/${stored.id}/line`, text: document.line.name || 'Line' },
@@ -149,10 +149,16 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
         </ButtonAnchor>
         <Saved notebook={notebook} />
       </Header>
+    ),
+    [stored.id, stored.number, document.line.name, document.title, settings.flipped, settings.unit, round.id, notebook],
+  )
+  return (
+    <>
+      {header}
       {frozen ? <Notice>Signed by {stored.signedBy}: nothing in this job can be changed.</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>
-        <PegRail id={stored.id} pegs={pegs} at={pathname} />
+        <PegRail id={stored.id} read={readPeg(solved)} move={worst(solved)} at={pathname} />
         <div>
           {pathname.endsWith('/line') ? null : (
             <SightBox ref={sightRef}>

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { Peg as PegState } from '../../../core/advice/findings'
@@ -21,7 +22,8 @@ const Rail = styled.nav`
 const Vane = styled.svg`position: absolute; right: 6px; top: 8px; ${narrow} { display: none; }`
 
 /** The steps as pegs on a line; a small vane points at the present one. */
-export function PegRail({ id, pegs, at }: { id: string; pegs: Record<'read' | 'move', PegState>; at: string }) {
+export const PegRail = memo(function PegRail(props: { id: string; read: PegState; move: PegState; at: string }) {
+  const { id, at } = props
   return (
     <Rail aria-label="Steps">
       {steps.map((step, i) => {
@@ -29,7 +31,7 @@ export function PegRail({ id, pegs, at }: { id: string; pegs: Record<'read' | 'm
         return [
           i > 0 ? <hr key={`${step.path}-line`} /> : null,
           <Link key={step.path} to={`/jobs/${id}/${step.path}`} aria-current={here ? 'page' : undefined}>
-            <Peg peg={pegs[step.path]} size={18} />
+            <Peg peg={props[step.path]} size={18} />
             {step.name}
             <small aria-hidden="true">{step.key}</small>
             {here ? (
@@ -42,4 +44,4 @@ export function PegRail({ id, pegs, at }: { id: string; pegs: Record<'read' | 'm
       })}
     </Rail>
   )
-}
+})

@@ -1,0 +1,95 @@
+import { spawn } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import { percentile, row } from './clock'
+
+/** Server start to first page, the weight of the first page, and keystroke to redrawn Sight in Chromium. */
+export async function benchPage(): Promise<string[]> {
+  const begun = performance.now()
+  const server = spawn(
+    process.execPath,
+    ['dist/server/server.js', '--demo', '--quiet', '--port', '0', '--data', mkdtempSync(join(tmpdir(), 'vane-peg-'))],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  )
+  try {
+    const address = await new Promise<string>((found) =>
+      server.stdout.on('data', (said) => {
+        const at = /http:\/\/\S+\w/.exec(String(said))
+        if (at) found(at[0])
+      }),
+    )
+    await (await fetch(address)).text()
+    const started = performance.now() - begun
+    const browser = await chromium.launch({
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu'],
+    })
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const floor = await scriptWeight(page, `${address}/`)
+    const job = await scriptWeight(page, `${address}/jobs/job-6/read`)
+    const plain = await keystrokes(page, 1)
+    const slowed = await keystrokes(page, 4)
+    await browser.close()
+    return [
+      row('server start (demo made anew) to first page, ms', started.toFixed(0)),
+      row('JavaScript of the first page (Floor), compressed, kB', floor.toFixed(1), '≤ 230'),
+      row('JavaScript of a job opened directly (Read), compressed, kB', job.toFixed(1), '≤ 230'),
+      row('keystroke to redrawn Sight, ms p50', percentile(plain, 50).toFixed(1)),
+      row('keystroke to redrawn Sight, ms p95', percentile(plain, 95).toFixed(1), '≤ 16'),
+      row('the same with the processor slowed 4×, ms p50', percentile(slowed, 50).toFixed(1)),
+      row('the same with the processor slowed 4×, ms p95', percentile(slowed, 95).toFixed(1)),
+    ]
+  } finally {
+    server.kill()
+  }
+}
+
+/** Compressed bytes of every script a cold visit fetches, kB. */
+async function scriptWeight(page: Page, address: string): Promise<number> {
+  const session = await page.context().newCDPSession(page)
+  await session.send('Network.enable')
+  await session.send('Network.setCacheDisabled', { cacheDisabled: true })
+  const scripts = new Set<string>()
+  let bytes = 0
+  session.on('Network.responseReceived', ({ requestId, type }) => {
+    if (type === 'Script') scripts.add(requestId)
+  })
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    if (scripts.has(requestId)) bytes += encodedDataLength
+  })
+  await page.goto(address)
+  await page.locator('#bench').waitFor()
+  await page.evaluate(() => document.fonts.ready)
+  await session.detach()
+  return bytes / 1000
+}
+
+/** From the event of a typed reading to the Sight's changed drawing in the document, style and layout done, ms. */
+async function keystrokes(page: Page, slowdown: number): Promise<number[]> {
+  const session = await page.context().newCDPSession(page)
+  await session.send('Emulation.setCPUThrottlingRate', { rate: slowdown })
+  await page.getByLabel('Motor dial, bottom, mm').click()
+  const times = await page.evaluate(async () => {
+    const input = document.activeElement as HTMLInputElement
+    const put = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set
+    const sight = document.querySelector('[aria-label^="The line, drawn"]') as SVGElement
+    const times: number[] = []
+    for (let i = 0; i < 130; i++) {
+      await new Promise((next) => setTimeout(next, 30))
+      const before = sight.innerHTML
+      const begun = performance.now()
+      put?.call(input, `-0.${300 + ((i * 7) % 200)}`)
+      input.dispatchEvent(new InputEvent('input', { bubbles: true }))
+      for (let turn = 0; turn < 50 && sight.innerHTML === before; turn++) await Promise.resolve()
+      sight.getBoundingClientRect()
+      if (sight.innerHTML === before) throw new Error('The Sight did not change.')
+      times.push(performance.now() - begun)
+    }
+    return times.slice(10)
+  })
+  await session.send('Emulation.setCPUThrottlingRate', { rate: 1 })
+  await session.detach()
+  return times
+}

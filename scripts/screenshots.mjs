@@ -1,0 +1,59 @@
+/** `npm run screenshots`: one picture of each main view, from the demo plant, into docs/screenshots. */
+import { spawn } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, chromium, main, packages, root } from './setup.mjs'
+
+const views = [
+  { name: 'floor', path: '/' },
+  { name: 'line', path: '/jobs/job-4/line' },
+  { name: 'read', path: '/jobs/job-6/read' },
+  { name: 'read-two-rounds', path: '/jobs/job-1/read' },
+  { name: 'move', path: '/jobs/job-4/move' },
+  { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
+  { name: 'read-narrow', path: '/jobs/job-6/read', width: 390, height: 844 },
+  { name: 'new-job', path: '/new' },
+]
+
+await main(async () => {
+  packages()
+  build()
+  const { chromium: browsers } = await import('@playwright/test')
+  const server = spawn(
+    process.execPath,
+    ['dist/server/server.js', '--demo', '--quiet', '--port', '0', '--data', mkdtempSync(join(tmpdir(), 'vane-peg-'))],
+    { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] },
+  )
+  const address = await new Promise((found) =>
+    server.stdout.on('data', (said) => found(/http:\/\/\S+\w/.exec(said)[0])),
+  )
+  const browser = await browsers.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu'] })
+  try {
+    for (const { name, path, scheme = 'light', settings = {}, width = 1280, height = 800 } of views) {
+      const context = await browser.newContext({
+        viewport: { width, height },
+        colorScheme: scheme,
+        reducedMotion: 'reduce',
+      })
+      await context.addInitScript(
+        (chosen) => localStorage.setItem('vane-peg:settings', JSON.stringify(chosen)),
+        settings,
+      )
+      const page = await context.newPage()
+      await page.goto(`${address}${path}`)
+      await page.locator('#bench').waitFor()
+      await page
+        .locator(path === '/' ? 'ul[aria-label="Jobs"] li' : '#bench')
+        .first()
+        .waitFor()
+      await page.evaluate(() => document.fonts.ready)
+      await page.waitForFunction(() => !document.querySelector('[data-waiting]'))
+      await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) })
+      await context.close()
+    }
+  } finally {
+    await browser.close()
+    server.kill()
+  }
+})

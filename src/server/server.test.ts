@@ -1,0 +1,135 @@
+import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { createClient } from '@libsql/client'
+import { pino } from 'pino'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { makeApp } from './app'
+import { openStore, type Store } from './db/open'
+import { makeDemo } from './demo/make'
+
+const migrations = 'src/server/db/migrations'
+let folder: string
+let store: Store
+let app: ReturnType<typeof makeApp>
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+  store = await openStore(`file:${folder}/site/test.db`, migrations)
+  await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
+  app = makeApp(store, { pageFolder: folder, log: pino({ level: 'silent' }) })
+})
+afterEach(() => {
+  store.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const ask = async (path: string, body?: unknown, method = body === undefined ? 'GET' : 'POST') => {
+  const response = await app.request(`/api${path}`, {
+    method,
+    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+  })
+  return { status: response.status, body: await response.json() }
+}
+
+describe('jobs', () => {
+  it('are listed latest first, searched by words and filtered', async () => {
+    const all = await ask('/jobs')
+    expect(all.body.total).toBe(8)
+    expect(all.body.rows[0]).toMatchObject({ lineName: 'Rinse pump 3', summary: { next: { kind: 'not-closed' } } })
+    expect(all.body.rows[0].document).toBeUndefined()
+    expect((await ask('/jobs?search=kelp')).body.total).toBe(0)
+    expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(1)
+    expect((await ask('/jobs?search=100%25')).body.total).toBe(0)
+    expect((await ask('/jobs/overview')).body).toMatchObject({ states: { due: 2, 'in-hand': 3, signed: 3 } })
+  })
+  it('take an edit from the version it was made from, and only from that', async () => {
+    const { body: job } = await ask('/jobs/job-6')
+    const edited = { ...job.document, note: 'seen' }
+    const first = await ask('/jobs/job-6', { version: job.version, document: edited }, 'PUT')
+    expect(first).toMatchObject({ status: 200, body: { version: job.version + 1 } })
+    const late = await ask('/jobs/job-6', { version: job.version, document: job.document }, 'PUT')
+    expect(late).toMatchObject({
+      status: 409,
+      body: { current: { version: job.version + 1, document: { note: 'seen' } } },
+    })
+  })
+  it('are in hand once worked on, and frozen once signed', async () => {
+    const { body: due } = await ask('/jobs/job-7')
+    expect((await ask('/jobs/job-7', { version: due.version, document: due.document }, 'PUT')).body.state).toBe(
+      'in-hand',
+    )
+    const { body: signed } = await ask('/jobs/job-1')
+    const refused = await ask('/jobs/job-1', { version: signed.version, document: signed.document }, 'PUT')
+    expect(refused).toMatchObject({ status: 403, body: { error: { message: expect.stringContaining('signed') } } })
+  })
+  it('keep their own copy of the line', async () => {
+    const { body: line } = await ask('/lines/line-1')
+    await ask('/lines/line-1', { version: line.version, document: { ...line.document, name: 'Renamed' } }, 'PUT')
+    expect((await ask('/jobs/job-2')).body.document.line.name).toBe('Rinse pump 3')
+    const { body: made } = await ask('/jobs', { lineId: 'line-1', document: (await ask('/jobs/job-7')).body.document })
+    expect(made).toMatchObject({ number: 9, state: 'in-hand', version: 1 })
+  })
+  it('print', async () => {
+    const pdf = await app.request('/api/jobs/job-3/report.pdf?unit=mil')
+    expect(pdf.headers.get('content-type')).toBe('application/pdf')
+    expect(
+      Buffer.from(await pdf.arrayBuffer())
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-')
+  })
+})
+
+describe('bad requests', () => {
+  it('are told by path, in one shape', async () => {
+    const { body: job } = await ask('/jobs/job-6')
+    const broken = structuredClone(job.document)
+    broken.rounds[0].sets[0].probes[1].readings.a90.turns = 0.5
+    const refused = await ask('/jobs/job-6', { version: job.version, document: broken }, 'PUT')
+    expect(refused).toMatchObject({
+      status: 400,
+      body: { error: { path: 'document.rounds.0.sets.0.probes.1.readings.a90.turns' } },
+    })
+    expect(await ask('/jobs/none')).toMatchObject({ status: 404, body: { error: { path: 'id' } } })
+    expect(await ask('/lines/none')).toMatchObject({ status: 404 })
+    expect(await ask('/nowhere')).toMatchObject({ status: 404, body: { error: { message: expect.any(String) } } })
+    expect(await ask('/jobs?page=x')).toMatchObject({ status: 400, body: { error: { path: 'page' } } })
+    expect(await ask('/jobs', { lineId: 'none', document: job.document })).toMatchObject({ status: 404 })
+  })
+  it('of the solver name the field', async () => {
+    expect(await ask('/solve', { format: 'vane-peg.survey', version: 2 })).toMatchObject({
+      status: 400,
+      body: { error: { path: 'version' } },
+    })
+    const response = await app.request('/api/solve', { method: 'POST', body: '{' })
+    expect(response.status).toBe(400)
+  })
+})
+
+describe('the database', () => {
+  it('is in WAL mode with foreign keys, and a job needs its line', async () => {
+    const mode = await store.client.execute('PRAGMA journal_mode')
+    expect(mode.rows[0]?.journal_mode).toBe('wal')
+    await expect(store.client.execute("delete from lines where id = 'line-1'")).rejects.toThrow(/FOREIGN KEY/)
+  })
+  it('is copied before it changes shape, and only then', async () => {
+    const file = join(folder, 'old', 'old.db')
+    const made = await openStore(`file:${file}`, migrations)
+    await made.client.execute('delete from __drizzle_migrations')
+    for (const table of ['jobs', 'lines']) await made.client.execute(`drop table ${table}`)
+    await made.client.execute('create table keepsake (text text)')
+    made.close()
+    const again = await openStore(`file:${file}`, migrations)
+    again.close()
+    const copies = () => readdirSync(join(folder, 'old')).filter((name) => name.includes('.before-'))
+    expect(copies()).toHaveLength(1)
+    const copy = createClient({ url: `file:${join(folder, 'old', copies()[0]!)}` })
+    expect((await copy.execute('select count(*) as n from keepsake')).rows).toHaveLength(1)
+    copy.close()
+    const third = await openStore(`file:${file}`, migrations)
+    third.close()
+    expect(copies()).toHaveLength(1)
+    expect(existsSync(file)).toBe(true)
+  })
+})

@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest'
+import { makeLine, withMachine } from '../core/job/make'
+import { sayNext } from './findings'
+import { act, angleName, dialName, dimension, length, place, slope, type Terms } from './terms'
+
+const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }
+const inMm: Terms = { line, unit: 'mm', resolution: 0.01 }
+const inMil: Terms = { line, unit: 'mil', resolution: 0.0127 }
+
+describe('a number in words', () => {
+  it('never stands with a bare sign', () => {
+    expect(place(0.216, 'vertical', inMm)).toBe('0.22 high')
+    expect(place(-0.216, 'vertical', inMil)).toBe('8.5 low')
+    expect(place(-0.122, 'horizontal', inMm)).toBe('0.12 toward aisle')
+    expect(act(-0.216, 'vertical', inMm)).toBe('take out 0.22 mm of shim')
+    expect(act(0.122, 'horizontal', inMil)).toBe('push 4.8 mil toward wall')
+  })
+  it('is nothing to do below the step of the dial', () => {
+    expect(place(0.004, 'vertical', inMm)).toBe('in line')
+    expect(act(-0.004, 'horizontal', inMm)).toBe('leave it sideways')
+    expect(place(0.006, 'vertical', inMm)).toBe('0.01 high')
+  })
+  it('has the unit of its kind', () => {
+    expect(length(0.254, inMil)).toBe('10.0')
+    expect(dimension(241.3, 'mil')).toBe('9.50 in')
+    expect(dimension(-240, 'mm')).toBe('−240 mm')
+    expect(slope(0.0004, 'mm')).toBe('0.040 mm/100 mm')
+    expect(slope(0.0004, 'mil')).toBe('0.40 mil/in')
+  })
+  it('names angles by the sides of the line', () => {
+    expect([0, 90, 180, 270, 360, 45].map((degrees) => angleName(degrees, inMm))).toEqual([
+      'Top',
+      'Wall',
+      'Bottom',
+      'Aisle',
+      'Top again',
+      '45°',
+    ])
+  })
+})
+
+it('tells two dials of one machine apart by their couplings', () => {
+  const terms = { line: withMachine(line, 'blower', 'mm') }
+  expect(dialName('m1', terms, 'c1')).toBe('Pump dial')
+  expect(dialName('m2', terms, 'c1')).toBe('Motor dial at coupling')
+  expect(dialName('m2', terms, 'c2')).toBe('Motor dial at coupling 2')
+})
+
+it('tells the next act in a list', () => {
+  const sides = line.sides
+  expect(sayNext({ next: { kind: 'next-reading', dial: 'Pump', degrees: 90 }, sides })).toBe(
+    'Read wall on the pump dial',
+  )
+  expect(sayNext({ next: { kind: 'not-closed', dial: 'Pump' }, sides })).toBe(
+    'Read the pump dial again: it does not close',
+  )
+})
