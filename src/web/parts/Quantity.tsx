@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type Ref, useId, useState } from 'react'
+import { type KeyboardEvent, type Ref, useId, useRef, useState } from 'react'
 import { type Quantity, quantityFault, showQuantity } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
@@ -32,6 +32,7 @@ interface CellProps {
 export function QuantityInput(props: CellProps) {
   const { quantity, unit, signed = false, onChange } = props
   const [editing, setEditing] = useState<string>()
+  const fresh = useRef(false)
   const shown = editing ?? showQuantity(quantity, unit, { signed })
   const change = (text: string) => {
     setEditing(text)
@@ -51,10 +52,15 @@ export function QuantityInput(props: CellProps) {
       placeholder={props.placeholder}
       value={shown}
       onFocus={(event) => {
-        setEditing(showQuantity(quantity, unit).replace('−', '-'))
-        const input = event.currentTarget
-        requestAnimationFrame(() => input.select())
+        setEditing(shown) // the same text: nothing on the page changes under the caret
+        event.currentTarget.select()
+        fresh.current = true
         props.onFocus?.()
+      }}
+      onMouseUp={(event) => {
+        // the click that brought the focus would put the caret where all is selected
+        if (fresh.current) event.preventDefault()
+        fresh.current = false
       }}
       onBlur={() => setEditing(undefined)}
       onChange={(event) => change(event.target.value)}
