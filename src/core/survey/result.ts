@@ -1,3 +1,5 @@
+import type { StepShim } from '../seat/cure'
+import type { SeatKind } from '../seat/diagnose'
 import type { Survey } from './schema'
 
 /** One plane of the misalignment at a coupling: offset in reading units, slope in rad, each with its standard deviation. */
@@ -42,4 +44,10 @@ export interface Result {
     closure: number
   }[]
   warnings: ResultWarning[]
+  seat?: {
+    machine: string
+    ok: boolean
+    findings: { kind: SeatKind; feet: string[]; because: string }[]
+    cure: ({ foot: string; shim: number } | { foot: string; steps: StepShim[] })[]
+  }[]
 }

@@ -222,3 +222,47 @@ it('publishes the JSON Schema that its own schema makes', async () => {
   const made = { title: 'Vane Peg survey, version 1', ...toJsonSchema(surveySchema, { errorMode: 'ignore' }) }
   expect(JSON.parse(readFileSync('docs/survey.schema.json', 'utf8'))).toEqual(made)
 })
+
+it('lists the slip that would close a dial', () => {
+  const survey = caseA()
+  survey.measurements[0]!.probes[1]!.readings[2]![1] = -0.104
+  expect(solved(survey).suspects).toContainEqual({
+    measurement: 0,
+    probe: 1,
+    reading: 2,
+    fault: 'sign',
+    would: 0.104,
+    closure: expect.closeTo(0, 9),
+  })
+})
+
+it('tells soft foot from a document without measurements', () => {
+  const mil = (x: number) => x / 0.0254
+  const foot = (id: string, x: number, y: number, rise: number) => ({ id, x: x / 25.4, y: y / 25.4, rise: mil(rise) })
+  const document = {
+    ...caseA(),
+    units: { length: 'in', reading: 'mil' },
+    measurements: [],
+    seat: [
+      {
+        machine: 'motor',
+        feet: [
+          foot('M1', 240, -150, 0.2),
+          foot('M2', 240, 150, 0),
+          foot('M3', 690, 150, 0.2),
+          foot('M4', 690, -150, 0.01),
+        ],
+      },
+      { machine: 'pump', threshold: 2, feet: [foot('P1', -240, -150, 0.01), foot('P2', -240, 150, 0.02)] },
+    ],
+  }
+  const result = solved(document)
+  expect([result.couplings, result.feet]).toEqual([[], []])
+  expect(result.seat![0]).toMatchObject({
+    machine: 'motor',
+    ok: false,
+    findings: [{ kind: 'rocking', feet: ['M1', 'M3'], because: expect.stringContaining('M1 rises 7.9') }],
+  })
+  expect(result.seat![0]!.cure).toEqual([{ foot: 'M1', shim: expect.closeTo(mil(0.2), 6) }])
+  expect(result.seat![1]).toMatchObject({ ok: true, findings: [{ kind: 'clean', feet: [] }], cure: [] })
+})

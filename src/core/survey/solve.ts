@@ -1,4 +1,5 @@
 import type { CouplingFit } from '../fit/coupling'
+import { suspects } from '../fit/suspects'
 import { arcCovered } from '../frame/angles'
 import { type Plane, planes } from '../frame/axis'
 import { fromMm, toMm } from '../frame/units'
@@ -9,6 +10,7 @@ import { type Checked, refuse } from './fault'
 import { type ReadSurvey, readSurvey } from './read'
 import type { Result, ResultWarning } from './result'
 import type { SurveyMeasurement } from './schema'
+import { seatResult } from './seat'
 
 /**
  * Survey document in, result document out; the one function behind the command line and `POST /api/solve`.
@@ -18,7 +20,8 @@ export function solveSurvey(document: unknown): Checked<Result> {
   const read = readSurvey(document)
   if (!read.ok) return read
   const { survey, train, stay, measurementOf } = read.value
-  if (survey.measurements.length === 0) return { ok: true, value: emptyResult(survey.units) }
+  const seat = survey.seat ? { seat: seatResult(survey) } : {}
+  if (survey.measurements.length === 0) return { ok: true, value: { ...emptyResult(survey.units), ...seat } }
   const solution = solveTrain(train, stay)
   for (const { id, result } of solution.couplings) {
     const first = measurementOf.get(id)?.[0]
@@ -32,6 +35,8 @@ export function solveSurvey(document: unknown): Checked<Result> {
     ok: true,
     value: {
       ...emptyResult(survey.units),
+      ...seat,
+      suspects: suspectsIn(read.value, solution.couplings, shown),
       couplings: solution.couplings.map((coupling, c) => couplingResult(coupling, train.couplings[c], shown)),
       feet: listed.map(({ machine, foot, vertical, horizontal }) => ({
         machine,
@@ -105,6 +110,32 @@ function couplingResult(
 function closureLimit(probe: SurveyMeasurement['probes'][number], unit: Parameters<typeof toMm>[1]): number {
   const graduation = probe.graduation ?? (probe.sd ? 2 * probe.sd : undefined)
   return 2 * (graduation === undefined ? 0.01 : toMm(graduation, unit))
+}
+
+/** Single slips that would close a dial which does not. */
+function suspectsIn(
+  { survey, measurementOf, train }: ReadSurvey,
+  solved: readonly CouplingSolution[],
+  shown: (mm: number) => number,
+): Result['suspects'] {
+  return solved.flatMap(({ id, result }, c) =>
+    result.ok
+      ? result.fit.probes.flatMap(({ set, probe, closure }) => {
+          const measurement = measurementOf.get(id)?.[set] ?? 0
+          const source = survey.measurements[measurement]?.probes[probe]
+          const read = train.couplings[c]?.sets[set]?.probes[probe]
+          if (closure === null || !source || !read || read.type === 'beam' || read.type === 'beam2') return []
+          const turn = 'turn' in source && source.turn ? toMm(source.turn, survey.units.reading) : undefined
+          return suspects(read.readings, closureLimit(source, survey.units.reading), turn).map((suspect) => ({
+            measurement,
+            probe,
+            ...suspect,
+            would: shown(suspect.would),
+            closure: shown(suspect.closure),
+          }))
+        })
+      : [],
+  )
 }
 
 function warningsFor(
