@@ -83,6 +83,24 @@ export function withMachine(line: Line, kind: MachineKind, unit: Unit): Line {
   }
 }
 
+/** One more station of feet at the outboard end of a machine: six feet instead of four. */
+export function withFeet(line: Line, machineId: string, unit: Unit): Line {
+  return {
+    ...line,
+    machines: line.machines.map((machine) => {
+      const last = machine.feet.at(-1)
+      if (machine.id !== machineId || !last) return machine
+      const names = machine.feet.length === 2 ? ['front feet', 'middle feet'] : machine.feet.map((foot) => foot.name)
+      const added = {
+        id: `${machineId}-feet${machine.feet.length + 1}`,
+        name: machine.feet.length === 2 ? 'back feet' : `feet ${machine.feet.length + 1}`,
+        station: station(last.id, last.station.toward, emptyQuantity(lengthUnitFor(unit))),
+      }
+      return { ...machine, feet: [...machine.feet.map((foot, i) => ({ ...foot, name: names[i] ?? foot.name })), added] }
+    }),
+  }
+}
+
 /** The line without its last machine; a pair stays a pair. */
 export function withoutLastMachine(line: Line): Line {
   if (line.machines.length <= 2) return line

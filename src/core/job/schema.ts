@@ -21,7 +21,13 @@ export const stationSchema = v.strictObject({
   toward: v.picklist(['left', 'right']),
 })
 
-export const footSchema = v.strictObject({ id, name: text(40), station: stationSchema })
+export const footSchema = v.strictObject({
+  id,
+  name: text(40),
+  station: stationSchema,
+  /** Across the machine, from the near bolt to the far one. */
+  spread: v.optional(quantitySchema),
+})
 
 export const machineKinds = ['motor', 'pump', 'gearbox', 'blower', 'fan', 'other'] as const
 
@@ -67,6 +73,8 @@ export const lineSchema = v.strictObject({
   /** Turns a minute, as typed. */
   speed: text(12),
   tolerance: toleranceSchema,
+  /** Checks of this line's own, proposed in Ready on every job. */
+  checks: v.optional(v.pipe(v.array(v.strictObject({ id, text: text(120) })), v.maxLength(20))),
 })
 
 export const readingSchema = v.strictObject({
@@ -114,6 +122,54 @@ export const roundSchema = v.strictObject({
   sets: v.pipe(v.array(setSchema), v.maxLength(12)),
 })
 
+const done = v.strictObject({ by: text(12), at: text(40) })
+
+/** A foot as it was found: its rise when only its bolt is loosened, feeler gaps at its corners, the pack under it. */
+export const seatFootSchema = v.strictObject({
+  rise: quantitySchema,
+  gaps: v.strictObject({
+    lowNear: v.optional(quantitySchema),
+    lowFar: v.optional(quantitySchema),
+    highNear: v.optional(quantitySchema),
+    highFar: v.optional(quantitySchema),
+  }),
+  /** How the rise was told: a dial at the foot, or the shaft's apparent movement scaled to the foot (a guide). */
+  told: v.picklist(['foot', 'shaft']),
+  pack: text(60),
+})
+
+export const seatSchema = v.strictObject({
+  /** How much a foot may rise; empty for the usual 0.05 mm. */
+  threshold: quantitySchema,
+  torque: text(30),
+  /** Ticks of the tightening, by "stage.pass". */
+  ticks: v.record(id, done),
+  /** By foot: gaps with all bolts loose; as found, one bolt loosened at a time; and again after the cure. */
+  loose: v.record(id, seatFootSchema),
+  before: v.record(id, seatFootSchema),
+  after: v.record(id, seatFootSchema),
+})
+
+export const readySchema = v.strictObject({
+  occasion: v.picklist(['new-set', 'after-overhaul', 'vibration', 'periodic']),
+  permit: text(60),
+  /** By the caution's id: who and when. */
+  cautions: v.record(id, done),
+  checks: v.record(
+    id,
+    v.strictObject({
+      outcome: v.picklist(['', 'good', 'bad', 'skipped']),
+      value: quantitySchema,
+      /** What was seen; for a skipped check, why. */
+      note: text(200),
+      by: text(12),
+      at: text(40),
+    }),
+  ),
+  /** Gaps of the rough alignment, by "rim.top" and the like. */
+  rough: v.record(id, quantitySchema),
+})
+
 export const jobSchema = v.strictObject({
   title: text(80),
   note: text(2000),
@@ -124,6 +180,10 @@ export const jobSchema = v.strictObject({
   minutes: text(12),
   /** Initials of who did the job, for the printed page. */
   doneBy: text(40),
+  /** Before the first reading; absent until something is entered. */
+  ready: v.optional(readySchema),
+  /** Soft foot, by machine. */
+  seat: v.optional(v.record(id, seatSchema)),
 })
 
 export type Station = v.InferOutput<typeof stationSchema>
@@ -134,5 +194,8 @@ export type Line = v.InferOutput<typeof lineSchema>
 export type DialSetUp = v.InferOutput<typeof probeSchema>
 export type ReadSet = v.InferOutput<typeof setSchema>
 export type Round = v.InferOutput<typeof roundSchema>
+export type SeatFoot = v.InferOutput<typeof seatFootSchema>
+export type Seat = v.InferOutput<typeof seatSchema>
+export type Ready = v.InferOutput<typeof readySchema>
 export type Job = v.InferOutput<typeof jobSchema>
 export type MachineKind = (typeof machineKinds)[number]

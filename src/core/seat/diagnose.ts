@@ -134,7 +134,7 @@ function short({ gaps, over, threshold }: Case): SeatFinding[] {
   if (!only || others.length > 0) return []
   const { feeler } = only
   if (feeler && feeler.most <= noGap) return []
-  if (feeler && feeler.most - feeler.least > threshold + 1e-9) return [finding('short', [only], 0.3)]
+  if (feeler && feeler.most - feeler.least > threshold + 1e-9) return []
   const next = Math.max(0, ...gaps.filter((gap) => gap !== only).map(sizeOf))
   return [finding('short', [only], next < 0.6 * sizeOf(only) ? 0.85 : 0.5)]
 }

@@ -1,12 +1,17 @@
 import { type Quantity, quantityFrom } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { makeJob, makeLine, repeatRound, withMachine } from '../../core/job/make'
-import type { Job, Line, MachineKind, ReadSet, Round } from '../../core/job/schema'
+import type { Job, Line, MachineKind, ReadSet, Ready, Round, SeatFoot } from '../../core/job/schema'
+import { emptySeat, seatFeet } from '../../core/job/seat'
 import { placeStations } from '../../core/job/stations'
 import type { Misalignment } from '../../core/probes/probe'
+import { cautions, checkItems } from '../../core/ready/catalogue'
+import { emptyReady } from '../../core/ready/ready'
 import { readRimDial } from '../../core/rig/dial'
+import { checkFrame, type RiggedFoot } from '../../core/rig/frame'
 import { shaftPair } from '../../core/rig/geometry'
 import { type Chance, chance } from '../../core/rig/random'
+import { corners } from '../../core/seat/foot'
 
 /**
  * Skerry Point Kelp Works, which rinses, dries and sheets seaweed: a made-up plant. Dimensions are chosen, readings are
@@ -175,6 +180,12 @@ function readSet(
   }
 }
 
+interface SeatStory {
+  /** Index in the train. */
+  machine: number
+  kind: 'rocking' | 'strain' | 'bent'
+}
+
 interface Visit {
   drawing: Drawing
   title: string
@@ -188,6 +199,10 @@ interface Visit {
   rounds: readonly (readonly Misalignment[])[]
   upTo?: number
   wrongSign?: { dial: number; angleId: string }
+  /** Cautions signed and the checks of the occasion done. */
+  ready?: boolean
+  /** What is the matter with one machine's feet. */
+  seat?: SeatStory
 }
 
 const at = (offsetZ: number, slopeZ: number, offsetY: number, slopeY: number): Misalignment => ({
@@ -238,6 +253,7 @@ const visits: readonly Visit[] = [
     by: 'I. M.',
     minutes: '95',
     rounds: [[at(0.1, -0.0003, -0.14, 0.0005), at(-0.05, 0.00015, 0.04, 0.0001)]],
+    ready: true,
   },
   {
     drawing: dryerPump,
@@ -247,6 +263,7 @@ const visits: readonly Visit[] = [
     by: 'K. O.',
     minutes: '40',
     rounds: [[at(-0.18, 0.0007, 0.1, -0.0004)]],
+    ready: true,
     upTo: 2,
   },
   {
@@ -257,11 +274,100 @@ const visits: readonly Visit[] = [
     by: 'R. T.',
     minutes: '55',
     rounds: [[at(0.12, 0.0004, -0.05, -0.0003)]],
+    ready: true,
     wrongSign: { dial: 1, angleId: 'a180' },
   },
   { drawing: rinsePump, title: 'Periodic check', state: 'due', days: 12, by: '', minutes: '', rounds: [] },
   { drawing: dryerPump, title: 'Hot check', state: 'due', days: 30, by: '', minutes: '', rounds: [] },
+  {
+    drawing: rinsePump,
+    title: 'New motor',
+    state: 'in-hand',
+    days: 3,
+    by: 'R. T.',
+    minutes: '35',
+    rounds: [],
+    ready: true,
+    seat: { machine: 1, kind: 'rocking' },
+  },
+  {
+    drawing: dryerPump,
+    title: 'New pipework',
+    state: 'in-hand',
+    days: 5,
+    by: 'K. O.',
+    minutes: '30',
+    rounds: [],
+    ready: true,
+    seat: { machine: 0, kind: 'strain' },
+  },
+  {
+    drawing: brineBlower,
+    title: 'Blower dropped',
+    state: 'in-hand',
+    days: 8,
+    by: 'I. M.',
+    minutes: '50',
+    rounds: [],
+    ready: true,
+    seat: { machine: 2, kind: 'bent' },
+  },
 ]
+
+/** Cautions signed, every check of the occasion good but one that was skipped for a reason. */
+function readyOf({ by }: Visit, takenAt: string): Ready {
+  const done = { by, at: takenAt }
+  const check = (outcome: 'good' | 'skipped', note = '') => ({ outcome, value: typed(0, 'mm'), note, ...done })
+  const checks = Object.fromEntries(
+    checkItems
+      .filter((item) => item.on.includes('vibration'))
+      .map((item) => [
+        item.id,
+        item.id === 'bearings'
+          ? check('skipped', 'Renewed at the overhaul.')
+          : { ...check('good'), value: item.measured ? typed(0.02, 'mm') : typed(0, 'mm') },
+      ]),
+  )
+  return {
+    ...emptyReady(),
+    occasion: 'vibration',
+    permit: 'SP-2207',
+    cautions: Object.fromEntries(cautions.map((id) => [id, done])),
+    checks,
+  }
+}
+
+/** The feet as a person would find them, from the simulated frame. */
+function seatOf({ machine, kind }: SeatStory, line: Line, unit: Unit): Job['seat'] {
+  const id = line.machines[machine]?.id ?? ''
+  const pad = { x: 40, y: 35 }
+  const feet = seatFeet(line, id).map((foot, i) => {
+    const strange: Partial<RiggedFoot> =
+      kind === 'rocking' && i === 0
+        ? { off: 0.24 }
+        : kind === 'strain' && i < 2
+          ? { pulled: 0.18 - 0.02 * i }
+          : kind === 'bent' && i === 3
+            ? { off: 0.11, tilt: { x: 0.11 / pad.x, y: 0 } }
+            : {}
+    return { id: foot.id, x: foot.x, y: foot.y, off: 0, ...strange }
+  })
+  const found = checkFrame({ frame: kind === 'rocking' ? 'rigid' : 'limber', pad, feet })
+  const decimals = unit === 'mil' ? 1 : 2
+  const told = (mm: number | undefined) => quantityFrom(mm ?? 0, unit, decimals)
+  const before = Object.fromEntries(
+    found.map((foot): [string, SeatFoot] => [
+      foot.id,
+      {
+        rise: told(foot.rise),
+        gaps: Object.fromEntries(corners.map((corner) => [corner, told(foot.gaps?.[corner])])),
+        told: 'foot',
+        pack: '',
+      },
+    ]),
+  )
+  return { [id]: { ...emptySeat(unit), torque: '120 N·m', before } }
+}
 
 export interface DemoJob {
   line: string
@@ -306,6 +412,8 @@ export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
         by: visit.by,
         document: {
           ...job,
+          ...(visit.ready ? { ready: readyOf(visit, takenAt.toISOString()) } : {}),
+          ...(visit.seat ? { seat: seatOf(visit.seat, line, visit.drawing.unit) } : {}),
           note: visit.note ?? '',
           minutes: visit.minutes,
           doneBy: visit.by,

@@ -17,12 +17,16 @@ import {
 } from '@react-pdf/renderer'
 import { format } from 'date-fns'
 import { findingsFor, type Peg } from '../../core/advice/findings'
+import { openSeats } from '../../core/advice/seatFindings'
 import { planes } from '../../core/frame/axis'
 import { showQuantity } from '../../core/frame/quantity'
 import { type JobSolution, solveRound } from '../../core/job/solve'
+import { readyState } from '../../core/ready/ready'
 import type { Role, Shape } from '../../drawing/scene'
 import { sightScene } from '../../drawing/sight'
 import { say } from '../../words/findings'
+import { cautionTexts, checkTexts } from '../../words/ready'
+import { saySeat } from '../../words/seat'
 import {
   act,
   angleName,
@@ -194,6 +198,7 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
               })}
             </View>
           ))}
+        <Text style={{ marginTop: 6 }}>{beforeReading(document, terms)}</Text>
         {document.note ? <Text style={{ marginTop: 6 }}>Note: {document.note}</Text> : null}
         <View style={s.sign}>
           <Text style={s.line}>Done by {document.doneBy}</Text>
@@ -212,6 +217,30 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
 const at = (solved: JobSolution, id: string, terms: Terms): string => {
   const x = solved.stations.x.get(id)
   return x === undefined ? 'not given' : dimension(x, terms.unit)
+}
+
+/** One line on what was done before the readings: cautions, checks, feet. */
+function beforeReading(document: StoredJob['document'], terms: Terms): string {
+  const ready = readyState(document)
+  const open = ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase())
+  const bad = ready.checks.filter(({ state }) => state === 'bad' || state === 'over')
+  const skipped = ready.checks.filter(({ state }) => state === 'skipped')
+  const name = (id: string, own?: string) => (own ?? checkTexts[id]?.title ?? id).toLowerCase()
+  const feet = openSeats(document).map((state) => {
+    const [finding] = state.findings
+    return finding ? saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms).title : ''
+  })
+  return [
+    open.length === 0
+      ? 'All cautions signed.'
+      : open.length === 8
+        ? 'No caution signed.'
+        : `Cautions open: ${open.join('; ')}.`,
+    ...(document.ready?.permit ? [`Permit ${document.ready.permit}.`] : []),
+    ...(bad.length ? [`Not good: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
+    ...skipped.map(({ id, own }) => `Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
+    ...feet,
+  ].join(' ')
 }
 
 function Row({ left, right }: { left: string; right: string }) {

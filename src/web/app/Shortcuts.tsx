@@ -14,7 +14,7 @@ const Sheet = styled(Modal)`
 const keys: readonly (readonly [keys: string, does: string])[] = [
   ['n', 'new job, on the Floor'],
   ['/', 'search, on the Floor'],
-  ['3  4', 'to Read, to Move, in a job'],
+  ['1 – 4', 'to Ready, Seat, Read, Move, in a job'],
   ['Enter', 'next reading as the shaft turns'],
   ['↑  ↓', 'the same angle on the other dial'],
   ['-', 'turns the sign over, from anywhere in a reading'],

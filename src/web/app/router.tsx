@@ -23,6 +23,8 @@ export const router = createBrowserRouter([
         children: [
           { index: true, element: <Navigate to="read" replace /> },
           { path: 'line', lazy: async () => ({ Component: (await import('../screens/job/JobLine')).JobLine }) },
+          { path: 'ready', lazy: async () => ({ Component: (await import('../screens/job/ReadyStep')).ReadyStep }) },
+          { path: 'seat', lazy: async () => ({ Component: (await import('../screens/job/SeatStep')).SeatStep }) },
           { path: 'read', lazy: async () => ({ Component: (await import('../screens/job/ReadStep')).ReadStep }) },
           { path: 'move', lazy: async () => ({ Component: (await import('../screens/job/MoveStep')).MoveStep }) },
         ],

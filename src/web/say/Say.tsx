@@ -1,11 +1,11 @@
 import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
-import type { Finding } from '../../core/advice/findings'
+import type { Finding, Peg } from '../../core/advice/findings'
 import { type Said, say } from '../../words/findings'
 import type { Terms } from '../../words/terms'
 import { mono, narrow } from '../app/style'
 import { Button } from '../parts/controls'
-import { Peg } from '../parts/Peg'
+import { Peg as PegMark } from '../parts/Peg'
 
 /** A button under a sentence. */
 export interface Act {
@@ -29,35 +29,44 @@ const Toggle = styled(
   Button,
 )`display: none !important; ${narrow} { display: inline-flex !important; justify-self: start; }`
 
+/** A sentence with its peg and its acts. */
+export interface SayItem {
+  /** The same thing said keeps its key while its numbers change. */
+  key: string
+  peg: Peg
+  said: Said
+  acts: readonly Act[]
+}
+
+/** Findings of the readings as sentences. */
+export const sayItems = (findings: readonly Finding[], terms: Terms, actsFor: (finding: Finding) => Act[]): SayItem[] =>
+  findings.map((finding) => ({
+    key: keyOf(finding),
+    peg: finding.peg,
+    said: say(finding, terms),
+    acts: actsFor(finding),
+  }))
+
 /** What it means and what to do next: sentences, most urgent first, each with its peg, its working and its acts. */
-export function Say(props: { findings: readonly Finding[]; terms: Terms; actsFor: (finding: Finding) => Act[] }) {
+export function Say({ items }: { items: readonly SayItem[] }) {
   const [open, setOpen] = useState(false)
-  const latest = useRef(props)
+  const latest = useRef(items)
   useLayoutEffect(() => {
-    latest.current = props
+    latest.current = items
   })
   const run = useCallback((key: string, act: number) => {
-    const { findings, actsFor } = latest.current
-    const finding = findings.find((one) => keyOf(one) === key)
-    if (finding) actsFor(finding)[act]?.run()
+    latest.current.find((item) => item.key === key)?.acts[act]?.run()
   }, [])
   return (
     <Column aria-label="What it means and what to do next" data-open={open}>
       <h2>What it means</h2>
       <Drawer $open={open}>
-        {props.findings.map((finding) => (
-          <Sentence
-            key={keyOf(finding)}
-            id={keyOf(finding)}
-            peg={finding.peg}
-            said={say(finding, props.terms)}
-            acts={props.actsFor(finding)}
-            run={run}
-          />
+        {items.map(({ key, ...item }) => (
+          <Sentence key={key} id={key} {...item} run={run} />
         ))}
       </Drawer>
-      {props.findings.length > 1 ? (
-        <Toggle onPress={() => setOpen(!open)}>{open ? 'Less' : `${props.findings.length - 1} more to say`}</Toggle>
+      {items.length > 1 ? (
+        <Toggle onPress={() => setOpen(!open)}>{open ? 'Less' : `${items.length - 1} more to say`}</Toggle>
       ) : null}
     </Column>
   )
@@ -86,7 +95,7 @@ function keyOf(finding: Finding): string {
 
 interface SentenceProps {
   id: string
-  peg: Finding['peg']
+  peg: Peg
   said: Said
   acts: readonly Act[]
   /** Runs the act of that number of the finding as it is when pressed. */
@@ -104,7 +113,7 @@ function OneSentence({ id, peg, said, acts, run }: SentenceProps) {
   const { title, detail, working } = said
   return (
     <Item>
-      <Peg peg={peg} />
+      <PegMark peg={peg} />
       <div>
         <h3>{title}</h3>
         {detail ? <p>{detail}</p> : null}

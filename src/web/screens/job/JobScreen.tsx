@@ -5,7 +5,9 @@ import styled from 'styled-components'
 import { readPeg, worst } from '../../../core/advice/summary'
 import { makeRound, repeatRound } from '../../../core/job/make'
 import type { Job, Round } from '../../../core/job/schema'
+import { seatPeg } from '../../../core/job/seat'
 import { solveRound } from '../../../core/job/solve'
+import { readyPeg } from '../../../core/ready/ready'
 import { sightScene } from '../../../drawing/sight'
 import type { Terms } from '../../../words/terms'
 import type { StoredJob } from '../../api/client'
@@ -22,6 +24,7 @@ import { useWidth } from '../../parts/useWidth'
 import { Sight } from '../../sight/Sight'
 import type { JobFrame } from './context'
 import { PegRail, steps } from './PegRail'
+import { remindersOf } from './reminders'
 
 const Frame = styled.div`
   display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
@@ -62,12 +65,11 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     () => ({ line: document.line, unit: settings.unit, resolution: solved.resolution }),
     [document.line, settings.unit, solved.resolution],
   )
+  // before the readings the Sight only shows where one is
+  const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : 244
   const scene = useMemo(
-    () =>
-      width > 0
-        ? sightScene(solved, terms, { width, height: width < 600 ? 280 : 244, flipped: settings.flipped, ghost })
-        : undefined,
-    [solved, terms, width, settings.flipped, ghost],
+    () => (width > 0 ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost }) : undefined),
+    [solved, terms, width, height, settings.flipped, ghost],
   )
 
   const edit = useCallback(
@@ -104,6 +106,10 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     return () => window.removeEventListener('keydown', go)
   }, [navigate, stored.id])
 
+  const reminders = useMemo(
+    () => remindersOf(document, terms, (step) => navigate(`/jobs/${stored.id}/${step}`)),
+    [document, terms, navigate, stored.id],
+  )
   const frame: JobFrame = {
     id: stored.id,
     document,
@@ -117,6 +123,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     edit,
     editRound,
     beginRound,
+    reminders,
   }
   // kept as it is from keystroke to keystroke
   const header = useMemo(
@@ -158,7 +165,14 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
       {frozen ? <Notice>Signed by {stored.signedBy}: nothing in this job can be changed.</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>
-        <PegRail id={stored.id} read={readPeg(solved)} move={worst(solved)} at={pathname} />
+        <PegRail
+          id={stored.id}
+          ready={readyPeg(document)}
+          seat={seatPeg(document)}
+          read={readPeg(solved)}
+          move={worst(solved)}
+          at={pathname}
+        />
         <div>
           {pathname.endsWith('/line') ? null : (
             <SightBox ref={sightRef}>

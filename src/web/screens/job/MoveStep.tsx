@@ -19,7 +19,7 @@ import {
 } from '../../../words/terms'
 import { mono } from '../../app/style'
 import { Card, Choices, Muted } from '../../parts/controls'
-import { type Act, Say } from '../../say/Say'
+import { type Act, Say, sayItems } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { type JobFrame, useJobFrame } from './context'
 
@@ -107,7 +107,7 @@ export function MoveStep() {
           </Muted>
         ) : null}
       </Bench>
-      <Say findings={findingsFor(solved, 'move')} terms={terms} actsFor={actsFor} />
+      <Say items={[...frame.reminders, ...sayItems(findingsFor(solved, 'move'), terms, actsFor)]} />
     </BenchAndSay>
   )
 }

@@ -7,6 +7,8 @@ import { Peg } from '../../parts/Peg'
 
 /** The steps that there are, each at its own place in the order of the work. */
 export const steps = [
+  { path: 'ready', name: 'Ready', key: '1' },
+  { path: 'seat', name: 'Seat', key: '2' },
   { path: 'read', name: 'Read', key: '3' },
   { path: 'move', name: 'Move', key: '4' },
 ] as const
@@ -16,13 +18,15 @@ const Rail = styled.nav`
   a { position: relative; width: 100%; text-decoration: none; display: grid; justify-items: center; gap: 4px; padding: 8px 0; color: var(--ink); min-height: 44px; }
   a[aria-current='page'] { color: var(--kelp); font-weight: 700; }
   small { color: var(--muted); font-weight: 400; }
-  hr { width: 2px; height: 40px; border: 0; margin: 0; background: var(--ink); opacity: 0.7; }
-  ${narrow} { flex-direction: row; padding: 0 12px; border-right: 0; border-bottom: 1px solid var(--rule); hr { width: 32px; height: 2px; } a { width: auto; padding: 8px 14px; grid-auto-flow: column; align-items: center; gap: 8px; } small { display: none; } }
+  hr { width: 2px; height: 28px; border: 0; margin: 0; background: var(--ink); opacity: 0.7; }
+  ${narrow} { flex-direction: row; padding: 0 12px; border-right: 0; border-bottom: 1px solid var(--rule); overflow-x: auto; hr { flex: none; width: 12px; height: 2px; } a { width: auto; padding: 8px 8px; grid-auto-flow: column; align-items: center; gap: 8px; } small { display: none; } }
 `
 const Vane = styled.svg`position: absolute; right: 6px; top: 8px; ${narrow} { display: none; }`
 
 /** The steps as pegs on a line; a small vane points at the present one. */
-export const PegRail = memo(function PegRail(props: { id: string; read: PegState; move: PegState; at: string }) {
+export const PegRail = memo(function PegRail(
+  props: Record<(typeof steps)[number]['path'], PegState> & { id: string; at: string },
+) {
   const { id, at } = props
   return (
     <Rail aria-label="Steps">

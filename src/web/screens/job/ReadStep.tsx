@@ -5,7 +5,7 @@ import { type Finding, findingsFor } from '../../../core/advice/findings'
 import type { DialSetUp, ReadSet } from '../../../core/job/schema'
 import { couplingName } from '../../../words/terms'
 import { Button, Choices, Muted } from '../../parts/controls'
-import { type Act, Say } from '../../say/Say'
+import { type Act, Say, sayItems } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { useJobFrame } from './context'
 import { DialBench } from './DialBench'
@@ -172,7 +172,7 @@ export function ReadStep() {
         ))}
         <Muted>Filled pegs: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.</Muted>
       </Bench>
-      <Say findings={findingsFor(solved, 'read')} terms={terms} actsFor={actsFor} />
+      <Say items={[...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
     </BenchAndSay>
   )
 }

@@ -1,7 +1,7 @@
 import { type ReactNode, useMemo } from 'react'
 import styled from 'styled-components'
 import { doubtDimensions } from '../../../core/job/doubts'
-import { kindNames, lengthUnitFor, withMachine, withoutLastMachine } from '../../../core/job/make'
+import { kindNames, lengthUnitFor, withFeet, withMachine, withoutLastMachine } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
 import { placeStations } from '../../../core/job/stations'
 import { chainDrawing } from '../../../drawing/chain'
@@ -13,6 +13,7 @@ import { Peg } from '../../parts/Peg'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { useWidth } from '../../parts/useWidth'
 import { drawn } from '../../sight/Sight'
+import { OwnChecks } from './OwnChecks'
 import { Tolerance } from './Tolerance'
 
 type Change = (change: (line: Line) => Line, mark?: string) => void
@@ -244,6 +245,11 @@ export function LineEditor(props: {
                 />
               ))}
             </Places>
+            {frozen || machine.feet.length > 4 ? null : (
+              <Button look="quiet" onPress={() => onChange((l) => withFeet(l, machine.id, unit))}>
+                More feet on the {machine.name.toLowerCase()}
+              </Button>
+            )}
           </section>
         ))}
         {frozen ? null : (
@@ -318,6 +324,7 @@ export function LineEditor(props: {
           </section>
         ))}
       </Card>
+      <OwnChecks checks={line.checks ?? []} frozen={frozen} onChange={set('checks')} />
       <Tolerance line={line} unit={unit} frozen={frozen} onChange={set('tolerance')} />
     </Sheet>
   )

@@ -1,0 +1,92 @@
+import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
+import type { Unit } from '../frame/units'
+import type { Job, Ready } from '../job/schema'
+import { type CautionId, cautions, checkItems, type Occasion } from './catalogue'
+
+type Check = Ready['checks'][string]
+
+export const emptyReady = (): Ready => ({
+  occasion: 'after-overhaul',
+  permit: '',
+  cautions: {},
+  checks: {},
+  rough: {},
+})
+
+export const emptyCheck = (unit: Unit): Check => ({
+  outcome: '',
+  value: emptyQuantity(unit),
+  note: '',
+  by: '',
+  at: '',
+})
+
+/** How one check stands. */
+export interface CheckState {
+  id: string
+  /** Text of a check of the line's own. */
+  own?: string
+  limit: number | undefined
+  measured: boolean
+  value: number | undefined
+  /** over: measured beyond the limit, whatever was ticked. unreasoned: skipped without saying why. */
+  state: 'open' | 'good' | 'bad' | 'over' | 'skipped' | 'unreasoned'
+  fault: string | undefined
+}
+
+export interface ReadyState {
+  occasion: Occasion
+  /** Nothing at all was entered yet. */
+  untouched: boolean
+  openCautions: CautionId[]
+  checks: CheckState[]
+  /** What two run-out readings together say: the hub is off, or the shaft is bent. */
+  runOut: { kind: 'hub' | 'shaft'; hub: number; shaft: number } | undefined
+}
+
+/** How far the work before the first reading has come. Checks entered on another occasion stay listed. */
+export function readyState(job: Pick<Job, 'ready' | 'line'>): ReadyState {
+  const ready = job.ready ?? emptyReady()
+  const listed = checkItems.filter((item) => item.on.includes(ready.occasion) || ready.checks[item.id]?.outcome)
+  const checks = [
+    ...listed.map((item) => checkState(item.id, ready.checks[item.id], item.limit, item.measured)),
+    ...(job.line.checks ?? []).map((own) => ({
+      ...checkState(own.id, ready.checks[own.id], undefined, false),
+      own: own.text,
+    })),
+  ]
+  return {
+    occasion: ready.occasion,
+    untouched: !job.ready,
+    openCautions: cautions.filter((id) => !ready.cautions[id]),
+    checks,
+    runOut: runOutOf(checks),
+  }
+}
+
+function checkState(id: string, check: Check | undefined, limit: number | undefined, measured: boolean): CheckState {
+  const value = quantityMm(check?.value)
+  const over = limit !== undefined && value !== undefined && Math.abs(value) > limit + 1e-9
+  const outcome = check?.outcome || 'open'
+  const state = over ? 'over' : outcome === 'skipped' && !check?.note.trim() ? 'unreasoned' : outcome
+  return { id, limit, measured, value, state, fault: quantityFault(check?.value) }
+}
+
+/** Run-out at the hub alone: it sits off the shaft. On the shaft as well: the shaft is bent. */
+function runOutOf(checks: readonly CheckState[]): ReadyState['runOut'] {
+  const of = (id: string) => checks.find((check) => check.id === id)
+  const [hub, shaft] = [of('hub-runout'), of('shaft-runout')]
+  if (hub?.value === undefined || shaft?.value === undefined) return undefined
+  const limit = hub.limit ?? 0
+  if (Math.abs(hub.value) <= limit && Math.abs(shaft.value) <= limit) return undefined
+  return { kind: Math.abs(shaft.value) > limit / 2 ? 'shaft' : 'hub', hub: hub.value, shaft: shaft.value }
+}
+
+/** nothing: untouched. outside: a check is bad. unsure: something is open. within: all is done or skipped for a reason. */
+export function readyPeg(job: Pick<Job, 'ready' | 'line'>): 'nothing' | 'unsure' | 'outside' | 'within' {
+  const { untouched, openCautions, checks } = readyState(job)
+  if (untouched) return 'nothing'
+  if (checks.some(({ state }) => state === 'bad' || state === 'over')) return 'outside'
+  const open = openCautions.length > 0 || checks.some(({ state }) => state === 'open' || state === 'unreasoned')
+  return open ? 'unsure' : 'within'
+}
