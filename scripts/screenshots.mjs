@@ -8,6 +8,9 @@ import { build, chromium, main, packages, root } from './setup.mjs'
 const views = [
   { name: 'floor', path: '/' },
   { name: 'line', path: '/jobs/job-4/line' },
+  { name: 'ready', path: '/jobs/job-9/ready' },
+  { name: 'seat', path: '/jobs/job-9/seat' },
+  { name: 'seat-bent', path: '/jobs/job-11/seat' },
   { name: 'read', path: '/jobs/job-6/read' },
   { name: 'read-two-rounds', path: '/jobs/job-1/read' },
   { name: 'move', path: '/jobs/job-4/move' },

@@ -4,6 +4,7 @@ import { type Plane, planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import { fromMm } from '../core/frame/units'
 import { shaftEnds } from '../core/job/ends'
+import type { RoughState } from '../core/job/rough'
 import type { JobSolution } from '../core/job/solve'
 import { positionAt } from '../core/moves/positions'
 import { capital, dialName, footName, machineName, place, sideName, type Terms, unitName } from '../words/terms'
@@ -16,6 +17,8 @@ export interface SightOptions {
   flipped: boolean
   /** An earlier round, drawn pale behind this one. */
   ghost?: JobSolution | undefined
+  /** A coarse position by feeler and gauge, drawn dashed until there are readings. */
+  coarse?: RoughState | undefined
 }
 
 /**
@@ -61,7 +64,7 @@ interface Sheet {
   magnification: number
 }
 
-function layOut(solved: JobSolution, { width, height, flipped }: SightOptions): Sheet {
+function layOut(solved: JobSolution, { width, height, flipped, coarse }: SightOptions): Sheet {
   const { train, solution } = solved
   const ends = train.machines.flatMap((_, m) => shaftEnds(train, m))
   const span: [number, number] = [Math.min(...ends), Math.max(...ends)]
@@ -76,7 +79,12 @@ function layOut(solved: JobSolution, { width, height, flipped }: SightOptions): 
     }),
   )
   const limits = solution.couplings.map(({ verdict }) => 1.6 * (verdict?.limits.offset ?? 0))
-  const largest = Math.max(0.06, ...deviations, ...limits)
+  const largest = Math.max(
+    0.06,
+    ...deviations,
+    ...limits,
+    ...coarseEnds(solved, coarse).flatMap(({ values }) => values.map(Math.abs)),
+  )
   const pxPerMm = room / largest
   const up = (plane: Plane) => (plane === 'horizontal' && flipped ? -1 : 1)
   const bandTop = (plane: Plane) => (plane === 'vertical' ? 0 : band)
@@ -122,6 +130,18 @@ function drawPlane(
             sheet.bandTop(plane) + options.height / 2 - 4,
           ),
         })
+    })
+  }
+
+  for (const { plane: of, xs, values } of coarseEnds(solved, options.coarse)) {
+    if (of !== plane) continue
+    shapes.push({ kind: 'line', role: 'ghost', points: [at(xs[0], values[0]), at(xs[1], values[1])] })
+    shapes.push({
+      kind: 'text',
+      role: 'small',
+      at: [sheet.x((xs[0] + xs[1]) / 2), at(0, values[1])[1] - 8],
+      anchor: 'middle',
+      text: 'roughly',
     })
   }
 
@@ -288,6 +308,19 @@ function withinBand(from: Point, to: Point, top: number, bottom: number): Point[
     return y === p[1] || p[1] === q[1] ? [p[0], y] : [p[0] + ((y - p[1]) / (q[1] - p[1])) * (q[0] - p[0]), y]
   }
   return [cut(from, to), cut(to, from)]
+}
+
+/** The moved shaft's two ends by the coarse position, a plane; nothing where it was not measured or readings say better. */
+function coarseEnds(solved: JobSolution, coarse: RoughState | undefined) {
+  if (!coarse || solved.solution.couplings.some(({ result }) => result.ok)) return []
+  const [from, to] = shaftEnds(solved.train, coarse.moves)
+  const sign = coarse.moves === 1 ? 1 : -1
+  return planes.flatMap((plane) => {
+    const { offset, slope } = coarse.position[plane]
+    if (offset === null && slope === null) return []
+    const value = (x: number) => sign * ((offset ?? 0) + (slope ?? 0) * x)
+    return [{ plane, xs: [from, to] as const, values: [value(from), value(to)] as const }]
+  })
 }
 
 /** A foot's numbers in both planes, in words. */

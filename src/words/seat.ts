@@ -1,4 +1,5 @@
 import type { SeatAdvice } from '../core/advice/seatFindings'
+import type { PlacedFoot } from '../core/job/seat'
 import type { SeatKind } from '../core/seat/diagnose'
 import type { Said } from './findings'
 import { capital, footName, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
@@ -12,6 +13,13 @@ export function seatFootName(id: string, terms: Terms): string {
 
 const namesOf = (ids: readonly string[], terms: Terms): string =>
   ids.map((id) => `the ${seatFootName(id, terms)}`).join(' and ')
+
+/** The order to tighten a machine's bolts in, by name. */
+export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string[], terms: Terms): string =>
+  order
+    .filter((id) => feet.some((foot) => foot.id === id))
+    .map((id) => seatFootName(id, terms))
+    .join(', then ')
 
 /** Feeler blades and shims are told in hundredths of a millimetre or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
@@ -56,6 +64,11 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       return {
         title: `Next: loosen the bolt at the ${seatFootName(advice.foot, terms)}.`,
         detail: `The others stay tight. Read how far it rises, feel its corners, tighten it again. ${advice.left} to go.`,
+      }
+    case 'seat-guide':
+      return {
+        title: 'Told by the shaft: a guide, not the gap.',
+        detail: 'Scaled to the feet as if the frame were stiff. Feel every foot over the limit before a shim is cut.',
       }
     case 'seat-snug':
       return {

@@ -12,6 +12,7 @@ export type SeatAdvice =
   | { kind: 'seat-cure'; peg: 'outside'; state: SeatState; cure: SeatCure }
   | { kind: 'seat-unsettled'; peg: 'unsure'; feet: readonly string[] }
   | { kind: 'seat-shift'; peg: 'unsure' | 'outside'; state: SeatState; shift: number; allowed: number | undefined }
+  | { kind: 'seat-guide'; peg: 'unsure' }
   | { kind: 'seat-snug'; peg: 'outside'; foot: string; shim: number }
   | { kind: 'seat-tighten'; peg: 'nothing'; state: SeatState }
   | { kind: 'seat-again'; peg: 'nothing'; state: SeatState }
@@ -33,6 +34,7 @@ export function seatFindings(state: SeatState, allowed: number | undefined): Sea
     found.push({ kind: 'seat-found', peg, state, finding, first: i === 0 })
     if (i === 0) for (const cure of state.cure) found.push({ kind: 'seat-cure', peg: 'outside', state, cure })
   })
+  if (state.guided) found.push({ kind: 'seat-guide', peg: 'unsure' })
   const [first] = state.findings
   if (first && first.unsettled.length > 0 && first.kind !== 'strain')
     found.push({ kind: 'seat-unsettled', peg: 'unsure', feet: first.unsettled })

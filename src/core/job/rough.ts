@@ -19,6 +19,8 @@ export interface RoughState {
   feet: { foot: string; vertical: RoughMove | null; horizontal: RoughMove | null }[]
   /** Swing expected of a dial at the coupling, mm; undefined where a plane is missing. */
   swing: number | undefined
+  /** Index of the machine that moves. */
+  moves: number
   goodEnough: boolean | undefined
 }
 
@@ -50,10 +52,11 @@ export function solveRough(job: Job): RoughState {
         ? []
         : [{ foot: foot.id, vertical: move(vertical, distance), horizontal: move(horizontal, distance) }]
     }),
+    moves: moved === right ? 1 : 0,
     swing:
       vertical.offset === null || horizontal.offset === null
         ? undefined
         : 2 * Math.hypot(vertical.offset, horizontal.offset),
-    goodEnough: goodEnoughForDial(position, usualTravel),
+    goodEnough: goodEnoughForDial(position, quantityMm(typed.travel) ?? usualTravel),
   }
 }

@@ -1,5 +1,6 @@
 import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
 import type { Unit } from '../frame/units'
+import { footPerShaft } from '../seat/apparent'
 import { cureFor, type SeatCure } from '../seat/cure'
 import { diagnose, type SeatFinding } from '../seat/diagnose'
 import { shaftShift } from '../seat/effect'
@@ -61,6 +62,8 @@ export interface SeatState {
   machine: string
   /** All bolts loose; as found, one at a time; again after the cure. */
   pass: 'loose' | 'before' | 'after'
+  /** Rises were told by the shaft's apparent movement at the coupling and scaled to the feet: a guide. */
+  guided: boolean
   feet: PlacedFoot[]
   checks: FootCheck[]
   threshold: number
@@ -92,7 +95,15 @@ export function solveSeat(
 ): SeatState {
   const seat = job.seat?.[machine]
   const feet = seatFeet(job.line, machine)
-  const checks = feet.map((foot) => footCheck(foot, seat?.[pass][foot.id]))
+  const m = job.line.machines.findIndex((one) => one.id === machine)
+  const coupling = job.line.couplings[m - 1] ?? job.line.couplings[m]
+  const couplingX = coupling && placeStations(job.line).x.get(coupling.id)
+  const typed = feet.map((foot) => footCheck(foot, seat?.[pass][foot.id]))
+  const checks = typed.map((check): FootCheck => {
+    const atShaft = seat?.[pass][check.id]?.told === 'shaft' && check.rise !== undefined && couplingX !== undefined
+    return atShaft ? { ...check, rise: (check.rise ?? 0) * footPerShaft(typed, check.id, couplingX) } : check
+  })
+  const guided = feet.some((foot) => seat?.[pass][foot.id]?.told === 'shaft')
   const threshold = quantityMm(seat?.threshold) ?? usualThreshold
   const order = tighteningOrder(feet)
   const read = (check: FootCheck) => check.rise !== undefined || check.gaps !== undefined
@@ -100,12 +111,10 @@ export function solveSeat(
   const complete = missing.length === 0 && checks.length > 0
   const findings = complete && pass !== 'loose' ? diagnose(checks, threshold) : []
   const byFoot = new Map(feet.map((foot) => [foot.id, wanted.get(foot.station) ?? 0]))
-  const m = job.line.machines.findIndex((one) => one.id === machine)
-  const coupling = job.line.couplings[m - 1] ?? job.line.couplings[m]
-  const couplingX = coupling && placeStations(job.line).x.get(coupling.id)
   return {
     machine,
     pass,
+    guided,
     feet,
     checks,
     threshold,

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { checkFrame, type RiggedFoot, type RiggedFrame, withCure } from '../rig/frame'
 import { chance } from '../rig/random'
+import { footPerShaft } from './apparent'
 import { cureFor } from './cure'
 import { diagnose, type SeatKind } from './diagnose'
 import { gapOf } from './foot'
@@ -165,4 +166,24 @@ it('tightens in a cross', () => {
   expect(tighteningOrder(four)).toEqual(['a', 'c', 'b', 'd'])
   const six = [...four, { id: 'e', x: 2, y: -1 }, { id: 'f', x: 2, y: 1 }]
   expect(new Set(tighteningOrder(six)).size).toBe(6)
+})
+
+describe('movement seen at the shaft', () => {
+  const four = [
+    { id: 'a', x: 240, y: -150 },
+    { id: 'b', x: 240, y: 150 },
+    { id: 'c', x: 690, y: 150 },
+    { id: 'd', x: 690, y: -150 },
+  ]
+  it('is scaled to the loosened foot about the line through the two beside it', () => {
+    // the plane that is 0 at b and d and 1 at a, looked at over the coupling
+    const plane = (x: number, y: number) => 1 - (x - 240) / 450 - (y + 150) / 300
+    expect(plane(240, 150)).toBeCloseTo(0, 12)
+    expect(plane(690, -150)).toBeCloseTo(0, 12)
+    expect(footPerShaft(four, 'a', 0)).toBeCloseTo(1 / plane(0, 0), 9)
+  })
+  it('stays as read where geometry cannot tell', () => {
+    expect(footPerShaft(four, 'a', 465)).toBe(1)
+    expect(footPerShaft(four.slice(0, 3), 'a', 0)).toBe(1)
+  })
 })

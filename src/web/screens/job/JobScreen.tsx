@@ -4,6 +4,7 @@ import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 're
 import styled from 'styled-components'
 import { readPeg, worst } from '../../../core/advice/summary'
 import { makeRound, repeatRound } from '../../../core/job/make'
+import { solveRough } from '../../../core/job/rough'
 import type { Job, Round } from '../../../core/job/schema'
 import { seatPeg } from '../../../core/job/seat'
 import { solveRound } from '../../../core/job/solve'
@@ -65,11 +66,13 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     () => ({ line: document.line, unit: settings.unit, resolution: solved.resolution }),
     [document.line, settings.unit, solved.resolution],
   )
+  const coarse = useMemo(() => solveRough(document), [document])
   // before the readings the Sight only shows where one is
   const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : 244
   const scene = useMemo(
-    () => (width > 0 ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost }) : undefined),
-    [solved, terms, width, height, settings.flipped, ghost],
+    () =>
+      width > 0 ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost, coarse }) : undefined,
+    [solved, terms, width, height, settings.flipped, ghost, coarse],
   )
 
   const edit = useCallback(

@@ -3,7 +3,10 @@ import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor, machineDoubted } from '../../../core/advice/findings'
 import type { Plane } from '../../../core/frame/axis'
+import { seatFeet } from '../../../core/job/seat'
 import type { FootSolution } from '../../../core/moves/solve'
+import { tighteningOrder } from '../../../core/seat/layout'
+import { orderInWords } from '../../../words/seat'
 import {
   act,
   capital,
@@ -30,6 +33,7 @@ const Foot = styled(Card)<{ $chosen: boolean }>`
   > p:first-of-type { font-size: 19px; font-weight: 700; display: flex; align-items: center; gap: 10px; min-height: 40px; }
   > p { color: var(--ink); } > p + p { color: var(--muted); font-size: 14px; }
 `
+const Tighten = styled.p`color: var(--muted); & + & { margin-top: 8px; }`
 const Head2 = styled.h2`font-size: 16px; margin-top: 4px;`
 
 /** What to do at every foot: shims in or out, and which way to push by how much. */
@@ -100,12 +104,21 @@ export function MoveStep() {
             <p>The moves follow from the readings, and there are not enough yet.</p>
           </Card>
         )}
-        {anything ? (
-          <Muted>
-            Tighten in a cross pattern, by hand, snug, then to the torque, in the same order every time. Jack bolts back
-            off before the next reading.
-          </Muted>
-        ) : null}
+        {anything
+          ? line.machines
+              .filter((machine) => machine.id !== line.fixed)
+              .map((machine) => {
+                const feet = seatFeet(line, machine.id)
+                const torque = document.seat?.[machine.id]?.torque
+                return (
+                  <Tighten key={machine.id}>
+                    Tighten the {machine.name.toLowerCase()} as always:{' '}
+                    {orderInWords(feet, tighteningOrder(feet), terms)}. By hand, snug, {torque || 'to the torque'},
+                    twice round. Jack bolts backed off before the next reading.
+                  </Tighten>
+                )
+              })
+          : null}
       </Bench>
       <Say items={[...frame.reminders, ...sayItems(findingsFor(solved, 'move'), terms, actsFor)]} />
     </BenchAndSay>

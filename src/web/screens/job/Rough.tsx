@@ -65,12 +65,13 @@ export function Rough() {
           field(`face.${quarter}`, `Face gap, ${angleName(degrees, terms).toLowerCase()}`),
         )}
         {field('diameter', 'At diameter', length as 'mm' | 'in')}
+        {field('travel', 'Travel of the dial')}
       </Grid>
       {known ? (
         <ul role="status" aria-label="Rough result">
           {rough.feet.map(({ foot, vertical, horizontal }) => (
             <li key={foot}>
-              <b>{capital(footName(foot, terms))}:</b>
+              <b>{capital(footName(foot, terms))}:</b>{' '}
               {vertical
                 ? `${act(vertical.total, 'vertical', coarse)} (${lengthWithUnit(Math.abs(vertical.angle), coarse)} ${vertical.angle < 0 ? 'down' : 'up'} for the angle, then ${lengthWithUnit(Math.abs(vertical.offset), coarse)} ${vertical.offset < 0 ? 'down' : 'up'})`
                 : 'up and down not measured'}

@@ -8,7 +8,7 @@ import type { Seat, SeatFoot } from '../../../core/job/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/job/seat'
 import { saySeat, seatFootName } from '../../../words/seat'
 import { capital, footName, machineName } from '../../../words/terms'
-import { Button, Choices, Field, Input, Muted } from '../../parts/controls'
+import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
 import { Say } from '../../say/Say'
@@ -136,6 +136,29 @@ export function SeatStep() {
               onChange={(event) => edit((s) => ({ ...s, torque: event.target.value }), 'torque')}
             />
           </Field>
+          {pass === 'loose' ? null : (
+            <Field label="Rise told by">
+              <Select
+                disabled={frozen}
+                value={state.guided ? 'shaft' : 'foot'}
+                options={[
+                  { value: 'foot', text: 'a dial at the foot' },
+                  { value: 'shaft', text: 'the shaft at the coupling, a guide' },
+                ]}
+                onPick={(told) =>
+                  edit((s) => ({
+                    ...s,
+                    [pass]: Object.fromEntries(
+                      state.feet.map(({ id }) => [
+                        id,
+                        { ...(s[pass][id] ?? emptySeatFoot(settings.unit)), told: told === 'shaft' ? 'shaft' : 'foot' },
+                      ]),
+                    ),
+                  }))
+                }
+              />
+            </Field>
+          )}
           {line.machines
             .find((one) => one.id === machine)
             ?.feet.map((foot) => (
