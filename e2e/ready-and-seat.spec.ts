@@ -147,6 +147,15 @@ test('a measured value over its limit is not good, and the printed page says wha
   expect(pdf.status()).toBe(200)
 })
 
+test('on a narrow screen nothing runs over', async ({ page, demo }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  for (const step of ['ready', 'seat', 'move', 'line']) {
+    await page.goto(`${demo}/jobs/job-9/${step}`)
+    await page.locator('#bench').waitFor()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), step).toBeLessThanOrEqual(0)
+  }
+})
+
 for (const [name, path] of [
   ['ready', '/jobs/job-9/ready'],
   ['seat', '/jobs/job-11/seat'],

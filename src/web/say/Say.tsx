@@ -73,7 +73,8 @@ export function Say({ items }: { items: readonly SayItem[] }) {
 }
 
 const Drawer = styled.div<{ $open: boolean }>`
-  display: grid; gap: 20px;
+  display: grid; gap: 20px; align-content: start;
+  @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 264px; max-height: calc(100vh - 284px); overflow-y: auto; margin: -6px; padding: 6px; }
   ${narrow} {
     gap: 14px;
     ${({ $open }) => ($open ? '' : '> :nth-child(n + 2), p, .working { display: none; }')}

@@ -31,7 +31,9 @@ const Frame = styled.div`
   display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
 `
-const SightBox = styled.div`border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;`
+const SightBox = styled.div`border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;
+  /* it stays in sight while a long bench scrolls below it */
+  @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 0; z-index: 3; }`
 const WideOnly = styled.span`${narrow} { display: none; }`
 const Notice = styled.p`padding: 10px 20px; background: var(--card); border-bottom: 1px solid var(--rule); font-weight: 600;`
 
@@ -178,7 +180,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
         />
         <div>
           {pathname.endsWith('/line') ? null : (
-            <SightBox ref={sightRef}>
+            <SightBox ref={sightRef} data-sight>
               {scene ? (
                 <Sight scene={scene} label="The line, drawn in both planes" chosen={chosen} onChoose={choose} />
               ) : null}

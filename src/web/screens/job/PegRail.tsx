@@ -19,7 +19,7 @@ const Rail = styled.nav`
   a[aria-current='page'] { color: var(--kelp); font-weight: 700; }
   small { color: var(--muted); font-weight: 400; }
   hr { width: 2px; height: 28px; border: 0; margin: 0; background: var(--ink); opacity: 0.7; }
-  ${narrow} { flex-direction: row; padding: 0 12px; border-right: 0; border-bottom: 1px solid var(--rule); overflow-x: auto; hr { flex: none; width: 12px; height: 2px; } a { width: auto; padding: 8px 8px; grid-auto-flow: column; align-items: center; gap: 8px; } small { display: none; } }
+  ${narrow} { flex-direction: row; padding: 0 12px; border-right: 0; border-bottom: 1px solid var(--rule); overflow-x: auto; hr { flex: none; width: 8px; height: 2px; } a { width: auto; padding: 8px 5px; grid-auto-flow: column; align-items: center; gap: 8px; } small { display: none; } }
 `
 const Vane = styled.svg`position: absolute; right: 6px; top: 8px; ${narrow} { display: none; }`
 

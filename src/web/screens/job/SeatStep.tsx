@@ -8,6 +8,7 @@ import type { Seat, SeatFoot } from '../../../core/job/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/job/seat'
 import { saySeat, seatFootName } from '../../../words/seat'
 import { capital, footName, machineName } from '../../../words/terms'
+import { narrow } from '../../app/style'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
@@ -17,7 +18,7 @@ import { useJobFrame } from './context'
 import { FeetFromAbove } from './FeetFromAbove'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end; margin: 10px 0;`
-const Ticks = styled.div`display: grid; grid-template-columns: auto repeat(3, auto); gap: 6px 12px; justify-content: start; align-items: center; margin: 8px 0 16px;`
+const Ticks = styled.div`display: grid; grid-template-columns: auto repeat(3, auto); gap: 6px 12px; justify-content: start; align-items: center; margin: 8px 0 16px; ${narrow} { grid-template-columns: 1fr; button { justify-content: start; } }`
 
 const stages = ['by hand', 'snug', 'to the torque'] as const
 
