@@ -133,18 +133,6 @@ function drawPlane(
     })
   }
 
-  for (const { plane: of, xs, values } of coarseEnds(solved, options.coarse)) {
-    if (of !== plane) continue
-    shapes.push({ kind: 'line', role: 'ghost', points: [at(xs[0], values[0]), at(xs[1], values[1])] })
-    shapes.push({
-      kind: 'text',
-      role: 'small',
-      at: [sheet.x((xs[0] + xs[1]) / 2), at(0, values[1])[1] - 8],
-      anchor: 'middle',
-      text: 'roughly',
-    })
-  }
-
   train.machines.forEach((machine, m) => {
     const links = solution.chains[plane][m]
     const fixed = m === train.fixed
@@ -218,6 +206,18 @@ function drawPlane(
       addToSpot(spots, foot.id, { label: footLabel(foot.id, solved, terms), at: [px, py] }, own)
     }
   })
+
+  for (const { plane: of, xs, values } of coarseEnds(solved, options.coarse)) {
+    if (of !== plane) continue
+    shapes.push({ kind: 'line', role: 'ghost', points: [at(xs[0], values[0]), at(xs[1], values[1])] })
+    shapes.push({
+      kind: 'text',
+      role: 'small',
+      at: [sheet.x((xs[0] + xs[1]) / 2), at(0, values[1])[1] - 8],
+      anchor: 'middle',
+      text: 'roughly',
+    })
+  }
 
   for (const dial of solved.dials) {
     const x = solved.stations.x.get(dial.dial.id)

@@ -78,8 +78,11 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
       said.push({
         key: check.id,
         peg: 'outside',
-        title: `${title}: ${lengthWithUnit(Math.abs(check.value ?? 0), fine)} is too much.`,
-        detail: `At most ${lengthWithUnit(check.limit ?? 0, fine)}, unless the maker says otherwise.${check.id === 'piping' ? ' Mend the pipe first; it is never shimmed away.' : ''}`,
+        title:
+          check.about === undefined
+            ? `${title}: ${lengthWithUnit(Math.abs(check.value ?? 0), fine)} is too much.`
+            : `${title}: ${lengthWithUnit(check.value ?? 0, fine)} is not what the maker says.`,
+        detail: `${check.about === undefined ? `At most ${lengthWithUnit(check.limit ?? 0, fine)}${check.maker ? ' by the maker.' : ', unless the maker says otherwise.'}` : `${lengthWithUnit(check.about, fine)}, give or take ${lengthWithUnit(check.limit ?? 0, fine)}. Put it right before the rest.`}${check.id === 'piping' ? ' Mend the pipe first; it is never shimmed away.' : ''}`,
       })
     else if (check.state === 'bad')
       said.push({

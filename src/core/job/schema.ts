@@ -160,6 +160,9 @@ export const readySchema = v.strictObject({
     v.strictObject({
       outcome: v.picklist(['', 'good', 'bad', 'skipped']),
       value: quantitySchema,
+      /** The maker's figure, and how far off it one may be where it is not a most. */
+      maker: v.optional(quantitySchema),
+      plusMinus: v.optional(quantitySchema),
       /** What was seen; for a skipped check, why. */
       note: text(200),
       by: text(12),

@@ -13,6 +13,8 @@ export interface CheckItem {
   limit?: number
   /** Has a measured value. */
   measured: boolean
+  /** The maker says how much: the most it may be, or what it should be, give or take. */
+  maker?: 'most' | 'about'
   /** The occasions it is proposed on. */
   on: readonly Occasion[]
 }
@@ -29,9 +31,9 @@ export const checkItems: readonly CheckItem[] = [
   { id: 'shaft-runout', measured: true, limit: 0.05, on: notPeriodic },
   { id: 'hub-runout', measured: true, limit: 0.05, on: notPeriodic },
   { id: 'face-runout', measured: true, limit: 0.05, on: opened },
-  { id: 'hub-separation', measured: true, on: opened },
-  { id: 'float', measured: true, on: opened },
-  { id: 'bearings', measured: true, on: notPeriodic },
+  { id: 'hub-separation', measured: true, maker: 'about', on: opened },
+  { id: 'float', measured: true, maker: 'about', on: opened },
+  { id: 'bearings', measured: true, maker: 'most', on: notPeriodic },
   { id: 'piping', measured: true, limit: 0.05, on: notPeriodic },
   { id: 'jack-bolts', measured: false, on: always },
   { id: 'which-moves', measured: false, on: opened },

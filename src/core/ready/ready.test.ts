@@ -28,6 +28,22 @@ describe('before the first reading', () => {
     expect(stateOf({ checks: { piping: check('good', '0.06') } }, 'piping')).toBe('over')
     expect(stateOf({ checks: { piping: check('good', '0.05') } }, 'piping')).toBe('good')
   })
+  it('a maker’s figure is the most, or what it should be give or take', () => {
+    const q = (text: string) => ({ text, unit: 'mm' as const })
+    const at = (id: string, value: string, plusMinus?: string) =>
+      stateOf(
+        {
+          occasion: 'new-set',
+          checks: {
+            [id]: { ...check('good', value), maker: q('3'), ...(plusMinus ? { plusMinus: q(plusMinus) } : {}) },
+          },
+        },
+        id,
+      )
+    expect([at('bearings', '2.9'), at('bearings', '3.1')]).toEqual(['good', 'over'])
+    expect([at('hub-separation', '3.4', '0.5'), at('hub-separation', '2.4', '0.5')]).toEqual(['good', 'over'])
+    expect(at('hub-separation', '9')).toBe('good')
+  })
   it('skipping asks for a reason', () => {
     expect(stateOf({ checks: { base: check('skipped') } }, 'base')).toBe('unreasoned')
     expect(stateOf({ checks: { base: check('skipped', '', 'grouted last week') } }, 'base')).toBe('skipped')

@@ -1,7 +1,7 @@
 import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import type { Job, Ready } from '../job/schema'
-import { type CautionId, cautions, checkItems, type Occasion } from './catalogue'
+import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalogue'
 
 type Check = Ready['checks'][string]
 
@@ -28,6 +28,9 @@ export interface CheckState {
   own?: string
   limit: number | undefined
   measured: boolean
+  maker: CheckItem['maker']
+  /** What it should be by the maker, mm; off by at most `limit`. */
+  about: number | undefined
   value: number | undefined
   /** over: measured beyond the limit, whatever was ticked. unreasoned: skipped without saying why. */
   state: 'open' | 'good' | 'bad' | 'over' | 'skipped' | 'unreasoned'
@@ -49,9 +52,9 @@ export function readyState(job: Pick<Job, 'ready' | 'line'>): ReadyState {
   const ready = job.ready ?? emptyReady()
   const listed = checkItems.filter((item) => item.on.includes(ready.occasion) || ready.checks[item.id]?.outcome)
   const checks = [
-    ...listed.map((item) => checkState(item.id, ready.checks[item.id], item.limit, item.measured)),
+    ...listed.map((item) => checkState(item, ready.checks[item.id])),
     ...(job.line.checks ?? []).map((own) => ({
-      ...checkState(own.id, ready.checks[own.id], undefined, false),
+      ...checkState({ id: own.id, measured: false }, ready.checks[own.id]),
       own: own.text,
     })),
   ]
@@ -64,12 +67,17 @@ export function readyState(job: Pick<Job, 'ready' | 'line'>): ReadyState {
   }
 }
 
-function checkState(id: string, check: Check | undefined, limit: number | undefined, measured: boolean): CheckState {
+function checkState(item: Omit<CheckItem, 'on'>, check: Check | undefined): CheckState {
+  const { id, measured, maker } = item
   const value = quantityMm(check?.value)
-  const over = limit !== undefined && value !== undefined && Math.abs(value) > limit + 1e-9
+  const said = quantityMm(check?.maker)
+  const about = maker === 'about' ? said : undefined
+  const limit = maker === 'about' ? quantityMm(check?.plusMinus) : maker === 'most' ? said : item.limit
+  const judged = maker !== 'about' || about !== undefined
+  const over = judged && limit !== undefined && value !== undefined && Math.abs(value - (about ?? 0)) > limit + 1e-9
   const outcome = check?.outcome || 'open'
   const state = over ? 'over' : outcome === 'skipped' && !check?.note.trim() ? 'unreasoned' : outcome
-  return { id, limit, measured, value, state, fault: quantityFault(check?.value) }
+  return { id, limit, measured, maker, about, value, state, fault: quantityFault(check?.value) }
 }
 
 /** Run-out at the hub alone: it sits off the shaft. On the shaft as well: the shaft is bent. */

@@ -14,12 +14,12 @@ export const steps = [
 ] as const
 
 const Rail = styled.nav`
-  border-right: 1px solid var(--rule); padding-top: 36px; display: flex; flex-direction: column; align-items: center; gap: 8px;
+  border-right: 1px solid var(--rule); padding-top: 36px; position: sticky; top: 0; align-self: start; min-height: 100vh; display: flex; flex-direction: column; align-items: center; gap: 8px;
   a { position: relative; width: 100%; text-decoration: none; display: grid; justify-items: center; gap: 4px; padding: 8px 0; color: var(--ink); min-height: 44px; }
   a[aria-current='page'] { color: var(--kelp); font-weight: 700; }
   small { color: var(--muted); font-weight: 400; }
   hr { width: 2px; height: 28px; border: 0; margin: 0; background: var(--ink); opacity: 0.7; }
-  ${narrow} { flex-direction: row; padding: 0 12px; border-right: 0; border-bottom: 1px solid var(--rule); overflow-x: auto; hr { flex: none; width: 8px; height: 2px; } a { width: auto; padding: 8px 5px; grid-auto-flow: column; align-items: center; gap: 8px; } small { display: none; } }
+  ${narrow} { position: static; min-height: 0; align-self: auto; flex-direction: row; padding: 0 12px; border-right: 0; border-bottom: 1px solid var(--rule); overflow-x: auto; hr { flex: none; width: 8px; height: 2px; } a { width: auto; padding: 8px 5px; grid-auto-flow: column; align-items: center; gap: 8px; } small { display: none; } }
 `
 const Vane = styled.svg`position: absolute; right: 6px; top: 8px; ${narrow} { display: none; }`
 

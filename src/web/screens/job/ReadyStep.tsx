@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { emptyQuantity } from '../../../core/frame/quantity'
 import type { Ready } from '../../../core/job/schema'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
 import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
@@ -28,6 +29,8 @@ const Checks = styled.ul`
   li { display: grid; grid-template-columns: 20px minmax(0, 1.3fr) 130px auto minmax(110px, 1fr); gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--rule); min-height: 64px; ${narrow} { grid-template-columns: 20px 1fr; > :nth-child(n + 3) { grid-column: 2; } } }
   b { display: block; line-height: 1.25; } small { color: var(--muted); font-size: 13px; }
 `
+const Measures = styled.div`display: grid; gap: 6px;`
+const Noted = styled.div`display: grid; gap: 2px;`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end; margin-bottom: 16px;`
 const H2 = styled.h2`font-size: 17px; margin: 8px 0;`
 
@@ -164,13 +167,18 @@ export function ReadyStep() {
                   </small>
                 </span>
                 {check.measured ? (
-                  <QuantityField
-                    label="Measured"
-                    quantity={kept.value}
-                    unit={settings.unit}
-                    readOnly={frozen}
-                    onChange={(value) => editCheck(check.id, { value }, `${check.id}:value`)}
-                  />
+                  <Measures>
+                    {measuresOf(check).map(([key, label]) => (
+                      <QuantityField
+                        key={key}
+                        label={label}
+                        quantity={kept[key] ?? emptyQuantity(settings.unit)}
+                        unit={settings.unit}
+                        readOnly={frozen}
+                        onChange={(value) => editCheck(check.id, { [key]: value }, `${check.id}:${key}`)}
+                      />
+                    ))}
+                  </Measures>
                 ) : (
                   <span />
                 )}
@@ -185,15 +193,18 @@ export function ReadyStep() {
                   ]}
                   onChange={(outcome) => editCheck(check.id, { outcome })}
                 />
-                <Input
-                  aria-label={`${text.title}: ${kept.outcome === 'skipped' ? 'why it is skipped' : 'note'}`}
-                  placeholder={kept.outcome === 'skipped' ? 'Why?' : 'Note'}
-                  aria-invalid={check.state === 'unreasoned' ? true : undefined}
-                  maxLength={200}
-                  readOnly={frozen}
-                  value={kept.note}
-                  onChange={(event) => editCheck(check.id, { note: event.target.value }, `${check.id}:note`)}
-                />
+                <Noted>
+                  <Input
+                    aria-label={`${text.title}: ${kept.outcome === 'skipped' ? 'why it is skipped' : 'note'}`}
+                    placeholder={kept.outcome === 'skipped' ? 'Why?' : 'Note'}
+                    aria-invalid={check.state === 'unreasoned' ? true : undefined}
+                    maxLength={200}
+                    readOnly={frozen}
+                    value={kept.note}
+                    onChange={(event) => editCheck(check.id, { note: event.target.value }, `${check.id}:note`)}
+                  />
+                  {kept.at ? <small>{[kept.by, timeOf(kept.at)].filter(Boolean).join(' ')}</small> : null}
+                </Noted>
               </li>
             )
           })}
@@ -230,6 +241,13 @@ export function ReadyStep() {
       <Say items={items} />
     </BenchAndSay>
   )
+}
+
+/** What is typed of a measured check: the value, and the maker's figure where the maker says how much. */
+function measuresOf({ maker }: CheckState): (readonly ['value' | 'maker' | 'plusMinus', string])[] {
+  const value = ['value', 'Measured'] as const
+  if (maker === 'most') return [value, ['maker', 'Maker’s most']]
+  return maker === 'about' ? [value, ['maker', 'Maker’s figure'], ['plusMinus', 'Give or take']] : [value]
 }
 
 const timeOf = (at: string): string => (at ? format(new Date(at), 'HH:mm') : '')
