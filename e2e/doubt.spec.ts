@@ -1,5 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from './site'
+import { axeTests, expect, test } from './site'
 
 test('a wrong sign is found, and mended from the keyboard', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
@@ -112,23 +111,14 @@ test('moved, a second round is read with the first drawn behind it', async ({ pa
   await expect(page.getByLabel('Motor dial, bottom, mm')).not.toHaveValue('')
 })
 
-for (const [name, path] of [
-  ['floor', '/'],
-  ['new job', '/new'],
-  ['line', '/lines/line-2'],
-  ['read', '/jobs/job-6/read'],
-  ['move', '/jobs/job-4/move'],
-  ["a job's line", '/jobs/job-3/line'],
-] as const)
-  for (const scheme of ['light', 'dark'] as const)
-    test(`axe finds nothing serious: ${name}, ${scheme}`, async ({ page, demo }) => {
-      await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
-      await page.goto(`${demo}${path}`)
-      await page.locator('#bench').waitFor()
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).slice(0, 3)}`)).toEqual([])
-    })
+axeTests({
+  floor: '/',
+  'new job': '/new',
+  line: '/lines/line-2',
+  read: '/jobs/job-6/read',
+  move: '/jobs/job-4/move',
+  'a job’s line': '/jobs/job-3/line',
+})
 
 test('on a narrow screen the first sentence stays in sight and the page does not run over', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 })

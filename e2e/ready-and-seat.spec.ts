@@ -1,20 +1,4 @@
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
-import { expect, test } from './site'
-
-/** Tabs on until the focus is on something with this name. */
-async function tabTo(page: Page, name: string) {
-  for (let i = 0; i < 140; i++) {
-    await page.keyboard.press('Tab')
-    const label = await page.evaluate(() => {
-      const at = document.activeElement
-      const labelled = at instanceof HTMLInputElement ? at.labels?.[0]?.textContent : undefined
-      return at?.getAttribute('aria-label') ?? labelled ?? at?.textContent
-    })
-    if (label?.startsWith(name)) return
-  }
-  throw new Error(`Tab never reached “${name}”.`)
-}
+import { axeTests, expect, tabTo, test } from './site'
 
 const feet = ['Far-side front foot', 'Near-side front foot', 'Far-side back foot', 'Near-side back foot'] as const
 
@@ -156,16 +140,4 @@ test('on a narrow screen nothing runs over', async ({ page, demo }) => {
   }
 })
 
-for (const [name, path] of [
-  ['ready', '/jobs/job-9/ready'],
-  ['seat', '/jobs/job-11/seat'],
-] as const)
-  for (const scheme of ['light', 'dark'] as const)
-    test(`axe finds nothing serious: ${name}, ${scheme}`, async ({ page, demo }) => {
-      await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
-      await page.goto(`${demo}${path}`)
-      await page.locator('#bench').waitFor()
-      const { violations } = await new AxeBuilder({ page }).analyze()
-      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-      expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).slice(0, 3)}`)).toEqual([])
-    })
+axeTests({ ready: '/jobs/job-9/ready', seat: '/jobs/job-11/seat' })

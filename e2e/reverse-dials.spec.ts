@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from './site'
+import { expect, tabTo, test } from './site'
 
 /** Worked case A of docs/domain.md, as a millwright types it. */
 const caseA = {
@@ -121,40 +121,28 @@ test('by keyboard alone', async ({ page, empty }) => {
   await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible()
   await page.keyboard.press('n')
   await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible()
-  const tabTo = async (name: string) => {
-    for (let i = 0; i < 60; i++) {
-      await page.keyboard.press('Tab')
-      const label = await page.evaluate(() => {
-        const at = document.activeElement
-        const labelled = at instanceof HTMLInputElement ? at.labels?.[0]?.textContent : undefined
-        return at?.getAttribute('aria-label') ?? labelled ?? at?.textContent
-      })
-      if (label?.startsWith(name)) return
-    }
-    throw new Error(`Tab never reached “${name}”.`)
-  }
-  await tabTo('Name of the line')
+  await tabTo(page, 'Name of the line')
   await page.keyboard.type('Rinse pump 5')
   await page.keyboard.press('Enter')
   await expect(page.getByText('Type each distance on the drawing')).toBeVisible()
-  await tabTo('Pump, front feet, distance')
+  await tabTo(page, 'Pump, front feet, distance')
   for (const distance of ['240', '260', '240', '450']) {
     await page.keyboard.type(distance)
     await page.keyboard.press('Enter')
   }
-  await tabTo('Speed')
+  await tabTo(page, 'Speed')
   await page.keyboard.type('1480')
   await page.keyboard.press('Control+Home')
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
   await page.keyboard.press('3')
   await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
   for (const dial of [caseA.motor, caseA.pump]) {
-    await tabTo('Distance from there')
+    await tabTo(page, 'Distance from there')
     await page.keyboard.type(dial.out)
-    await tabTo('Bracket sag')
+    await tabTo(page, 'Bracket sag')
     await page.keyboard.type(dial.sag)
   }
-  await tabTo('Motor dial, top')
+  await tabTo(page, 'Motor dial, top')
   for (const reading of [...caseA.motor.readings, '0', ...caseA.pump.readings, '0']) {
     // the minus last: it turns the sign over from anywhere
     await page.keyboard.type(reading.replace('-', ''))

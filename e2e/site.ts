@@ -2,7 +2,8 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { test as base } from '@playwright/test'
+import AxeBuilder from '@axe-core/playwright'
+import { test as base, expect, type Page } from '@playwright/test'
 
 /** Starts the built server on a free port with a database of its own. */
 async function start(args: readonly string[]): Promise<{ address: string; stop: () => void }> {
@@ -46,4 +47,32 @@ export const test = base.extend<{ empty: string; demo: string }>({
   },
 })
 
-export { expect } from '@playwright/test'
+export { expect }
+
+/** Tabs on until the focus is on something whose name begins like this. */
+export async function tabTo(page: Page, name: string): Promise<void> {
+  for (let i = 0; i < 140; i++) {
+    await page.keyboard.press('Tab')
+    const label = await page.evaluate(() => {
+      const at = document.activeElement
+      const labelled = at instanceof HTMLInputElement ? at.labels?.[0]?.textContent : undefined
+      return at?.getAttribute('aria-label') ?? labelled ?? at?.textContent
+    })
+    if (label?.startsWith(name)) return
+  }
+  throw new Error(`Tab never reached “${name}”.`)
+}
+
+/** One test a screen and scheme: axe finds nothing serious. */
+export function axeTests(screens: Readonly<Record<string, string>>): void {
+  for (const [name, path] of Object.entries(screens))
+    for (const scheme of ['light', 'dark'] as const)
+      test(`axe finds nothing serious: ${name}, ${scheme}`, async ({ page, demo }) => {
+        await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+        await page.goto(`${demo}${path}`)
+        await page.locator('#bench').waitFor()
+        const { violations } = await new AxeBuilder({ page }).analyze()
+        const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+        expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).slice(0, 3)}`)).toEqual([])
+      })
+}

@@ -1,60 +1,11 @@
 import { fitCoupling } from '../../src/core/fit/coupling'
 import { solveTrain } from '../../src/core/moves/solve'
+import { caseA } from '../../src/core/survey/caseA'
 import { readSurvey } from '../../src/core/survey/read'
 import { solveSurvey } from '../../src/core/survey/solve'
 import { bestOf, row } from './clock'
 
-const survey = {
-  format: 'vane-peg.survey',
-  version: 1,
-  units: { length: 'mm', reading: 'mm' },
-  train: {
-    machines: [
-      { id: 'pump', feet: [{ id: 'p1', x: -240 }] },
-      {
-        id: 'motor',
-        feet: [
-          { id: 'm1', x: 240 },
-          { id: 'm2', x: 690 },
-        ],
-      },
-    ],
-    couplings: [{ id: 'C1', left: 'pump', right: 'motor', x: 0, diameter: 160 }],
-    fixed: 'pump',
-    rpm: 1480,
-  },
-  measurements: [
-    {
-      coupling: 'C1',
-      probes: [
-        {
-          type: 'rim',
-          on: 'motor',
-          x: 90,
-          sag: -0.1,
-          readings: [
-            [0, 0],
-            [90, -0.283],
-            [180, -0.412],
-            [270, -0.129],
-          ],
-        },
-        {
-          type: 'rim',
-          on: 'pump',
-          x: -70,
-          sag: -0.08,
-          readings: [
-            [0, 0],
-            [90, 0.081],
-            [180, 0.104],
-            [270, 0.023],
-          ],
-        },
-      ],
-    },
-  ],
-}
+const survey = caseA()
 
 /** The pencil's arithmetic for reverse dials at the quarters, nothing else: what the answer alone costs. */
 function closedForm(a: readonly number[], b: readonly number[], xa: number, xb: number, sagA: number, sagB: number) {
@@ -75,7 +26,7 @@ export function benchCore(): string[] {
   const coupling = train.couplings[0]
   if (!coupling) throw new Error('No coupling.')
   const [motor, pump] = survey.measurements[0]?.probes ?? []
-  const values = (probe: typeof motor) => (probe?.readings ?? []).map(([, value]) => value ?? 0)
+  const values = (probe: typeof motor) => (probe?.readings ?? []).map(([, value]) => value)
   const [a, b] = [values(motor), values(pump)]
   let kept = 0
   const bare = bestOf(() => {

@@ -1,50 +1,12 @@
 import { spawnSync } from 'node:child_process'
 import { describe, expect, it } from 'vitest'
+import { caseA } from '../core/survey/caseA'
 
-const survey = (sag: unknown) => ({
-  format: 'vane-peg.survey',
-  version: 1,
-  units: { length: 'mm', reading: 'mm' },
-  train: {
-    machines: [
-      { id: 'pump', feet: [] },
-      { id: 'motor', feet: [{ id: 'in', x: 240 }] },
-    ],
-    couplings: [{ id: 'C1', left: 'pump', right: 'motor', x: 0 }],
-    fixed: 'pump',
-  },
-  measurements: [
-    {
-      coupling: 'C1',
-      probes: [
-        {
-          type: 'rim',
-          on: 'motor',
-          x: 90,
-          sag,
-          readings: [
-            [0, 0],
-            [90, -0.283],
-            [180, -0.412],
-            [270, -0.129],
-          ],
-        },
-        {
-          type: 'rim',
-          on: 'pump',
-          x: -70,
-          sag: -0.08,
-          readings: [
-            [0, 0],
-            [90, 0.081],
-            [180, 0.104],
-            [270, 0.023],
-          ],
-        },
-      ],
-    },
-  ],
-})
+const survey = (sag: unknown) => {
+  const document = caseA()
+  Object.assign(document.measurements[0]!.probes[0]!, { sag })
+  return document
+}
 
 const solve = (input: string, ...args: string[]) =>
   spawnSync('node_modules/.bin/tsx', ['src/cli/main.ts', ...args, '-'], { input, encoding: 'utf8' })

@@ -81,6 +81,24 @@ describe('jobs', () => {
   })
 })
 
+describe('lines', () => {
+  it('are drawn, listed and edited from the version they were read at', async () => {
+    const { body: known } = await ask('/lines/line-2')
+    const made = await ask('/lines', { document: { ...known.document, name: 'Spare train' } })
+    expect(made).toMatchObject({ status: 201, body: { name: 'Spare train', version: 1 } })
+    expect((await ask('/lines')).body.map((line: { name: string }) => line.name)).toContain('Spare train')
+    const path = `/lines/${made.body.id}`
+    const edited = { version: 1, document: { ...made.body.document, area: 'Store' } }
+    expect(await ask(path, edited, 'PUT')).toMatchObject({ status: 200, body: { version: 2, area: 'Store' } })
+    expect(await ask(path, edited, 'PUT')).toMatchObject({ status: 409, body: { current: { version: 2 } } })
+    const broken = { version: 2, document: { ...made.body.document, machines: [] } }
+    expect(await ask(path, broken, 'PUT')).toMatchObject({
+      status: 400,
+      body: { error: { path: 'document.machines' } },
+    })
+  })
+})
+
 describe('bad requests', () => {
   it('are told by path, in one shape', async () => {
     const { body: job } = await ask('/jobs/job-6')

@@ -28,7 +28,7 @@ export function parseNumber(text: string): TypedNumber {
   const tidy = text.replace(/[−–—]/g, '-').replace(/\s+/g, ' ').trim()
   if (tidy === '') return { ok: false, message: 'Nothing is typed here yet.' }
   const found = shape.exec(tidy)
-  if (!found) return { ok: false, message: `“${text.trim()}” is not a number. Write it like 12, -0.5 or 3 1/8.` }
+  if (!found) return { ok: false, message: `“${text.trim()}” is not a number. Write it like 12, −0.5 or 3 1/8.` }
   const [, sign, whole, over, under, lonelyOver, lonelyUnder, plain, word] = found
   const unit = word ? unitWords[word.toLowerCase()] : undefined
   if (word && !unit) return { ok: false, message: `“${word}” is not a unit known here. Use mm, µm, inch or mil.` }

@@ -1,5 +1,7 @@
 import { emptyQuantity, type Quantity } from '../frame/quantity'
 import type { Unit } from '../frame/units'
+import type { Occasion } from '../ready/catalogue'
+import { emptyReady } from '../ready/ready'
 import type { DialSetUp, Job, Line, LineFoot, LineMachine, MachineKind, ReadSet, Round, Station } from './schema'
 
 /** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
@@ -168,8 +170,9 @@ export function repeatRound(round: Round, number: number, takenAt: string): Roun
   }
 }
 
-export function makeJob(line: Line, title: string, takenAt: string, unit: Unit): Job {
-  return { title, note: '', line, rounds: [makeRound(line, 1, takenAt, unit)], minutes: '', doneBy: '' }
+export function makeJob(line: Line, title: string, takenAt: string, unit: Unit, occasion?: Occasion): Job {
+  const ready = occasion ? { ready: { ...emptyReady(), occasion } } : {}
+  return { ...ready, title, note: '', line, rounds: [makeRound(line, 1, takenAt, unit)], minutes: '', doneBy: '' }
 }
 
 /** The job with one set for every coupling its line has, in the last round; sets of couplings gone are dropped. */

@@ -58,7 +58,8 @@ describe('before the first reading', () => {
   })
   it('the peg says how far it has come', () => {
     expect(readyPeg({ line })).toBe('nothing')
-    expect(readyPeg(with_({}))).toBe('unsure')
+    expect(readyPeg(with_({}))).toBe('nothing')
+    expect(readyPeg(with_({ checks: { base: check('good') } }))).toBe('unsure')
     const done = { shims: check('good'), 'jack-bolts': check('skipped', '', 'none fitted') }
     expect(readyPeg(with_({ occasion: 'periodic', cautions: signed, checks: done }))).toBe('within')
     expect(readyPeg(with_({ occasion: 'periodic', cautions: { isolated: signed.isolated! }, checks: done }))).toBe(

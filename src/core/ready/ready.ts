@@ -60,7 +60,7 @@ export function readyState(job: Pick<Job, 'ready' | 'line'>): ReadyState {
   ]
   return {
     occasion: ready.occasion,
-    untouched: !job.ready,
+    untouched: Object.keys(ready.cautions).length === 0 && Object.keys(ready.checks).length === 0,
     openCautions: cautions.filter((id) => !ready.cautions[id]),
     checks,
     runOut: runOutOf(checks),

@@ -386,7 +386,8 @@ export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
     jobs: visits.map((visit) => {
       const line = draw(visit.drawing)
       const takenAt = new Date(today.getTime() - Math.max(0, visit.state === 'due' ? 0 : visit.days) * 86_400_000)
-      const job = makeJob(line, visit.title, takenAt.toISOString(), visit.drawing.unit)
+      const occasion = visit.title === 'Periodic check' ? 'periodic' : 'after-overhaul'
+      const job = makeJob(line, visit.title, takenAt.toISOString(), visit.drawing.unit, occasion)
       const rounds: Round[] = []
       visit.rounds.forEach((truths, r) => {
         const before = rounds[r - 1]

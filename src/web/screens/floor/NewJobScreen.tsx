@@ -4,6 +4,8 @@ import { useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { kindNames, makeJob, makeLine } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
+import type { Occasion } from '../../../core/ready/catalogue'
+import { occasionNames } from '../../../words/ready'
 import { api, sentenceOf } from '../../api/client'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
@@ -14,15 +16,13 @@ const Page = styled.main`max-width: 900px; margin: 0 auto; padding: 24px 20px 60
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: end;`
 const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--rule); } li > span { flex: 1; min-width: 180px; }`
 
-const occasions = ['New set', 'After overhaul', 'Vibration rising', 'Periodic check']
-
 /** A job begins with a line: one that is known, or a pair drawn now. */
 export function NewJobScreen() {
   const [params] = useSearchParams()
   const wanted = params.get('line')
   const { unit, initials } = useSettings()
   const navigate = useNavigate()
-  const [title, setTitle] = useState(occasions[1] ?? '')
+  const [occasion, setOccasion] = useState<Occasion>('after-overhaul')
   const [name, setName] = useState('')
   const [left, setLeft] = useState<MachineKind>('pump')
   const [right, setRight] = useState<MachineKind>('motor')
@@ -41,7 +41,7 @@ export function NewJobScreen() {
         lineId = from.id
         line = from.line
       }
-      const document = makeJob(line, title, new Date().toISOString(), unit)
+      const document = makeJob(line, occasionNames[occasion], new Date().toISOString(), unit, occasion)
       const job = await api.jobs.$post({
         json: {
           lineId,
@@ -67,7 +67,11 @@ export function NewJobScreen() {
         <h1>New job</h1>
         <Grid>
           <Field label="Occasion">
-            <Select value={title} options={occasions.map((text) => ({ value: text, text }))} onPick={setTitle} />
+            <Select
+              value={occasion}
+              options={Object.entries(occasionNames).map(([value, text]) => ({ value, text }))}
+              onPick={(picked) => setOccasion(picked as Occasion)}
+            />
           </Field>
           <Field label="Your initials">
             <Input

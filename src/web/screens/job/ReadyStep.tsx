@@ -109,6 +109,9 @@ export function ReadyStep() {
           </Field>
         </Row>
         <H2>Cautions</H2>
+        {settings.initials.trim() === '' && state.openCautions.length > 0 ? (
+          <Muted>Type your initials to sign them.</Muted>
+        ) : null}
         <Cautions aria-label="Cautions">
           {cautions.map((id) => {
             const signed = ready.cautions[id]
