@@ -277,10 +277,13 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
 
 /** The next act of a job in a list, from its summary. */
 export function sayNext({ next, sides }: Pick<JobSummary, 'next' | 'sides'>): string {
-  const dial = `${(next.dial ?? '').toLowerCase()} dial`.trim()
+  const machine = (next.machine ?? '').toLowerCase()
+  const dial = `${machine} dial`.trim()
   switch (next.kind) {
     case 'next-reading':
       return `Read ${angleName(next.degrees ?? 0, { line: { sides } }).toLowerCase()} on the ${dial}`
+    case 'seat':
+      return `See to the feet of the ${machine}`
     case 'not-closed':
       return `Read the ${dial} again: it does not close`
     case 'not-returned':

@@ -1,8 +1,9 @@
 import type { SeatAdvice } from '../core/advice/seatFindings'
-import type { PlacedFoot } from '../core/job/seat'
+import type { PlacedFoot, SeatState } from '../core/job/seat'
+import { cutLength, type StepShim } from '../core/seat/cure'
 import type { SeatKind } from '../core/seat/diagnose'
 import type { Said } from './findings'
-import { capital, footName, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
+import { capital, dimension, footName, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
 
 /** A single foot: of the "front feet" the "aisle-side front foot". */
 export function seatFootName(id: string, terms: Terms): string {
@@ -107,7 +108,7 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       return {
         title: `Step shims under the ${foot}.`,
         detail: steps.length
-          ? `From its ${edgeName(steps[0]?.edge ?? 'high', terms)} edge inward: ${steps.map((step) => `${lengthWithUnit(step.thickness, terms)} over ${Math.round(step.cover * 100)} % of the pad`).join(', ')}.`
+          ? `From its ${edgeName(steps[0]?.edge ?? 'high', terms)} edge inward: ${steps.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`
           : 'The gap is less than the thinnest shim.',
       }
     }
@@ -130,6 +131,13 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
         detail: 'Tighten in the order on the bolts, twice round, before you do.',
       }
   }
+}
+
+/** A strip: "0.05 mm over 77 % of the pad, cut to 62 mm". */
+export function stepName(step: StepShim, pad: SeatState['pad'], terms: Terms): string {
+  const cut = cutLength(step, pad)
+  const share = `${lengthWithUnit(step.thickness, fine(terms))} over ${Math.round(step.cover * 100)} % of the pad`
+  return cut === undefined ? share : `${share}, cut to ${dimension(cut, terms.unit)}`
 }
 
 export function edgeName(edge: 'low' | 'high' | 'near' | 'far', terms: Terms): string {

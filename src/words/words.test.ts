@@ -48,10 +48,10 @@ it('tells two dials of one machine apart by their couplings', () => {
 
 it('tells the next act in a list', () => {
   const sides = line.sides
-  expect(sayNext({ next: { kind: 'next-reading', dial: 'Pump', degrees: 90 }, sides })).toBe(
+  expect(sayNext({ next: { kind: 'next-reading', machine: 'Pump', degrees: 90 }, sides })).toBe(
     'Read wall on the pump dial',
   )
-  expect(sayNext({ next: { kind: 'not-closed', dial: 'Pump' }, sides })).toBe(
+  expect(sayNext({ next: { kind: 'not-closed', machine: 'Pump' }, sides })).toBe(
     'Read the pump dial again: it does not close',
   )
 })

@@ -1,19 +1,22 @@
 import type { planes } from '../frame/axis'
 import { shaftEnds } from '../job/ends'
 import type { Job } from '../job/schema'
+import { seatPeg } from '../job/seat'
 import { type JobSolution, solveRound } from '../job/solve'
 import { positionAt } from '../moves/positions'
+import { readyPeg } from '../ready/ready'
 import { doubted, findingsFor, type Peg } from './findings'
+import { openSeats } from './seatFindings'
 
 /** Version of the arithmetic a stored summary was made with. */
-export const coreVersion = 1
+export const coreVersion = 2
 
 /** What a list shows of a job without solving it again. Lengths in mm. */
 export interface JobSummary {
   core: number
-  pegs: { read: Peg; move: Peg }
-  /** What to do next, as the kind of finding it comes from, with the machine's name and angle where it is a reading. */
-  next: { kind: string; dial?: string | undefined; degrees?: number | undefined }
+  pegs: { ready: Peg; seat: Peg; read: Peg; move: Peg }
+  /** What to do next, as the kind of finding it comes from, with the name of the machine it is about, and the angle of a reading. */
+  next: { kind: string; machine?: string | undefined; degrees?: number | undefined }
   /** Names of the sides, for telling an angle. */
   sides: { near: string; far: string }
   verdict: Peg
@@ -32,19 +35,20 @@ export function summarise(job: Job): JobSummary {
   const findings = findingsFor(solved, 'read')
   const urgent = findings.find(({ kind }) => kind !== 'sag-missing' && kind !== 'closed')
   const verdict = worst(solved)
+  // soft foot spoils every reading: it comes before them
+  const [sprung] = openSeats(job)
   return {
     core: coreVersion,
-    pegs: {
-      read: readPeg(solved),
-      move: verdict === 'outside' ? 'outside' : verdict === 'within' ? 'within' : 'nothing',
-    },
-    next: urgent
-      ? {
-          kind: urgent.kind,
-          ...('dial' in urgent ? { dial: nameOf(job, urgent.dial.dial.on) } : {}),
-          ...('degrees' in urgent ? { degrees: urgent.degrees } : {}),
-        }
-      : { kind: 'nothing' },
+    pegs: { ready: readyPeg(job), seat: seatPeg(job), read: readPeg(solved), move: verdict },
+    next: sprung
+      ? { kind: 'seat', machine: nameOf(job, sprung.machine) }
+      : urgent
+        ? {
+            kind: urgent.kind,
+            ...('dial' in urgent ? { machine: nameOf(job, urgent.dial.dial.on) } : {}),
+            ...('degrees' in urgent ? { degrees: urgent.degrees } : {}),
+          }
+        : { kind: 'nothing' },
     sides: job.line.sides,
     verdict,
     shafts: shaftsOf(solved),

@@ -142,6 +142,10 @@ export const seatSchema = v.strictObject({
   /** How much a foot may rise; empty for the usual 0.05 mm. */
   threshold: quantitySchema,
   torque: text(30),
+  /** The pad under a foot, along the shaft and across it; and the thinnest shim in stock, for cutting steps. */
+  padAlong: v.optional(quantitySchema),
+  padAcross: v.optional(quantitySchema),
+  thinnest: v.optional(quantitySchema),
   /** Ticks of the tightening, by "stage.pass". */
   ticks: v.record(id, done),
   /** By foot: gaps with all bolts loose; as found, one bolt loosened at a time; and again after the cure. */

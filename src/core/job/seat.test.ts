@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openSeats, seatFindings } from '../advice/seatFindings'
+import { cutLength } from '../seat/cure'
 import { makeJob, makeLine, withFeet } from './make'
 import { solveRough } from './rough'
 import type { Job, SeatFoot } from './schema'
@@ -81,6 +82,17 @@ describe('how a machine of a job sits', () => {
     const state = solveSeat(withRises(['', '', '', ''], 'loose', { gaps }), 'm2', 'loose')
     expect(state.snug[0]).toEqual({ foot: 'm2-front.near', shim: 0.3 })
     expect(state.findings).toEqual([])
+  })
+  it('cuts step shims from the thinnest stock to the pad', () => {
+    const gaps = { lowNear: mm('0'), lowFar: mm('0'), highNear: mm('0.2'), highFar: mm('0.2') }
+    const bent = withRises(['0.1', '0', '0', '0'])
+    const seat = bent.seat!.m2!
+    seat.before['m2-front.near']!.gaps = gaps
+    Object.assign(seat, { padAlong: mm('80'), thinnest: mm('0.1') })
+    const { cure, pad } = solveSeat(bent, 'm2', 'before')
+    expect(cure).toEqual([{ foot: 'm2-front.near', steps: [{ thickness: 0.1, edge: 'high', cover: 0.5 }] }])
+    expect(cutLength({ thickness: 0.1, edge: 'high', cover: 0.5 }, pad)).toBe(40)
+    expect(cutLength({ thickness: 0.1, edge: 'near', cover: 0.5 }, pad)).toBeUndefined()
   })
   it('stays open until the last check is clean', () => {
     const found = withRises(['0.2', '0', '0.01', '0.19'])

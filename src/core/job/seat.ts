@@ -74,6 +74,8 @@ export interface SeatState {
   /** Empty until every foot has a rise or a feeler reading. */
   findings: SeatFinding[]
   cure: SeatCure[]
+  /** The pad under a foot, mm, where it was measured: cut lengths of step shims. */
+  pad: { along: number | undefined; across: number | undefined }
   /** Bolts in the order they are tightened. */
   order: string[]
   /** With all bolts loose: what fills each plain gap until its shims are snug, mm. */
@@ -106,6 +108,7 @@ export function solveSeat(
   const guided = feet.some((foot) => seat?.[pass][foot.id]?.told === 'shaft')
   const threshold = quantityMm(seat?.threshold) ?? usualThreshold
   const order = tighteningOrder(feet)
+  const thinnest = quantityMm(seat?.thinnest)
   const read = (check: FootCheck) => check.rise !== undefined || check.gaps !== undefined
   const missing = order.filter((id) => !checks.some((check) => check.id === id && read(check)))
   const complete = missing.length === 0 && checks.length > 0
@@ -120,8 +123,9 @@ export function solveSeat(
     threshold,
     missing,
     order,
+    pad: { along: quantityMm(seat?.padAlong), across: quantityMm(seat?.padAcross) },
     findings,
-    cure: cureFor(findings, checks, { wanted: byFoot }),
+    cure: cureFor(findings, checks, { wanted: byFoot, ...(thinnest && thinnest > 0 ? { thinnest } : {}) }),
     faults: feet.flatMap((foot) => faultsOf(foot.id, seat?.[pass][foot.id])),
     snug: pass === 'loose' ? snugShims(checks, threshold) : [],
     shift: complete && pass !== 'loose' && couplingX !== undefined ? shaftShift(checks, couplingX) : undefined,

@@ -21,6 +21,15 @@ export interface CureOptions {
   wanted?: ReadonlyMap<string, number>
 }
 
+/** How long a strip is cut, mm, from the pad's length across its edge; undefined where the pad was not measured. */
+export function cutLength(
+  step: StepShim,
+  pad: { along: number | undefined; across: number | undefined },
+): number | undefined {
+  const side = step.edge === 'low' || step.edge === 'high' ? pad.along : pad.across
+  return side === undefined ? undefined : side * step.cover
+}
+
 /** Shims are read and bought in hundredths of a millimetre. */
 const toHundredths = (mm: number): number => Math.round(mm * 100) / 100
 

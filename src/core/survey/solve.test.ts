@@ -214,3 +214,8 @@ it('tells soft foot from a document without measurements', () => {
   expect(result.seat![0]!.cure).toEqual([{ foot: 'M1', shim: expect.closeTo(mil(0.2), 6) }])
   expect(result.seat![1]).toMatchObject({ ok: true, findings: [{ kind: 'clean', feet: [] }], cure: [] })
 })
+
+it('says of a key that is missing just that', () => {
+  const result = solveSurvey({ format: 'vane-peg.survey', version: 1 })
+  expect(result).toMatchObject({ ok: false, fault: { path: 'units', message: 'missing' } })
+})

@@ -366,7 +366,9 @@ function seatOf({ machine, kind }: SeatStory, line: Line, unit: Unit): Job['seat
       },
     ]),
   )
-  return { [id]: { ...emptySeat(unit), torque: '120 N·m', before } }
+  return {
+    [id]: { ...emptySeat(unit), torque: '120 N·m', padAlong: typed(80, 'mm'), padAcross: typed(70, 'mm'), before },
+  }
 }
 
 export interface DemoJob {

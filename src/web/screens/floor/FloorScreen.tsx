@@ -23,7 +23,7 @@ const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px 
 const Row = styled.li`
   border-bottom: 1px solid var(--rule);
   > a {
-    display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 150px minmax(200px, 1.4fr) 130px; gap: 20px; align-items: center;
+    display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 200px minmax(200px, 1.4fr) 130px; gap: 20px; align-items: center;
     padding: 12px 8px; text-decoration: none; min-height: 88px;
     ${narrow} { grid-template-columns: 84px minmax(0, 1fr) auto; gap: 4px 14px; }
   }
@@ -201,10 +201,10 @@ function JobLine({ row }: { row: JobRow }) {
           <small>{[row.area, `job ${row.number}`, row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
         </span>
         <Pegs>
-          {(['read', 'move'] as const).map((step) => (
+          {(['ready', 'seat', 'read', 'move'] as const).map((step) => (
             <span key={step}>
               <Peg peg={summary.pegs[step]} label={`${step}: ${pegWord(summary.pegs[step])}`} />
-              {step === 'read' ? 'Read' : 'Move'}
+              {step.charAt(0).toUpperCase() + step.slice(1)}
             </span>
           ))}
         </Pegs>

@@ -6,8 +6,8 @@ import { emptySeatFoot, type SeatState } from '../../../core/job/seat'
 import type { StepShim } from '../../../core/seat/cure'
 import { type Corner, corners } from '../../../core/seat/foot'
 import { feetDrawing } from '../../../drawing/feet'
-import { edgeName, seatFootName } from '../../../words/seat'
-import { capital, lengthWithUnit, sideName, type Terms, unitName } from '../../../words/terms'
+import { edgeName, seatFootName, stepName } from '../../../words/seat'
+import { capital, sideName, type Terms, unitName } from '../../../words/terms'
 import { mono } from '../../app/style'
 import { Input } from '../../parts/controls'
 import { QuantityInput } from '../../parts/Quantity'
@@ -121,7 +121,13 @@ export function FeetFromAbove(props: {
       </div>
       {state.cure.map((cure) =>
         'steps' in cure && cure.steps.length > 0 ? (
-          <Steps key={cure.foot} foot={seatFootName(cure.foot, terms)} steps={cure.steps} terms={terms} />
+          <Steps
+            key={cure.foot}
+            foot={seatFootName(cure.foot, terms)}
+            steps={cure.steps}
+            pad={state.pad}
+            terms={terms}
+          />
         ) : null,
       )}
     </Sheet>
@@ -151,15 +157,16 @@ function FromAbove({ steps, x, side }: { steps: readonly StepShim[]; x: number; 
 }
 
 /** A stack of step shims in section, widest edge at the left, with the length of each as a share of the pad. */
-function Steps({ foot, steps, terms }: { foot: string; steps: readonly StepShim[]; terms: Terms }) {
-  const width = 420
+function Steps(props: { foot: string; steps: readonly StepShim[]; pad: SeatState['pad']; terms: Terms }) {
+  const { foot, steps, pad, terms } = props
+  const width = 300
   const step = 14
   const height = steps.length * step + 46
   const edge = edgeName(steps[0]?.edge ?? 'high', terms)
   const long = [...steps].sort((a, b) => b.cover - a.cover)
   return (
     <svg
-      width={width + 180 + Math.max(64, height - 40)}
+      width={width + 300 + Math.max(64, height - 40)}
       height={height}
       role="img"
       aria-label={`Step shims under the ${foot}, in section`}
@@ -181,12 +188,12 @@ function Steps({ foot, steps, terms }: { foot: string; steps: readonly StepShim[
             fill="var(--kelp)"
           />
           <text x={width * shim.cover + 8} y={height - 14 - i * step - 4} fontSize={12} fill="var(--ink)">
-            {`${lengthWithUnit(shim.thickness, { ...terms, resolution: 0.01 })}, ${Math.round(shim.cover * 100)} % of the pad`}
+            {stepName(shim, pad, terms)}
           </text>
         </g>
       ))}
       <line x1={0} x2={width} y1={height - 12} y2={height - 12} stroke="var(--ink)" strokeWidth={3} />
-      <FromAbove steps={long} x={width + 170} side={Math.max(64, height - 40)} />
+      <FromAbove steps={long} x={width + 290} side={Math.max(64, height - 40)} />
     </svg>
   )
 }

@@ -1,11 +1,23 @@
+import styled from 'styled-components'
 import { matchSets } from '../../../core/job/make'
 import { ButtonLink } from '../../parts/ButtonLink'
+import { Card, Field, Input, TextArea } from '../../parts/controls'
 import { LineEditor } from '../line/LineEditor'
 import { useJobFrame } from './context'
 
-/** The job's own copy of its line. */
+const Grid = styled.div`display: grid; grid-template-columns: 1.4fr 110px 150px; gap: 12px; align-items: end; label:last-child { grid-column: 1 / -1; } @media (max-width: 700px) { grid-template-columns: 1fr 1fr; }`
+
+/** The job's own copy of its line, and what else the printed page says of the job. */
 export function JobLine() {
   const { document, edit, settings, frozen, id } = useJobFrame()
+  const field = (key: 'title' | 'doneBy' | 'minutes' | 'note') => ({
+    value: document[key],
+    readOnly: frozen,
+    onChange: (event: { target: { value: string } }) => {
+      const { value } = event.target
+      edit((job) => ({ ...job, [key]: value }), `job:${key}`)
+    },
+  })
   return (
     <LineEditor
       line={document.line}
@@ -18,6 +30,24 @@ export function JobLine() {
           To the readings
         </ButtonLink>
       }
-    />
+    >
+      <Card aria-label="This job">
+        <h2>This job</h2>
+        <Grid>
+          <Field label="What it is">
+            <Input maxLength={80} {...field('title')} />
+          </Field>
+          <Field label="Done by">
+            <Input maxLength={40} {...field('doneBy')} />
+          </Field>
+          <Field label="Minutes at the machine">
+            <Input maxLength={12} inputMode="numeric" {...field('minutes')} />
+          </Field>
+          <Field label="Note for the printed page">
+            <TextArea rows={2} maxLength={2000} {...field('note')} />
+          </Field>
+        </Grid>
+      </Card>
+    </LineEditor>
   )
 }

@@ -17,7 +17,7 @@ import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { useJobFrame } from './context'
 import { FeetFromAbove } from './FeetFromAbove'
 
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end; margin: 10px 0;`
+const Row = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; align-items: end; margin: 10px 0;`
 const Ticks = styled.div`display: grid; grid-template-columns: auto repeat(3, auto); gap: 6px 12px; justify-content: start; align-items: center; margin: 8px 0 16px; ${narrow} { grid-template-columns: 1fr; button { justify-content: start; } }`
 
 const stages = ['by hand', 'snug', 'to the torque'] as const
@@ -160,6 +160,22 @@ export function SeatStep() {
               />
             </Field>
           )}
+          {(
+            [
+              ['padAlong', 'Pad, along the shaft', lengthUnitFor(settings.unit)],
+              ['padAcross', 'Pad, across', lengthUnitFor(settings.unit)],
+              ['thinnest', 'Thinnest shim in stock', settings.unit],
+            ] as const
+          ).map(([key, label, unit]) => (
+            <QuantityField
+              key={key}
+              label={label}
+              quantity={seat[key] ?? emptyQuantity(unit)}
+              unit={unit}
+              readOnly={frozen}
+              onChange={(value) => edit((s) => ({ ...s, [key]: value }), key)}
+            />
+          ))}
           {line.machines
             .find((one) => one.id === machine)
             ?.feet.map((foot) => (

@@ -39,6 +39,8 @@ export function LineEditor(props: {
   frozen?: boolean
   onChange: Change
   onward?: ReactNode
+  /** More cards below the line’s own. */
+  children?: ReactNode
 }) {
   const { line, unit, onChange, frozen = false } = props
   const length = lengthUnitFor(unit)
@@ -326,6 +328,7 @@ export function LineEditor(props: {
       </Card>
       <OwnChecks checks={line.checks ?? []} frozen={frozen} onChange={set('checks')} />
       <Tolerance line={line} unit={unit} frozen={frozen} onChange={set('tolerance')} />
+      {props.children}
     </Sheet>
   )
 }
