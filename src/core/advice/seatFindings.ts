@@ -52,7 +52,7 @@ export function seatFindings(state: SeatState, allowed: number | undefined): Sea
 }
 
 /** The open soft foot of a job that later steps should be reminded of: machines not clean after their last check. */
-export function openSeats(job: Job): SeatState[] {
+export function openSeats(job: Pick<Job, 'line' | 'seat'>): SeatState[] {
   return job.line.machines.flatMap(({ id }) => {
     const seat = job.seat?.[id]
     if (!seat) return []

@@ -25,7 +25,7 @@ export interface RoughState {
 }
 
 /** What the gaps round the first coupling come to, and what its moved machine's feet need. */
-export function solveRough(job: Job): RoughState {
+export function solveRough(job: Pick<Job, 'line' | 'ready'>): RoughState {
   const typed = job.ready?.rough ?? {}
   const at = (kind: 'rim' | 'face'): QuarterGaps =>
     Object.fromEntries(

@@ -90,7 +90,7 @@ export interface SeatState {
  * @param wanted how much the alignment wants each station raised, mm, by foot station
  */
 export function solveSeat(
-  job: Job,
+  job: Pick<Job, 'line' | 'seat'>,
   machine: string,
   pass: SeatState['pass'],
   wanted: ReadonlyMap<string, number> = new Map(),
@@ -149,7 +149,7 @@ function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'
 }
 
 /** The machines whose feet have been looked at, and whether any of them is still over the limit. */
-export function seatPeg(job: Job): 'nothing' | 'unsure' | 'outside' | 'within' {
+export function seatPeg(job: Pick<Job, 'line' | 'seat'>): 'nothing' | 'unsure' | 'outside' | 'within' {
   const states = job.line.machines.flatMap(({ id }) => {
     const seat = job.seat?.[id]
     if (!seat) return []

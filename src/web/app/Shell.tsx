@@ -1,11 +1,13 @@
 import { Moon, Sun, SunMoon } from 'lucide-react'
-import { type ReactNode, useEffect, useState } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, ScrollRestoration } from 'react-router'
 import styled from 'styled-components'
 import { Button, Choices } from '../parts/controls'
-import { Shortcuts } from './Shortcuts'
 import { changeSettings, type Settings, useSettings } from './settings'
 import { narrow } from './style'
+
+/** Fetched when it is first asked for. */
+const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
 
 const Skip = styled.a`
   position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 9; background: var(--card); padding: 8px; }
@@ -25,7 +27,11 @@ export function Shell() {
     <>
       <Skip href="#bench">To the work</Skip>
       <Outlet />
-      <Shortcuts isOpen={help} onOpenChange={setHelp} />
+      {help ? (
+        <Suspense>
+          <Shortcuts isOpen onOpenChange={setHelp} />
+        </Suspense>
+      ) : null}
       <ScrollRestoration />
     </>
   )

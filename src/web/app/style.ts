@@ -18,7 +18,6 @@ export const GlobalStyle = createGlobalStyle<{ $scheme: 'system' | 'light' | 'da
   :root { ${({ $scheme }) => ($scheme === 'dark' ? dark : '')} }
   *, *::before, *::after { box-sizing: border-box; }
   html { background: var(--paper); }
-  @media (min-width: 900px) and (min-height: 700px) { html:has([data-sight]) { scroll-padding: 260px 0 20px; } }
   body {
     margin: 0; background: var(--paper); color: var(--ink);
     font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; font-size: 15px; line-height: 1.4;

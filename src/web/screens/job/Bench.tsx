@@ -10,6 +10,8 @@ export const BenchAndSay = styled.div`
 `
 export const Bench = styled.main`
   padding: 12px 20px 32px; min-width: 0;
+  /* clear of the Sight, which stays above */
+  @media (min-width: 900px) and (min-height: 700px) { input, select, button { scroll-margin: 260px 0 20px; } }
   h1 { font-size: 20px; display: inline; margin-right: 12px; }
 `
 export const BenchHead = styled.div`

@@ -68,7 +68,17 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     () => ({ line: document.line, unit: settings.unit, resolution: solved.resolution }),
     [document.line, settings.unit, solved.resolution],
   )
-  const coarse = useMemo(() => solveRough(document), [document])
+  // none of these hangs on a reading: they stay as they are from keystroke to keystroke
+  const { line, ready, seat } = document
+  const early = useMemo(
+    () => ({
+      coarse: solveRough({ line, ready }),
+      ready: readyPeg({ line, ready }),
+      seat: seatPeg({ line, seat }),
+    }),
+    [line, ready, seat],
+  )
+  const { coarse } = early
   // before the readings the Sight only shows where one is
   const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : 244
   const scene = useMemo(
@@ -112,8 +122,8 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
   }, [navigate, stored.id])
 
   const reminders = useMemo(
-    () => remindersOf(document, terms, (step) => navigate(`/jobs/${stored.id}/${step}`)),
-    [document, terms, navigate, stored.id],
+    () => remindersOf({ line, ready, seat }, terms, (step) => navigate(`/jobs/${stored.id}/${step}`)),
+    [line, ready, seat, terms, navigate, stored.id],
   )
   const frame: JobFrame = {
     id: stored.id,
@@ -172,15 +182,15 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
       <Frame>
         <PegRail
           id={stored.id}
-          ready={readyPeg(document)}
-          seat={seatPeg(document)}
+          ready={early.ready}
+          seat={early.seat}
           read={readPeg(solved)}
           move={worst(solved)}
           at={pathname}
         />
         <div>
           {pathname.endsWith('/line') ? null : (
-            <SightBox ref={sightRef} data-sight>
+            <SightBox ref={sightRef}>
               {scene ? (
                 <Sight scene={scene} label="The line, drawn in both planes" chosen={chosen} onChoose={choose} />
               ) : null}

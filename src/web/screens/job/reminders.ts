@@ -7,7 +7,11 @@ import type { Terms } from '../../../words/terms'
 import type { SayItem } from '../../say/Say'
 
 /** What Ready and Seat left open, for the later steps to keep on top. */
-export function remindersOf(job: Job, terms: Terms, go: (step: 'ready' | 'seat') => void): SayItem[] {
+export function remindersOf(
+  job: Pick<Job, 'line' | 'ready' | 'seat'>,
+  terms: Terms,
+  go: (step: 'ready' | 'seat') => void,
+): SayItem[] {
   const items: SayItem[] = []
   const { openCautions } = readyState(job)
   const [caution] = openCautions
