@@ -64,6 +64,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await page.getByRole('button', { name: 'To the feet' }).click()
 
   await page.getByRole('button', { name: 'Check again' }).click()
+  await expect(page.getByText('was 0.18')).toBeVisible()
   for (const foot of feet) await page.getByLabel(`${foot}: rise, mm`).fill('0.02')
   await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
   await page.getByText('mil', { exact: true }).click()

@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../core/frame/quantity'
+import { emptyQuantity, showQuantity } from '../../../core/frame/quantity'
 import type { Unit } from '../../../core/frame/units'
 import type { Seat, SeatFoot } from '../../../core/job/schema'
 import { emptySeatFoot, type SeatState } from '../../../core/job/seat'
@@ -27,6 +27,8 @@ const Pad = styled.fieldset<{ $over: boolean }>`
 const Bolt = styled.span`
   position: absolute; top: 4px; right: 8px; display: grid; place-items: center; width: 22px; height: 22px; border-radius: 50%; background: var(--ink); color: var(--card); ${mono} font-size: 13px; font-weight: 700;
 `
+
+const Was = styled.span`font-weight: 400; ${mono}`
 
 const places: Record<Corner, { far: boolean; high: boolean }> = {
   lowNear: { far: false, high: false },
@@ -66,9 +68,14 @@ export function FeetFromAbove(props: {
         {drawing.pads.map((pad) => {
           const typed = seat[state.pass][pad.id] ?? emptySeatFoot(unit)
           const name = seatFootName(pad.id, terms)
+          const before = state.pass === 'after' ? seat.before[pad.id]?.rise : undefined
+          const was = before?.text ? showQuantity(before, unit) : ''
           return (
             <Pad key={pad.id} $over={named.has(pad.id)} style={{ left: pad.x, top: pad.y }} data-foot={pad.id}>
-              <legend>{capital(name)}</legend>
+              <legend>
+                {capital(name)}
+                {was ? <Was>, was {was}</Was> : null}
+              </legend>
               <Bolt title={`Bolt ${state.order.indexOf(pad.id) + 1} in the order of tightening`}>
                 {state.order.indexOf(pad.id) + 1}
               </Bolt>

@@ -6,7 +6,7 @@ import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/job/make'
 import type { Seat, SeatFoot } from '../../../core/job/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/job/seat'
-import { saySeat, seatFootName } from '../../../words/seat'
+import { saySeat } from '../../../words/seat'
 import { capital, footName, machineName } from '../../../words/terms'
 import { narrow } from '../../app/style'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
@@ -232,15 +232,6 @@ export function SeatStep() {
             }),
           ])}
         </Ticks>
-        {pass === 'after' && state.checks.some((check) => check.rise !== undefined) ? (
-          <Muted>
-            Before:{' '}
-            {state.feet
-              .map((foot) => `${seatFootName(foot.id, terms)} ${seat.before[foot.id]?.rise.text || 'not read'}`)
-              .join(', ')}
-            .
-          </Muted>
-        ) : null}
       </Bench>
       <Say items={items} />
     </BenchAndSay>
