@@ -9,8 +9,8 @@ import { tighteningOrder } from '../seat/layout'
 import type { Job, Line, Seat, SeatFoot } from './schema'
 import { placeStations } from './stations'
 
-/** Across a machine where nobody measured it, mm: only for drawing and for who stands across from whom. */
-const usualSpread = 300
+/** Across a machine where nobody measured it, mm: for drawing, and until it is measured for the frame's twist; the page says so. */
+export const usualSpread = 300
 
 /** A single foot of a machine, seen from above. Lengths in mm. */
 export interface PlacedFoot {

@@ -5,9 +5,9 @@ import { seatFindings } from '../../../core/advice/seatFindings'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/job/make'
 import type { Seat, SeatFoot } from '../../../core/job/schema'
-import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/job/seat'
+import { emptySeat, emptySeatFoot, type SeatState, solveSeat, usualSpread } from '../../../core/job/seat'
 import { saySeat } from '../../../words/seat'
-import { capital, footName, machineName } from '../../../words/terms'
+import { capital, dimension, footName, machineName } from '../../../words/terms'
 import { narrow } from '../../app/style'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -183,6 +183,7 @@ export function SeatStep() {
                 key={foot.id}
                 label={`Across the ${footName(foot.id, terms).split(', ')[1] ?? 'feet'}`}
                 quantity={foot.spread ?? emptyQuantity(lengthUnitFor(settings.unit))}
+                hint={foot.spread?.text ? '' : `Not measured; ${dimension(usualSpread, settings.unit)} taken`}
                 unit={lengthUnitFor(settings.unit)}
                 readOnly={frozen}
                 onChange={(spread) =>
