@@ -2,7 +2,17 @@ import { createBrowserRouter, Navigate } from 'react-router'
 import { Failed, NotHere, Waiting } from './Plain'
 import { Shell } from './Shell'
 
-const job = () => import('../screens/job/JobScreen')
+/** Fetches a screen; once more after a moment when the network of the plant drops it. */
+async function again<T>(fetch: () => Promise<T>): Promise<T> {
+  try {
+    return await fetch()
+  } catch {
+    await new Promise((next) => setTimeout(next, 500))
+    return fetch()
+  }
+}
+
+const job = () => again(() => import('../screens/job/JobScreen'))
 
 /** One lazy chunk a screen. */
 export const router = createBrowserRouter([
@@ -11,22 +21,43 @@ export const router = createBrowserRouter([
     errorElement: <Failed />,
     hydrateFallbackElement: <Waiting />,
     children: [
-      { path: '/', lazy: async () => ({ Component: (await import('../screens/floor/FloorScreen')).FloorScreen }) },
-      { path: '/new', lazy: async () => ({ Component: (await import('../screens/floor/NewJobScreen')).NewJobScreen }) },
+      {
+        path: '/',
+        lazy: async () => ({ Component: (await again(() => import('../screens/floor/FloorScreen'))).FloorScreen }),
+      },
+      {
+        path: '/new',
+        lazy: async () => ({ Component: (await again(() => import('../screens/floor/NewJobScreen'))).NewJobScreen }),
+      },
       {
         path: '/lines/:id',
-        lazy: async () => ({ Component: (await import('../screens/line/LineScreen')).LineScreen }),
+        lazy: async () => ({ Component: (await again(() => import('../screens/line/LineScreen'))).LineScreen }),
       },
       {
         path: '/jobs/:id',
         lazy: async () => ({ Component: (await job()).JobScreen }),
         children: [
           { index: true, element: <Navigate to="read" replace /> },
-          { path: 'line', lazy: async () => ({ Component: (await import('../screens/job/JobLine')).JobLine }) },
-          { path: 'ready', lazy: async () => ({ Component: (await import('../screens/job/ReadyStep')).ReadyStep }) },
-          { path: 'seat', lazy: async () => ({ Component: (await import('../screens/job/SeatStep')).SeatStep }) },
-          { path: 'read', lazy: async () => ({ Component: (await import('../screens/job/ReadStep')).ReadStep }) },
-          { path: 'move', lazy: async () => ({ Component: (await import('../screens/job/MoveStep')).MoveStep }) },
+          {
+            path: 'line',
+            lazy: async () => ({ Component: (await again(() => import('../screens/job/JobLine'))).JobLine }),
+          },
+          {
+            path: 'ready',
+            lazy: async () => ({ Component: (await again(() => import('../screens/job/ReadyStep'))).ReadyStep }),
+          },
+          {
+            path: 'seat',
+            lazy: async () => ({ Component: (await again(() => import('../screens/job/SeatStep'))).SeatStep }),
+          },
+          {
+            path: 'read',
+            lazy: async () => ({ Component: (await again(() => import('../screens/job/ReadStep'))).ReadStep }),
+          },
+          {
+            path: 'move',
+            lazy: async () => ({ Component: (await again(() => import('../screens/job/MoveStep'))).MoveStep }),
+          },
         ],
       },
       { path: '*', element: <NotHere /> },
