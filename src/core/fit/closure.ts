@@ -15,6 +15,7 @@ export function closure(readings: readonly { angle: number; value: number }[]): 
 export function quarterMeans(readings: readonly { angle: number; value: number }[]): Partial<Record<Quarter, number>> {
   const sums = new Map<Quarter, { sum: number; count: number }>()
   for (const { angle, value } of readings) {
+    if (angle / 90 !== Math.floor(angle / 90)) continue // most of a sweep
     const quarter = quarterAt(angle)
     if (!quarter) continue
     const found = sums.get(quarter) ?? { sum: 0, count: 0 }

@@ -88,7 +88,7 @@ describe('what the readings determine', () => {
     const found = fitted([rim(truth, 'right', 90, quarters, false), rim(truth, 'left', -70, [0, 180], false)])
     expect(found.measured).toEqual(['vertical'])
     expect(found.misalignment.slopeZ).toBeCloseTo(0.0004, 7)
-    expect(Math.max(...found.residuals.map(Math.abs))).toBeLessThan(1e-4)
+    expect(Math.max(...found.probes.flatMap((p) => Array.from(p.residuals)).map(Math.abs))).toBeLessThan(1e-4)
   })
   it.each([
     ['nothing read', [rim(truth, 'right', 90, [])], /Nothing has been read/],

@@ -1,9 +1,10 @@
 import { arcCovered, foldDegrees } from '../frame/angles'
 import type { Plane } from '../frame/axis'
-import { type Probe, probeRows } from '../probes'
-import type { Row } from '../probes/probe'
+import { type Probe, probeChannels, stationsOf } from '../probes'
+import type { Channel } from '../probes/probe'
 import { closure } from './closure'
 import { determined, type Fit, leastSquares, type Unknown } from './leastSquares'
+import { residualsOf, rowsOf } from './rows'
 
 /** One set of readings at a coupling: the probes that were turned together. */
 export interface ReadingSet {
@@ -16,18 +17,28 @@ export interface ProbeFit {
   set: number
   probe: number
   /** observed − fitted, a reading (two-plane detectors: four a position). */
-  residuals: number[]
+  residuals: ArrayLike<number>
   /** See `closure`; null where the probe has no closure or a quarter is missing. */
   closure: number | null
-  /** The probe's own zero, mm: what it would read at the top of aligned shafts. */
-  zero: number
+  /** Root mean square of the residuals over one standard deviation of a reading: about 1 where the doubt is honest. */
+  roughness: number
+  /** The constant of each of its channels, mm: what it would show on aligned shafts without sag. */
+  zeros: number[]
+  channels: readonly Channel[]
 }
+
+/** What is known of the misalignment at a coupling: as much as a verdict or a position needs. */
+export type Misaligned = Pick<CouplingFit, 'misalignment' | 'covariance' | 'measured'>
 
 /** The misalignment at one coupling, with its doubt. */
 export interface CouplingFit extends Fit {
   /** The planes that the readings determine. */
   measured: readonly Plane[]
   probes: ProbeFit[]
+  /** Sum of the squared residuals, each over its reading's deviation, and how many are free: χ² where all is as told. */
+  left: { squares: number; free: number }
+  /** Axial float of two face dials at each position, mm, by "set:machine:angle#time"; relative to the first. */
+  floats: ReadonlyMap<string, number>
 }
 
 export type CouplingResult = { ok: true; fit: CouplingFit } | { ok: false; message: string }
@@ -49,10 +60,11 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
       set: s,
       probe: p,
       what: probe,
-      rows: probeRows(probe, { couplingX, key: `${s}.${p}`, setKey: `${s}` }),
+      channels: probeChannels(probe, { couplingX, key: `${s}.${p}`, setKey: `${s}` }),
     })),
   )
-  const rows: Row[] = parts.flatMap((part) => part.rows)
+  const channels = parts.flatMap((part) => part.channels)
+  const rows = rowsOf(channels)
   const { solvable, spanning } = determined(rows)
   const measured = (['vertical', 'horizontal'] as const).filter((plane) =>
     ofPlane[plane].every((name) => solvable.includes(name)),
@@ -60,29 +72,55 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   if (measured.length === 0) return { ok: false, message: whatIsMissing(parts.map((part) => part.what)) }
 
   const fit = leastSquares(rows, spanning)
+  const { residuals, floats } = residualsOf(channels, fit.misalignment, fit.constants)
+  let squares = 0
   let next = 0
-  const probes = parts.map(({ set, probe, what, rows: own }) => {
-    const residuals = fit.residuals.slice(next, next + own.length)
+  const probes = parts.map(({ set, probe, what, channels: own }): ProbeFit => {
+    const left = residuals.slice(next, next + own.length)
     next += own.length
+    let sum = 0
+    let count = 0
+    for (const list of left) {
+      for (let i = 0; i < list.length; i++) sum += (list[i] ?? 0) ** 2
+      count += list.length
+    }
+    squares += sum / what.sd ** 2
     return {
       set,
       probe,
-      residuals,
+      residuals: inReadingOrder(left),
       closure: what.type === 'rim' || what.type === 'face' || what.type === 'bore' ? closure(what.readings) : null,
-      zero: fit.constants.get(`${set}.${probe}`) ?? 0,
+      roughness: count ? Math.sqrt(sum / count) / what.sd : 0,
+      zeros: own.map((channel) => fit.constants.get(channel.key) ?? 0),
+      channels: own,
     }
   })
-  return { ok: true, fit: { ...fit, measured, probes } }
+  const equations = channels.reduce((sum, { observed, zero }) => sum + observed.length + (zero ? 1 : 0), 0)
+  for (const { key, zero } of channels)
+    if (zero) squares += (((fit.constants.get(key) ?? 0) - zero.value) / zero.sd) ** 2
+  const free = equations - fit.system.keys.length - Math.max(0, floats.size - groupsIn(floats))
+  return { ok: true, fit: { ...fit, measured, probes, left: { squares, free }, floats } }
 }
+
+/** "set.probe" of a channel's key, which for a two-plane detector also names the channel. */
+export const sourceOf = (key: string): string => key.split(':', 1)[0] ?? key
+
+/** Channel by channel → reading by reading. */
+const inReadingOrder = (left: readonly Float64Array[]): ArrayLike<number> =>
+  left.length === 1
+    ? (left[0] ?? [])
+    : Array.from(left[0] ?? []).flatMap((_, reading) => left.map((channel) => channel[reading] ?? 0))
+
+/** How many groups of face dials the floats belong to: one float of each group is part of the constants. */
+const groupsIn = (floats: ReadonlyMap<string, number>): number =>
+  new Set([...floats.keys()].map((key) => key.slice(0, key.lastIndexOf(':')))).size
 
 /** One sentence that names what the readings lack. */
 function whatIsMissing(probes: readonly Probe[]): string {
   const read = probes.filter((probe) => probe.readings.length > 0)
   if (read.length === 0) return 'Nothing has been read yet.'
   const angles = new Set(read.flatMap((probe) => probe.readings.map((r) => foldDegrees(r.angle))))
-  const stations = new Set(
-    read.flatMap((probe) => ('x' in probe ? [probe.x] : 'planes' in probe ? [...probe.planes] : [])),
-  )
+  const stations = new Set(read.flatMap(stationsOf))
   const faces = read.filter((probe) => probe.type === 'face').length
   const arc = arcCovered([...angles])
   if (stations.size === 0)

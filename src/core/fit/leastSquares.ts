@@ -1,5 +1,6 @@
 import { Matrix, QrDecomposition, SingularValueDecomposition } from 'ml-matrix'
-import { aligned, dot, type Misalignment, type Row } from '../probes/probe'
+import { aligned, type Misalignment } from '../probes/probe'
+import type { Coefficients, Row } from './rows'
 
 /** Unknowns of the misalignment, in the order of `Coefficients`. */
 export const unknowns = ['offsetY', 'slopeY', 'offsetZ', 'slopeZ'] as const
@@ -12,10 +13,10 @@ export interface Fit {
   covariance: number[][]
   /** The unknowns that were solved for. */
   solved: readonly Unknown[]
-  /** What is left over of each row, mm: observed − fitted. */
-  residuals: number[]
   /** Value of each constant, by key, mm. */
   constants: ReadonlyMap<string, number>
+  /** Names of all that was solved for, constants first; the scaled system's upper triangle in that order; its equations. */
+  system: { keys: readonly string[]; triangle: Matrix; rows: readonly Row[] }
 }
 
 /**
@@ -32,12 +33,8 @@ export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): 
   const { matrix, keys } = systemOf(rows, solved)
   const qr = new QrDecomposition(matrix)
   const first = keys.length
-  const triangle = qr.upperTriangularMatrix.subMatrix(
-    first,
-    first + solved.length - 1,
-    first,
-    first + solved.length - 1,
-  )
+  const whole = qr.upperTriangularMatrix
+  const triangle = whole.subMatrix(first, first + solved.length - 1, first, first + solved.length - 1)
 
   let misalignment = aligned
   let solution = new Matrix(matrix.columns, 1)
@@ -53,23 +50,29 @@ export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): 
     })
     const step = Math.max(...unknowns.map((name) => Math.abs(next[name] - misalignment[name])))
     misalignment = next
-    if (!curved || step < 1e-13) break
+    if (!curved || step < 1e-12) break
   }
 
   const constants = new Map(keys.map((key, i) => [key, solution.get(i, 0)]))
-  const residuals = rows.map(
-    (row) =>
-      row.observed -
-      dot(row.misalignment, misalignment) -
-      (row.beyondLinear?.(misalignment) ?? 0) -
-      row.constants.reduce((sum, c) => sum + c.coefficient * (constants.get(c.key) ?? 0), 0),
-  )
-  return { misalignment, covariance: covarianceOf(triangle, solved), solved, residuals, constants }
+  return {
+    misalignment,
+    covariance: covarianceOf(triangle, solved),
+    solved,
+    constants,
+    system: { keys: [...keys, ...solved], triangle: whole, rows },
+  }
 }
 
 /** (RᵀR)⁻¹ of an upper triangle, spread over the four unknowns. */
 function covarianceOf(triangle: Matrix, solved: readonly Unknown[]): number[][] {
-  const n = solved.length
+  const covariance = inverseOfSquare(triangle)
+  const at = unknowns.map((name) => solved.indexOf(name))
+  return at.map((i) => at.map((j) => (i < 0 || j < 0 ? 0 : covariance.get(i, j))))
+}
+
+/** (RᵀR)⁻¹ of an upper triangle. */
+export function inverseOfSquare(triangle: Matrix): Matrix {
+  const n = triangle.columns
   const inverse = Matrix.zeros(n, n)
   for (let column = 0; column < n; column++)
     for (let row = column; row >= 0; row--) {
@@ -77,10 +80,12 @@ function covarianceOf(triangle: Matrix, solved: readonly Unknown[]): number[][] 
       for (let k = row + 1; k <= column; k++) sum -= triangle.get(row, k) * inverse.get(k, column)
       inverse.set(row, column, sum / triangle.get(row, row))
     }
-  const covariance = inverse.mmul(inverse.transpose())
-  const at = unknowns.map((name) => solved.indexOf(name))
-  return at.map((i) => at.map((j) => (i < 0 || j < 0 ? 0 : covariance.get(i, j))))
+  return inverse.mmul(inverse.transpose())
 }
+
+/** What the linear part of an equation makes of a misalignment, constants aside. */
+export const dot = (c: Coefficients, m: Misalignment): number =>
+  c[0] * m.offsetY + c[1] * m.slopeY + c[2] * m.offsetZ + c[3] * m.slopeZ
 
 /** The scaled matrix: constants' columns first, the chosen unknowns' last. */
 function systemOf(rows: readonly Row[], chosen: readonly Unknown[]): { matrix: Matrix; keys: string[] } {

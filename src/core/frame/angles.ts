@@ -25,15 +25,16 @@ export const quarters: readonly Quarter[] = ['top', 'far', 'bottom', 'near']
 
 /** The quarter at an angle, or undefined between quarters. */
 export function quarterAt(degrees: number): Quarter | undefined {
-  const index = foldDegrees(degrees) / 90
-  return Number.isInteger(index) ? quarters[index] : undefined
+  return Number.isInteger(degrees / 90) ? quarters[foldDegrees(degrees) / 90] : undefined
 }
 
 /** How much of the turn the angles cover: 360 less the widest gap between neighbours, in degrees. */
 export function arcCovered(degrees: readonly number[]): number {
-  const sorted = [...new Set(degrees.map(foldDegrees))].sort((a, b) => a - b)
+  const sorted = Float64Array.from(degrees, foldDegrees).sort()
   const first = sorted[0]
-  if (first === undefined || sorted.length < 2) return 0
-  const widest = sorted.reduce((gap, angle, i) => Math.max(gap, (sorted[i + 1] ?? first + 360) - angle), 0)
+  const last = sorted[sorted.length - 1]
+  if (first === undefined || last === undefined) return 0
+  let widest = first + 360 - last
+  for (let i = 1; i < sorted.length; i++) widest = Math.max(widest, (sorted[i] ?? 0) - (sorted[i - 1] ?? 0))
   return 360 - widest
 }

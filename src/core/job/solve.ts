@@ -56,7 +56,7 @@ export interface JobSolution {
 export function solveRound(job: Job, round: Round): JobSolution {
   const { train, stations, sources } = toTrain(job.line, round)
   const solution = solveTrain(train, { mode: 'fixed' }, gradeOf(job.line))
-  const residuals = new Map<string, number[]>()
+  const residuals = new Map<string, ArrayLike<number>>()
   const waves = new Map<string, (degrees: number) => number>()
   solution.couplings.forEach(({ result }, c) => {
     if (!result.ok) return
@@ -64,7 +64,7 @@ export function solveRound(job: Job, round: Round): JobSolution {
       const dial = sources[c]?.[fitted.set]?.dials[fitted.probe]
       if (!dial) continue
       residuals.set(dial.id, fitted.residuals)
-      waves.set(dial.id, waveOf(train, c, dial, stations, fitted.zero, result.fit.misalignment))
+      waves.set(dial.id, waveOf(train, c, dial, stations, fitted.zeros[0] ?? 0, result.fit.misalignment))
     }
   })
   const dials = round.sets.flatMap((set) =>
@@ -106,7 +106,7 @@ function waveOf(
 function dialState(
   set: ReadSet,
   dial: DialSetUp,
-  residuals: number[] | undefined,
+  residuals: ArrayLike<number> | undefined,
   fitted: ((degrees: number) => number) | undefined,
 ): DialState {
   const read = readingsOf(set, dial)

@@ -1,4 +1,4 @@
-import type { CouplingFit } from '../fit/coupling'
+import type { Misaligned } from '../fit/coupling'
 import { type Plane, planes } from '../frame/axis'
 import type { Coupling, DoubtfulLine, Train } from './train'
 
@@ -6,10 +6,12 @@ import type { Coupling, DoubtfulLine, Train } from './train'
 export interface Position {
   value: number
   sd: number
+  /** Slope of its axis against the fixed one's, rad. */
+  slope: number
 }
 
 /** The misalignment of one plane as a line stated at the coupling, or undefined where that plane was not measured. */
-export function planeOf(fit: CouplingFit, plane: Plane, x: number): DoubtfulLine | undefined {
+export function planeOf(fit: Misaligned, plane: Plane, x: number): DoubtfulLine | undefined {
   if (!fit.measured.includes(plane)) return undefined
   const { misalignment: m, covariance: c } = fit
   const at = plane === 'horizontal' ? 0 : 2
@@ -36,7 +38,7 @@ export type Chains = Record<Plane, (readonly Link[] | null)[]>
  * For every machine the couplings between it and the fixed one. `offset = right − left`, so going right adds and going
  * left takes away: `position(x) = Σ ±(offset + slope·(x − coupling))`.
  */
-export function chainsFrom(train: Train, fits: ReadonlyMap<string, CouplingFit>): Chains {
+export function chainsFrom(train: Train, fits: ReadonlyMap<string, Misaligned>): Chains {
   const between = new Map<number, Coupling>(train.couplings.map((coupling) => [coupling.left, coupling]))
   const chain = (plane: Plane, machine: number): readonly Link[] | null => {
     const sign = machine > train.fixed ? 1 : -1
@@ -58,13 +60,15 @@ export function chainsFrom(train: Train, fits: ReadonlyMap<string, CouplingFit>)
 export function positionAt(links: readonly Link[], x: number): Position {
   let value = 0
   let variance = 0
+  let slope = 0
   for (const { sign, step } of links) {
     const distance = x - step.x
     value += sign * (step.line.offset + step.line.slope * distance)
     const [[oo, os], [, ss]] = step.covariance
+    slope += sign * step.line.slope
     variance += oo + 2 * distance * os + distance * distance * ss
   }
-  return { value, sd: Math.sqrt(Math.max(0, variance)) }
+  return { value, sd: Math.sqrt(Math.max(0, variance)), slope }
 }
 
 export { planes }

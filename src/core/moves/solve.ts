@@ -1,4 +1,5 @@
 import { type CouplingFit, type CouplingResult, fitCoupling } from '../fit/coupling'
+import { tapeCovariance } from '../fit/tape'
 import type { Plane } from '../frame/axis'
 import { type SlipGrade, slipSpeedLimits } from '../verdict/slipSpeed'
 import { type Limits, type Verdict, verdictOf } from '../verdict/verdict'
@@ -44,9 +45,16 @@ export type Stay = { mode: 'fixed' } | { mode: 'hold'; feet: readonly [string, s
 /**
  * The whole job of arithmetic: readings in, misalignment, positions, moves, doubt and verdict out. A pure function of the
  * train; well under a millisecond for a job's worth of readings.
+ *
+ * @param tape standard deviation of a taped dimension, mm: what it adds to the doubt; 0 tells the readings' own doubt alone
  */
-export function solveTrain(train: Train, stay: Stay = { mode: 'fixed' }, grade: SlipGrade = 'standard'): Solution {
-  const results = train.couplings.map((coupling) => fitCoupling(coupling.sets, coupling.x))
+export function solveTrain(
+  train: Train,
+  stay: Stay = { mode: 'fixed' },
+  grade: SlipGrade = 'standard',
+  tape = 0,
+): Solution {
+  const results = train.couplings.map((coupling) => withTape(fitCoupling(coupling.sets, coupling.x), tape))
   const fits = new Map<string, CouplingFit>()
   train.couplings.forEach((coupling, i) => {
     const result = results[i]
@@ -60,7 +68,8 @@ export function solveTrain(train: Train, stay: Stay = { mode: 'fixed' }, grade: 
       const inPlane = (plane: Plane): FootPlane | null => {
         const links = chains[plane][m]
         if (!links) return null
-        const { value, sd } = positionAt(links, foot.x)
+        const { value, sd: known, slope } = positionAt(links, foot.x)
+        const sd = Math.hypot(known, slope * tape)
         const stays = stay.mode === 'fixed' && m === train.fixed
         const move = stays ? 0 : target(plane, foot.x) - growthOf(foot, plane) - value
         return { position: value, move, moveSd: sd }
@@ -95,6 +104,14 @@ function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
       }),
   )
   return heldTarget(held)
+}
+
+/** The same result with what the tape adds to its covariance. */
+function withTape(result: CouplingResult, sd: number): CouplingResult {
+  if (!result.ok || sd === 0) return result
+  const more = tapeCovariance(result.fit, sd)
+  const covariance = result.fit.covariance.map((line, i) => line.map((value, j) => value + (more[i]?.[j] ?? 0)))
+  return { ok: true, fit: { ...result.fit, covariance } }
 }
 
 /** The limits that hold at a coupling: the maker's or site's figures first, else slip speed, else none known. */

@@ -1,10 +1,11 @@
 import {
+  type Channel,
+  measured,
   type ProbeBase,
   type ProbeContext,
-  type Row,
   type SingleReadings,
-  separationCoefficients,
   towardRight,
+  weightAt,
 } from './probe'
 
 /** A detector that sees the beam of the other machine's head. Positive: the spot lies farther out. Lengths in mm. */
@@ -15,13 +16,12 @@ export interface Beam extends ProbeBase, SingleReadings {
 }
 
 /** Beam on a detector: `c − g·d(x)·e(θ)`. A cant of the beam or of its seat turns with the shaft and is part of `c`. */
-export function beamRows(beam: Beam, { couplingX, key }: ProbeContext): Row[] {
-  return beam.readings.map(({ angle, value }, reading) => ({
-    reading,
-    channel: 0,
-    observed: value,
+export function beamChannel(beam: Beam, { couplingX, key }: ProbeContext): Channel {
+  return {
+    key,
     sd: beam.sd,
-    misalignment: separationCoefficients(-towardRight(beam.on), angle, beam.x - couplingX),
-    constants: [{ key, coefficient: 1 }],
-  }))
+    zero: beam.zero,
+    weight: weightAt(-towardRight(beam.on), beam.x - couplingX),
+    ...measured(beam.readings, (i) => beam.readings[i]?.value ?? 0, 0, 0),
+  }
 }

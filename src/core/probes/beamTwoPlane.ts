@@ -1,4 +1,4 @@
-import { type ProbeBase, type ProbeContext, type Row, separationCoefficients, towardRight } from './probe'
+import { type Channel, measured, type ProbeBase, type ProbeContext, towardRight, weightAt } from './probe'
 
 /** One beam on a detector with two planes; four numbers a position. Lengths in mm. */
 export interface BeamTwoPlane extends ProbeBase {
@@ -9,19 +9,11 @@ export interface BeamTwoPlane extends ProbeBase {
 }
 
 /** At each plane: radial `c_r − g·d·e(θ)` and tangential `c_t − g·d·e(θ + 90°)`, each with its own constant. */
-export function beamTwoPlaneRows(beam: BeamTwoPlane, { couplingX, key }: ProbeContext): Row[] {
-  return beam.readings.flatMap(({ angle, values }, reading) =>
-    values.map((observed, channel) => ({
-      reading,
-      channel,
-      observed,
-      sd: beam.sd,
-      misalignment: separationCoefficients(
-        -towardRight(beam.on),
-        angle + (channel % 2) * 90,
-        beam.planes[channel < 2 ? 0 : 1] - couplingX,
-      ),
-      constants: [{ key: `${key}:${channel}`, coefficient: 1 }],
-    })),
-  )
+export function beamTwoPlaneChannels(beam: BeamTwoPlane, { couplingX, key }: ProbeContext): Channel[] {
+  return ([0, 1, 2, 3] as const).map((channel) => ({
+    key: `${key}:${channel}`,
+    sd: beam.sd,
+    weight: weightAt(-towardRight(beam.on), beam.planes[channel < 2 ? 0 : 1] - couplingX),
+    ...measured(beam.readings, (i) => beam.readings[i]?.values[channel] ?? 0, (channel % 2) * 90, 0),
+  }))
 }

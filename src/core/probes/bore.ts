@@ -1,11 +1,11 @@
 import {
+  type Channel,
+  measured,
   type ProbeBase,
   type ProbeContext,
-  type Row,
   type SingleReadings,
-  sagAt,
-  separationCoefficients,
   towardRight,
+  weightAt,
 } from './probe'
 
 /** A dial that feels the wall of a bore from inside. The wall coming closer reads positive. Lengths in mm. */
@@ -16,13 +16,12 @@ export interface BoreDial extends ProbeBase, SingleReadings {
 }
 
 /** Dial inside a bore: `c − g·d(x)·e(θ) + sag·(1 − cos θ)/2`. */
-export function boreRows(dial: BoreDial, { couplingX, key }: ProbeContext): Row[] {
-  return dial.readings.map(({ angle, value }, reading) => ({
-    reading,
-    channel: 0,
-    observed: value - sagAt(dial.sag, angle),
+export function boreChannel(dial: BoreDial, { couplingX, key }: ProbeContext): Channel {
+  return {
+    key,
     sd: dial.sd,
-    misalignment: separationCoefficients(-towardRight(dial.on), angle, dial.x - couplingX),
-    constants: [{ key, coefficient: 1 }],
-  }))
+    zero: dial.zero,
+    weight: weightAt(-towardRight(dial.on), dial.x - couplingX),
+    ...measured(dial.readings, (i) => dial.readings[i]?.value ?? 0, 0, dial.sag),
+  }
 }

@@ -1,5 +1,4 @@
-import { direction, foldDegrees } from '../frame/angles'
-import { type ProbeBase, type ProbeContext, type Row, type SingleReadings, sagAt } from './probe'
+import { type Channel, measured, type ProbeBase, type ProbeContext, type SingleReadings } from './probe'
 
 /** A dial on a coupling face, along the shaft. Plunger pushed in reads positive. Lengths in mm. */
 export interface FaceDial extends ProbeBase, SingleReadings {
@@ -18,25 +17,27 @@ export interface FaceDial extends ProbeBase, SingleReadings {
 /**
  * Face dial: `c + b·ρ·β·e(θ) + sag·(1 − cos θ)/2 − b·float(θ)`, `b = +1` on the front, −1 on the back; the same formula
  * whichever machine carries the bracket. Exactly linear: a flat face stays flat. Says nothing about offset.
- * A shared float is one more unknown at each angle; the first angle's stands for the constants' common part.
  */
-export function faceRows(dial: FaceDial, { key, setKey }: ProbeContext): Row[] {
+export function faceChannel(dial: FaceDial, { key, setKey }: ProbeContext): Channel {
   const b = dial.side === 'front' ? 1 : -1
-  const first = Math.min(...dial.readings.map((r) => foldDegrees(r.angle)))
-  return dial.readings.map(({ angle, value }, reading) => {
-    const own = angle + dial.lead
-    const [y, z] = direction(own)
-    const constants = [{ key, coefficient: 1 }]
-    const position = foldDegrees(angle)
-    if (dial.sharedFloat && position !== first)
-      constants.push({ key: `${setKey}:float:${dial.on}:${position}`, coefficient: -b })
-    return {
-      reading,
-      channel: 0,
-      observed: value - sagAt(dial.sag, own),
-      sd: dial.sd,
-      misalignment: [0, b * dial.radius * y, 0, b * dial.radius * z],
-      constants,
-    }
+  return {
+    key,
+    sd: dial.sd,
+    zero: dial.zero,
+    weight: [0, b * dial.radius],
+    ...measured(dial.readings, (i) => dial.readings[i]?.value ?? 0, dial.lead, dial.sag),
+    ...(dial.sharedFloat
+      ? { float: { group: `${setKey}:${dial.on}`, sign: b, positions: positionsOf(dial.readings) } }
+      : {}),
+  }
+}
+
+/** Names of the positions: the angle, and how often it came before, since the shaft floats anew each time it comes by. */
+function positionsOf(readings: readonly { angle: number }[]): string[] {
+  const seen = new Map<number, number>()
+  return readings.map(({ angle }) => {
+    const times = seen.get(angle) ?? 0
+    seen.set(angle, times + 1)
+    return `${angle}#${times}`
   })
 }

@@ -1,25 +1,29 @@
-import { type Beam, beamRows } from './beam'
-import { type BeamTwoPlane, beamTwoPlaneRows } from './beamTwoPlane'
-import { type BoreDial, boreRows } from './bore'
-import { type FaceDial, faceRows } from './face'
-import type { ProbeContext, Row } from './probe'
-import { type RimDial, rimRows } from './rim'
+import { type Beam, beamChannel } from './beam'
+import { type BeamTwoPlane, beamTwoPlaneChannels } from './beamTwoPlane'
+import { type BoreDial, boreChannel } from './bore'
+import { type FaceDial, faceChannel } from './face'
+import type { Channel, ProbeContext } from './probe'
+import { type RimDial, rimChannel } from './rim'
 
 /** Everything that can hang on a shaft and be read. A further probe is one more file and one more line here. */
 export type Probe = RimDial | FaceDial | Beam | BeamTwoPlane | BoreDial
 
-/** The equations a probe adds to its coupling's system. */
-export function probeRows(probe: Probe, context: ProbeContext): Row[] {
+/** What a probe adds to its coupling's system: one channel, or four for a detector with two planes. */
+export function probeChannels(probe: Probe, context: ProbeContext): Channel[] {
   switch (probe.type) {
     case 'rim':
-      return rimRows(probe, context)
+      return [rimChannel(probe, context)]
     case 'face':
-      return faceRows(probe, context)
+      return [faceChannel(probe, context)]
     case 'beam':
-      return beamRows(probe, context)
+      return [beamChannel(probe, context)]
     case 'beam2':
-      return beamTwoPlaneRows(probe, context)
+      return beamTwoPlaneChannels(probe, context)
     case 'bore':
-      return boreRows(probe, context)
+      return [boreChannel(probe, context)]
   }
 }
+
+/** Stations along the train at which a probe sees the offset, mm; none for a face dial. */
+export const stationsOf = (probe: Probe): readonly number[] =>
+  probe.type === 'face' ? [] : probe.type === 'beam2' ? probe.planes : [probe.x]

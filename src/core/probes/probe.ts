@@ -1,4 +1,4 @@
-import { direction } from '../frame/angles'
+import { direction as directionOf } from '../frame/angles'
 
 /** The relative position of the two axes at a coupling: right minus left. Offsets in mm at the coupling's x, slopes in rad. */
 export interface Misalignment {
@@ -16,30 +16,13 @@ export type Side = 'left' | 'right'
 /** `g` of the domain notes: +1 for a probe on the right machine, −1 on the left. */
 export const towardRight = (on: Side): 1 | -1 => (on === 'right' ? 1 : -1)
 
-/** Coefficients of one reading in (offsetY, slopeY, offsetZ, slopeZ). */
-export type Coefficients = readonly [number, number, number, number]
-
-/** One equation of the linear system: what was read, and what it says of the misalignment. Lengths in mm. */
-export interface Row {
-  /** Which reading of the probe this is, and which of its channels (only two-plane detectors have more than one). */
-  reading: number
-  channel: number
-  /** The reading less its sag. */
-  observed: number
-  /** Standard deviation of the reading, > 0. */
-  sd: number
-  misalignment: Coefficients
-  /** Unknown constants that this reading shares with others, by key: the probe's zero, an axial float. */
-  constants: readonly { key: string; coefficient: number }[]
-  /** What the exact geometry reads beyond the linear form, mm; absent where the linear form is exact. */
-  beyondLinear?: (m: Misalignment) => number
-}
-
 /** What every probe has. Lengths in mm, angles in degrees from the top toward the far side. */
 export interface ProbeBase {
   on: Side
   /** Standard deviation of one reading, mm. */
   sd: number
+  /** Where the probe was set to a known value instead of any zero: what it would show on aligned, unsagging shafts, mm. */
+  zero?: { value: number; sd: number } | undefined
 }
 
 /** A probe that gives one number an angle. */
@@ -57,10 +40,34 @@ export interface ProbeContext {
   setKey: string
 }
 
-/** Bracket sag seen at an angle, mm: nothing at the top, all of it at the bottom, half at the sides. */
-export function sagAt(sag: number, degrees: number): number {
-  return (sag * (1 - direction(degrees)[1])) / 2
+/**
+ * One number read at each of many angles, and what it says:
+ * `observed = c + (w₀·offset + w₁·slope)·e(θ) + what the exact geometry adds − sign·float`. Lengths in mm.
+ */
+export interface Channel {
+  /** Key of its constant `c`. */
+  key: string
+  /** Standard deviation of one reading, > 0. */
+  sd: number
+  /** Weights of the offset and of the slope at the coupling. */
+  weight: readonly [offset: number, slope: number]
+  /** `e(θ)` of each reading. */
+  sin: Float64Array
+  cos: Float64Array
+  /** Each reading less its sag. */
+  observed: Float64Array
+  /** What the exact geometry reads beyond the linear form; absent where that is exact. */
+  beyondLinear?: (m: Misalignment) => (sin: number, cos: number) => number
+  /** An axial float, unknown at each position and shared by every channel of that group. */
+  float?: { group: string; sign: 1 | -1; positions: readonly string[] }
+  zero?: { value: number; sd: number } | undefined
 }
+
+/** Bracket sag seen at an angle whose cosine is given, mm: nothing at the top, all of it at the bottom, half at the sides. */
+export const sagSeen = (sag: number, cos: number): number => (sag * (1 - cos)) / 2
+
+/** Bracket sag seen at an angle in degrees, mm. */
+export const sagAt = (sag: number, degrees: number): number => sagSeen(sag, directionOf(degrees)[1])
 
 /** The relative place of the axes at `distance` from the coupling, along y and z, mm. */
 export const separationAt = (m: Misalignment, distance: number): readonly [y: number, z: number] => [
@@ -68,11 +75,44 @@ export const separationAt = (m: Misalignment, distance: number): readonly [y: nu
   m.offsetZ + m.slopeZ * distance,
 ]
 
-/** Row coefficients of `gain · d(x)·e(θ)` for a station `distance` from the coupling. */
-export function separationCoefficients(gain: number, degrees: number, distance: number): Coefficients {
-  const [y, z] = direction(degrees)
-  return [gain * y, gain * y * distance, gain * z, gain * z * distance]
+/**
+ * Directions and sag-free readings of a list of readings, in one pass: a sweep may have a hundred thousand.
+ *
+ * @param lead degrees by which the probe stands ahead of the angle given
+ */
+export function measured(
+  readings: readonly { angle: number }[],
+  valueOf: (index: number) => number,
+  lead: number,
+  sag: number,
+): Pick<Channel, 'sin' | 'cos' | 'observed'> {
+  const n = readings.length
+  const sin = new Float64Array(n)
+  const cos = new Float64Array(n)
+  const observed = new Float64Array(n)
+  for (let i = 0; i < n; i++) {
+    const degrees = (readings[i]?.angle ?? 0) + lead
+    const quarter = degrees / 90
+    let s: number
+    let c: number
+    if (quarter === Math.floor(quarter)) [s, c] = directionOf(degrees)
+    else {
+      const radians = degrees * degree
+      s = Math.sin(radians)
+      c = Math.cos(radians)
+    }
+    sin[i] = s
+    cos[i] = c
+    observed[i] = valueOf(i) - sagSeen(sag, c)
+  }
+  return { sin, cos, observed }
 }
 
-export const dot = (c: Coefficients, m: Misalignment): number =>
-  c[0] * m.offsetY + c[1] * m.slopeY + c[2] * m.offsetZ + c[3] * m.slopeZ
+const degree = Math.PI / 180
+
+/** Weights of a station `distance` from the coupling: `gain · d(x)`. */
+export const weightAt = (gain: number, distance: number): Channel['weight'] => [gain, gain * distance]
+
+/** The linear part of a channel at a direction, constant aside, mm. */
+export const linearOf = ({ weight: [a, b] }: Pick<Channel, 'weight'>, m: Misalignment, sin: number, cos: number) =>
+  (a * m.offsetY + b * m.slopeY) * sin + (a * m.offsetZ + b * m.slopeZ) * cos

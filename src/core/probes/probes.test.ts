@@ -4,8 +4,8 @@ import { fitCoupling } from '../fit/coupling'
 import { direction } from '../frame/angles'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import type { BeamTwoPlane } from './beamTwoPlane'
-import { type Probe, probeRows } from './index'
-import { aligned, dot, type Misalignment, type Side, sagAt } from './probe'
+import { type Probe, probeChannels } from './index'
+import { aligned, linearOf, type Misalignment, type Side, sagAt } from './probe'
 
 const truth: Misalignment = { offsetY: -0.05, slopeY: -0.0003, offsetZ: 0.12, slopeZ: 0.0004 }
 const quarters = [0, 90, 180, 270]
@@ -18,8 +18,11 @@ const along = ([y, z]: readonly [number, number], degrees: number) => {
 const sides = fc.constantFrom<Side>('left', 'right')
 const any = fc.integer({ min: 0, max: 359 })
 
-/** What the linear row of a probe with one reading predicts, constant aside. */
-const predicted = (probe: Probe, channel = 0): number => dot(probeRows(probe, context)[channel]!.misalignment, truth)
+/** What the linear form of a probe with one reading predicts, constant aside. */
+const predicted = (probe: Probe, channel = 0): number => {
+  const found = probeChannels(probe, context)[channel]!
+  return linearOf(found, truth, found.sin[0]!, found.cos[0]!)
+}
 
 describe('every probe reads what the domain notes say', () => {
   it('rim: g·d·e', () => {

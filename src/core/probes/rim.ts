@@ -1,14 +1,13 @@
-import { direction } from '../frame/angles'
 import {
+  type Channel,
   type Misalignment,
+  measured,
   type ProbeBase,
   type ProbeContext,
-  type Row,
   type SingleReadings,
-  sagAt,
   separationAt,
-  separationCoefficients,
   towardRight,
+  weightAt,
 } from './probe'
 
 /** A dial whose plunger stands on a rim, square to the shaft. Plunger pushed in reads positive. Lengths in mm. */
@@ -26,44 +25,44 @@ export interface RimDial extends ProbeBase, SingleReadings {
  * Rim dial: `c + g·d(x)·e(θ) + sag·(1 − cos θ)/2`, with `d = right − left`, `g = +1` on the right machine, −1 on the left.
  * The rim is round, so the exact reading falls short by about `d_across²/2R`; see `rimBeyondLinear`.
  */
-export function rimRows(dial: RimDial, { couplingX, key }: ProbeContext): Row[] {
+export function rimChannel(dial: RimDial, { couplingX, key }: ProbeContext): Channel {
   const gain = towardRight(dial.on)
   const distance = dial.x - couplingX
   const { radius } = dial
-  return dial.readings.map(({ angle, value }, reading) => ({
-    reading,
-    channel: 0,
-    observed: value - sagAt(dial.sag, angle),
+  return {
+    key,
     sd: dial.sd,
-    misalignment: separationCoefficients(gain, angle, distance),
-    constants: [{ key, coefficient: 1 }],
-    ...(radius ? { beyondLinear: (m: Misalignment) => rimBeyondLinear(m, angle, gain, distance, radius) } : {}),
-  }))
+    zero: dial.zero,
+    weight: weightAt(gain, distance),
+    ...measured(dial.readings, (i) => dial.readings[i]?.value ?? 0, 0, dial.sag),
+    ...(radius ? { beyondLinear: (m: Misalignment) => rimBeyondLinear(m, gain, distance, radius) } : {}),
+  }
 }
 
 /**
- * Exact reading of a rim less its linear form, mm.
+ * Exact reading of a rim less its linear form, mm, as a function of the direction.
  *
  * The dial moves along a ray from the bracket's axis in direction `e`, square to that axis, until it meets a cylinder of
  * radius R whose axis stands `d` away and leans by `β`. With `k = 1/(1 + β²)` the ray meets it at the greater root `s` of
  * `s²(1 − k(e·β)²) − 2s(e·d − k(d·β)(e·β)) + d² − k(d·β)² − R² = 0`. For parallel axes this is
  * `d·e + √(R² − d_across²)`, the form in docs/domain.md.
  */
-function rimBeyondLinear(m: Misalignment, degrees: number, gain: number, distance: number, radius: number): number {
-  const [ey, ez] = direction(degrees)
+function rimBeyondLinear(m: Misalignment, gain: number, distance: number, radius: number) {
   const [y, z] = separationAt(m, distance)
   const dy = gain * y
   const dz = gain * z
   const by = gain * m.slopeY
   const bz = gain * m.slopeZ
   const k = 1 / (1 + by * by + bz * bz)
-  const along = ey * dy + ez * dz
-  const eb = ey * by + ez * bz
   const db = dy * by + dz * bz
-  const a = 1 - k * eb * eb
-  const b = along - k * db * eb
   const c = dy * dy + dz * dz - k * db * db - radius * radius
-  const inside = b * b - a * c
-  if (inside < 0) return 0 // the ray misses the rim: no such shaft; leave the linear form to show a large residual
-  return (b + Math.sqrt(inside)) / a - radius - along
+  return (ey: number, ez: number): number => {
+    const along = ey * dy + ez * dz
+    const eb = ey * by + ez * bz
+    const a = 1 - k * eb * eb
+    const b = along - k * db * eb
+    const inside = b * b - a * c
+    if (inside < 0) return 0 // the ray misses the rim: no such shaft; leave the linear form to show a large residual
+    return (b + Math.sqrt(inside)) / a - radius - along
+  }
 }

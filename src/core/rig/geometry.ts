@@ -5,16 +5,16 @@ import { type Misalignment, type Side, sagAt } from '../probes/probe'
  * Exact readings from 3-D geometry: straight lines in space, rays, cylinders and planes. Nothing here knows the linear
  * formulas of `core/probes`; that is what it is for.
  */
-type Vector = readonly [x: number, y: number, z: number]
+export type Vector = readonly [x: number, y: number, z: number]
 
-interface ShaftAxis {
+export interface ShaftAxis {
   point: Vector
   /** Unit vector, pointing right. */
   along: Vector
 }
 
-const plus = (a: Vector, b: Vector, k = 1): Vector => [a[0] + k * b[0], a[1] + k * b[1], a[2] + k * b[2]]
-const times = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+export const plus = (a: Vector, b: Vector, k = 1): Vector => [a[0] + k * b[0], a[1] + k * b[1], a[2] + k * b[2]]
+export const times = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 const unit = (a: Vector): Vector => {
   const length = Math.sqrt(times(a, a))
   return [a[0] / length, a[1] / length, a[2] / length]
@@ -34,14 +34,14 @@ export function shaftPair(truth: Misalignment, couplingX: number): ShaftPair {
   }
 }
 
-const carrierAndTouched = (pair: ShaftPair, on: Side): readonly [carrier: ShaftAxis, touched: ShaftAxis] =>
+export const carrierAndTouched = (pair: ShaftPair, on: Side): readonly [carrier: ShaftAxis, touched: ShaftAxis] =>
   on === 'right' ? [pair.left, pair.right] : [pair.right, pair.left]
 
-const pointAtX = (axis: ShaftAxis, x: number): Vector =>
+export const pointAtX = (axis: ShaftAxis, x: number): Vector =>
   plus(axis.point, axis.along, (x - axis.point[0]) / axis.along[0])
 
 /** The direction at an angle, square to an axis. */
-function squareTo(axis: ShaftAxis, degrees: number): Vector {
+export function squareTo(axis: ShaftAxis, degrees: number): Vector {
   const [y, z] = direction(degrees)
   const raw: Vector = [0, y, z]
   return unit(plus(raw, axis.along, -times(raw, axis.along)))
@@ -86,3 +86,13 @@ export function exactFaceReading(
   const towardOther = (dial.on === 'right' ? -1 : 1) * (dial.side === 'front' ? 1 : -1)
   return towardOther * along + sagAt(dial.sag, degrees)
 }
+
+/**
+ * A dial that feels the wall of a bore in the touched machine: how much nearer the wall stands than the bore's radius,
+ * from the carrier's own axis, plus sag. Ray against cylinder.
+ */
+export const exactBoreReading = (
+  pair: ShaftPair,
+  dial: { on: Side; x: number; radius: number; sag: number },
+  degrees: number,
+): number => sagAt(dial.sag, degrees) - exactRimReading(pair, { ...dial, sag: 0 }, degrees)

@@ -18,7 +18,7 @@ export interface ResultFootPlane {
 }
 
 export interface ResultWarning {
-  code: 'engaged' | 'not-closed' | 'short-arc' | 'one-plane' | 'not-measured' | 'no-limit'
+  code: 'engaged' | 'not-closed' | 'short-arc' | 'one-plane' | 'not-measured' | 'no-limit' | 'not-fitting' | 'sag'
   message: string
 }
 
@@ -41,7 +41,8 @@ export interface Result {
     reading: number
     fault: 'sign' | 'swap' | 'turn' | 'decimal' | 'unit'
     would: number
-    closure: number
+    /** Null where the dial lacks a quarter: then the other readings tell. */
+    closure: number | null
   }[]
   warnings: ResultWarning[]
   seat?: {

@@ -1,5 +1,6 @@
+import { onceInAThousand } from '../fit/chiSquare'
 import type { CouplingFit } from '../fit/coupling'
-import { suspects } from '../fit/suspects'
+import { type Suspect, suspectsOf } from '../fit/suspects'
 import { arcCovered } from '../frame/angles'
 import { type Plane, planes } from '../frame/axis'
 import { fromMm, toMm } from '../frame/units'
@@ -30,13 +31,14 @@ export function solveSurvey(document: unknown): Checked<Result> {
   const shown = (mm: number) => fromMm(mm, survey.units.reading)
   const footPlane = (plane: FootPlane | null) =>
     plane && { position: shown(plane.position), move: shown(plane.move), moveSd: shown(plane.moveSd) }
+  const found = suspectsIn(read.value, solution.couplings)
   const listed = solution.feet.filter((foot) => stay.mode === 'hold' || foot.machine !== survey.train.fixed)
   return {
     ok: true,
     value: {
       ...emptyResult(survey.units),
       ...seat,
-      suspects: suspectsIn(read.value, solution.couplings, shown),
+      suspects: readingSuspects(found, shown),
       couplings: solution.couplings.map((coupling, c) => couplingResult(coupling, train.couplings[c], shown)),
       feet: listed.map(({ machine, foot, vertical, horizontal }) => ({
         machine,
@@ -50,13 +52,13 @@ export function solveSurvey(document: unknown): Checked<Result> {
             ? result.fit.probes.map((probe) => ({
                 measurement: measurementOf.get(id)?.[probe.set] ?? 0,
                 probe: probe.probe,
-                residuals: probe.residuals.map(shown),
+                residuals: Array.from(probe.residuals, shown),
                 closure: probe.closure === null ? null : shown(probe.closure),
               }))
             : [],
         )
         .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
-      warnings: warningsFor(read.value, solution.couplings),
+      warnings: [...warningsFor(read.value, solution.couplings), ...sagWarnings(found)],
     },
   }
 }
@@ -112,31 +114,46 @@ function closureLimit(probe: SurveyMeasurement['probes'][number], unit: Paramete
   return 2 * (graduation === undefined ? 0.01 : toMm(graduation, unit))
 }
 
-/** Single slips that would close a dial which does not. */
-function suspectsIn(
-  { survey, measurementOf, train }: ReadSurvey,
-  solved: readonly CouplingSolution[],
-  shown: (mm: number) => number,
-): Result['suspects'] {
-  return solved.flatMap(({ id, result }, c) =>
-    result.ok
-      ? result.fit.probes.flatMap(({ set, probe, closure }) => {
-          const measurement = measurementOf.get(id)?.[set] ?? 0
-          const source = survey.measurements[measurement]?.probes[probe]
-          const read = train.couplings[c]?.sets[set]?.probes[probe]
-          if (closure === null || !source || !read || read.type === 'beam' || read.type === 'beam2') return []
-          const turn = 'turn' in source && source.turn ? toMm(source.turn, survey.units.reading) : undefined
-          return suspects(read.readings, closureLimit(source, survey.units.reading), turn).map((suspect) => ({
+/** Single slips that would explain readings which do not fit, best first within each coupling. */
+function suspectsIn({ survey, measurementOf, train }: ReadSurvey, solved: readonly CouplingSolution[]): Found[] {
+  const { reading } = survey.units
+  return solved.flatMap(({ id, result }, c) => {
+    const sets = train.couplings[c]?.sets ?? []
+    const source = (set: number, probe: number) =>
+      survey.measurements[measurementOf.get(id)?.[set] ?? -1]?.probes[probe]
+    return suspectsOf(
+      sets,
+      (set, probe) => {
+        const found = source(set, probe)
+        const turn = found && 'turn' in found && found.turn ? toMm(found.turn, reading) : undefined
+        return { limit: found ? closureLimit(found, reading) : 0.02, turn }
+      },
+      result.ok ? result.fit : undefined,
+    ).map((suspect) => ({ measurement: measurementOf.get(id)?.[suspect.set] ?? 0, suspect }))
+  })
+}
+
+interface Found {
+  measurement: number
+  suspect: Suspect
+}
+
+/** The slips of single readings; those of a whole probe's sag are told as warnings. */
+const readingSuspects = (found: readonly Found[], shown: (mm: number) => number): Result['suspects'] =>
+  found.flatMap(({ measurement, suspect: { probe, reading, fault, would, closure } }) =>
+    fault === 'sag-sign' || fault === 'sag-missing'
+      ? []
+      : [
+          {
             measurement,
             probe,
-            ...suspect,
-            would: shown(suspect.would),
-            closure: shown(suspect.closure),
-          }))
-        })
-      : [],
+            reading,
+            fault,
+            would: shown(would),
+            closure: closure === null ? null : shown(closure),
+          },
+        ],
   )
-}
 
 function warningsFor(
   { survey, train, measurementOf }: ReadSurvey,
@@ -161,6 +178,12 @@ function warningsFor(
       warnings.push({ code: 'not-measured', message: `coupling ${id}: nothing was read here` })
       continue
     }
+    const { squares, free } = result.fit.left
+    if (squares > onceInAThousand(free))
+      warnings.push({
+        code: 'not-fitting',
+        message: `coupling ${id}: the readings contradict each other by more than their standard deviations allow (χ² ${squares.toFixed(0)} with ${free} free)`,
+      })
     for (const plane of planes)
       if (!result.fit.measured.includes(plane))
         warnings.push({ code: 'one-plane', message: `coupling ${id}: the ${plane} plane was not measured` })
@@ -180,3 +203,15 @@ function warningsFor(
     warnings.push({ code: 'no-limit', message: 'no speed and no tolerance given: no verdict' })
   return warnings
 }
+
+const sagWarnings = (found: readonly Found[]): ResultWarning[] =>
+  found.flatMap(({ measurement, suspect: { fault, probe } }) =>
+    fault === 'sag-sign' || fault === 'sag-missing'
+      ? [
+          {
+            code: 'sag',
+            message: `measurements.${measurement}.probes.${probe}.sag: ${fault === 'sag-sign' ? 'its sign turned over' : 'a sag left out'} would explain the contradiction`,
+          },
+        ]
+      : [],
+  )

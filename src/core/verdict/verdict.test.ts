@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { CouplingFit } from '../fit/coupling'
+import type { Misaligned } from '../fit/coupling'
 import { probabilityThat } from './probability'
 import { slipSpeedLimits } from './slipSpeed'
 import { type Limits, verdictOf } from './verdict'
@@ -7,20 +7,12 @@ import { type Limits, verdictOf } from './verdict'
 const limits: Limits = { offset: 0.077, slope: 0.00048, source: 'slip-speed' }
 const none = { vertical: { offset: 0, slope: 0 }, horizontal: { offset: 0, slope: 0 } }
 
-function fitOf(
-  offsetZ: number,
-  sd: number,
-  measured: CouplingFit['measured'] = ['vertical', 'horizontal'],
-): CouplingFit {
+function fitOf(offsetZ: number, sd: number, measured: Misaligned['measured'] = ['vertical', 'horizontal']): Misaligned {
   const covariance = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? (i % 2 ? 1e-12 : sd * sd) : 0)))
   return {
     misalignment: { offsetY: 0, slopeY: 0, offsetZ, slopeZ: 0 },
     covariance,
     measured,
-    solved: [],
-    residuals: [],
-    constants: new Map(),
-    probes: [],
   }
 }
 

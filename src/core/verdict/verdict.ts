@@ -1,4 +1,4 @@
-import type { CouplingFit } from '../fit/coupling'
+import type { Misaligned } from '../fit/coupling'
 import type { Plane, PlaneLine } from '../frame/axis'
 import type { Coupling } from '../moves/train'
 import { probabilityThat } from './probability'
@@ -29,7 +29,7 @@ export interface Verdict {
  * maker's offset, where given, holds at the centre as well.
  */
 export function verdictOf(
-  fit: CouplingFit,
+  fit: Misaligned,
   coupling: Pick<Coupling, 'x' | 'flexPlanes'>,
   limits: Limits,
   growth: Record<Plane, PlaneLine>,

@@ -1,0 +1,241 @@
+import { Matrix, QrDecomposition } from 'ml-matrix'
+import type { Channel, Misalignment } from '../probes/probe'
+import { harmonicSums, harmonicsOf, highest, type Sums, sumsOfHarmonics } from './harmonics'
+
+/** Coefficients of one equation in (offsetY, slopeY, offsetZ, slopeZ). */
+export type Coefficients = readonly [number, number, number, number]
+
+/** One equation of the linear system. Lengths in mm. */
+export interface Row {
+  observed: number
+  /** Standard deviation, > 0. */
+  sd: number
+  misalignment: Coefficients
+  /** Key of the channel it comes from; absent where it is made of several. */
+  of?: string
+  /** Unknown constants that this equation shares with others, by key. */
+  constants: readonly { key: string; coefficient: number }[]
+  /** What the exact geometry reads beyond the linear form, mm; absent where the linear form is exact. */
+  beyondLinear?: (m: Misalignment) => number
+}
+
+/** A channel with more readings than this is condensed: its equations are replaced by three that say the same. */
+const long = 24
+
+/**
+ * The equations of all channels. A long sweep is condensed first, and axial floats are taken out where they stand, so that
+ * the system stays a few dozen rows whatever was read.
+ */
+export function rowsOf(channels: readonly Channel[]): Row[] {
+  const floating = new Map<string, Channel[]>()
+  const rows: Row[] = []
+  for (const channel of channels) {
+    if (channel.zero)
+      rows.push({
+        observed: channel.zero.value,
+        sd: channel.zero.sd,
+        misalignment: [0, 0, 0, 0],
+        constants: [{ key: channel.key, coefficient: 1 }],
+      })
+    if (channel.float) floating.set(channel.float.group, [...(floating.get(channel.float.group) ?? []), channel])
+    else if (channel.observed.length > long) rows.push(...condensed(channel))
+    else for (let i = 0; i < channel.observed.length; i++) rows.push(rowOf(channel, i))
+  }
+  for (const group of floating.values()) {
+    const left = withoutFloat(group)
+    rows.push(...(left.length > 2 * long ? triangleOf(left) : left))
+  }
+  return rows
+}
+
+function rowOf(channel: Channel, i: number): Row {
+  const [a, b] = channel.weight
+  const sin = channel.sin[i] ?? 0
+  const cos = channel.cos[i] ?? 0
+  const { beyondLinear } = channel
+  return {
+    of: channel.key,
+    observed: channel.observed[i] ?? 0,
+    sd: channel.sd,
+    misalignment: [a * sin, b * sin, a * cos, b * cos],
+    constants: [{ key: channel.key, coefficient: 1 }],
+    ...(beyondLinear ? { beyondLinear: (m: Misalignment) => beyondLinear(m)(sin, cos) } : {}),
+  }
+}
+
+/**
+ * Three equations with the same least-squares solution and the same covariance as all the channel's own: the triangle of
+ * its columns (1, sin θ, cos θ), from their sums about the means (Cholesky of the centred moments; Björck, Numerical Methods
+ * for Least Squares Problems, §2.2). Two where the angles lie on one line through the centre, one where all are the same.
+ */
+function condensed(channel: Channel): Row[] {
+  const { observed, weight, sd, key, beyondLinear } = channel
+  const n = observed.length
+  const sums = harmonicSums(channel, beyondLinear ? highest + 1 : 2)
+  const meanSin = sums.sin(1) / n
+  const meanCos = sums.cos(1) / n
+  // sin² = (1 − cos 2θ)/2, sin·cos = sin 2θ / 2, cos² = (1 + cos 2θ)/2
+  const uu = (n - sums.cos(2)) / 2 - n * meanSin * meanSin
+  const uv = sums.sin(2) / 2 - n * meanSin * meanCos
+  const vv = (n + sums.cos(2)) / 2 - n * meanCos * meanCos
+  const nothing = 1e-13 * n
+  const root = Math.sqrt(n)
+  const r11 = uu > nothing ? Math.sqrt(uu) : 0
+  const r12 = r11 ? uv / r11 : 0
+  const rest = vv - r12 * r12
+  const r22 = rest > nothing ? Math.sqrt(rest) : 0
+
+  /** Rᵀ⁻¹Aᵀy for a column y whose sums against (1, sin, cos) are given. */
+  const against = ([sum, bySin, byCos]: Sums): Sums => {
+    const z1 = r11 ? (bySin - meanSin * sum) / r11 : 0
+    return [sum / root, z1, r22 ? (byCos - meanCos * sum - r12 * z1) / r22 : 0]
+  }
+  const right = against(sums.observed)
+  let at: Misalignment | undefined
+  let beyond: Sums = [0, 0, 0]
+  const beyondAt = (m: Misalignment, row: 0 | 1 | 2): number => {
+    if (m !== at && beyondLinear) {
+      beyond = against(sumsOfHarmonics(harmonicsOf(beyondLinear(m)), sums))
+      at = m
+    }
+    return beyond[row]
+  }
+  const [a, b] = weight
+  const row = (which: 0 | 1 | 2, constant: number, s: number, c: number): Row => ({
+    of: key,
+    observed: right[which],
+    sd,
+    misalignment: [a * s, b * s, a * c, b * c],
+    constants: constant ? [{ key, coefficient: constant }] : [],
+    ...(beyondLinear ? { beyondLinear: (m: Misalignment) => beyondAt(m, which) } : {}),
+  })
+  return [
+    row(0, root, root * meanSin, root * meanCos),
+    ...(r11 ? [row(1, 0, r11, r12)] : []),
+    ...(r22 ? [row(2, 0, 0, r22)] : []),
+  ]
+}
+
+/**
+ * The equations of channels that share an axial float, with the float taken out: at each position the k equations are
+ * turned (a Householder reflection) so that the float stands in one of them alone, which then says nothing else. The first
+ * position keeps its equations as they are: a float common to all positions is part of the constants.
+ */
+function withoutFloat(group: readonly Channel[]): Row[] {
+  const positions = new Map<string, { row: Row; coefficient: number }[]>()
+  for (const channel of group)
+    channel.float?.positions.forEach((position, i) => {
+      const found = positions.get(position) ?? []
+      found.push({ row: rowOf(channel, i), coefficient: -(channel.float?.sign ?? 1) / channel.sd })
+      positions.set(position, found)
+    })
+  const [first, ...others] = [...positions.values()]
+  return [...(first ?? []).map(({ row }) => row), ...others.flatMap(reflected)]
+}
+
+/** All but the first of the reflected equations, each of unit deviation. */
+function reflected(equations: readonly { row: Row; coefficient: number }[]): Row[] {
+  const a = equations.map(({ coefficient }) => coefficient)
+  const length = Math.hypot(...a)
+  const v = [...a]
+  v[0] = (v[0] ?? 0) + Math.sign(v[0] ?? 1) * length
+  const square = v.reduce((sum, value) => sum + value * value, 0)
+  return equations.slice(1).map((_, k) =>
+    combination(
+      equations.map(({ row }, j) => ({
+        row,
+        by: ((j === k + 1 ? 1 : 0) - (2 * (v[k + 1] ?? 0) * (v[j] ?? 0)) / square) / row.sd,
+      })),
+    ),
+  )
+}
+
+function combination(parts: readonly { row: Row; by: number }[]): Row {
+  const constants = new Map<string, number>()
+  const misalignment: [number, number, number, number] = [0, 0, 0, 0]
+  let observed = 0
+  for (const { row, by } of parts) {
+    observed += by * row.observed
+    for (let i = 0; i < 4; i++) misalignment[i] = (misalignment[i] ?? 0) + by * (row.misalignment[i] ?? 0)
+    for (const { key, coefficient } of row.constants) constants.set(key, (constants.get(key) ?? 0) + by * coefficient)
+  }
+  return {
+    observed,
+    sd: 1,
+    misalignment,
+    constants: [...constants].map(([key, coefficient]) => ({ key, coefficient })),
+  }
+}
+
+/** Many equations as the few of their triangle, taken block by block. */
+function triangleOf(rows: readonly Row[]): Row[] {
+  const keys = [...new Set(rows.flatMap((row) => row.constants.map(({ key }) => key)))]
+  const place = new Map(keys.map((key, i) => [key, i]))
+  const width = keys.length + 5
+  let kept: number[][] = []
+  for (let from = 0; from < rows.length; from += 400) {
+    const block = rows.slice(from, from + 400).map((row) => {
+      const line = new Array<number>(width).fill(0)
+      for (const { key, coefficient } of row.constants) line[place.get(key) ?? 0] = coefficient / row.sd
+      for (let i = 0; i < 4; i++) line[keys.length + i] = (row.misalignment[i] ?? 0) / row.sd
+      line[width - 1] = row.observed / row.sd
+      return line
+    })
+    const all = [...kept, ...block]
+    while (all.length < width) all.push(new Array<number>(width).fill(0))
+    kept = new QrDecomposition(new Matrix(all)).upperTriangularMatrix.to2DArray().slice(0, width)
+  }
+  return kept
+    .filter((line) => line.slice(0, -1).some((value) => Math.abs(value) > 1e-12))
+    .map((line) => ({
+      observed: line[width - 1] ?? 0,
+      sd: 1,
+      misalignment: [0, 1, 2, 3].map((i) => line[keys.length + i] ?? 0) as unknown as Coefficients,
+      constants: keys.map((key, i) => ({ key, coefficient: line[i] ?? 0 })),
+    }))
+}
+
+/**
+ * What is left over of every reading of a channel, mm: observed − fitted. A float is taken as what the readings at its
+ * position say it was.
+ */
+export function residualsOf(
+  channels: readonly Channel[],
+  misalignment: Misalignment,
+  constants: ReadonlyMap<string, number>,
+): { residuals: Float64Array[]; floats: ReadonlyMap<string, number> } {
+  const residuals = channels.map((channel) => {
+    const { sin, cos, observed } = channel
+    const [a, b] = channel.weight
+    const y = a * misalignment.offsetY + b * misalignment.slopeY
+    const z = a * misalignment.offsetZ + b * misalignment.slopeZ
+    const exact = channel.beyondLinear?.(misalignment)
+    const constant = constants.get(channel.key) ?? 0
+    const n = observed.length
+    const left = new Float64Array(n)
+    for (let i = 0; i < n; i++) left[i] = (observed[i] ?? 0) - constant - y * (sin[i] ?? 0) - z * (cos[i] ?? 0)
+    if (exact) for (let i = 0; i < n; i++) left[i] = (left[i] ?? 0) - exact(sin[i] ?? 0, cos[i] ?? 0)
+    return left
+  })
+  const sums = new Map<string, { weighted: number; weight: number }>()
+  const each = (visit: (key: string, sign: number, k: number, i: number) => void) =>
+    channels.forEach(({ float }, k) => {
+      float?.positions.forEach((position, i) => {
+        visit(`${float.group}:${position}`, float.sign, k, i)
+      })
+    })
+  each((key, sign, k, i) => {
+    const weight = 1 / (channels[k]?.sd ?? 1) ** 2
+    const found = sums.get(key) ?? { weighted: 0, weight: 0 }
+    sums.set(key, {
+      weighted: found.weighted - weight * sign * (residuals[k]?.[i] ?? 0),
+      weight: found.weight + weight,
+    })
+  })
+  const floats = new Map([...sums].map(([key, { weighted, weight }]) => [key, weighted / weight]))
+  each((key, sign, k, i) => {
+    const own = residuals[k]
+    if (own) own[i] = (own[i] ?? 0) + sign * (floats.get(key) ?? 0)
+  })
+  return { residuals, floats }
+}
