@@ -7,7 +7,7 @@ import { shaftEnds } from '../core/job/ends'
 import type { RoughState } from '../core/job/rough'
 import type { JobSolution } from '../core/job/solve'
 import { positionAt } from '../core/moves/positions'
-import { capital, dialName, footName, machineName, place, sideName, type Terms, unitName } from '../words/terms'
+import { capital, footName, machineName, place, sideName, stateName, type Terms, unitName } from '../words/terms'
 import type { Point, Scene, Shape, Spot } from './scene'
 
 export interface SightOptions {
@@ -220,20 +220,19 @@ function drawPlane(
   }
 
   for (const dial of solved.dials) {
-    const x = solved.stations.x.get(dial.dial.id)
+    if (dial.channel && dial.channel !== 'r1') continue // one mark a detector
+    const face = dial.dial.type === 'face'
+    const x = solved.stations.x.get(face ? dial.set.coupling : dial.dial.id)
     const m = train.machines.findIndex((machine) => machine.id === dial.dial.on)
     if (x === undefined || m < 0) continue
+    const head = dial.dial.type === 'beam' || dial.dial.type === 'beam2'
     const links = solution.chains[plane][m]
     const [px, py] = at(x, links ? positionAt(links, x).value : 0)
-    addToSpot(spots, dial.dial.id, { label: dialName(dial.dial.on, terms), at: [px, py] }, [
+    addToSpot(spots, dial.dial.id, { label: stateName(dial, terms), at: [px, py] }, [
       {
         kind: 'area',
         role: 'dial',
-        points: [
-          [px, py - 5],
-          [px - 5, py - 14],
-          [px + 5, py - 14],
-        ],
+        points: markOf(head, face, px, py),
       },
     ])
   }
@@ -274,6 +273,28 @@ function drawPlane(
       })
     }
   })
+}
+
+/** A dial points at the shaft, a face dial along it, a head is a small box. */
+function markOf(head: boolean, face: boolean, x: number, y: number): Point[] {
+  if (head)
+    return [
+      [x - 5, y - 16],
+      [x + 5, y - 16],
+      [x + 5, y - 6],
+      [x - 5, y - 6],
+    ]
+  if (face)
+    return [
+      [x, y - 18],
+      [x - 9, y - 23],
+      [x - 9, y - 13],
+    ]
+  return [
+    [x, y - 5],
+    [x - 5, y - 14],
+    [x + 5, y - 14],
+  ]
 }
 
 /**

@@ -1,7 +1,15 @@
 import { scaleLinear } from 'd3-scale'
-import type { DialState } from '../core/job/solve'
+import type { ProbeState } from '../core/job/solve'
 import { sagAt } from '../core/probes/probe'
 import type { Point } from './scene'
+
+/** What a device has sent of a probe since the sweep began: mean of every degree passed, corrected; mm. */
+export interface LiveTrace {
+  /** Where the shaft stands now, degrees. */
+  angle: number
+  /** By degree; not passed yet: undefined. */
+  bins: readonly (number | undefined)[]
+}
 
 /** A dial's readings unrolled round the turn, in px. */
 export interface StripDrawing {
@@ -12,22 +20,41 @@ export interface StripDrawing {
   columns: { angleId: string; degrees: number; x: number }[]
   /** Raw reading (hollow) and sag-corrected reading (filled) with the whisker of what is left over. */
   points: { angleId: string; raw: Point; corrected: Point; whiskerTo: number | undefined }[]
+  /** Points of a sweep, thinned, and of the one that is being made; where the shaft stands now. */
+  sweep: Point[]
+  live: Point[]
+  now: number | undefined
+  /** What the readings and their wave would be without a slip that is being tried on. */
+  trial: { points: Point[]; wave: Point[] } | undefined
   /** The fitted wave and the wave that would mean "aligned". */
   fitted: Point[]
   aligned: Point[]
 }
 
 /** Lays a dial's strip out; all values come from the dial's state. `margin`: px left free at both ends. */
-export function stripDrawing(dial: DialState, width: number, height: number, margin: number): StripDrawing {
+export function stripDrawing(
+  dial: ProbeState,
+  width: number,
+  height: number,
+  margin: number,
+  trial?: ProbeState,
+  trace?: LiveTrace,
+): StripDrawing {
   const degrees = dial.set.angles.map((angle) => angle.degrees)
   const span: [number, number] = [Math.min(0, ...degrees), Math.max(360, ...degrees)]
   const x = scaleLinear(span, [margin, width - margin])
   const turn = Array.from({ length: 73 }, (_, i) => span[0] + ((span[1] - span[0]) * i) / 72)
   const { fitted } = dial
+  const points = dial.sweep?.thinned ?? []
+  const live = (trace?.bins ?? []).flatMap((value, i) => (value === undefined ? [] : [{ angle: i + 0.5, value }]))
   const values = [
     0,
     ...dial.readings.flatMap((r) => [r.raw, r.corrected]),
     ...turn.map(dial.whenAligned),
+    ...points.map((p) => p.corrected),
+    ...live.map((p) => p.value),
+    ...(trial ? trial.readings.map((r) => r.corrected) : []),
+    ...(trial?.fitted ? turn.map(trial.fitted) : []),
     ...(fitted ? turn.map(fitted) : []),
   ]
   const [low, high] = [Math.min(...values), Math.max(...values)]
@@ -45,6 +72,13 @@ export function stripDrawing(dial: DialState, width: number, height: number, mar
       corrected: [x(angle), y(corrected)],
       whiskerTo: fitted ? y(fitted(angle)) : undefined,
     })),
+    sweep: points.map((p): Point => [x(p.angle), y(p.corrected)]),
+    live: live.map((p): Point => [x(p.angle), y(p.value)]),
+    now: trace && x(span[0] + ((((trace.angle - span[0]) % 360) + 360) % 360)),
+    trial: trial && {
+      points: trial.readings.map((r): Point => [x(r.angle), y(r.corrected)]),
+      wave: trial.fitted ? turn.map((at): Point => [x(at), y(trial.fitted?.(at) ?? 0)]) : [],
+    },
     fitted: fitted ? turn.map((at): Point => [x(at), y(fitted(at))]) : [],
     aligned: turn.map((at): Point => [x(at), y(dial.whenAligned(0) + sagAt(dial.sag, at))]),
   }

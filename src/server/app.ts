@@ -9,15 +9,16 @@ import { solveSurvey } from '../core/survey/solve'
 import type { Store } from './db/open'
 import { refusal } from './routes/answers'
 import { jobRoutes } from './routes/jobs'
+import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
 
 /** The largest request body taken, bytes. */
-const largestBody = 4 * 1024 * 1024
+const largestBody = 16 * 1024 * 1024
 
 /** The interface under /api, typed: the page's client is made from this type alone. */
 export function makeApi(store: Store) {
   return new Hono()
-    .use(bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 4 MB.'), 413) }))
+    .use(bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 16 MB.'), 413) }))
     .get('/health', (c) => c.json({ ok: true }))
     .post('/solve', async (c) => {
       let document: unknown
@@ -31,6 +32,7 @@ export function makeApi(store: Store) {
     })
     .route('/lines', lineRoutes(store))
     .route('/jobs', jobRoutes(store))
+    .route('/kit', kitRoutes(store))
 }
 
 export type Api = ReturnType<typeof makeApi>

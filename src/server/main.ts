@@ -5,6 +5,7 @@ import { pino } from 'pino'
 import { makeApp } from './app'
 import { openStore } from './db/open'
 import { makeDemo } from './demo/make'
+import { attachStandIns } from './devices/standIns'
 
 /**
  * Starts the server. Settings, as options or from the environment:
@@ -32,8 +33,11 @@ const server = serve({ fetch: app.fetch, port: Number(values.port), hostname: va
   process.stdout.write(`Vane Peg is at http://${values.host === '127.0.0.1' ? 'localhost' : values.host}:${port}/\n`)
 })
 
+const hangUp = attachStandIns(server, log)
+
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.on(signal, () => {
+    hangUp()
     server.close()
     store.close()
     process.exit(0)

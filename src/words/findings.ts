@@ -3,13 +3,13 @@ import type { JobSummary } from '../core/advice/summary'
 import type { Suspect } from '../core/fit/suspects'
 import { planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
-import type { DialState } from '../core/job/solve'
+import type { ProbeState } from '../core/job/solve'
+import { sayReadFinding, saySuspect } from './readFindings'
 import {
   act,
   angleName,
   capital,
   couplingName,
-  dialName,
   dimension,
   footName,
   isZero,
@@ -17,8 +17,10 @@ import {
   lengthWithUnit,
   machineName,
   place,
+  probeWords,
   signedLength,
   slope,
+  stateName,
   type Terms,
   unitName,
 } from './terms'
@@ -72,8 +74,9 @@ export function say(finding: Finding, terms: Terms): Said {
     case 'engaged':
       return {
         title: `${couplingName(finding.coupling, terms)} was engaged.`,
-        detail:
-          'Engaged shafts bend toward each other: this can check a running installation, not plan a move. Release it and read again.',
+        detail: finding.accepted
+          ? `Moves are planned from it all the same: ${finding.accepted}. Engaged shafts show less, or other, misalignment than their bearings have.`
+          : 'Engaged shafts bend toward each other: this can check a running installation, not plan a move. Release it and read again.',
       }
     case 'unsolved':
       return { title: 'Not enough to tell yet.', detail: finding.message }
@@ -96,7 +99,7 @@ export function say(finding: Finding, terms: Terms): Said {
       return sayFeet(finding, terms)
     case 'next-reading':
       return {
-        title: `Next: ${angleName(finding.degrees, terms).toLowerCase()} on the ${dialOf(finding.dial, terms).toLowerCase()}.`,
+        title: `Next: ${angleOf(finding.dial, finding.degrees, terms)} on the ${dialOf(finding.dial, terms).toLowerCase()}.`,
         detail: 'Locked out and tried? Keep hands, sleeves and brackets clear while the shafts turn.',
       }
     case 'ready-to-move':
@@ -109,6 +112,20 @@ export function say(finding: Finding, terms: Terms): Said {
           .join(', ')
           .concat(' is what in line looks like here, zeroed on top.'),
       }
+    case 'not-fitting':
+    case 'sets-disagree':
+    case 'range':
+    case 'swing':
+    case 'no-radius':
+    case 'one-shaft':
+    case 'span-differs':
+    case 'dial-differs':
+    case 'preset-as-zero':
+    case 'short-arc':
+    case 'improve':
+    case 'floated':
+    case 'rough-sweep':
+      return sayReadFinding(finding, terms)
     case 'lock-before-loosening':
       return {
         title: 'Lock out and try it before you loosen a bolt.',
@@ -119,22 +136,26 @@ export function say(finding: Finding, terms: Terms): Said {
 }
 
 /** Terms at a dial's own resolution. */
-export const dialTerms = (dial: DialState, terms: Terms): Terms => ({ ...terms, resolution: dial.step })
+export const dialTerms = (dial: ProbeState, terms: Terms): Terms => ({ ...terms, resolution: dial.step })
 
-const dialOf = (dial: DialState, terms: Terms): string => dialName(dial.dial.on, terms, dial.set.coupling)
+export const dialOf = (dial: ProbeState, terms: Terms): string => stateName(dial, terms, true)
 
-const angleAt = (dial: DialState, angleId: string, terms: Terms): string =>
-  angleName(dial.set.angles.find((angle) => angle.id === angleId)?.degrees ?? 0, terms).toLowerCase()
+const angleAt = (dial: ProbeState, angleId: string, terms: Terms): string =>
+  angleOf(dial, dial.set.angles.find((angle) => angle.id === angleId)?.degrees ?? 0, terms)
+
+/** An angle as the set tells its angles, inside a sentence. */
+export const angleOf = (dial: Pick<ProbeState, 'set'>, degrees: number, terms: Terms): string =>
+  angleName(degrees, terms, dial.set.angleAs).toLowerCase()
 
 /** "Aligned shafts would read −0.05 at the sides and −0.10 at the bottom." */
-function aligned(dial: DialState, terms: Terms): string {
+function aligned(dial: ProbeState, terms: Terms): string {
   const t = dialTerms(dial, terms)
   if (dial.sag === 0) return 'Without sag, aligned shafts read the same all round.'
   const at = (degrees: number) => signedLength(dial.whenAligned(degrees), t)
   return `Aligned shafts read ${at(0)} at the top, ${at(90)} at the sides and ${at(180)} at the bottom here: the bracket sags.`
 }
 
-function closureWorking(dial: DialState, terms: Terms): string[] {
+function closureWorking(dial: ProbeState, terms: Terms): string[] {
   const t = dialTerms(dial, terms)
   const at = (degrees: number) => signedLength(dial.readings.find((r) => r.angle === degrees)?.raw ?? 0, t)
   return [
@@ -144,7 +165,7 @@ function closureWorking(dial: DialState, terms: Terms): string[] {
   ]
 }
 
-function sayNotClosed(dial: DialState, closure: number, suspects: readonly Suspect[], terms: Terms): Said {
+function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Suspect[], terms: Terms): Said {
   const t = dialTerms(dial, terms)
   const best = suspects.slice(0, 3).map((suspect) => saySuspect(dial, suspect, t))
   return {
@@ -154,18 +175,6 @@ function sayNotClosed(dial: DialState, closure: number, suspects: readonly Suspe
       : 'No single slip explains it. Check bracket and dial, then read the set again.',
     working: closureWorking(dial, terms),
   }
-}
-
-function saySuspect(dial: DialState, suspect: Suspect, terms: Terms): string {
-  const angle = angleName(dial.readings[suspect.reading]?.angle ?? 0, terms).toLowerCase()
-  const would = signedLength(suspect.would, terms)
-  const why = {
-    sign: 'its sign turned over',
-    turn: 'a whole turn of the dial',
-    decimal: 'the decimal point',
-    unit: 'mil for hundredths of a millimetre',
-  }[suspect.fault]
-  return `the ${angle} were ${would} (${why})`
 }
 
 function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms): Said {
@@ -278,7 +287,7 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
 /** The next act of a job in a list, from its summary. */
 export function sayNext({ next, sides }: Pick<JobSummary, 'next' | 'sides'>): string {
   const machine = (next.machine ?? '').toLowerCase()
-  const dial = `${machine} dial`.trim()
+  const dial = `${machine} ${probeWords[next.probe ?? 'rim']}`.trim()
   switch (next.kind) {
     case 'next-reading':
       return `Read ${angleName(next.degrees ?? 0, { line: { sides } }).toLowerCase()} on the ${dial}`

@@ -2,7 +2,8 @@ import { foldDegrees, quarterAt } from '../core/frame/angles'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
-import type { Line } from '../core/job/schema'
+import type { ChannelName, Line, Method, ProbeSetUp, ProbeType, ReadSet } from '../core/job/schema'
+import type { ProbeState } from '../core/job/solve'
 
 /** Everything a sentence needs to know of who reads it. */
 export interface Terms {
@@ -79,22 +80,77 @@ export function footName(id: string, { line }: Pick<Terms, 'line'>): string {
   return id
 }
 
-/** A dial by the machine it touches; by its coupling as well where that machine has two. */
-export function dialName(on: string, terms: Pick<Terms, 'line'>, coupling?: string): string {
-  const name = `${machineName(on, terms)} dial`
-  const { machines, couplings } = terms.line
-  const m = machines.findIndex((machine) => machine.id === on)
-  const inside = m > 0 && m < machines.length - 1
-  return inside && coupling && couplings.length > 1 ? `${name} at ${couplingName(coupling, terms).toLowerCase()}` : name
+/** What each kind of probe is called. */
+export const probeWords: Readonly<Record<ProbeType, string>> = {
+  rim: 'dial',
+  face: 'face dial',
+  beam: 'head',
+  beam2: 'two-plane head',
+  bore: 'bore dial',
 }
 
-/** An angle by its quarter, else in degrees from the top toward the far side. */
-export function angleName(degrees: number, terms: Sided): string {
+const channelWords: Readonly<Record<ChannelName, string>> = {
+  r1: 'plane 1 outward',
+  t1: 'plane 1 sideways',
+  r2: 'plane 2 outward',
+  t2: 'plane 2 sideways',
+}
+
+/**
+ * A probe by the machine it touches: "Motor dial", "Motor face dial 2", "Motor two-plane head, plane 1 outward". With its
+ * coupling as well where that machine has two and `apart` is asked for.
+ */
+export function probeName(
+  set: Pick<ReadSet, 'probes' | 'coupling'>,
+  probe: ProbeSetUp,
+  terms: Pick<Terms, 'line'>,
+  { channel, apart = false }: { channel?: ChannelName | undefined; apart?: boolean } = {},
+): string {
+  const alike = set.probes.filter(({ type, on }) => type === probe.type && on === probe.on)
+  const number = alike.length > 1 ? ` ${alike.findIndex(({ id }) => id === probe.id) + 1}` : ''
+  const name = `${machineName(probe.on, terms)} ${probeWords[probe.type]}${number}`
+  const { machines, couplings } = terms.line
+  const m = machines.findIndex((machine) => machine.id === probe.on)
+  const inside = m > 0 && m < machines.length - 1 && couplings.length > 1
+  const at = apart && inside ? ` at ${couplingName(set.coupling, terms).toLowerCase()}` : ''
+  return `${name}${at}${channel ? `, ${channelWords[channel]}` : ''}`
+}
+
+/** The name of a solved probe, or of one channel of it. */
+export const stateName = (state: ProbeState, terms: Pick<Terms, 'line'>, apart = false): string =>
+  probeName(state.set, state.dial, terms, { channel: state.channel, apart })
+
+export const methodNames: Readonly<Record<Method, string>> = {
+  'reverse-dial': 'Reverse dials',
+  'rim-face': 'Rim and face',
+  'rim-two-faces': 'Rim and two faces',
+  'twin-heads': 'Twin heads',
+  'two-plane-head': 'One beam, two planes',
+  'bore-dials': 'Dials in a bore',
+  own: 'Probes of one’s own choosing',
+}
+
+/** How angles are told in a set. */
+export type AngleAs = NonNullable<ReadSet['angleAs']>
+
+/**
+ * An angle by its quarter, else in degrees from the top toward the far side; in degrees throughout; or by the clock: seen
+ * from the right-hand end of the train looking left the far side is at three, from the left-hand end at nine.
+ */
+export function angleName(degrees: number, terms: Sided, as: AngleAs = 'quarters'): string {
   const quarter = quarterAt(degrees)
   const again = degrees >= 360 ? ' again' : ''
+  const plain = `${formatNumber(foldDegrees(degrees), Number.isInteger(degrees) ? 0 : 1)}°${again}`
+  if (as === 'degrees') return plain
+  if (as === 'clock-right' || as === 'clock-left') {
+    const minutes = Math.round(2 * foldDegrees(as === 'clock-right' ? degrees : -degrees)) % 720
+    const hour = Math.floor(minutes / 60) || 12
+    const past = minutes % 60
+    return `${hour}${past ? `:${String(past).padStart(2, '0')}` : ''} o’clock${again}`
+  }
   if (quarter === 'near' || quarter === 'far') return capital(sideName(quarter, terms)) + again
   if (quarter) return capital(quarter) + again
-  return `${formatNumber(foldDegrees(degrees), Number.isInteger(degrees) ? 0 : 1)}°${again}`
+  return plain
 }
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,12 +1,15 @@
+import { contradicts } from '../fit/chiSquare'
 import type { Suspect } from '../fit/suspects'
 import type { Plane } from '../frame/axis'
 import { planes } from '../frame/axis'
 import type { DimensionDoubt } from '../job/doubts'
-import type { DialState, JobSolution } from '../job/solve'
+import type { ReadSet } from '../job/schema'
+import type { JobSolution, ProbeState } from '../job/solve'
 import type { DimensionFault } from '../job/stations'
 import { planeOf } from '../moves/positions'
 import type { CouplingSolution, FootSolution } from '../moves/solve'
 import type { Verdict } from '../verdict/verdict'
+import { contradictions, floated, opens, setUpFaults, surer } from './readFindings'
 
 /** State of anything that is judged: a round peg fits, a square one does not. */
 export type Peg = 'within' | 'unsure' | 'outside' | 'nothing'
@@ -17,22 +20,49 @@ export type Step = 'read' | 'move'
 export type Finding =
   | { kind: 'dimension-fault'; peg: 'outside'; fault: DimensionFault }
   | { kind: 'dimension-doubt'; peg: 'outside'; doubt: DimensionDoubt }
-  | { kind: 'not-a-number'; peg: 'outside'; dial: DialState; angleId: string; message: string }
-  | { kind: 'not-closed'; peg: 'outside'; dial: DialState; closure: number; suspects: readonly Suspect[] }
-  | { kind: 'not-returned'; peg: 'outside'; dial: DialState; by: number }
-  | { kind: 'closed'; peg: 'within'; dial: DialState; closure: number }
-  | { kind: 'sag-upward'; peg: 'unsure'; dial: DialState }
-  | { kind: 'sag-missing'; peg: 'unsure'; dial: DialState }
-  | { kind: 'engaged'; peg: 'unsure'; coupling: string }
+  | { kind: 'not-a-number'; peg: 'outside'; dial: ProbeState; angleId: string; message: string }
+  | { kind: 'not-closed'; peg: 'outside'; dial: ProbeState; closure: number; suspects: readonly Suspect[] }
+  | { kind: 'not-returned'; peg: 'outside'; dial: ProbeState; by: number }
+  | { kind: 'closed'; peg: 'within'; dial: ProbeState; closure: number }
+  | { kind: 'not-fitting'; peg: 'outside'; coupling: string; squares: number; free: number; suspects: SuspectedProbe[] }
+  | { kind: 'sets-disagree'; peg: 'outside'; coupling: string; by: number; set?: ReadSet; dial?: ProbeState }
+  | { kind: 'range'; peg: 'outside'; dial: ProbeState; used: number; travel: number }
+  | { kind: 'swing'; peg: 'unsure'; dial: ProbeState; swing: number; travel: number }
+  | { kind: 'no-radius'; peg: 'unsure'; dial: ProbeState }
+  | { kind: 'one-shaft'; peg: 'unsure' | 'within'; dial: ProbeState; swing: number | undefined }
+  | { kind: 'span-differs'; peg: 'unsure'; dial: ProbeState; here: number; taken: number }
+  | { kind: 'dial-differs'; peg: 'unsure'; dial: ProbeState; here: string; taken: string }
+  | { kind: 'preset-as-zero'; peg: 'unsure'; dial: ProbeState; angleId: string }
+  | { kind: 'short-arc'; peg: 'unsure'; set: ReadSet; arc: number; sd: number; whole: number }
+  | {
+      kind: 'improve'
+      peg: 'nothing'
+      dial: ProbeState
+      degrees: number
+      again: boolean
+      before: number
+      after: number
+    }
+  | { kind: 'floated'; peg: 'within'; set: ReadSet; most: number }
+  | { kind: 'rough-sweep'; peg: 'unsure'; dial: ProbeState; rough: number; sd: number }
+  | { kind: 'sag-upward'; peg: 'unsure'; dial: ProbeState }
+  | { kind: 'sag-missing'; peg: 'unsure'; dial: ProbeState }
+  | { kind: 'engaged'; peg: 'unsure'; coupling: string; accepted: string | undefined }
   | { kind: 'unsolved'; peg: 'nothing'; coupling: string; message: string }
   | { kind: 'one-plane'; peg: 'unsure'; coupling: string; plane: Plane }
   | { kind: 'no-limits'; peg: 'nothing'; coupling: string }
   | { kind: 'verdict'; peg: 'within' | 'unsure' | 'outside'; coupling: string; verdict: Verdict; lines: VerdictLine[] }
   | { kind: 'feet'; peg: 'within' | 'unsure' | 'outside'; machine: string; feet: FootSolution[] }
-  | { kind: 'next-reading'; peg: 'nothing'; dial: DialState; angleId: string; degrees: number }
+  | { kind: 'next-reading'; peg: 'nothing'; dial: ProbeState; angleId: string; degrees: number }
   | { kind: 'ready-to-move'; peg: 'nothing' }
-  | { kind: 'read-again'; peg: 'nothing'; dials: readonly DialState[] }
+  | { kind: 'read-again'; peg: 'nothing'; dials: readonly ProbeState[] }
   | { kind: 'lock-before-loosening'; peg: 'outside' }
+
+/** A slip, and the probe it would be on. */
+export interface SuspectedProbe {
+  dial: ProbeState
+  suspect: Suspect
+}
 
 /** What the verdict was passed on, a plane. */
 export interface VerdictLine {
@@ -51,7 +81,7 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
       .map((fault): Finding => ({ kind: 'dimension-fault', peg: 'outside', fault })),
     ...solved.doubts.map((doubt): Finding => ({ kind: 'dimension-doubt', peg: 'outside', doubt })),
   ]
-  const doubtful = solved.dials.flatMap(dialFaults)
+  const doubtful = [...solved.dials.flatMap(dialFaults), ...contradictions(solved)]
   const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
   const feet = feetFindings(solved)
   if (step === 'move')
@@ -63,10 +93,19 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
       ...results,
       ...(feet.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: solved.dials } as const] : []),
     ]
-  return [...dimensions, ...doubtful, ...nextReading(solved), ...feet, ...results, ...solved.dials.flatMap(dialGood)]
+  return [
+    ...dimensions,
+    ...doubtful,
+    ...nextReading(solved),
+    ...surer(solved),
+    ...feet,
+    ...results,
+    ...solved.dials.flatMap(dialGood),
+    ...floated(solved),
+  ]
 }
 
-function dialFaults(dial: DialState): Finding[] {
+function dialFaults(dial: ProbeState): Finding[] {
   const found: Finding[] = []
   for (const { angleId, message } of dial.faults)
     found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, message })
@@ -74,12 +113,13 @@ function dialFaults(dial: DialState): Finding[] {
     found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
   if (dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > dial.graduation + 1e-9)
     found.push({ kind: 'not-returned', peg: 'outside', dial, by: dial.returnToZero })
+  found.push(...setUpFaults(dial))
   if (dial.sag > 0) found.push({ kind: 'sag-upward', peg: 'unsure', dial })
   if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
   return found
 }
 
-function dialGood(dial: DialState): Finding[] {
+function dialGood(dial: ProbeState): Finding[] {
   if (dial.closure === null || Math.abs(dial.closure) > dial.closureLimit + 1e-9) return []
   return [{ kind: 'closed', peg: 'within', dial, closure: dial.closure }]
 }
@@ -92,8 +132,8 @@ function couplingFindings(solved: JobSolution, c: number): Finding[] {
   const anything = solved.dials.some((dial) => dial.set.coupling === id && dial.readings.length > 0)
   if (!result.ok) return anything ? [{ kind: 'unsolved', peg: 'nothing', coupling: id, message: result.message }] : []
   const found: Finding[] = []
-  if (train.sets.some((set) => set.state === 'engaged' && set.probes.length > 0))
-    found.push({ kind: 'engaged', peg: 'unsure', coupling: id })
+  const engaged = (solved.sources[c] ?? []).find(({ set, dials }) => set.state === 'engaged' && dials.length > 0)
+  if (engaged) found.push({ kind: 'engaged', peg: 'unsure', coupling: id, accepted: engaged.set.engagedAccepted })
   for (const plane of planes)
     if (!result.fit.measured.includes(plane)) found.push({ kind: 'one-plane', peg: 'unsure', coupling: id, plane })
   if (!verdict) found.push({ kind: 'no-limits', peg: 'nothing', coupling: id })
@@ -113,11 +153,12 @@ function couplingFindings(solved: JobSolution, c: number): Finding[] {
   return found
 }
 
-/** A coupling whose dials did not close: what comes of them is said, never trusted. */
+/** A coupling whose dials did not close, or whose readings contradict each other: what comes of them is said, never trusted. */
 export function doubted(solved: JobSolution, coupling: string): boolean {
-  return solved.dials.some(
-    (dial) =>
-      dial.set.coupling === coupling && dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9,
+  const found = solved.solution.couplings.find(({ id }) => id === coupling)
+  return (
+    solved.dials.some((dial) => dial.set.coupling === coupling && opens(dial)) ||
+    (found?.result.ok === true && contradicts(found.result.fit.left))
   )
 }
 
@@ -152,8 +193,10 @@ function feetFindings(solved: JobSolution): Finding[] {
 /** The first empty cell of a dial that has been begun, else of the first dial; or the way to Move when all are filled. */
 function nextReading(solved: JobSolution): Finding[] {
   for (const dial of solved.dials) {
+    if (dial.sweep) continue
     const angle = dial.set.angles.find(
-      ({ id, degrees }) => degrees < 360 && !dial.readings.some((r) => r.angleId === id),
+      ({ id, degrees }) =>
+        degrees < 360 && dial.computed?.angleId !== id && !dial.readings.some((r) => r.angleId === id),
     )
     if (angle) return [{ kind: 'next-reading', peg: 'nothing', dial, angleId: angle.id, degrees: angle.degrees }]
   }

@@ -1,6 +1,6 @@
 import type { planes } from '../frame/axis'
 import { shaftEnds } from '../job/ends'
-import type { Job } from '../job/schema'
+import type { Job, ProbeType } from '../job/schema'
 import { seatPeg } from '../job/seat'
 import { type JobSolution, solveRound } from '../job/solve'
 import { positionAt } from '../moves/positions'
@@ -9,14 +9,14 @@ import { doubted, findingsFor, type Peg } from './findings'
 import { openSeats } from './seatFindings'
 
 /** Version of the arithmetic a stored summary was made with. */
-export const coreVersion = 2
+export const coreVersion = 3
 
 /** What a list shows of a job without solving it again. Lengths in mm. */
 export interface JobSummary {
   core: number
   pegs: { ready: Peg; seat: Peg; read: Peg; move: Peg }
-  /** What to do next, as the kind of finding it comes from, with the name of the machine it is about, and the angle of a reading. */
-  next: { kind: string; machine?: string | undefined; degrees?: number | undefined }
+  /** What to do next, as the kind of finding it comes from, with the name of the machine and the kind of probe it is about, and the angle of a reading. */
+  next: { kind: string; machine?: string | undefined; probe?: ProbeType | undefined; degrees?: number | undefined }
   /** Names of the sides, for telling an angle. */
   sides: { near: string; far: string }
   verdict: Peg
@@ -45,7 +45,9 @@ export function summarise(job: Job): JobSummary {
       : urgent
         ? {
             kind: urgent.kind,
-            ...('dial' in urgent ? { machine: nameOf(job, urgent.dial.dial.on) } : {}),
+            ...('dial' in urgent && urgent.dial
+              ? { machine: nameOf(job, urgent.dial.dial.on), probe: urgent.dial.dial.type }
+              : {}),
             ...('degrees' in urgent ? { degrees: urgent.degrees } : {}),
           }
         : { kind: 'nothing' },

@@ -7,3 +7,13 @@ export function onceInAThousand(free: number): number {
   const a = 2 / (9 * free)
   return free * (1 - a + 3.09 * Math.sqrt(a)) ** 3
 }
+
+/** Above so many free readings the told deviation itself is tested more sharply than anybody knows it. */
+const sweep = 60
+
+/**
+ * Whether what a fit leaves over is more than chance would: the readings contradict each other. A sweep is allowed twice
+ * the told deviation, since nobody knows that to a hundredth.
+ */
+export const contradicts = ({ squares, free }: { squares: number; free: number }): boolean =>
+  squares > (free > sweep ? 4 * free : onceInAThousand(free))

@@ -65,6 +65,25 @@ export function bestNextReading(
   return best
 }
 
+/**
+ * Deviation of the least sure station if the same probes had been read as often, but spread evenly over a whole turn, mm:
+ * what a part of a turn costs is told against it. Each channel's sines and cosines then have a mean of nothing and a mean
+ * square of a half, so that its information is `n/2σ²` along either axis.
+ */
+export function wholeTurnSd(fit: CouplingFit, couplingX: number, stations: readonly number[]): number {
+  let [oo, os, ss] = [0, 0, 0]
+  for (const { channels } of fit.probes)
+    for (const { weight, sd, observed } of channels) {
+      const information = observed.length / (2 * sd * sd)
+      oo += information * weight[0] * weight[0]
+      os += information * weight[0] * weight[1]
+      ss += information * weight[1] * weight[1]
+    }
+  const determinant = oo * ss - os * os
+  const variance = (distance: number) => (ss - 2 * distance * os + distance * distance * oo) / determinant
+  return determinant > 0 ? Math.sqrt(Math.max(0, ...stations.map((x) => variance(x - couplingX)))) : Number.NaN
+}
+
 const namesOf: Record<Plane, readonly [Unknown, Unknown]> = {
   vertical: ['offsetZ', 'slopeZ'],
   horizontal: ['offsetY', 'slopeY'],

@@ -1,4 +1,4 @@
-import { onceInAThousand } from './chiSquare'
+import { contradicts } from './chiSquare'
 import { type CouplingFit, fitCoupling, type ReadingSet } from './coupling'
 
 /** Sets of the same coupling that do not tell the same. Indices into the sets given. */
@@ -50,7 +50,7 @@ export function disagreementOf(
   }
 }
 
-const agrees = ({ left }: CouplingFit): boolean => left.squares <= onceInAThousand(left.free)
+const agrees = ({ left }: CouplingFit): boolean => !contradicts(left)
 
 /** How far apart two fits put the axis, in each plane both measured, mm. */
 function apart(a: CouplingFit, b: CouplingFit, couplingX: number, stations: readonly number[]): number[] {

@@ -71,7 +71,7 @@ function withReadings(set: ReadingSet, probe: number, change: (value: number, i:
   }
 }
 
-const valueOf = (set: ReadingSet, probe: number, reading: number): number => {
+const valueAt = (set: ReadingSet, probe: number, reading: number): number => {
   const found = set.probes[probe]
   return found?.type === 'rim' ? (found.readings[reading]?.value ?? 0) : 0
 }
@@ -85,10 +85,10 @@ describe('suspects', () => {
       const set = writtenSet(someTruth(source), pair, quarters, source)
       const probe = run % 2
       const wrong = 1 + (run % 3)
-      const value = valueOf(set, probe, wrong)
+      const value = valueAt(set, probe, wrong)
       // what it does to closure must be seen, and not be what another reading's sign would do as well
       const alike = [1, 2, 3].some((i) => {
-        const other = valueOf(set, probe, i)
+        const other = valueAt(set, probe, i)
         const sameWay = (i === 2) === (wrong === 2)
         return i !== wrong && Math.abs((sameWay ? other : -other) + value) <= 0.02 + 1e-9
       })
@@ -154,7 +154,7 @@ describe('suspects', () => {
     for (let run = 0; run < 200; run++) {
       const truth = someTruth(source)
       const set = writtenSet(truth, three, quarters, source)
-      const [far, near] = [valueOf(set, 0, 1), valueOf(set, 0, 3)]
+      const [far, near] = [valueAt(set, 0, 1), valueAt(set, 0, 3)]
       if (Math.abs(far - near) < 0.15) continue
       told++
       const [best] = search([withReadings(set, 0, (v, i) => (i === 1 ? near : i === 3 ? far : v))])

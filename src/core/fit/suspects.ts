@@ -1,6 +1,6 @@
 import { quarterAt } from '../frame/angles'
 import type { Probe } from '../probes'
-import { onceInAThousand } from './chiSquare'
+import { contradicts, onceInAThousand } from './chiSquare'
 import { closure } from './closure'
 import type { CouplingFit, ReadingSet } from './coupling'
 import { type Projector, projectorOf } from './projector'
@@ -14,6 +14,8 @@ export interface Suspect {
   fault: Fault
   /** Index of the reading; −1 for the sag, which is the whole probe's. */
   reading: number
+  /** Which of its numbers, for a two-plane detector. */
+  channel: number
   /** Index of the reading it was swapped with. */
   other?: number
   /** What the reading (or the sag) would have been. */
@@ -66,7 +68,7 @@ export function suspectsOf(
     return as !== null && Math.abs(as) > facts(set, probe).limit + 1e-9
   })
   const readings = places.reduce((sum, { what }) => sum + what.readings.length, 0)
-  const disagree = fit !== undefined && fit.left.squares > onceInAThousand(fit.left.free)
+  const disagree = fit !== undefined && contradicts(fit.left)
   if ((open.length === 0 && !disagree) || readings > handWritten) return []
   const project = fit ? projectorOf(fit) : undefined
   const enough = fit ? onceInAThousand(fit.left.free) : Number.POSITIVE_INFINITY
@@ -84,6 +86,7 @@ export function suspectsOf(
         probe,
         fault: slip.fault,
         reading: slip.reading,
+        channel: slip.change[0]?.channel ?? 0,
         ...(slip.other === undefined ? {} : { other: slip.other }),
         would: slip.would,
         closure: then,

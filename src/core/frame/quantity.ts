@@ -27,8 +27,21 @@ export function quantityFault(quantity: Quantity | undefined): string | undefine
   return typed.ok ? undefined : typed.message
 }
 
+/** Flips the sign of what is typed, from anywhere in it. */
+export function flipSign(text: string): string {
+  const bare = text.trimStart()
+  if (/^[-−]/.test(bare)) return bare.slice(1)
+  return `-${bare.replace(/^\+/, '')}`
+}
+
+/** The unit a quantity is in: the one written in its text, else the one in force when it was typed. */
+export function unitOf(quantity: Quantity): Unit {
+  const typed = parseNumber(quantity.text)
+  return (typed.ok ? typed.unit : undefined) ?? quantity.unit
+}
+
 /** Decimals a person typed: "−0.283" has three, "3 1/8" as many as its value needs. */
-function typedDecimals(text: string): number {
+export function typedDecimals(text: string): number {
   const point = /[.,](\d*)/.exec(text)
   if (point) return Math.min(6, (point[1] ?? '').length)
   return text.includes('/') ? 4 : 0

@@ -1,4 +1,4 @@
-import type { DialSetUp, Line } from './schema'
+import type { Line, ProbeSetUp } from './schema'
 import type { Stations } from './stations'
 
 /** A dimension that can be placed but is unlikely or impossible. Lengths in mm. */
@@ -20,7 +20,7 @@ export interface DimensionDoubt {
 const likely = { least: 30, most: 4000 }
 
 /** What is odd about the dimensions of a line and its dials. */
-export function doubtDimensions(line: Line, stations: Stations, dials: readonly DialSetUp[] = []): DimensionDoubt[] {
+export function doubtDimensions(line: Line, stations: Stations, dials: readonly ProbeSetUp[] = []): DimensionDoubt[] {
   const doubts: DimensionDoubt[] = []
   const { x } = stations
   line.machines.forEach((machine, m) => {

@@ -2,7 +2,19 @@ import { emptyQuantity, type Quantity } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import type { Occasion } from '../ready/catalogue'
 import { emptyReady } from '../ready/ready'
-import type { DialSetUp, Job, Line, LineFoot, LineMachine, MachineKind, ReadSet, Round, Station } from './schema'
+import type {
+  Job,
+  Line,
+  LineFoot,
+  LineMachine,
+  MachineKind,
+  Method,
+  ProbeSetUp,
+  ProbeType,
+  ReadSet,
+  Round,
+  Station,
+} from './schema'
 
 /** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
 
@@ -111,36 +123,108 @@ export function withoutLastMachine(line: Line): Line {
   return { ...line, machines, couplings: line.couplings.slice(0, -1), fixed }
 }
 
-/** A dial on a machine's rim beside a coupling, nothing read yet. */
-export function makeDial(line: Line, coupling: string, on: string, id: string, unit: Unit): DialSetUp {
+/** A probe on a machine beside a coupling, nothing read yet. */
+export function makeProbe(
+  line: Line,
+  coupling: string,
+  type: ProbeType,
+  on: string,
+  id: string,
+  unit: Unit,
+): ProbeSetUp {
   const left = line.couplings.findIndex((c) => c.id === coupling)
   const length = lengthUnitFor(unit)
+  const toward = line.machines[left]?.id === on ? 'left' : 'right'
+  const head = type === 'beam' || type === 'beam2'
   return {
     id,
-    type: 'rim',
+    type,
     on,
-    station: station(coupling, line.machines[left]?.id === on ? 'left' : 'right', emptyQuantity(length)),
+    station: station(coupling, toward, emptyQuantity(length)),
+    ...(type === 'beam2' ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
     radius: emptyQuantity(length),
-    ...usualDial(unit),
-    sag: emptyQuantity(unit),
+    ...(head ? usualHead(unit) : usualDial(unit)),
+    sag: head ? { text: '0', unit } : emptyQuantity(unit),
+    ...(type === 'face' ? { side: 'front' as const } : {}),
     readings: {},
   }
 }
 
-/** Reverse dials at a coupling: one dial on each rim, read at the four quarters and at the top again. */
-export function makeSet(line: Line, coupling: string, id: string, unit: Unit): ReadSet {
+/** A head's finest step; it has no turns. */
+const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity } => ({
+  graduation: unit === 'mil' || unit === 'in' ? { text: '0.1', unit: 'mil' } : { text: '0.001', unit: 'mm' },
+  turn: emptyQuantity(unit),
+})
+
+/** The angles of a full turn by quarters, with the return to the start. */
+export const quarterAngles = [0, 90, 180, 270, 360]
+
+export const anglesOf = (degrees: readonly number[]): ReadSet['angles'] =>
+  degrees.map((at) => ({ id: `a${at}`, degrees: at }))
+
+/**
+ * A set at a coupling by a method of the trade, nothing read yet.
+ *
+ * @param touched id of the machine whose hub is read, for the methods with all probes on one machine; the one that moves
+ */
+export function makeSet(
+  line: Line,
+  coupling: string,
+  id: string,
+  unit: Unit,
+  method: Method = 'reverse-dial',
+  touched?: string,
+): ReadSet {
   const left = line.couplings.findIndex((c) => c.id === coupling)
   const [onLeft, onRight] = [line.machines[left]?.id ?? 'm1', line.machines[left + 1]?.id ?? 'm2']
+  const one = touched ?? (onRight === line.fixed ? onLeft : onRight)
+  const probe = (type: ProbeType, on: string, part: string) =>
+    makeProbe(line, coupling, type, on, `${id}-${part}`, unit)
+  const probes: Record<Method, () => ProbeSetUp[]> = {
+    'reverse-dial': () => [probe('rim', onRight, 'right'), probe('rim', onLeft, 'left')],
+    'rim-face': () => [probe('rim', one, 'rim'), probe('face', one, 'face')],
+    'rim-two-faces': () => [
+      probe('rim', one, 'rim'),
+      { ...probe('face', one, 'face'), floats: true },
+      { ...probe('face', one, 'face2'), floats: true, lead: 180 },
+    ],
+    'twin-heads': () => [probe('beam', onRight, 'right'), probe('beam', onLeft, 'left')],
+    'two-plane-head': () => [probe('beam2', one, 'head')],
+    'bore-dials': () => [probe('bore', one, 'bore'), probe('bore', one, 'bore2')],
+    own: () => [probe('rim', one, 'rim')],
+  }
   return {
     id,
     coupling,
-    method: 'reverse-dial',
+    method,
     state: 'released',
-    angles: [0, 90, 180, 270, 360].map((degrees) => ({ id: `a${degrees}`, degrees })),
-    probes: [
-      makeDial(line, coupling, onRight, `${id}-right`, unit),
-      makeDial(line, coupling, onLeft, `${id}-left`, unit),
-    ],
+    angles: anglesOf(quarterAngles),
+    probes: probes[method](),
+  }
+}
+
+/** An id of the form `prefix-n` that none of these has. */
+export function freeId(prefix: string, taken: readonly { id: string }[]): string {
+  for (let i = taken.length + 1; ; i++) if (!taken.some(({ id }) => id === `${prefix}${i}`)) return `${prefix}${i}`
+}
+
+/** The same probes at the same coupling with nothing read: a repeat of the set, or the set of the next round. */
+export function repeatSet(set: ReadSet, id: string): ReadSet {
+  const { engagedAccepted: _, ...kept } = set
+  return {
+    ...kept,
+    id,
+    probes: set.probes.map(({ own: __, sweep: ___, ...probe }, i) => {
+      const own = `${id}-probe${i + 1}`
+      return {
+        ...probe,
+        id: own,
+        ...(probe.plane2
+          ? { plane2: probe.plane2.from === probe.id ? { ...probe.plane2, from: own } : probe.plane2 }
+          : {}),
+        readings: {},
+      }
+    }),
   }
 }
 
@@ -159,14 +243,7 @@ export function repeatRound(round: Round, number: number, takenAt: string): Roun
     id: `r${number}`,
     takenAt,
     by: round.by,
-    sets: round.sets.map((set) => {
-      const id = `r${number}-${set.coupling}`
-      return {
-        ...set,
-        id,
-        probes: set.probes.map((dial, i) => ({ ...dial, id: `${id}-dial${i + 1}`, readings: {} })),
-      }
-    }),
+    sets: round.sets.map((set, i) => repeatSet(set, `r${number}-${set.coupling}${i ? `-${i}` : ''}`)),
   }
 }
 

@@ -1,5 +1,5 @@
 import { quantityFault, quantityMm } from '../frame/quantity'
-import type { DialSetUp, Line, Station } from './schema'
+import type { Line, ProbeSetUp, Station } from './schema'
 
 /** Something wrong with a typed dimension, by whose it is. */
 export interface DimensionFault {
@@ -9,8 +9,11 @@ export interface DimensionFault {
   message: string
 }
 
+/** Id under which the second plane of a two-plane detector is placed. */
+export const secondPlane = (id: string): string => `${id}/2`
+
 export interface Stations {
-  /** x in mm of every foot, coupling and dial that could be placed. */
+  /** x in mm of every foot, coupling, probe and second plane that could be placed. */
   x: ReadonlyMap<string, number>
   faults: DimensionFault[]
 }
@@ -19,13 +22,16 @@ export interface Stations {
  * Places everything on the train from the chain of dimensions: each station is so far from another one, to its left or
  * its right, and the first coupling is x = 0. A negative distance goes the other way.
  */
-export function placeStations(line: Line, dials: readonly DialSetUp[] = []): Stations {
+export function placeStations(line: Line, dials: readonly ProbeSetUp[] = []): Stations {
   const given = new Map<string, Station | undefined>()
   line.couplings.forEach((coupling, i) => {
     given.set(coupling.id, i === 0 ? undefined : coupling.station)
   })
   for (const machine of line.machines) for (const foot of machine.feet) given.set(foot.id, foot.station)
-  for (const dial of dials) given.set(dial.id, dial.station)
+  for (const dial of dials) {
+    if (dial.type !== 'face') given.set(dial.id, dial.station)
+    if (dial.type === 'beam2') given.set(secondPlane(dial.id), dial.plane2)
+  }
 
   const origin = line.couplings[0]?.id
   const x = new Map<string, number>()

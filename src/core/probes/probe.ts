@@ -82,7 +82,7 @@ export const separationAt = (m: Misalignment, distance: number): readonly [y: nu
  */
 export function measured(
   readings: readonly { angle: number }[],
-  valueOf: (index: number) => number,
+  valueAt: (index: number) => number,
   lead: number,
   sag: number,
 ): Pick<Channel, 'sin' | 'cos' | 'observed'> {
@@ -103,7 +103,7 @@ export function measured(
     }
     sin[i] = s
     cos[i] = c
-    observed[i] = valueOf(i) - sagSeen(sag, c)
+    observed[i] = valueAt(i) - sagSeen(sag, c)
   }
   return { sin, cos, observed }
 }

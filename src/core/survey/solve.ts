@@ -1,4 +1,4 @@
-import { onceInAThousand } from '../fit/chiSquare'
+import { contradicts } from '../fit/chiSquare'
 import type { CouplingFit } from '../fit/coupling'
 import { type Suspect, suspectsOf } from '../fit/suspects'
 import { arcCovered } from '../frame/angles'
@@ -179,7 +179,7 @@ function warningsFor(
       continue
     }
     const { squares, free } = result.fit.left
-    if (squares > onceInAThousand(free))
+    if (contradicts({ squares, free }))
       warnings.push({
         code: 'not-fitting',
         message: `coupling ${id}: the readings contradict each other by more than their standard deviations allow (χ² ${squares.toFixed(0)} with ${free} free)`,

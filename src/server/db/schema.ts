@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { JobSummary } from '../../core/advice/summary'
 import type { Job, Line } from '../../core/job/schema'
+import type { KitItem } from '../../core/kit/schema'
 
 /** A line as it is known today. Jobs keep their own copy. */
 export const lines = sqliteTable('lines', {
@@ -9,6 +10,17 @@ export const lines = sqliteTable('lines', {
   name: text('name').notNull(),
   area: text('area').notNull(),
   document: text('document', { mode: 'json' }).$type<Line>().notNull(),
+  /** Grows by one with every edit; an edit names the version it was made from. */
+  version: integer('version').notNull().default(1),
+  updatedAt: text('updated_at').notNull(),
+})
+
+/** A piece of kit: dial, bracket, head, or a comparison against a gauge block. */
+export const kit = sqliteTable('kit', {
+  id: text('id').primaryKey(),
+  kind: text('kind').$type<KitItem['kind']>().notNull(),
+  name: text('name').notNull(),
+  document: text('document', { mode: 'json' }).$type<KitItem>().notNull(),
   /** Grows by one with every edit; an edit names the version it was made from. */
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),

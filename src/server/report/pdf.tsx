@@ -32,12 +32,12 @@ import {
   angleName,
   capital,
   couplingName,
-  dialName,
   dimension,
   footName,
   lengthWithUnit,
   place,
   signedLength,
+  stateName,
   type Terms,
   unitName,
 } from '../../words/terms'
@@ -154,9 +154,9 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
         {solved.dials.map((dial) => {
           const own = { ...terms, resolution: dial.step }
           return (
-            <View key={dial.dial.id} style={s.row} wrap={false}>
+            <View key={dial.id} style={s.row} wrap={false}>
               <View style={{ width: 128 }}>
-                <Text>{`${dialName(dial.dial.on, terms)}, ${couplingName(dial.set.coupling, terms).toLowerCase()}`}</Text>
+                <Text>{`${stateName(dial, terms)}, ${couplingName(dial.set.coupling, terms).toLowerCase()}`}</Text>
                 <Text
                   style={s.muted}
                 >{`x = ${at(solved, dial.dial.id, terms)}, sag ${signedLength(dial.sag, own)}`}</Text>

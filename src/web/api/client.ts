@@ -8,6 +8,7 @@ export type JobRow = InferResponseType<typeof api.jobs.$get, 200>['rows'][number
 export type JobState = JobRow['state']
 export type StoredJob = InferResponseType<(typeof api.jobs)[':id']['$get'], 200>
 export type StoredLine = InferResponseType<(typeof api.lines)[':id']['$get'], 200>
+export type StoredKit = InferResponseType<(typeof api.kit)[':id']['$get'], 200>
 
 /** The sentence of a refusal, whatever shape came back. */
 export async function sentenceOf(response: { json(): Promise<unknown>; status: number }): Promise<string> {

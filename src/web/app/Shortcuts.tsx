@@ -19,6 +19,7 @@ const keys: readonly (readonly [keys: string, does: string])[] = [
   ['↑  ↓', 'the same angle on the other dial'],
   ['-', 'turns the sign over, from anywhere in a reading'],
   ['Page Up / Down', 'a whole turn of the dial more or less'],
+  ['c', 'capture where the shafts stand, with a device connected'],
   ['Ctrl Z', 'take back; with Shift, bring back'],
   ['?', 'this list'],
 ]

@@ -30,6 +30,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await again(() => import('../screens/floor/NewJobScreen'))).NewJobScreen }),
       },
       {
+        path: '/kit',
+        lazy: async () => ({ Component: (await again(() => import('../screens/kit/KitScreen'))).KitScreen }),
+      },
+      {
         path: '/lines/:id',
         lazy: async () => ({ Component: (await again(() => import('../screens/line/LineScreen'))).LineScreen }),
       },

@@ -1,5 +1,5 @@
 import type { Job } from '../../core/job/schema'
-import { angleName, dialName, footName, type Terms } from '../../words/terms'
+import { angleName, footName, probeName, type Terms } from '../../words/terms'
 
 /** A place in a job's document, in words: "round 1, motor dial, bottom". */
 export function describePath(job: Job, path: readonly string[]): string {
@@ -9,9 +9,9 @@ export function describePath(job: Job, path: readonly string[]): string {
   if (round) words.push(`round ${job.rounds.indexOf(round) + 1}`)
   const set = round?.sets.find((one) => path.includes(one.id))
   const dial = set?.probes.find((one) => path.includes(one.id))
-  if (dial) words.push(dialName(dial.on, terms).toLowerCase())
-  const angle = set?.angles.find((one) => path.includes(one.id))
-  if (angle) words.push(angleName(angle.degrees, terms).toLowerCase())
+  if (set && dial) words.push(probeName(set, dial, terms).toLowerCase())
+  const angle = set?.angles.find((one) => path.some((key) => key === one.id || key.startsWith(`${one.id}:`)))
+  if (angle) words.push(angleName(angle.degrees, terms, set?.angleAs).toLowerCase())
   for (const machine of job.line.machines)
     for (const foot of machine.feet) if (path.includes(foot.id)) words.push(footName(foot.id, terms))
   if (words.length === 0 || !angle) words.push(path.at(-1) ?? '')

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useMemo, useSyncExternalStore } from 'react'
 import type { Job, Line } from '../../core/job/schema'
-import { api, type StoredJob, type StoredLine, sentenceOf } from '../api/client'
+import type { KitItem } from '../../core/kit/schema'
+import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from '../api/client'
 import { Notebook, type Outcome } from './notebook'
 
 interface Stored<T> {
@@ -12,7 +13,7 @@ interface Stored<T> {
 
 /** How one kind of document is fetched and stored. */
 interface Shelf<T, S extends Stored<T>> {
-  kind: 'job' | 'line'
+  kind: 'job' | 'line' | 'kit'
   fetch(id: string): Promise<S>
   save(id: string, version: number, document: T): Promise<Response>
 }
@@ -34,6 +35,13 @@ export const lineShelf: Shelf<Line, StoredLine> = {
   fetch: async (id) => (await (await orThrow(await api.lines[':id'].$get({ param: { id } }))).json()) as StoredLine,
   save: (id, version, document) =>
     api.lines[':id'].$put({ param: { id }, json: { version, document } }) as Promise<Response>,
+}
+
+export const kitShelf: Shelf<KitItem, StoredKit> = {
+  kind: 'kit',
+  fetch: async (id) => (await (await orThrow(await api.kit[':id'].$get({ param: { id } }))).json()) as StoredKit,
+  save: (id, version, document) =>
+    api.kit[':id'].$put({ param: { id }, json: { version, document } }) as Promise<Response>,
 }
 
 async function outcomeOf<T>(request: Promise<Response>): Promise<Outcome<T>> {

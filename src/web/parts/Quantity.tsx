@@ -1,15 +1,8 @@
 import { type KeyboardEvent, type Ref, useId, useRef, useState } from 'react'
-import { type Quantity, quantityFault, showQuantity } from '../../core/frame/quantity'
+import { flipSign, type Quantity, quantityFault, showQuantity } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
 import { Fault, FieldBox, NumberInput } from './controls'
-
-/** Flips the sign of what is typed, from anywhere in it. */
-export function flipSign(text: string): string {
-  const bare = text.trimStart()
-  if (/^[-−]/.test(bare)) return bare.slice(1)
-  return `-${bare.replace(/^\+/, '')}`
-}
 
 interface CellProps {
   label: string

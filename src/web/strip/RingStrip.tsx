@@ -1,9 +1,9 @@
 import { line as path } from 'd3-shape'
 import { memo } from 'react'
 import styled from 'styled-components'
-import type { DialState } from '../../core/job/solve'
+import type { ProbeState } from '../../core/job/solve'
 import type { Point } from '../../drawing/scene'
-import { stripDrawing } from '../../drawing/strip'
+import { type LiveTrace, stripDrawing } from '../../drawing/strip'
 
 const Paper = styled.svg`display: block; width: 100%; overflow: visible;`
 const wave = path<Point>(
@@ -11,20 +11,26 @@ const wave = path<Point>(
   (p) => p[1],
 )
 
+/** Many small dots as one path. */
+const dots = (points: readonly Point[]): string =>
+  points.map(([px, py]) => `M${px.toFixed(1)} ${py.toFixed(1)}h0`).join('')
+
 /**
  * A dial's readings unrolled round the turn: hollow as read, filled with the sag taken off, the fitted wave through them,
  * whiskers for what is left over, dashed what aligned shafts would read.
  */
 export const RingStrip = memo(function RingStrip(props: {
-  dial: DialState
+  dial: ProbeState
   label: string
   width: number
   height: number
   margin: number
   chosen?: string | undefined
+  trial?: ProbeState | undefined
+  live?: LiveTrace | undefined
 }) {
   const { dial, width, height } = props
-  const strip = stripDrawing(dial, width, height, props.margin)
+  const strip = stripDrawing(dial, width, height, props.margin, props.trial, props.live)
   return (
     <Paper viewBox={`0 0 ${width} ${height}`} style={{ height }} role="img" aria-label={props.label}>
       {strip.columns.map((column) => (
@@ -51,6 +57,29 @@ export const RingStrip = memo(function RingStrip(props: {
       </text>
       <path d={wave(strip.aligned) ?? ''} fill="none" stroke="var(--kelp)" strokeWidth={1.5} strokeDasharray="3 4" />
       <path d={wave(strip.fitted) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={2} />
+      {strip.sweep.length ? (
+        <path d={dots(strip.sweep)} stroke="var(--ink)" strokeWidth={3} strokeLinecap="round" />
+      ) : null}
+      {strip.live.length ? (
+        <path d={dots(strip.live)} stroke="var(--kelp)" strokeWidth={3.5} strokeLinecap="round" />
+      ) : null}
+      {strip.now === undefined ? null : (
+        <line x1={strip.now} x2={strip.now} y1={0} y2={height} stroke="var(--kelp)" strokeWidth={2} />
+      )}
+      {strip.trial ? (
+        <g>
+          <path
+            d={wave(strip.trial.wave) ?? ''}
+            fill="none"
+            stroke="var(--unsure)"
+            strokeWidth={2.5}
+            strokeDasharray="7 4"
+          />
+          {strip.trial.points.map(([px, py]) => (
+            <circle key={px} cx={px} cy={py} r={8} fill="none" stroke="var(--unsure)" strokeWidth={2} />
+          ))}
+        </g>
+      ) : null}
       {strip.points.map(({ angleId, raw, corrected, whiskerTo }) => (
         <g key={angleId}>
           {whiskerTo !== undefined && Math.abs(whiskerTo - corrected[1]) > 6 ? (

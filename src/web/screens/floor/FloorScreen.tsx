@@ -136,6 +136,7 @@ export function FloorScreen() {
             })}
             onChange={(value) => change('state', value === 'all' ? '' : value)}
           />
+          <ButtonLink to="/kit">Kit</ButtonLink>
           <ButtonLink to="/new" $look="act">
             <Plus size={18} aria-hidden="true" /> New job
           </ButtonLink>

@@ -59,6 +59,26 @@ export function NewJobScreen() {
     onSuccess: (path) => navigate(path),
   })
 
+  const bringIn = useMutation({
+    mutationFn: async (file: File) => {
+      let document: unknown
+      try {
+        document = JSON.parse(await file.text())
+      } catch {
+        throw new Error(`${file.name} is not a JSON document.`)
+      }
+      const { jobOfSurvey } = await import('../../../core/survey/toJob')
+      const made = jobOfSurvey(document, name.trim() || file.name.replace(/\..*$/, ''), new Date().toISOString())
+      if (!made.ok) throw new Error(`${file.name}, ${made.fault.path || 'the document'}: ${made.fault.message}`)
+      const line = await api.lines.$post({ json: { document: made.value.line } })
+      if (!line.ok) throw new Error(await sentenceOf(line))
+      const job = await api.jobs.$post({ json: { lineId: (await line.json()).id, document: made.value } })
+      if (!job.ok) throw new Error(await sentenceOf(job))
+      return `/jobs/${(await job.json()).id}/read`
+    },
+    onSuccess: (path) => navigate(path),
+  })
+
   const known = (lines.data ?? []).filter((line) => !wanted || line.id === wanted)
   return (
     <>
@@ -150,6 +170,22 @@ export function NewJobScreen() {
                 Draw it and begin
               </Button>
             </Grid>
+          </Card>
+        )}
+        {wanted ? null : (
+          <Card aria-label="From a survey document">
+            <h2>Or bring in a survey document</h2>
+            <Field label="A file in the open survey format (JSON)">
+              <input
+                type="file"
+                accept=".json,application/json"
+                onChange={(event) => {
+                  const [file] = event.target.files ?? []
+                  if (file) bringIn.mutate(file)
+                }}
+              />
+            </Field>
+            {bringIn.error ? <Fault role="alert">{bringIn.error.message}</Fault> : null}
           </Card>
         )}
       </Page>

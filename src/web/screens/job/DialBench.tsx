@@ -1,16 +1,19 @@
 import { type RefCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
+import { formatNumber } from '../../../core/frame/number'
 import type { Unit } from '../../../core/frame/units'
 import type { Job } from '../../../core/job/schema'
-import type { DialState } from '../../../core/job/solve'
+import type { ProbeState } from '../../../core/job/solve'
+import { readingKey, sags } from '../../../core/job/train'
+import type { LiveTrace } from '../../../drawing/strip'
 import { dialTerms } from '../../../words/findings'
 import {
   angleName,
-  dialName,
   dimension,
   length,
   machineName,
   signedLength,
+  stateName,
   type Terms,
   unitName,
 } from '../../../words/terms'
@@ -34,13 +37,17 @@ const Head = styled.div`
 const Cells = styled.div`position: relative; min-height: 64px; ${narrow} { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; }`
 const Closure = styled.span`display: inline-flex; align-items: center; gap: 8px; white-space: nowrap; b { ${mono} }`
 interface Props {
-  dial: DialState
+  dial: ProbeState
   terms: Terms
   unit: Unit
   frozen: boolean
   chosen: boolean
   x: number | undefined
   couplingX: number
+  /** The same probe as it would be without a slip that is being tried on. */
+  trial?: ProbeState | undefined
+  /** What a device is sending now: the trace so far, and where it stands. */
+  live?: LiveTrace | undefined
   cellRef: (angleId: string) => RefCallback<HTMLInputElement>
   onFocus: () => void
   onReading: (angleId: string, change: (reading: Reading) => Reading) => void
@@ -55,7 +62,8 @@ export function DialBench(props: Props) {
   const { dial, terms, unit } = props
   const [ref, width] = useWidth()
   const [angleId, setAngleId] = useState<string>()
-  const name = dialName(dial.dial.on, terms)
+  const name = stateName(dial, terms)
+  const dialSags = sags(dial.dial)
   const own = dialTerms(dial, terms)
   const margin = 62
   const angles = dial.set.angles
@@ -94,12 +102,21 @@ export function DialBench(props: Props) {
           {name}
         </h2>
         <Muted>
-          on the {machineName(dial.dial.on, terms).toLowerCase()} rim
+          {whereOf(dial, terms)}
           {props.x === undefined ? '' : `, ${dimension(Math.abs(props.x - props.couplingX), unit)} out`}
-          {dial.sagMissing ? ', no sag given' : `, sag ${signedLength(dial.sag, own)} ${unitName[unit]}`}
+          {!dialSags
+            ? ''
+            : dial.sagMissing
+              ? ', no sag given'
+              : `, sag ${signedLength(dial.sag, own)} ${unitName[unit]}`}
         </Muted>
         <Closure role="status">
-          {dial.closure === null ? (
+          {dial.sweep ? (
+            <>
+              <Peg peg={dial.sweep.coverage >= 180 ? 'within' : 'unsure'} size={14} label="" />
+              <b>{dial.sweep.points}</b> points over <b>{formatNumber(dial.sweep.coverage, 0)}°</b>
+            </>
+          ) : !dialSags ? null : dial.closure === null ? (
             <>
               <Peg peg="nothing" size={14} label="" /> closure: not all four quarters are read
             </>
@@ -116,6 +133,8 @@ export function DialBench(props: Props) {
         {width > 0 ? (
           <RingStrip
             dial={dial}
+            trial={props.trial}
+            live={props.live}
             width={width}
             height={92}
             margin={margin}
@@ -125,13 +144,17 @@ export function DialBench(props: Props) {
         ) : null}
         <Cells>
           {angles.map((angle) => {
-            const found = dial.dial.readings[angle.id]
+            const found = dial.dial.readings[readingKey(angle.id, dial.channel)]
+            const computed = dial.computed?.angleId === angle.id ? signedLength(dial.computed.value, own) : undefined
             return (
               <ReadingCell
                 key={angle.id}
                 angleId={angle.id}
                 dialName={name}
-                label={angleName(angle.degrees, terms)}
+                label={angleName(angle.degrees, terms, dial.set.angleAs)}
+                ownAngle={ownAngle(dial, angle)}
+                placeholder={presetHint(dial, angle.degrees, own) ?? computed}
+                computed={computed !== undefined && !found?.value.text}
                 text={found?.value.text ?? ''}
                 typedUnit={found?.value.unit ?? unit}
                 turns={found?.turns ?? 0}
@@ -141,14 +164,41 @@ export function DialBench(props: Props) {
                 active={angleId === angle.id}
                 frozen={props.frozen}
                 suspected={doesNotClose && suspected === angle.id}
-                faultId={`${dial.dial.id}-fault`}
+                faultId={`${dial.id}-fault`}
                 hands={hands}
               />
             )
           })}
         </Cells>
       </div>
-      {dial.faults[0] ? <Fault id={`${dial.dial.id}-fault`}>{dial.faults[0].message}</Fault> : null}
+      {dial.faults[0] ? <Fault id={`${dial.id}-fault`}>{dial.faults[0].message}</Fault> : null}
     </Box>
   )
+}
+
+/** Where a probe stands, in words. */
+function whereOf({ dial, channel }: ProbeState, terms: Terms): string {
+  const machine = machineName(dial.on, terms).toLowerCase()
+  switch (dial.type) {
+    case 'rim':
+      return `on the ${machine} rim`
+    case 'face':
+      return `on the ${machine} face, ${dial.side ?? 'front'}${dial.lead ? `, ${dial.lead}° ahead` : ''}`
+    case 'bore':
+      return `in the ${machine} bore`
+    case 'beam':
+      return `on the ${machine} shaft`
+    case 'beam2':
+      return channel === 'r1' ? `on the ${machine} shaft, plane 1` : ''
+  }
+}
+
+/** What a dial pre-set to its sag is to be set to on top. */
+const presetHint = ({ set, dial, sag, sagMissing }: ProbeState, degrees: number, own: Terms): string | undefined =>
+  set.zeroed === 'sag' && sags(dial) && !sagMissing && degrees % 360 === 0 ? signedLength(-sag, own) : undefined
+
+/** The probe's own angle where it differs from the set's. */
+function ownAngle({ dial }: ProbeState, { id, degrees }: { id: string; degrees: number }): string | undefined {
+  const own = dial.own?.[id]
+  return own === undefined || Math.abs(own - degrees) < 0.05 ? undefined : `${formatNumber(own, 1)}°`
 }

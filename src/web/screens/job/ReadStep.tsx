@@ -1,67 +1,104 @@
-import { useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor } from '../../../core/advice/findings'
-import type { DialSetUp, ReadSet } from '../../../core/job/schema'
+import type { Suspect } from '../../../core/fit/suspects'
+import { roundAsIf } from '../../../core/job/asIf'
+import { freeId, makeSet, repeatSet } from '../../../core/job/make'
+import type { ReadSet } from '../../../core/job/schema'
+import { type ProbeState, solveRound } from '../../../core/job/solve'
+import { asIfItem } from '../../../words/asIf'
 import { couplingName } from '../../../words/terms'
 import { Button, Choices, Muted } from '../../parts/controls'
-import { type Act, Say, sayItems } from '../../say/Say'
+import { type Act, Say, type SayItem, sayItems } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { useJobFrame } from './context'
-import { DialBench } from './DialBench'
-import { SetUp } from './SetUp'
+import { type Panel, SetSection } from './SetSection'
 
-const SetBox = styled.section`
-  & + & { margin-top: 28px; padding-top: 16px; border-top: 2px solid var(--ink); }
-`
+const Adds = styled.div`display: flex; flex-wrap: wrap; gap: 8px; margin: 16px 0;`
 
-/** Readings: one strip a dial with its cells, in the order the shaft turns. */
+/** A slip that is being tried on: nothing is changed until the person says so. */
+interface Trial {
+  dial: ProbeState
+  suspect: Suspect
+}
+
+/** Readings: one strip a probe with its cells, in the order the shaft turns. */
 export function ReadStep() {
   const frame = useJobFrame()
   const { document, round, solved, terms, settings, frozen } = frame
   const navigate = useNavigate()
   const [, setParams] = useSearchParams()
-  const [settingUp, setSettingUp] = useState<readonly string[]>(() =>
-    round.sets.filter((set) => set.probes.some((dial) => dial.station.distance.text === '')).map((set) => set.id),
+  const [panels, setPanels] = useState<Readonly<Record<string, readonly Panel[]>>>(() =>
+    Object.fromEntries(round.sets.filter(notHung).map((set) => [set.id, ['set-up']])),
   )
-  const openSetUp = (id: string) => setSettingUp((open) => [...open, id])
+  const [trial, setTrial] = useState<Trial>()
   const cells = useRef(new Map<string, HTMLInputElement>())
 
-  const focusCell = (dialId: string, angleId: string) => {
-    const cell = cells.current.get(`${dialId}/${angleId}`)
+  const toggle = (id: string, panel: Panel) =>
+    setPanels((all) => {
+      const open = all[id] ?? []
+      return { ...all, [id]: open.includes(panel) ? open.filter((one) => one !== panel) : [...open, panel] }
+    })
+  const openSetUp = (id: string) => {
+    if (!panels[id]?.includes('set-up')) toggle(id, 'set-up')
+  }
+  const focusCell = (stateId: string, angleId: string) => {
+    const cell = cells.current.get(`${stateId}/${angleId}`)
     cell?.scrollIntoView({ block: 'nearest' })
     cell?.focus()
   }
-  const editSet = (id: string, change: (set: ReadSet) => ReadSet, mark?: string) =>
-    frame.editRound((r) => ({ ...r, sets: r.sets.map((set) => (set.id === id ? change(set) : set)) }), mark)
-  const editDial = (setId: string, dialId: string, change: (dial: DialSetUp) => DialSetUp, mark?: string) =>
-    editSet(
-      setId,
-      (set) => ({ ...set, probes: set.probes.map((dial) => (dial.id === dialId ? change(dial) : dial)) }),
-      mark,
-    )
+  const tried = useMemo(() => {
+    if (!trial) return undefined
+    const mended = roundAsIf(round, trial.dial.dial.id, trial.suspect)
+    return solveRound(document, mended)
+  }, [trial, round, document])
+
+  const slips = (dial: ProbeState, suspects: readonly Suspect[]): Act[] => {
+    const [first] = suspects
+    const reading = first && dial.readings[first.reading]
+    return [
+      ...(reading ? [{ text: 'To the reading', main: true, run: () => focusCell(dial.id, reading.angleId) }] : []),
+      ...suspects.slice(0, 3).map((suspect, i) => ({
+        text: suspects.length > 1 ? `Show as if ${i + 1}` : 'Show as if',
+        run: () => setTrial({ dial, suspect }),
+      })),
+    ]
+  }
 
   const actsFor = (finding: Finding): Act[] => {
     switch (finding.kind) {
       case 'next-reading':
-        return [{ text: 'Type it', main: true, run: () => focusCell(finding.dial.dial.id, finding.angleId) }]
+        return [{ text: 'Type it', main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
       case 'not-a-number':
-        return [{ text: 'To the reading', main: true, run: () => focusCell(finding.dial.dial.id, finding.angleId) }]
-      case 'not-closed': {
-        const suspect = finding.suspects[0]
-        const reading = suspect && finding.dial.readings[suspect.reading]
-        return reading
-          ? [{ text: 'To the reading', main: true, run: () => focusCell(finding.dial.dial.id, reading.angleId) }]
-          : []
-      }
+      case 'preset-as-zero':
+        return [{ text: 'To the reading', main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
+      case 'not-closed':
+        return slips(finding.dial, finding.suspects)
+      case 'not-fitting':
+        return finding.suspects.slice(0, 3).map(({ dial, suspect }, i) => ({
+          text: finding.suspects.length > 1 ? `Show as if ${i + 1}` : 'Show as if',
+          run: () => setTrial({ dial, suspect }),
+        }))
       case 'sag-missing':
       case 'sag-upward':
+      case 'no-radius':
+      case 'one-shaft':
+      case 'span-differs':
+      case 'dial-differs':
+      case 'swing':
         return [{ text: 'Set the dial up', run: () => openSetUp(finding.dial.set.id) }]
+      case 'short-arc':
+        return [{ text: 'Other angles', run: () => openSetUp(finding.set.id) }]
+      case 'improve':
+        return finding.again
+          ? []
+          : [{ text: 'Add that angle', run: () => addAngle(finding.dial.set.id, finding.degrees) }]
       case 'ready-to-move':
         return [{ text: 'To the moves', main: true, run: () => navigate(`/jobs/${frame.id}/move`) }]
       case 'dimension-fault':
       case 'dimension-doubt': {
-        const of = finding.kind === 'dimension-fault' ? finding.fault.of : finding.doubt.of
+        const of = (finding.kind === 'dimension-fault' ? finding.fault.of : finding.doubt.of).replace(/\/2$/, '')
         const set = round.sets.find((one) => one.probes.some((dial) => dial.id === of))
         return set
           ? [{ text: 'Set the dial up', main: true, run: () => openSetUp(set.id) }]
@@ -74,13 +111,43 @@ export function ReadStep() {
     }
   }
 
-  const order = round.sets.flatMap((set) =>
-    set.probes.flatMap((dial) => set.angles.map((angle) => [dial.id, angle.id] as const)),
-  )
-  const onward = (dialId: string, angleId: string) => {
-    const next = order[order.findIndex(([d, a]) => d === dialId && a === angleId) + 1]
+  const addAngle = (setId: string, degrees: number) =>
+    frame.editRound((r) => ({
+      ...r,
+      sets: r.sets.map((set) =>
+        set.id === setId && !set.angles.some((angle) => angle.degrees === degrees)
+          ? { ...set, angles: [...set.angles, { id: `a${degrees}`, degrees }].sort((a, b) => a.degrees - b.degrees) }
+          : set,
+      ),
+    }))
+  const order = solved.dials.flatMap((state) => turningOrder(state.set).map((angle) => [state.id, angle.id] as const))
+  const onward = (stateId: string, angleId: string) => {
+    const next = order[order.findIndex(([s, a]) => s === stateId && a === angleId) + 1]
     if (next) focusCell(...next)
   }
+  const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
+
+  const trying: SayItem[] =
+    trial && tried
+      ? [
+          {
+            key: 'as-if',
+            peg: 'unsure',
+            said: asIfItem(trial.dial, trial.suspect, tried, terms),
+            acts: [
+              {
+                text: 'Change it so',
+                main: true,
+                run: () => {
+                  frame.editRound((r) => roundAsIf(r, trial.dial.dial.id, trial.suspect))
+                  setTrial(undefined)
+                },
+              },
+              { text: 'Leave it as typed', run: () => setTrial(undefined) },
+            ],
+          },
+        ]
+      : []
 
   return (
     <BenchAndSay>
@@ -96,83 +163,71 @@ export function ReadStep() {
             {document.rounds[0]?.id !== round.id ? <Muted>Round 1, as found, is drawn dashed behind.</Muted> : null}
           </BenchHead>
         ) : null}
-        {round.sets.map((set) => (
-          <SetBox key={set.id} aria-label={couplingName(set.coupling, terms)}>
-            <BenchHead>
-              <div>
-                <h1>Reverse dials</h1>
-                <Muted>
-                  {round.sets.length > 1 ? `${couplingName(set.coupling, terms).toLowerCase()}, ` : ''}
-                  both shafts turned together, coupling {set.state}
-                </Muted>
-              </div>
-              <Button
-                aria-expanded={settingUp.includes(set.id)}
-                onPress={() =>
-                  settingUp.includes(set.id) ? setSettingUp(settingUp.filter((id) => id !== set.id)) : openSetUp(set.id)
-                }
-              >
-                {settingUp.includes(set.id) ? 'Done setting up' : 'Set up dials'}
-              </Button>
-            </BenchHead>
-            {settingUp.includes(set.id) ? (
-              <SetUp
-                set={set}
-                line={document.line}
-                stations={solved.stations}
-                unit={settings.unit}
-                frozen={frozen}
-                onSet={(change, mark) => editSet(set.id, change, mark)}
-                onDial={(dialId, change, mark) => editDial(set.id, dialId, change, mark)}
-              />
-            ) : null}
-            {solved.dials
-              .filter((dial) => dial.set.id === set.id)
-              .map((dial) => (
-                <DialBench
-                  key={dial.dial.id}
-                  dial={dial}
-                  terms={terms}
-                  unit={settings.unit}
-                  frozen={frozen}
-                  chosen={frame.chosen === dial.dial.id}
-                  x={solved.stations.x.get(dial.dial.id)}
-                  couplingX={solved.stations.x.get(set.coupling) ?? 0}
-                  cellRef={(angleId) => (element) => {
-                    const key = `${dial.dial.id}/${angleId}`
-                    if (element) cells.current.set(key, element)
-                    else cells.current.delete(key)
-                  }}
-                  onFocus={() => frame.choose(dial.dial.id)}
-                  onReading={(angleId, change) =>
-                    editDial(
-                      set.id,
-                      dial.dial.id,
-                      (d) => ({
-                        ...d,
-                        readings: {
-                          ...d.readings,
-                          [angleId]: change(
-                            d.readings[angleId] ?? { value: { text: '', unit: settings.unit }, turns: 0 },
-                          ),
-                        },
-                      }),
-                      `${dial.dial.id}/${angleId}`,
-                    )
-                  }
-                  onward={(angleId) => onward(dial.dial.id, angleId)}
-                  across={(angleId, by) => {
-                    const at = set.probes.findIndex((d) => d.id === dial.dial.id)
-                    const other = set.probes[at + by]
-                    if (other) focusCell(other.id, angleId)
-                  }}
-                />
-              ))}
-          </SetBox>
-        ))}
+        {round.sets.map((set) => {
+          const alike = round.sets.filter(({ coupling }) => coupling === set.coupling)
+          return (
+            <SetSection
+              key={set.id}
+              set={set}
+              place={{ number: alike.indexOf(set) + 1, of: alike.length }}
+              open={panels[set.id] ?? []}
+              toggle={(panel) => toggle(set.id, panel)}
+              trial={tried?.dials}
+              cells={cells.current}
+              focusCell={focusCell}
+              onward={onward}
+              onRemove={
+                alike.length > 1 && !frozen
+                  ? () => frame.editRound((r) => ({ ...r, sets: r.sets.filter(({ id }) => id !== set.id) }))
+                  : undefined
+              }
+            />
+          )
+        })}
         <Muted>Filled pegs: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.</Muted>
+        {frozen || round.sets.length >= 12 ? null : (
+          <Adds>
+            {document.line.couplings.map((coupling) => {
+              const last = round.sets.findLast((set) => set.coupling === coupling.id)
+              const id = freeId(`${round.id}-${coupling.id}-`, round.sets)
+              const at =
+                document.line.couplings.length > 1 ? ` at ${couplingName(coupling.id, terms).toLowerCase()}` : ''
+              return [
+                last ? (
+                  <Button key={`${coupling.id}-repeat`} onPress={() => addSet(repeatSet(last, id))}>
+                    Repeat the set{at}
+                  </Button>
+                ) : null,
+                <Button
+                  key={`${coupling.id}-add`}
+                  onPress={() => {
+                    addSet(makeSet(document.line, coupling.id, id, settings.unit))
+                    setPanels((all) => ({ ...all, [id]: ['set-up'] }))
+                  }}
+                >
+                  Another method{at}
+                </Button>,
+              ]
+            })}
+          </Adds>
+        )}
       </Bench>
-      <Say items={[...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
+      <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
     </BenchAndSay>
   )
+}
+
+/** A set with a probe that has no place yet. */
+const notHung = (set: ReadSet): boolean =>
+  set.probes.some((probe) => probe.type !== 'face' && probe.station.distance.text === '')
+
+/** The angles of a set in the order in which the shafts come by them. */
+function turningOrder({ angles, direction }: ReadSet): ReadSet['angles'] {
+  if (direction !== 'near') return angles
+  const middle = angles.filter(({ degrees }) => degrees > 0 && degrees < 360)
+  return [
+    ...angles.filter(({ degrees }) => degrees <= 0),
+    ...middle.reverse(),
+    ...angles.filter(({ degrees }) => degrees >= 360),
+  ]
 }

@@ -40,6 +40,11 @@ interface Props {
   angleId: string
   dialName: string
   label: string
+  /** Where this probe stood, when it was not quite there. */
+  ownAngle?: string | undefined
+  /** Shown pale in an empty cell: a quarter worked out from the other three, or what to set the dial to. */
+  placeholder?: string | undefined
+  computed?: boolean
   text: string
   typedUnit: Unit
   turns: number
@@ -65,7 +70,8 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
   return (
     <Cell $width={props.width} style={{ left: props.left }} data-bad={Boolean(fault) || props.suspected}>
       <span className="label" aria-hidden="true">
-        {label}
+        {props.ownAngle ?? label}
+        {props.computed ? <span>computed</span> : null}
         {turns !== 0 ? (
           <span>{`${turns > 0 ? '+' : '−'}${Math.abs(turns)} turn${Math.abs(turns) > 1 ? 's' : ''}`}</span>
         ) : null}
@@ -74,6 +80,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
         signed
         label={`${props.dialName}, ${label.toLowerCase()}, ${unitName[unit]}`}
         quantity={quantity}
+        {...(props.placeholder === undefined ? {} : { placeholder: props.placeholder })}
         unit={unit}
         readOnly={frozen}
         describedBy={fault ? props.faultId : undefined}

@@ -1,0 +1,139 @@
+import { contradicts } from '../fit/chiSquare'
+import { bestNextReading, wholeTurnSd } from '../fit/next'
+import { arcCovered, foldDegrees } from '../frame/angles'
+import { quantityMm } from '../frame/quantity'
+import type { ReadSet } from '../job/schema'
+import type { JobSolution, ProbeState } from '../job/solve'
+import { sdMm } from '../job/train'
+import type { Finding, SuspectedProbe } from './findings'
+
+/** What is odd about how a probe is hung, set or read, beside its readings. */
+export function setUpFaults(state: ProbeState): Finding[] {
+  const { dial, set } = state
+  const found: Finding[] = []
+  const read = state.readings.length > 0 || state.sweep !== undefined
+  if (dial.type === 'face' && read && !quantityMm(dial.radius))
+    found.push({ kind: 'no-radius', peg: 'unsure', dial: state })
+  const travel = quantityMm(dial.travel)
+  const raws = state.readings.map(({ raw }) => raw)
+  const used = raws.length ? Math.max(...raws) - Math.min(...raws) : 0
+  if (travel && used > travel) found.push({ kind: 'range', peg: 'outside', dial: state, used, travel })
+  else if (travel && state.swing !== undefined && state.swing > 0.8 * travel)
+    found.push({ kind: 'swing', peg: 'unsure', dial: state, swing: state.swing, travel })
+  if (set.turned === 'one' && read) {
+    const swing = quantityMm(dial.runout?.swing)
+    found.push({ kind: 'one-shaft', peg: swing === undefined ? 'unsure' : 'within', dial: state, swing })
+  }
+  const bracket = dial.kit?.bracket
+  const here = quantityMm(dial.span)
+  const taken = quantityMm(bracket?.span)
+  if (bracket && here !== undefined && taken !== undefined && Math.abs(here - taken) > spanMay)
+    found.push({ kind: 'span-differs', peg: 'unsure', dial: state, here, taken })
+  if (bracket?.dial && dial.kit?.dial && bracket.dial !== dial.kit.dial.name)
+    found.push({ kind: 'dial-differs', peg: 'unsure', dial: state, here: dial.kit.dial.name, taken: bracket.dial })
+  const top = state.readings.find(({ angle }) => angle % 360 === 0)
+  if (set.zeroed === 'sag' && top && state.sag !== 0 && Math.abs(top.raw) < state.graduation / 2)
+    found.push({ kind: 'preset-as-zero', peg: 'unsure', dial: state, angleId: top.angleId })
+  const sd = sdMm(dial)
+  if (state.sweep?.rough !== undefined && state.sweep.rough > 2 * sd)
+    found.push({ kind: 'rough-sweep', peg: 'unsure', dial: state, rough: state.sweep.rough, sd })
+  return found
+}
+
+/** How far a bracket's span may be from the one its sag was taken at, mm. */
+const spanMay = 10
+
+/** Readings that all close and yet contradict each other, and sets that do not tell the same. */
+export function contradictions(solved: JobSolution): Finding[] {
+  return solved.solution.couplings.flatMap(({ id, result }, c): Finding[] => {
+    const disagree = solved.disagreements.get(id)
+    const stateAt = (set: number, probe: number, channel = 0) => {
+      const of = solved.sources[c]?.[set]?.dials[probe]
+      const states = solved.dials.filter(({ dial }) => dial.id === of?.id)
+      return states[channel] ?? states[0]
+    }
+    const suspected = (solved.suspects.get(id) ?? []).flatMap((suspect): SuspectedProbe[] => {
+      const dial = stateAt(suspect.set, suspect.probe, suspect.channel)
+      return dial ? [{ dial, suspect }] : []
+    })
+    const closes = solved.dials.every((dial) => dial.set.coupling !== id || !opens(dial))
+    const found: Finding[] = []
+    if (result.ok && closes && contradicts(result.fit.left))
+      found.push({ kind: 'not-fitting', peg: 'outside', coupling: id, ...result.fit.left, suspects: suspected })
+    if (disagree) {
+      const set = disagree.set === undefined ? undefined : solved.sources[c]?.[disagree.set]?.set
+      const dial = disagree.probe && stateAt(disagree.probe.set, disagree.probe.probe)
+      found.push({
+        kind: 'sets-disagree',
+        peg: 'outside',
+        coupling: id,
+        by: disagree.by,
+        ...(set ? { set } : {}),
+        ...(dial ? { dial } : {}),
+      })
+    }
+    return found
+  })
+}
+
+/** Whether a dial was read all round and does not close. */
+export const opens = ({ closure, closureLimit }: ProbeState): boolean =>
+  closure !== null && Math.abs(closure) > closureLimit + 1e-9
+
+/** A short arc, and the one reading that would help most where the outcome is not sure enough. */
+export function surer(solved: JobSolution): Finding[] {
+  return solved.solution.couplings.flatMap(({ result, verdict }, c): Finding[] => {
+    const coupling = solved.train.couplings[c]
+    if (!result.ok || !coupling) return []
+    const sources = solved.sources[c] ?? []
+    const moved = coupling.left < solved.train.fixed ? coupling.left : coupling.left + 1
+    const feet = solved.train.machines[moved]?.feet.map(({ x }) => x) ?? []
+    const angles = coupling.sets.flatMap(({ probes }) => probes.flatMap((probe) => probe.readings.map((r) => r.angle)))
+    const arc = angles.length > 2000 ? 360 : arcCovered(angles)
+    const hands = sources.flatMap(({ set }) => set.angles.map(({ degrees }) => foldDegrees(degrees)))
+    const next = bestNextReading(result.fit, coupling.x, feet, (set) => {
+      const source = sources[set]?.set
+      return source ? offeredAngles(source, arc) : []
+    })
+    const dial = next && solved.dials.find((state) => state.dial.id === sources[next.set]?.dials[next.probe]?.id)
+    const found: Finding[] = []
+    const [first] = sources
+    if (arc < 180 && arc > 0 && next && first)
+      found.push({
+        kind: 'short-arc',
+        peg: 'unsure',
+        set: first.set,
+        arc,
+        sd: next.before,
+        whole: wholeTurnSd(result.fit, coupling.x, feet),
+      })
+    const sure = arc >= 180 && (verdict?.state ?? 'within') !== 'unsure'
+    if (next && dial && !sure && next.after < 0.97 * next.before)
+      found.push({
+        kind: 'improve',
+        peg: 'nothing',
+        dial,
+        degrees: next.degrees,
+        again: hands.includes(foldDegrees(next.degrees)),
+        before: next.before,
+        after: next.after,
+      })
+    return found
+  })
+}
+
+/** Angles a person could still read: those of the set again, and for part of a turn 30° farther at either end. */
+function offeredAngles(set: ReadSet, arc: number): number[] {
+  const read = set.angles.map(({ degrees }) => degrees).filter((degrees) => degrees < 360)
+  if (arc >= 180 || read.length === 0) return read
+  return [...read, Math.max(...read) + 30, Math.min(...read) - 30]
+}
+
+export function floated(solved: JobSolution): Finding[] {
+  return solved.solution.couplings.flatMap(({ result }, c): Finding[] => {
+    if (!result.ok || result.fit.floats.size === 0) return []
+    const values = [...result.fit.floats.values()]
+    const set = solved.sources[c]?.find(({ dials }) => dials.some(({ floats }) => floats))?.set
+    return set ? [{ kind: 'floated', peg: 'within', set, most: Math.max(...values) - Math.min(...values) }] : []
+  })
+}

@@ -1,0 +1,82 @@
+import * as v from 'valibot'
+
+/**
+ * The open device protocol, version 1: JSON messages, one a line, over a WebSocket. docs/devices.md explains every field.
+ * A real instrument needs only a bridge that speaks these lines; what belongs to a simulated rig alone is marked so.
+ */
+
+const finite = v.pipe(v.number(), v.finite())
+const id = v.pipe(v.string(), v.nonEmpty(), v.maxLength(40))
+
+export const probeTypesOnline = ['rim', 'beam', 'beam2'] as const
+
+/** Where a probe of a simulated rig hangs: mm from the coupling outward, the hub's radius, the bracket's sag. */
+const hungSchema = v.strictObject({
+  id,
+  distance: finite,
+  distance2: v.optional(finite),
+  radius: v.optional(v.pipe(finite, v.gtValue(0))),
+  sag: v.optional(finite),
+})
+
+export const helloSchema = v.strictObject({
+  type: v.literal('hello'),
+  format: v.literal('vane-peg.device'),
+  version: v.literal(1),
+  device: v.strictObject({ id, name: v.pipe(v.string(), v.maxLength(60)), simulated: v.boolean() }),
+  probes: v.array(
+    v.strictObject({
+      id,
+      type: v.picklist(probeTypesOnline),
+      /** The machine it touches, or that carries the detector, seen from the coupling. */
+      on: v.picklist(['left', 'right']),
+      unit: v.picklist(['mm', 'um', 'in', 'mil']),
+      graduation: v.pipe(finite, v.gtValue(0)),
+    }),
+  ),
+  hung: v.optional(v.array(hungSchema)),
+})
+
+export const deviceReadingSchema = v.strictObject({
+  type: v.literal('reading'),
+  /** Grows by one with every reading sent; a gap means messages were lost. */
+  seq: v.pipe(v.number(), v.integer(), v.minValue(0)),
+  /** Milliseconds since the device began. */
+  at: v.pipe(finite, v.minValue(0)),
+  probes: v.array(
+    v.strictObject({
+      id,
+      /** Degrees from the top toward the far side; may run on past 360. */
+      angle: finite,
+      /** One number, or r1, t1, r2, t2; null where there is none. */
+      values: v.nullable(v.pipe(v.array(finite), v.minLength(1), v.maxLength(4))),
+      fault: v.optional(v.picklist(['out-of-range', 'no-beam'])),
+    }),
+  ),
+})
+
+export const deviceStatusSchema = v.strictObject({
+  type: v.literal('status'),
+  /** 0 empty, 1 full. */
+  battery: v.pipe(finite, v.minValue(0), v.maxValue(1)),
+})
+
+/** What a device says. */
+export const deviceMessageSchema = v.variant('type', [helloSchema, deviceReadingSchema, deviceStatusSchema])
+
+/** What may be said to a simulated rig: turn its shafts, hang its probes elsewhere, or get into trouble. */
+export const rigCommandSchema = v.variant('type', [
+  v.strictObject({ type: v.literal('turn'), to: v.pipe(finite, v.minValue(-3600), v.maxValue(3600)) }),
+  v.strictObject({ type: v.literal('hang'), probes: v.pipe(v.array(hungSchema), v.maxLength(4)) }),
+  v.strictObject({
+    type: v.literal('trouble'),
+    kind: v.picklist(['disconnect', 'out-of-range', 'slack', 'flat-battery', 'none']),
+  }),
+])
+
+export type Hello = v.InferOutput<typeof helloSchema>
+export type DeviceReading = v.InferOutput<typeof deviceReadingSchema>
+export type DeviceStatus = v.InferOutput<typeof deviceStatusSchema>
+export type DeviceMessage = v.InferOutput<typeof deviceMessageSchema>
+export type RigCommand = v.InferOutput<typeof rigCommandSchema>
+export type Hung = v.InferOutput<typeof hungSchema>

@@ -1,0 +1,94 @@
+import * as v from 'valibot'
+import { describe, expect, it } from 'vitest'
+import { makeJob, makeLine, makeProbe } from '../job/make'
+import { probeSchema } from '../job/schema'
+import { dialFit } from './fits'
+import { compare } from './gauge'
+import { makeKitItem } from './make'
+import { takeSag } from './sag'
+import { type KitBracket, type KitDial, kitItemSchema } from './schema'
+import { withBracket, withDial } from './use'
+
+const mm = (text: string) => ({ text, unit: 'mm' as const })
+const bar = (top: string, far: string, bottom: string, near: string) => ({
+  bar: { top: mm(top), far: mm(far), bottom: mm(bottom), near: mm(near) },
+})
+
+describe('the sag bench', () => {
+  it('takes bottom less top, and checks closure and sides', () => {
+    expect(takeSag(bar('0', '-0.05', '-0.10', '-0.05'), 0.01)).toEqual({
+      sag: -0.1,
+      closure: expect.closeTo(0, 9),
+      sideways: 0,
+      good: true,
+    })
+    expect(takeSag(bar('0.02', '-0.03', '-0.08', '-0.03'), 0.01).sag).toBeCloseTo(-0.1, 9)
+  })
+  it('keeps none that rises, does not close or leans sideways', () => {
+    expect(takeSag(bar('0', '0.05', '0.10', '0.05'), 0.01).good).toBe(false)
+    expect(takeSag(bar('0', '-0.05', '-0.15', '-0.05'), 0.01).good).toBe(false)
+    expect(takeSag(bar('0', '-0.10', '-0.10', '0'), 0.01)).toMatchObject({ closure: expect.closeTo(0, 9), good: false })
+    expect(takeSag(bar('0', '', '', ''), 0.01)).toMatchObject({ sag: undefined, good: false })
+    expect(takeSag(bar('0', '', '-0.2', ''), 0.01)).toMatchObject({ sag: -0.2, closure: undefined, good: true })
+  })
+})
+
+describe('the gauge bench', () => {
+  const gauge = (readings: readonly string[]) =>
+    compare({
+      nominal: mm('25'),
+      over: mm('0.01'),
+      under: mm('0.01'),
+      readings: readings.map((text, i) => ({ id: `g${i}`, value: mm(text) })),
+    })
+  it('tells mean, repeatability and how far off', () => {
+    const found = gauge(['25.002', '25.004', '25.003'])
+    expect(found.mean).toBeCloseTo(25.003, 9)
+    expect(found.repeat).toBeCloseTo(0.001, 9)
+    expect(found.off).toBeCloseTo(0.003, 9)
+    expect(found.state).toBe('within')
+  })
+  it('cannot tell from one reading, nor where the scatter reaches the limit', () => {
+    expect(gauge(['25.002']).state).toBe('unsure')
+    expect(gauge(['25.000', '25.016']).state).toBe('unsure')
+    expect(gauge(['25.020', '25.021', '25.022']).state).toBe('outside')
+    expect(gauge([]).state).toBeUndefined()
+  })
+})
+
+it('fits a dial to a swing, in the middle of its travel', () => {
+  const dial = { travel: mm('10'), graduation: mm('0.01') }
+  expect(dialFit(dial, 2, 0.6)).toEqual({ fits: true, share: 0.2, depthAtTop: 5.6, graduations: 200 })
+  expect(dialFit(dial, 8.5)?.fits).toBe(false)
+  expect(dialFit({ travel: mm(''), graduation: mm('0.01') }, 1)).toBeUndefined()
+})
+
+it.each(['dial', 'bracket', 'head', 'gauge'] as const)('makes a %s that is stored as it is', (kind) => {
+  for (const unit of ['mm', 'mil'] as const)
+    expect(v.safeParse(kitItemSchema, makeKitItem(kind, unit)).success).toBe(true)
+})
+
+it('brings what is known of dial and bracket to a probe, and keeps for the record where it came from', () => {
+  const line = makeLine('Rinse pump', 'pump', 'motor', 'mm')
+  makeJob(line, 'x', '', 'mm')
+  const probe = makeProbe(line, 'c1', 'rim', 'm2', 'p', 'mm')
+  const dial: KitDial = { ...(makeKitItem('dial', 'mm') as KitDial), name: 'Long one', type: 'lever', sd: mm('0.003') }
+  const bracket: KitBracket = {
+    ...(makeKitItem('bracket', 'mm') as KitBracket),
+    name: 'Chain bracket',
+    span: mm('250'),
+    sag: mm('-0.12'),
+    dial: 'Short one',
+    takenOn: '2026-10-01',
+  }
+  const hung = withBracket(withDial(probe, 'k1', dial), 'k2', bracket)
+  expect(hung).toMatchObject({
+    sag: mm('-0.12'),
+    span: mm('250'),
+    sd: mm('0.003'),
+    travel: mm('10'),
+    correction: { kind: 'lever' },
+    kit: { dial: { name: 'Long one' }, bracket: { name: 'Chain bracket', dial: 'Short one', takenOn: '2026-10-01' } },
+  })
+  expect(v.safeParse(probeSchema, hung).success).toBe(true)
+})

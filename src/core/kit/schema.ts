@@ -1,0 +1,75 @@
+import * as v from 'valibot'
+import { quantitySchema } from '../job/schema'
+
+/** What hangs in the tool crib, as people typed it. */
+
+const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
+const name = text(60)
+/** A day as YYYY-MM-DD; empty where unknown. */
+const day = v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'a day as YYYY-MM-DD'))
+
+export const kitDialSchema = v.strictObject({
+  kind: v.literal('dial'),
+  name,
+  type: v.picklist(['plunger', 'lever']),
+  travel: quantitySchema,
+  graduation: quantitySchema,
+  turn: quantitySchema,
+  /** Standard deviation of one reading; empty for half a graduation. */
+  sd: quantitySchema,
+  calibrationDue: day,
+  note: text(300),
+})
+
+export const kitBracketSchema = v.strictObject({
+  kind: v.literal('bracket'),
+  name,
+  /** Between clamp and plunger, at which the sag was taken. */
+  span: quantitySchema,
+  /** What it reads at the bottom of a straight bar, zeroed on top. */
+  sag: quantitySchema,
+  takenOn: day,
+  /** Name of the dial that hung on it then. */
+  dial: name,
+  /** The sag bench: what was read on the bar. */
+  bar: v.strictObject({ top: quantitySchema, far: quantitySchema, bottom: quantitySchema, near: quantitySchema }),
+  /** Span and dial on the bench: kept with the sag when it is taken over. */
+  barSpan: quantitySchema,
+  barDial: name,
+  note: text(300),
+})
+
+export const kitHeadSchema = v.strictObject({
+  kind: v.literal('head'),
+  name,
+  type: v.picklist(['beam', 'beam2']),
+  step: quantitySchema,
+  sd: quantitySchema,
+  /** Between the planes of a two-plane detector. */
+  between: quantitySchema,
+  calibrationDue: day,
+  note: text(300),
+})
+
+export const kitGaugeSchema = v.strictObject({
+  kind: v.literal('gauge'),
+  name,
+  nominal: quantitySchema,
+  /** How far over and under the nominal is allowed. */
+  over: quantitySchema,
+  under: quantitySchema,
+  /** What the instrument showed each time it was lifted and set down again. */
+  readings: v.pipe(v.array(v.strictObject({ id: text(40), value: quantitySchema })), v.maxLength(30)),
+  takenOn: day,
+  dial: name,
+  note: text(300),
+})
+
+export const kitItemSchema = v.variant('kind', [kitDialSchema, kitBracketSchema, kitHeadSchema, kitGaugeSchema])
+
+export type KitDial = v.InferOutput<typeof kitDialSchema>
+export type KitBracket = v.InferOutput<typeof kitBracketSchema>
+export type KitHead = v.InferOutput<typeof kitHeadSchema>
+export type KitGauge = v.InferOutput<typeof kitGaugeSchema>
+export type KitItem = v.InferOutput<typeof kitItemSchema>
+export type KitKind = KitItem['kind']

@@ -1,0 +1,78 @@
+import { quantityMm } from '../frame/quantity'
+import type { Job, Round } from '../job/schema'
+import { toTrain } from '../job/train'
+import type { Probe } from '../probes'
+import type { Survey, SurveyProbe } from './schema'
+
+/** A round of a job as an open survey document, in millimetres. What has no place or was not read is left out. */
+export function surveyOf(job: Pick<Job, 'line'>, round: Round): Survey {
+  const { train, sources } = toTrain(job.line, round)
+  const machine = (side: Probe['on'], left: number) => train.machines[side === 'left' ? left : left + 1]?.id ?? ''
+  return {
+    format: 'vane-peg.survey',
+    version: 1,
+    units: { length: 'mm', reading: 'mm' },
+    train: {
+      machines: train.machines.map(({ id, feet }) => ({
+        id,
+        name: job.line.machines.find((one) => one.id === id)?.name ?? id,
+        feet: feet.map((foot) => ({ id: foot.id, x: tidy(foot.x) })),
+      })),
+      couplings: train.couplings.map(({ id, left, x, diameter, flexPlanes }) => ({
+        id,
+        left: train.machines[left]?.id ?? '',
+        right: train.machines[left + 1]?.id ?? '',
+        x: tidy(x),
+        ...(diameter ? { diameter: tidy(diameter) } : {}),
+        ...(flexPlanes ? { flexPlanes: [tidy(flexPlanes[0]), tidy(flexPlanes[1])] as [number, number] } : {}),
+      })),
+      fixed: train.machines[train.fixed]?.id ?? '',
+      ...(train.rpm ? { rpm: train.rpm } : {}),
+      ...(train.tolerance ? { tolerance: train.tolerance } : {}),
+    },
+    measurements: train.couplings.flatMap(({ id, left, sets }, c) =>
+      sets.flatMap(({ state, probes }, s) => {
+        if (probes.length === 0) return []
+        return [
+          {
+            coupling: id,
+            state,
+            probes: probes.map((probe, p) =>
+              probeOf(probe, machine(probe.on, left), quantityMm(sources[c]?.[s]?.dials[p]?.turn)),
+            ),
+          },
+        ]
+      }),
+    ),
+  }
+}
+
+/** Ten decimals: what adding inches leaves behind is not written out. */
+const tidy = (mm: number): number => Number(mm.toFixed(10))
+
+function probeOf(probe: Probe, on: string, turn: number | undefined): SurveyProbe {
+  const base = { on, sd: tidy(probe.sd), graduation: tidy(2 * probe.sd) }
+  if (probe.type === 'beam2')
+    return {
+      type: 'beam2',
+      ...base,
+      planes: [tidy(probe.planes[0]), tidy(probe.planes[1])],
+      readings: probe.readings.map(({ angle, values }) => [angle, ...values.map(tidy)] as Five),
+    }
+  const readings = probe.readings.map(({ angle, value }): [number, number] => [angle, tidy(value)])
+  if (probe.type === 'beam') return { type: 'beam', ...base, x: tidy(probe.x), readings }
+  const dial = { ...base, ...(turn && turn > 0 ? { turn: tidy(turn) } : {}), sag: tidy(probe.sag), readings }
+  if (probe.type === 'bore') return { type: 'bore', ...dial, x: tidy(probe.x) }
+  if (probe.type === 'rim')
+    return { type: 'rim', ...dial, x: tidy(probe.x), ...(probe.radius ? { radius: tidy(probe.radius) } : {}) }
+  return {
+    type: 'face',
+    ...dial,
+    radius: tidy(probe.radius),
+    side: probe.side,
+    ...(probe.lead ? { lead: probe.lead } : {}),
+    ...(probe.sharedFloat ? { float: 'shared' as const } : {}),
+  }
+}
+
+type Five = [number, number, number, number, number]

@@ -1,0 +1,33 @@
+import { and, asc, eq } from 'drizzle-orm'
+import type { KitItem } from '../../core/kit/schema'
+import type { Database } from './open'
+import { kit } from './schema'
+
+export const listKit = (db: Database) => db.select().from(kit).orderBy(asc(kit.kind), asc(kit.name))
+
+export const findKit = (db: Database, id: string) => db.query.kit.findFirst({ where: eq(kit.id, id) })
+
+const derived = (document: KitItem) => ({ document, kind: document.kind, name: document.name })
+
+export async function insertKit(db: Database, id: string, document: KitItem, at: string) {
+  const [made] = await db
+    .insert(kit)
+    .values({ id, ...derived(document), updatedAt: at })
+    .returning()
+  if (!made) throw new Error('A piece of kit was not stored.')
+  return made
+}
+
+/** Stores an edit made from `version`; undefined when the piece is by now at another version. */
+export async function updateKit(db: Database, id: string, version: number, document: KitItem, at: string) {
+  const [updated] = await db
+    .update(kit)
+    .set({ ...derived(document), version: version + 1, updatedAt: at })
+    .where(and(eq(kit.id, id), eq(kit.version, version)))
+    .returning()
+  return updated
+}
+
+/** Takes a piece out; jobs keep what they used of it. */
+export const deleteKit = async (db: Database, id: string): Promise<boolean> =>
+  (await db.delete(kit).where(eq(kit.id, id)).returning({ id: kit.id })).length > 0

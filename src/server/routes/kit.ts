@@ -1,0 +1,37 @@
+import { Hono } from 'hono'
+import * as v from 'valibot'
+import { kitItemSchema } from '../../core/kit/schema'
+import { deleteKit, findKit, insertKit, listKit, updateKit } from '../db/kit'
+import type { Store } from '../db/open'
+import { idParam, refusal, valid } from './answers'
+
+const now = () => new Date().toISOString()
+const missing = refusal('id', 'There is no such piece of kit.')
+
+export const kitRoutes = ({ db }: Store) =>
+  new Hono()
+    .get('/', async (c) => c.json(await listKit(db)))
+    .post('/', valid('json', v.strictObject({ document: kitItemSchema })), async (c) =>
+      c.json(await insertKit(db, crypto.randomUUID(), c.req.valid('json').document, now()), 201),
+    )
+    .get('/:id', valid('param', idParam), async (c) => {
+      const found = await findKit(db, c.req.valid('param').id)
+      return found ? c.json(found, 200) : c.json(missing, 404)
+    })
+    .put(
+      '/:id',
+      valid('param', idParam),
+      valid('json', v.strictObject({ version: v.pipe(v.number(), v.integer()), document: kitItemSchema })),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const { version, document } = c.req.valid('json')
+        const updated = await updateKit(db, id, version, document, now())
+        if (updated) return c.json(updated, 200)
+        const current = await findKit(db, id)
+        if (!current) return c.json(missing, 404)
+        return c.json({ ...refusal('version', 'Somebody else changed this meanwhile.'), current }, 409)
+      },
+    )
+    .delete('/:id', valid('param', idParam), async (c) =>
+      (await deleteKit(db, c.req.valid('param').id)) ? c.json({ ok: true }, 200) : c.json(missing, 404),
+    )

@@ -1,0 +1,148 @@
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { ProbeSetUp, ReadSet } from '../../../core/job/schema'
+import type { ProbeState } from '../../../core/job/solve'
+import { readingKey } from '../../../core/job/train'
+import type { LiveTrace } from '../../../drawing/strip'
+import { couplingName, methodNames, sideName } from '../../../words/terms'
+import { Button, Muted } from '../../parts/controls'
+import { BenchHead } from './Bench'
+import { useJobFrame } from './context'
+import { DialBench } from './DialBench'
+import { Import } from './Import'
+import { Live } from './Live'
+import { SetUp } from './SetUp'
+
+const SetBox = styled.section`
+  & + & { margin-top: 28px; padding-top: 16px; border-top: 2px solid var(--ink); }
+`
+const Buttons = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`
+
+/** What stands open beside the readings of a set. */
+export type Panel = 'set-up' | 'live' | 'import'
+
+interface Props {
+  set: ReadSet
+  /** Which of how many at its coupling. */
+  place: { number: number; of: number }
+  open: readonly Panel[]
+  toggle: (panel: Panel) => void
+  /** Every probe as it would be without the slip that is being tried on. */
+  trial: readonly ProbeState[] | undefined
+  cells: Map<string, HTMLInputElement>
+  focusCell: (stateId: string, angleId: string) => void
+  onward: (stateId: string, angleId: string) => void
+  onRemove: (() => void) | undefined
+}
+
+/** One set: what hangs on the shafts, and a strip with its cells for every probe. */
+export function SetSection({ set, place, open, toggle, trial, cells, focusCell, onward, onRemove }: Props) {
+  const frame = useJobFrame()
+  const { document, round, solved, terms, settings, frozen } = frame
+  const [live, setLive] = useState<Readonly<Record<string, LiveTrace>>>({})
+  const editSet = (change: (set: ReadSet) => ReadSet, mark?: string) =>
+    frame.editRound((r) => ({ ...r, sets: r.sets.map((s) => (s.id === set.id ? change(s) : s)) }), mark)
+  const editDial = (dialId: string, change: (dial: ProbeSetUp) => ProbeSetUp, mark?: string) =>
+    editSet((s) => ({ ...s, probes: s.probes.map((dial) => (dial.id === dialId ? change(dial) : dial)) }), mark)
+  const states = solved.dials.filter((state) => state.set.id === set.id)
+  const name = couplingName(set.coupling, terms)
+  const panel = (which: Panel, text: string, close: string) => (
+    <Button aria-expanded={open.includes(which)} onPress={() => toggle(which)}>
+      {open.includes(which) ? close : text}
+    </Button>
+  )
+  return (
+    <SetBox aria-label={place.of > 1 ? `${name}, set ${place.number}` : name}>
+      <BenchHead>
+        <div>
+          <h1>{methodNames[set.method]}</h1>
+          <Muted>
+            {place.of > 1 ? `set ${place.number}, ` : ''}
+            {round.sets.length > place.of ? `${name.toLowerCase()}, ` : ''}
+            {set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together'}, coupling{' '}
+            {set.state}, from the top toward {sideName(set.direction ?? 'far', terms)} first
+          </Muted>
+        </div>
+        <Buttons>
+          {panel(
+            'set-up',
+            set.probes.some(({ type }) => type === 'beam' || type === 'beam2') ? 'Set up heads' : 'Set up dials',
+            'Done setting up',
+          )}
+          {frozen ? null : panel('live', 'Live', 'Put the devices away')}
+          {frozen ? null : panel('import', 'Bring in', 'Done bringing in')}
+        </Buttons>
+      </BenchHead>
+      {open.includes('set-up') ? (
+        <>
+          <SetUp
+            set={set}
+            line={document.line}
+            stations={solved.stations}
+            unit={settings.unit}
+            frozen={frozen}
+            onSet={editSet}
+            onDial={editDial}
+          />
+          {onRemove ? (
+            <Button look="quiet" onPress={onRemove}>
+              Take this set away
+            </Button>
+          ) : null}
+        </>
+      ) : null}
+      {open.includes('live') && !frozen ? (
+        <Live
+          set={set}
+          states={states}
+          onSet={editSet}
+          onTrace={setLive}
+          onSettings={() => toggle('set-up')}
+          frame={{ jobId: frame.id, line: document.line, x: solved.stations.x, unit: settings.unit }}
+        />
+      ) : null}
+      {open.includes('import') && !frozen ? (
+        <Import set={set} round={round} onSet={editSet} done={() => toggle('import')} />
+      ) : null}
+      {states.map((state) => (
+        <DialBench
+          key={state.id}
+          dial={state}
+          trial={trial?.find(({ id }) => id === state.id)}
+          live={live[state.id]}
+          terms={terms}
+          unit={settings.unit}
+          frozen={frozen}
+          chosen={frame.chosen === state.dial.id}
+          x={solved.stations.x.get(state.dial.id)}
+          couplingX={solved.stations.x.get(set.coupling) ?? 0}
+          cellRef={(angleId) => (element) => {
+            const key = `${state.id}/${angleId}`
+            if (element) cells.set(key, element)
+            else cells.delete(key)
+          }}
+          onFocus={() => frame.choose(state.dial.id)}
+          onReading={(angleId, change) => {
+            const key = readingKey(angleId, state.channel)
+            editDial(
+              state.dial.id,
+              (d) => ({
+                ...d,
+                readings: {
+                  ...d.readings,
+                  [key]: change(d.readings[key] ?? { value: { text: '', unit: settings.unit }, turns: 0 }),
+                },
+              }),
+              `${state.dial.id}/${key}`,
+            )
+          }}
+          onward={(angleId) => onward(state.id, angleId)}
+          across={(angleId, by) => {
+            const other = states[states.findIndex(({ id }) => id === state.id) + by]
+            if (other) focusCell(other.id, angleId)
+          }}
+        />
+      ))}
+    </SetBox>
+  )
+}

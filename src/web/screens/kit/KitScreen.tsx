@@ -1,0 +1,206 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { Plus } from 'lucide-react'
+import { useSearchParams } from 'react-router'
+import styled from 'styled-components'
+import { makeKitItem } from '../../../core/kit/make'
+import type { KitItem, KitKind } from '../../../core/kit/schema'
+import { kitKinds, kitPeg, kitSummary } from '../../../words/kit'
+import { api, type StoredKit, sentenceOf } from '../../api/client'
+import { Waiting } from '../../app/Plain'
+import { Header } from '../../app/Shell'
+import { useSettings } from '../../app/settings'
+import { narrow } from '../../app/style'
+import type { Notebook } from '../../notebook/notebook'
+import { Clashes, Saved } from '../../notebook/Saved'
+import { useKit } from '../../notebook/useKit'
+import { kitShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { Button, Fault, Muted } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
+import { Bracket } from './Bracket'
+import { Dial } from './Dial'
+import { Gauge } from './Gauge'
+import { Head } from './Head'
+import { WhichDial } from './WhichDial'
+
+const Page = styled.div`display: grid; grid-template-columns: 380px minmax(0, 1fr); min-height: calc(100vh - 52px); ${narrow} { grid-template-columns: minmax(0, 1fr); }`
+const List = styled.nav`border-right: 1px solid var(--rule); padding: 20px; display: grid; gap: 20px; align-content: start; background: var(--card); ${narrow} { border-right: 0; border-bottom: 1px solid var(--rule); padding: 12px; }
+  h1 { font-size: 24px; } h2 { font-size: 15px; display: flex; justify-content: space-between; align-items: center; }
+  ul { list-style: none; margin: 0; padding: 0; } li { border-top: 1px solid var(--rule); }`
+const Row = styled.button`display: grid; grid-template-columns: 20px 1fr; gap: 2px 10px; align-items: center; width: 100%; text-align: left; border: 0; background: none; padding: 8px 6px; min-height: 52px; cursor: pointer;
+  b { font-weight: 600; } small { grid-column: 2; color: var(--muted); font-size: 13px; }
+  &[aria-current='true'] { background: var(--paper); box-shadow: inset 4px 0 0 var(--kelp); padding-left: 14px; }
+  &:hover b { text-decoration: underline; }`
+const Work = styled.main`padding: 20px; min-width: 0; display: grid; gap: 16px; align-content: start; h2 { font-size: 17px; }`
+
+const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'gauge']
+
+/** Dials, brackets with their sag, heads, and comparisons against a gauge block. */
+export function KitScreen() {
+  const { items, loaded } = useKit()
+  const { unit } = useSettings()
+  const [params, setParams] = useSearchParams()
+  const client = useQueryClient()
+  const chosen = params.get('item')
+  const today = new Date().toISOString().slice(0, 10)
+  const add = useMutation({
+    mutationFn: async (kind: KitKind) => {
+      const response = await api.kit.$post({ json: { document: makeKitItem(kind, unit) } })
+      if (!response.ok) throw new Error(await sentenceOf(response))
+      return (await response.json()).id
+    },
+    onSuccess: async (id) => {
+      await client.invalidateQueries({ queryKey: ['kits'] })
+      setParams({ item: id })
+    },
+  })
+  if (!loaded) return <Waiting />
+  return (
+    <>
+      {chosen ? null : <Header crumbs={[{ text: 'Kit' }]} />}
+      {chosen ? (
+        <OpenItem key={chosen} id={chosen} leave={() => setParams({})}>
+          {(work) => (
+            <Page>
+              <KitList
+                {...{ items, chosen, today, unit }}
+                pick={(id) => setParams({ item: id })}
+                add={(kind) => add.mutate(kind)}
+              />
+              <Work id="bench">{work}</Work>
+            </Page>
+          )}
+        </OpenItem>
+      ) : (
+        <Page>
+          <KitList
+            {...{ items, chosen, today, unit }}
+            pick={(id) => setParams({ item: id })}
+            add={(kind) => add.mutate(kind)}
+          />
+          <Work id="bench">
+            {add.error ? <Fault role="alert">{add.error.message}</Fault> : null}
+            {items.length === 0 ? (
+              <p>
+                Nothing is in the kit yet. Add the dial you use most, then the bracket it hangs on, and take its sag.
+              </p>
+            ) : (
+              <p>Choose a piece to see or change it.</p>
+            )}
+            <WhichDial items={items} unit={unit} />
+          </Work>
+        </Page>
+      )}
+    </>
+  )
+}
+
+function KitList(props: {
+  items: readonly StoredKit[]
+  chosen: string | null
+  today: string
+  unit: 'mm' | 'mil'
+  pick: (id: string) => void
+  add: (kind: KitKind) => void
+}) {
+  const { items, chosen, today, unit } = props
+  return (
+    <List aria-label="Kit">
+      <h1>Kit</h1>
+      {kinds.map((kind) => (
+        <section key={kind} aria-label={kitKinds[kind].many}>
+          <h2>
+            {kitKinds[kind].many}
+            <Button look="quiet" aria-label={`Add a ${kitKinds[kind].one}`} onPress={() => props.add(kind)}>
+              <Plus size={16} />
+            </Button>
+          </h2>
+          <ul>
+            {items
+              .filter((item) => item.kind === kind)
+              .map(({ id, document }) => (
+                <li key={id}>
+                  <Row type="button" aria-current={id === chosen} onClick={() => props.pick(id)}>
+                    <Peg peg={kitPeg(document, today)} size={14} label="" />
+                    <b>{document.name || kitKinds[kind].one}</b>
+                    <small>{kitSummary(document, unit, today)}</small>
+                  </Row>
+                </li>
+              ))}
+          </ul>
+        </section>
+      ))}
+    </List>
+  )
+}
+
+function OpenItem({
+  id,
+  leave,
+  children,
+}: {
+  id: string
+  leave: () => void
+  children: (work: React.ReactNode) => React.ReactNode
+}) {
+  const { data, error, notebook } = useShelf(kitShelf, id)
+  if (error)
+    return (
+      <>
+        <Header crumbs={[{ to: '/kit', text: 'Kit' }]} />
+        {children(<Fault role="alert">{error.message}</Fault>)}
+      </>
+    )
+  if (!data || !notebook) return <Waiting />
+  return <Item id={id} notebook={notebook} leave={leave} frame={children} />
+}
+
+function Item(props: {
+  id: string
+  notebook: Notebook<KitItem>
+  leave: () => void
+  frame: (work: React.ReactNode) => React.ReactNode
+}) {
+  const { id, notebook, leave } = props
+  const { document } = useNotebook(notebook)
+  const { unit } = useSettings()
+  const client = useQueryClient()
+  const { items } = useKit()
+  const remove = useMutation({
+    mutationFn: async () => {
+      const response = await api.kit[':id'].$delete({ param: { id } })
+      if (!response.ok) throw new Error(await sentenceOf(response))
+    },
+    onSuccess: async () => {
+      leave()
+      await client.invalidateQueries({ queryKey: ['kits'] })
+    },
+  })
+  const put = (change: Partial<KitItem>, mark: string) =>
+    notebook.edit((item) => ({ ...item, ...change }) as KitItem, mark)
+  const dials = items.flatMap((item) => (item.document.kind === 'dial' ? [item.document.name] : []))
+  return (
+    <>
+      <Header crumbs={[{ to: '/kit', text: 'Kit' }, { text: document.name || kitKinds[document.kind].one }]}>
+        <Saved notebook={notebook} />
+      </Header>
+      <Clashes notebook={notebook} describe={(path) => path.join(', ')} />
+      {props.frame(
+        <>
+          {document.kind === 'dial' ? <Dial item={document} unit={unit} put={put} /> : null}
+          {document.kind === 'bracket' ? (
+            <Bracket item={document} unit={unit} put={put} dials={dials} items={items} />
+          ) : null}
+          {document.kind === 'head' ? <Head item={document} unit={unit} put={put} /> : null}
+          {document.kind === 'gauge' ? <Gauge item={document} unit={unit} put={put} dials={dials} /> : null}
+          {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}
+          <div>
+            <Button look="quiet" onPress={() => remove.mutate()}>
+              Take it out of the kit
+            </Button>{' '}
+            <Muted>Jobs keep what they used of it.</Muted>
+          </div>
+        </>,
+      )}
+    </>
+  )
+}

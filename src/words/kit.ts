@@ -1,0 +1,139 @@
+import type { Peg } from '../core/advice/findings'
+import { formatNumber } from '../core/frame/number'
+import { quantityMm, showQuantity } from '../core/frame/quantity'
+import type { DialFit } from '../core/kit/fits'
+import type { Compared } from '../core/kit/gauge'
+import type { SagTaken } from '../core/kit/sag'
+import type { KitItem, KitKind } from '../core/kit/schema'
+import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
+
+/** A sentence with its peg. */
+export interface Told {
+  text: string
+  peg: Peg
+}
+
+type Shown = 'mm' | 'mil'
+
+export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> = {
+  dial: { one: 'dial', many: 'Dials' },
+  bracket: { one: 'bracket', many: 'Brackets' },
+  head: { one: 'head', many: 'Heads' },
+  gauge: { one: 'comparison', many: 'Comparisons with a gauge block' },
+}
+
+const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrationDue : '')
+
+/** Whether a piece can be used as it is: calibrated, its sag known. */
+export function kitPeg(item: KitItem, today: string): Peg {
+  if (due(item) && due(item) < today) return 'outside'
+  if (item.kind === 'bracket') return quantityMm(item.sag) === undefined ? 'unsure' : 'within'
+  if (item.kind === 'gauge') return 'nothing'
+  return due(item) ? 'within' : 'nothing'
+}
+
+/** What a list says of a piece, in one line. */
+export function kitSummary(item: KitItem, unit: Shown, today: string): string {
+  const number = (q: Parameters<typeof showQuantity>[0]) => `${showQuantity(q, unit)} ${unitName[unit]}`
+  const span = item.kind === 'bracket' ? quantityMm(item.span) : undefined
+  const calibrated = due(item)
+    ? due(item) < today
+      ? `calibration was due ${due(item)}`
+      : `calibration due ${due(item)}`
+    : ''
+  const parts: string[] = []
+  if (item.kind === 'dial') {
+    parts.push(item.type)
+    if (item.travel.text) parts.push(`${number(item.travel)} in ${number(item.graduation)}`)
+  }
+  if (item.kind === 'head') parts.push(item.type === 'beam2' ? 'two planes' : 'one plane', `in ${number(item.step)}`)
+  if (item.kind === 'bracket')
+    parts.push(
+      quantityMm(item.sag) === undefined
+        ? 'sag not taken yet'
+        : `sag ${showQuantity(item.sag, unit, { signed: true })} ${unitName[unit]}${span === undefined ? '' : ` at ${dimension(span, unit)}`}`,
+      item.takenOn,
+    )
+  if (item.kind === 'gauge') parts.push(item.dial, `${item.readings.length} readings`)
+  return [...parts, calibrated].filter(Boolean).join(', ')
+}
+
+/** What a bracket on the bar came to. */
+export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, graduation: number): Told[] {
+  const terms = { unit, resolution: Math.min(graduation, 0.01) }
+  if (sag === undefined) return [{ text: 'Read the top and the bottom; the sides check them.', peg: 'nothing' }]
+  const said: Told[] = [
+    {
+      text: `Its sag is ${signedLength(sag, terms)} ${unitName[unit]}: bottom less top.`,
+      peg: sag > 0 ? 'outside' : 'within',
+    },
+  ]
+  if (sag > 0)
+    said.push({
+      text: 'A bracket sags downward: on top zero, at the bottom it must read less. Turn the sign over?',
+      peg: 'outside',
+    })
+  if (closure === undefined) said.push({ text: 'The sides are not read: nothing checks it.', peg: 'unsure' })
+  else if (Math.abs(closure) > 2 * graduation + 1e-9)
+    said.push({
+      text: `It does not close, by ${lengthWithUnit(Math.abs(closure), terms)}: top + bottom must be far + near. Read it again.`,
+      peg: 'outside',
+    })
+  else said.push({ text: `It closes to ${lengthWithUnit(Math.abs(closure), terms)}.`, peg: 'within' })
+  if (sideways !== undefined && Math.abs(sideways) > 2 * graduation + 1e-9)
+    said.push({
+      text: `Far and near differ by ${lengthWithUnit(Math.abs(sideways), terms)}, and a bar has no sides: it is bent, or something slipped.`,
+      peg: 'outside',
+    })
+  if (good)
+    said.push({
+      text: 'Keep it with its span and its dial: at another span or with another dial it sags otherwise.',
+      peg: 'nothing',
+    })
+  return said
+}
+
+/** What a comparison came to. */
+export function sayCompared({ readings, mean, repeat, off, state }: Compared, unit: Shown): Told[] {
+  const terms = { unit, resolution: 0.0001 }
+  if (mean === undefined) return [{ text: 'No reading yet.', peg: 'nothing' }]
+  const said: Told[] = []
+  if (off !== undefined)
+    said.push({
+      text: `On the mean of ${readings} it shows ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? 'over' : 'under'} the block.`,
+      peg: state ?? 'nothing',
+    })
+  if (repeat === undefined)
+    said.push({
+      text: 'One reading says nothing of how well it repeats: lift it and set it down again.',
+      peg: 'unsure',
+    })
+  else
+    said.push({
+      text: `It repeats to ± ${lengthWithUnit(2 * repeat, terms)} (two deviations of one setting down).`,
+      peg: 'nothing',
+    })
+  if (state === 'within') said.push({ text: 'It is within what is allowed.', peg: 'within' })
+  if (state === 'outside')
+    said.push({ text: 'It is outside what is allowed: have it looked at before it is used.', peg: 'outside' })
+  if (state === 'unsure')
+    said.push({ text: 'Can’t tell: the scatter reaches the limit. Set it down a few more times.', peg: 'unsure' })
+  return said
+}
+
+/** Whether a dial fits an expected swing, and where to set it. */
+export function sayFit(fit: DialFit | undefined, unit: Shown): Told {
+  if (!fit) return { text: 'Give its travel and its graduation.', peg: 'nothing' }
+  const depth = lengthWithUnit(fit.depthAtTop, { unit, resolution: 0.1 })
+  if (!fit.fits)
+    return { text: `Too little travel: the swing takes ${formatNumber(100 * fit.share, 0)} % of it.`, peg: 'outside' }
+  if (fit.graduations < 5)
+    return {
+      text: `Too coarse: the swing is only ${formatNumber(fit.graduations, 1)} of its graduations.`,
+      peg: 'unsure',
+    }
+  return {
+    text: `Fits: ${formatNumber(100 * fit.share, 0)} % of its travel. On top push its plunger in by ${depth} and set zero there.`,
+    peg: 'within',
+  }
+}
