@@ -38,7 +38,7 @@ export function benchSweep(): string[] {
           { type: 'rim', on: 'right', x: 90, sag: -0.1, radius: 80, sd: 0.002, readings: right },
           { type: 'rim', on: 'left', x: -70, sag: -0.08, radius: 80, sd: 0.002, readings: left },
         ]
-  const fit = (type: 'beam' | 'rim') => {
+  const solve = (type: 'beam' | 'rim') => {
     const result = fitCoupling([{ state: 'released', probes: probes(type) }], 0)
     if (!result.ok) throw new Error(result.message)
     kept += result.fit.misalignment.offsetZ + (result.fit.probes[0]?.residuals[7] ?? 0)
@@ -49,11 +49,11 @@ export function benchSweep(): string[] {
     plain = Math.min(plain, bestOf(plainPass, 3))
     beams = Math.min(
       beams,
-      bestOf(() => fit('beam'), 3),
+      bestOf(() => solve('beam'), 3),
     )
     dials = Math.min(
       dials,
-      bestOf(() => fit('rim'), 3),
+      bestOf(() => solve('rim'), 3),
     )
   }
   if (!Number.isFinite(kept)) throw new Error('The sweep failed.')

@@ -112,6 +112,7 @@ function drawPlane(
   const from = Math.min(...ends.flat())
   const to = Math.max(...ends.flat())
   const at = (x: number, mm: number): Point => [sheet.x(x), sheet.y(plane, mm)]
+  const band = [sheet.bandTop(plane), sheet.bandTop(plane) + options.height / 2] as const
   shapes.push({ kind: 'line', role: 'reference', points: [at(from, 0), at(to, 0)] })
 
   if (options.ghost) {
@@ -165,14 +166,10 @@ function drawPlane(
     }
     const role = fixed ? 'shaft-fixed' : !links || machineDoubted(solved, machine.id) ? 'shaft-doubtful' : 'shaft'
     shapes.push({ kind: 'line', role, points: [at(a, value(a)), at(b, value(b))] })
-    const name = machineName(machine.id, terms)
-    shapes.push({
-      kind: 'text',
-      role: 'name',
-      at: [sheet.x((body[0] + body[1]) / 2), sheet.bandTop(plane) + options.height / 2 - 8],
-      anchor: 'middle',
-      text: `${name}, ${fixed ? 'stays' : links ? 'moves' : 'not measured'}`,
-    })
+    const name = `${machineName(machine.id, terms)}, ${fixed ? 'stays' : links ? 'moves' : 'not measured'}`
+    const under: Point = [sheet.x((body[0] + body[1]) / 2), band[1] - 8]
+    labels.keep(...under, name)
+    shapes.push({ kind: 'text', role: 'name', at: under, anchor: 'middle', text: name })
 
     for (const foot of machine.feet) {
       const found = solution.feet.find((f) => f.foot === foot.id)
@@ -201,7 +198,7 @@ function drawPlane(
       if (!fixed && known) {
         const above = py <= zero
         const text = place(known.position, plane, terms)
-        own.push({ kind: 'text', role: 'number', at: labels.place(px, py, above, text), anchor: 'middle', text })
+        own.push({ kind: 'text', role: 'number', at: labels.place(px, py, above, text, band), anchor: 'middle', text })
       }
       addToSpot(spots, foot.id, { label: footLabel(foot.id, solved, terms), at: [px, py] }, own)
     }
@@ -303,13 +300,23 @@ function markOf(head: boolean, face: boolean, x: number, y: number): Point[] {
  */
 function labelPlaces(width: number) {
   const taken: { x: number; y: number; half: number }[] = []
+  const free = (x: number, y: number, half: number) =>
+    !taken.some((t) => Math.abs(t.y - y) < 16 && Math.abs(t.x - x) < t.half + half)
   return {
-    place(px: number, py: number, above: boolean, text: string): Point {
+    /** A text that stands where it stands: numbers keep clear of it. */
+    keep(x: number, y: number, text: string): void {
+      taken.push({ x, y, half: text.length * 3.4 + 6 })
+    },
+    place(px: number, py: number, above: boolean, text: string, [top, bottom]: readonly [number, number]): Point {
       const half = text.length * 4.6 + 4
       const x = Math.min(width - half, Math.max(half, px))
-      const step = above ? -17 : 17
-      let y = above ? py - 12 : py + 33
-      while (taken.some((t) => Math.abs(t.y - y) < 16 && Math.abs(t.x - x) < t.half + half)) y += step
+      const first = above ? [py - 12, py + 33] : [py + 33, py - 12]
+      const candidates = [0, 1, 2, 3].flatMap((k) => first.map((y) => y + Math.sign(y - py) * 17 * k))
+      const y =
+        candidates.find((at) => at > top + 14 && at < bottom - 3 && free(x, at, half)) ??
+        candidates.find((at) => free(x, at, half)) ??
+        first[0] ??
+        py
       taken.push({ x, y, half })
       return [x, y]
     },

@@ -31,6 +31,37 @@ export interface StripDrawing {
   aligned: Point[]
 }
 
+/**
+ * Middles of cells of one width, as near to where they belong as they can stand without overlapping, between two edges:
+ * neighbours that would overlap are pushed apart together. Order is kept.
+ */
+export function spreadCells(wanted: readonly number[], width: number, from: number, to: number): number[] {
+  const order = wanted.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x || a.i - b.i)
+  // blocks of touching cells, each standing where the mean of its wishes is
+  const blocks: { sum: number; count: number; middle: number }[] = []
+  const held = (middle: number, count: number) =>
+    Math.max(from + ((count - 1) * width) / 2, Math.min(to - ((count - 1) * width) / 2, middle))
+  for (const { x } of order) {
+    let block = { sum: x, count: 1, middle: held(x, 1) }
+    for (let last = blocks.at(-1); last; last = blocks.at(-1)) {
+      if (last.middle + (last.count * width) / 2 <= block.middle - (block.count * width) / 2 + 1e-9) break
+      blocks.pop()
+      const count = last.count + block.count
+      const sum = last.sum + block.sum
+      block = { sum, count, middle: held(sum / count, count) }
+    }
+    blocks.push(block)
+  }
+  const placed = blocks.flatMap(({ middle, count }) =>
+    Array.from({ length: count }, (_, k) => middle + (k - (count - 1) / 2) * width),
+  )
+  const result: number[] = []
+  order.forEach(({ i }, k) => {
+    result[i] = placed[k] ?? 0
+  })
+  return result
+}
+
 /** Lays a dial's strip out; all values come from the dial's state. `margin`: px left free at both ends. */
 export function stripDrawing(
   dial: ProbeState,

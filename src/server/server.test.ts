@@ -135,7 +135,7 @@ describe('the database', () => {
     const file = join(folder, 'old', 'old.db')
     const made = await openStore(`file:${file}`, migrations)
     await made.client.execute('delete from __drizzle_migrations')
-    for (const table of ['jobs', 'lines']) await made.client.execute(`drop table ${table}`)
+    for (const table of ['jobs', 'lines', 'kit']) await made.client.execute(`drop table ${table}`)
     await made.client.execute('create table keepsake (text text)')
     made.close()
     const again = await openStore(`file:${file}`, migrations)

@@ -49,9 +49,11 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
         title: `The sets at ${lower(couplingName(finding.coupling, terms))} do not tell the same: at the feet they are up to ${lengthWithUnit(finding.by, terms)} apart.`,
         detail: finding.dial
           ? `All else agrees without the ${lower(dialOf(finding.dial, terms))} of the set “${methodNames[finding.set?.method ?? finding.dial.set.method].toLowerCase()}”, ${ordinal(finding.dial, terms)}. Look at that one first.`
-          : finding.set
-            ? 'One set stands alone against the others. Read that one again.'
-            : 'Which of them is wrong cannot be told from two. Did something move between them? Read a third.',
+          : finding.explained
+            ? 'The slip named above would bring them together.'
+            : finding.set
+              ? 'One set stands alone against the others. Read that one again.'
+              : 'Which of them is wrong cannot be told from two. Did something move between them? Read a third.',
       }
     case 'range':
       return {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { makeLine, withMachine } from '../core/job/make'
+import { makeLine, makeSet, withMachine } from '../core/job/make'
 import { sayNext } from './findings'
-import { act, angleName, dialName, dimension, length, place, slope, type Terms } from './terms'
+import { act, angleName, dimension, length, place, probeName, slope, type Terms } from './terms'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }
 const inMm: Terms = { line, unit: 'mm', resolution: 0.01 }
@@ -39,11 +39,40 @@ describe('a number in words', () => {
   })
 })
 
-it('tells two dials of one machine apart by their couplings', () => {
+it('tells two dials of one machine apart by their couplings, and by number at one coupling', () => {
   const terms = { line: withMachine(line, 'blower', 'mm') }
-  expect(dialName('m1', terms, 'c1')).toBe('Pump dial')
-  expect(dialName('m2', terms, 'c1')).toBe('Motor dial at coupling')
-  expect(dialName('m2', terms, 'c2')).toBe('Motor dial at coupling 2')
+  const set = (coupling: string) => makeSet(terms.line, coupling, 's', 'mm')
+  const on = (coupling: string, machine: string) => set(coupling).probes.find((probe) => probe.on === machine)!
+  const named = (coupling: string, machine: string) =>
+    probeName(set(coupling), on(coupling, machine), terms, { apart: true })
+  expect(named('c1', 'm1')).toBe('Pump dial')
+  expect(named('c1', 'm2')).toBe('Motor dial at coupling')
+  expect(named('c2', 'm2')).toBe('Motor dial at coupling 2')
+  const faces = makeSet({ ...terms.line, fixed: 'm1' }, 'c1', 's', 'mm', 'rim-two-faces')
+  expect(faces.probes.map((probe) => probeName(faces, probe, terms))).toEqual([
+    'Motor dial',
+    'Motor face dial 1',
+    'Motor face dial 2',
+  ])
+  const head = makeSet(terms.line, 'c1', 's', 'mm', 'two-plane-head')
+  expect(probeName(head, head.probes[0]!, terms, { channel: 't2' })).toBe('Motor two-plane head, plane 2 sideways')
+})
+
+it('tells angles by the clock from either end', () => {
+  const terms = { line }
+  expect([0, 90, 180, 270, 45].map((at) => angleName(at, terms, 'clock-right'))).toEqual([
+    '12 o’clock',
+    '3 o’clock',
+    '6 o’clock',
+    '9 o’clock',
+    '1:30 o’clock',
+  ])
+  expect([90, 270, 360].map((at) => angleName(at, terms, 'clock-left'))).toEqual([
+    '9 o’clock',
+    '3 o’clock',
+    '12 o’clock again',
+  ])
+  expect(angleName(90, terms, 'degrees')).toBe('90°')
 })
 
 it('tells the next act in a list', () => {

@@ -9,7 +9,7 @@ import type { DimensionFault } from '../job/stations'
 import { planeOf } from '../moves/positions'
 import type { CouplingSolution, FootSolution } from '../moves/solve'
 import type { Verdict } from '../verdict/verdict'
-import { contradictions, floated, opens, setUpFaults, surer } from './readFindings'
+import { contradictions, floated, opens, roughSweeps, setUpFaults, surer } from './readFindings'
 
 /** State of anything that is judged: a round peg fits, a square one does not. */
 export type Peg = 'within' | 'unsure' | 'outside' | 'nothing'
@@ -25,7 +25,15 @@ export type Finding =
   | { kind: 'not-returned'; peg: 'outside'; dial: ProbeState; by: number }
   | { kind: 'closed'; peg: 'within'; dial: ProbeState; closure: number }
   | { kind: 'not-fitting'; peg: 'outside'; coupling: string; squares: number; free: number; suspects: SuspectedProbe[] }
-  | { kind: 'sets-disagree'; peg: 'outside'; coupling: string; by: number; set?: ReadSet; dial?: ProbeState }
+  | {
+      kind: 'sets-disagree'
+      peg: 'outside'
+      coupling: string
+      by: number
+      explained: boolean
+      set?: ReadSet
+      dial?: ProbeState
+    }
   | { kind: 'range'; peg: 'outside'; dial: ProbeState; used: number; travel: number }
   | { kind: 'swing'; peg: 'unsure'; dial: ProbeState; swing: number; travel: number }
   | { kind: 'no-radius'; peg: 'unsure'; dial: ProbeState }
@@ -77,11 +85,13 @@ export interface VerdictLine {
 export function findingsFor(solved: JobSolution, step: Step): Finding[] {
   const dimensions: Finding[] = [
     ...solved.stations.faults
-      .filter((fault) => fault.kind !== 'missing' || solved.dials.some((dial) => dial.readings.length > 0))
+      .filter(
+        (fault) => fault.kind !== 'missing' || solved.dials.some((dial) => dial.readings.length > 0 || dial.sweep),
+      )
       .map((fault): Finding => ({ kind: 'dimension-fault', peg: 'outside', fault })),
     ...solved.doubts.map((doubt): Finding => ({ kind: 'dimension-doubt', peg: 'outside', doubt })),
   ]
-  const doubtful = [...solved.dials.flatMap(dialFaults), ...contradictions(solved)]
+  const doubtful = [...solved.dials.flatMap(dialFaults), ...contradictions(solved), ...roughSweeps(solved)]
   const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
   const feet = feetFindings(solved)
   if (step === 'move')
@@ -113,7 +123,7 @@ function dialFaults(dial: ProbeState): Finding[] {
     found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
   if (dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > dial.graduation + 1e-9)
     found.push({ kind: 'not-returned', peg: 'outside', dial, by: dial.returnToZero })
-  found.push(...setUpFaults(dial))
+  if (!dial.channel || dial.channel === 'r1') found.push(...setUpFaults(dial))
   if (dial.sag > 0) found.push({ kind: 'sag-upward', peg: 'unsure', dial })
   if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
   return found
@@ -129,7 +139,7 @@ function couplingFindings(solved: JobSolution, c: number): Finding[] {
   const train = solved.train.couplings[c]
   if (!coupling || !train) return []
   const { id, result, verdict } = coupling
-  const anything = solved.dials.some((dial) => dial.set.coupling === id && dial.readings.length > 0)
+  const anything = solved.dials.some((dial) => dial.set.coupling === id && (dial.readings.length > 0 || dial.sweep))
   if (!result.ok) return anything ? [{ kind: 'unsolved', peg: 'nothing', coupling: id, message: result.message }] : []
   const found: Finding[] = []
   const engaged = (solved.sources[c] ?? []).find(({ set, dials }) => set.state === 'engaged' && dials.length > 0)
@@ -195,8 +205,7 @@ function nextReading(solved: JobSolution): Finding[] {
   for (const dial of solved.dials) {
     if (dial.sweep) continue
     const angle = dial.set.angles.find(
-      ({ id, degrees }) =>
-        degrees < 360 && dial.computed?.angleId !== id && !dial.readings.some((r) => r.angleId === id),
+      ({ id, degrees }) => degrees < 360 && !dial.readings.some((r) => r.angleId === id),
     )
     if (angle) return [{ kind: 'next-reading', peg: 'nothing', dial, angleId: angle.id, degrees: angle.degrees }]
   }

@@ -34,10 +34,18 @@ export function setUpFaults(state: ProbeState): Finding[] {
   const top = state.readings.find(({ angle }) => angle % 360 === 0)
   if (set.zeroed === 'sag' && top && state.sag !== 0 && Math.abs(top.raw) < state.graduation / 2)
     found.push({ kind: 'preset-as-zero', peg: 'unsure', dial: state, angleId: top.angleId })
-  const sd = sdMm(dial)
-  if (state.sweep?.rough !== undefined && state.sweep.rough > 2 * sd)
-    found.push({ kind: 'rough-sweep', peg: 'unsure', dial: state, rough: state.sweep.rough, sd })
   return found
+}
+
+/** A sweep whose points stray more than they should, told once a probe. */
+export function roughSweeps(solved: JobSolution): Finding[] {
+  const worst = new Map<string, { dial: ProbeState; rough: number; sd: number }>()
+  for (const dial of solved.dials) {
+    const sd = sdMm(dial.dial)
+    const rough = dial.sweep?.rough ?? 0
+    if (rough > 2 * sd && rough > (worst.get(dial.dial.id)?.rough ?? 0)) worst.set(dial.dial.id, { dial, rough, sd })
+  }
+  return [...worst.values()].map((one) => ({ kind: 'rough-sweep', peg: 'unsure', ...one }))
 }
 
 /** How far a bracket's span may be from the one its sag was taken at, mm. */
@@ -68,6 +76,7 @@ export function contradictions(solved: JobSolution): Finding[] {
         peg: 'outside',
         coupling: id,
         by: disagree.by,
+        explained: suspected.length > 0,
         ...(set ? { set } : {}),
         ...(dial ? { dial } : {}),
       })
@@ -124,9 +133,12 @@ export function surer(solved: JobSolution): Finding[] {
 
 /** Angles a person could still read: those of the set again, and for part of a turn 30° farther at either end. */
 function offeredAngles(set: ReadSet, arc: number): number[] {
-  const read = set.angles.map(({ degrees }) => degrees).filter((degrees) => degrees < 360)
+  const read = [...new Set(set.angles.map(({ degrees }) => foldDegrees(degrees)))].sort((a, b) => a - b)
   if (arc >= 180 || read.length === 0) return read
-  return [...read, Math.max(...read) + 30, Math.min(...read) - 30]
+  // the arc ends on either side of the widest gap
+  const gaps = read.map((from, i) => ({ from, to: read[(i + 1) % read.length] ?? 0 }))
+  const widest = gaps.reduce((a, b) => (foldDegrees(b.to - b.from) > foldDegrees(a.to - a.from) ? b : a))
+  return [...read, foldDegrees(widest.from + 30), foldDegrees(widest.to - 30)]
 }
 
 export function floated(solved: JobSolution): Finding[] {

@@ -62,7 +62,8 @@ export function summarise(job: Job): JobSummary {
 
 /** How far the reading has come: nothing, begun or complete, and whether it can be believed. */
 export function readPeg(solved: JobSolution): Peg {
-  if (solved.dials.every((dial) => dial.readings.length === 0 && dial.faults.length === 0)) return 'nothing'
+  if (solved.dials.every((dial) => dial.readings.length === 0 && !dial.sweep && dial.faults.length === 0))
+    return 'nothing'
   if (solved.dials.some((dial) => dial.faults.length > 0)) return 'outside'
   if (solved.solution.couplings.some(({ id }) => doubted(solved, id))) return 'outside'
   return solved.solution.couplings.every(({ result }) => result.ok) ? 'within' : 'unsure'

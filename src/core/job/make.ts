@@ -150,10 +150,11 @@ export function makeProbe(
   }
 }
 
-/** A head's finest step; it has no turns. */
-const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity } => ({
+/** A head's finest step and the deviation to expect of it, air and all; it has no turns. */
+const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity; sd: Quantity } => ({
   graduation: unit === 'mil' || unit === 'in' ? { text: '0.1', unit: 'mil' } : { text: '0.001', unit: 'mm' },
   turn: emptyQuantity(unit),
+  sd: unit === 'mil' || unit === 'in' ? { text: '0.12', unit: 'mil' } : { text: '0.003', unit: 'mm' },
 })
 
 /** The angles of a full turn by quarters, with the return to the start. */

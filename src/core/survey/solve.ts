@@ -179,7 +179,11 @@ function warningsFor(
       continue
     }
     const { squares, free } = result.fit.left
-    if (contradicts({ squares, free }))
+    const closes = result.fit.probes.every(({ set, probe, closure }) => {
+      const source = survey.measurements[measurementOf.get(id)?.[set] ?? -1]?.probes[probe]
+      return closure === null || !source || Math.abs(closure) <= closureLimit(source, survey.units.reading) + 1e-9
+    })
+    if (closes && contradicts({ squares, free }))
       warnings.push({
         code: 'not-fitting',
         message: `coupling ${id}: the readings contradict each other by more than their standard deviations allow (χ² ${squares.toFixed(0)} with ${free} free)`,

@@ -315,7 +315,7 @@ const visits: readonly Visit[] = [
 ]
 
 /** Cautions signed, every check of the occasion good but one that was skipped for a reason. */
-function readyOf({ by }: Visit, takenAt: string): Ready {
+export function readyOf(by: string, takenAt: string): Ready {
   const done = { by, at: takenAt }
   const check = (outcome: 'good' | 'skipped', note = '') => ({ outcome, value: typed(0, 'mm'), note, ...done })
   const checks = Object.fromEntries(
@@ -415,7 +415,7 @@ export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
         by: visit.by,
         document: {
           ...job,
-          ...(visit.ready ? { ready: readyOf(visit, takenAt.toISOString()) } : {}),
+          ...(visit.ready ? { ready: readyOf(visit.by, takenAt.toISOString()) } : {}),
           ...(visit.seat ? { seat: seatOf(visit.seat, line, visit.drawing.unit) } : {}),
           note: visit.note ?? '',
           minutes: visit.minutes,

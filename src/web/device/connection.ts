@@ -62,7 +62,8 @@ export class DeviceLine {
     try {
       said = JSON.parse(line)
     } catch {
-      return this.options.onStranger?.(line)
+      this.options.onStranger?.(line)
+      return
     }
     const message = v.safeParse(deviceMessageSchema, said)
     if (message.success) this.options.onMessage(message.output)

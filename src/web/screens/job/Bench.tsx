@@ -16,5 +16,6 @@ export const Bench = styled.main`
 `
 export const BenchHead = styled.div`
   display: flex; flex-wrap: wrap; align-items: center; gap: 8px 12px; margin-bottom: 8px;
+  > :first-child { flex: 1 1 220px; }
   > :last-child:not(:first-child) { margin-left: auto; }
 `

@@ -5,7 +5,7 @@ import type { Unit } from '../../../core/frame/units'
 import type { Job } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
 import { readingKey, sags } from '../../../core/job/train'
-import type { LiveTrace } from '../../../drawing/strip'
+import { type LiveTrace, spreadCells } from '../../../drawing/strip'
 import { dialTerms } from '../../../words/findings'
 import {
   angleName,
@@ -34,7 +34,11 @@ const Head = styled.div`
   display: flex; align-items: baseline; ${narrow} { flex-wrap: wrap; } gap: 4px 12px; margin-bottom: 6px;
   > :last-child { margin-left: auto; font-size: 14px; }
 `
-const Cells = styled.div`position: relative; min-height: 64px; ${narrow} { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; }`
+const flow = 'display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px;'
+const Cells = styled.div<{ $flowing: boolean; $empty: boolean }>`
+  position: relative; min-height: ${({ $empty }) => ($empty ? 0 : 64)}px; ${narrow} { ${flow} }
+  ${({ $flowing }) => ($flowing ? `${flow} > div { position: relative; left: auto !important; transform: none; width: auto; }` : '')}
+`
 const Closure = styled.span`display: inline-flex; align-items: center; gap: 8px; white-space: nowrap; b { ${mono} }`
 interface Props {
   dial: ProbeState
@@ -67,9 +71,15 @@ export function DialBench(props: Props) {
   const own = dialTerms(dial, terms)
   const margin = 62
   const angles = dial.set.angles
-  const cellWidth = Math.max(64, Math.min(112, (width - 2 * margin) / Math.max(1, angles.length - 1) - 8))
+  const cellWidth = Math.max(72, Math.min(112, width / Math.max(1, angles.length) - 8))
+  const flowing = angles.length * (cellWidth + 8) > width
   const span = [Math.min(0, ...angles.map((a) => a.degrees)), Math.max(360, ...angles.map((a) => a.degrees))] as const
-  const at = (degrees: number) => margin + ((degrees - span[0]) / (span[1] - span[0])) * (width - 2 * margin)
+  const places = spreadCells(
+    angles.map(({ degrees }) => margin + ((degrees - span[0]) / (span[1] - span[0])) * (width - 2 * margin)),
+    cellWidth + 8,
+    cellWidth / 2,
+    width - cellWidth / 2,
+  )
   const latest = useRef(props)
   useLayoutEffect(() => {
     latest.current = props
@@ -103,7 +113,9 @@ export function DialBench(props: Props) {
         </h2>
         <Muted>
           {whereOf(dial, terms)}
-          {props.x === undefined ? '' : `, ${dimension(Math.abs(props.x - props.couplingX), unit)} out`}
+          {props.x === undefined
+            ? ''
+            : `${whereOf(dial, terms) ? ', ' : ''}${dimension(Math.abs(props.x - props.couplingX), unit)} out`}
           {!dialSags
             ? ''
             : dial.sagMissing
@@ -142,8 +154,8 @@ export function DialBench(props: Props) {
             label={`${name}: readings round the turn, the wave through them and, dashed, what aligned shafts would read`}
           />
         ) : null}
-        <Cells>
-          {angles.map((angle) => {
+        <Cells $flowing={flowing} $empty={angles.length === 0}>
+          {angles.map((angle, i) => {
             const found = dial.dial.readings[readingKey(angle.id, dial.channel)]
             const computed = dial.computed?.angleId === angle.id ? signedLength(dial.computed.value, own) : undefined
             return (
@@ -160,7 +172,7 @@ export function DialBench(props: Props) {
                 turns={found?.turns ?? 0}
                 unit={unit}
                 width={cellWidth}
-                left={at(angle.degrees)}
+                left={places[i] ?? 0}
                 active={angleId === angle.id}
                 frozen={props.frozen}
                 suspected={doesNotClose && suspected === angle.id}
@@ -189,7 +201,7 @@ function whereOf({ dial, channel }: ProbeState, terms: Terms): string {
     case 'beam':
       return `on the ${machine} shaft`
     case 'beam2':
-      return channel === 'r1' ? `on the ${machine} shaft, plane 1` : ''
+      return channel === 'r1' ? `on the ${machine} shaft` : ''
   }
 }
 

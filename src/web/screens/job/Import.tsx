@@ -32,6 +32,7 @@ export function Import({ set, round, onSet, done }: Props) {
   const [cells, setCells] = useState<Cells>([])
   const [mapping, setMapping] = useState<Mapping>()
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: guessed once for each text; later choices are the person's
   useEffect(() => {
     let wanted = true
     void import('papaparse').then(({ default: papa }) => {
@@ -52,7 +53,6 @@ export function Import({ set, round, onSet, done }: Props) {
     return () => {
       wanted = false
     }
-    // biome-ignore lint/correctness/useExhaustiveDependencies: guessed once for each text; later choices are the person's
   }, [text])
 
   const taken = useMemo(() => (mapping ? takeReadings(set, cells, mapping) : undefined), [set, cells, mapping])

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import type { ProbeSetUp, ReadSet } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
+import { secondPlane } from '../../../core/job/stations'
 import { readingKey } from '../../../core/job/train'
 import type { LiveTrace } from '../../../drawing/strip'
 import { couplingName, methodNames, sideName } from '../../../words/terms'
@@ -114,7 +115,11 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
           unit={settings.unit}
           frozen={frozen}
           chosen={frame.chosen === state.dial.id}
-          x={solved.stations.x.get(state.dial.id)}
+          x={
+            state.channel?.startsWith('t')
+              ? undefined
+              : solved.stations.x.get(state.channel === 'r2' ? secondPlane(state.dial.id) : state.dial.id)
+          }
           couplingX={solved.stations.x.get(set.coupling) ?? 0}
           cellRef={(angleId) => (element) => {
             const key = `${state.id}/${angleId}`

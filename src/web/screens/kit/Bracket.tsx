@@ -12,7 +12,7 @@ import { DialName, Grid, NumberField, type Put, TextField } from './parts'
 
 const Bench = styled.div`display: grid; grid-template-columns: minmax(320px, 430px) minmax(220px, 1fr); gap: 20px; align-items: center; @media (max-width: 1100px) { grid-template-columns: 1fr; }`
 const Ring = styled.div`position: relative; height: 300px; svg { position: absolute; inset: 0; width: 100%; height: 100%; }
-  label { position: absolute; width: 104px; display: grid; gap: 2px; font-size: 13px; color: var(--muted); text-align: center; transform: translate(-50%, -50%); } input { text-align: center; font-weight: 600; font-size: 17px; }`
+  .place { position: absolute; width: 104px; display: grid; gap: 2px; font-size: 13px; color: var(--muted); text-align: center; transform: translate(-50%, -50%); } input { text-align: center; font-weight: 600; font-size: 17px; }`
 const Told = styled.div`display: grid; gap: 12px; justify-items: start; p { display: flex; gap: 10px; align-items: flex-start; font-size: 16px; } svg { margin-top: 4px; flex: none; }`
 
 const places = [
@@ -106,8 +106,8 @@ export function Bracket(props: {
               <path d="M70 59 L72 63 L74.4 59.4 Z" fill="var(--muted)" />
             </svg>
             {places.map(({ at, name, x, y }) => (
-              <label key={at} style={{ left: `${x}%`, top: `${y}%` }}>
-                {name}
+              <div className="place" key={at} style={{ left: `${x}%`, top: `${y}%` }}>
+                <span aria-hidden="true">{name}</span>
                 <QuantityInput
                   signed
                   label={`On the bar, ${name.toLowerCase()}, ${unit}`}
@@ -115,7 +115,7 @@ export function Bracket(props: {
                   unit={unit}
                   onChange={(value) => put({ bar: { ...item.bar, [at]: value } }, `bar-${at}`)}
                 />
-              </label>
+              </div>
             ))}
           </Ring>
           <Told>
