@@ -55,7 +55,10 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
       item.takenOn,
     )
   if (item.kind === 'gauge') parts.push(item.dial, `${item.readings.length} readings`)
-  return [...parts, calibrated].filter(Boolean).join(', ')
+  return [...parts, calibrated]
+    .filter(Boolean)
+    .join(', ')
+    .replace(/(\d{4})-(\d\d)-(\d\d)/g, '$1\u2011$2\u2011$3')
 }
 
 /** What a bracket on the bar came to. */

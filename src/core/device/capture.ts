@@ -1,4 +1,4 @@
-import { foldDegrees } from '../frame/angles'
+import { arcCovered, foldDegrees } from '../frame/angles'
 import { quantityFrom, quantityMm } from '../frame/quantity'
 import { fromMm, toMm, type Unit } from '../frame/units'
 import type { Line, ProbeSetUp, ReadSet } from '../job/schema'
@@ -152,7 +152,9 @@ export class SweepTrace {
 
   /** How much of the turn was passed, degrees: of the probe that passed least. */
   get coverage(): number {
-    const passed = [...this.bins.values()].map(({ count }) => count.reduce((sum, n) => sum + (n > 0 ? 1 : 0), 0))
+    const passed = [...this.bins.values()].map(({ count }) =>
+      Math.round(arcCovered([...count.keys()].filter((degree) => (count[degree] ?? 0) > 0))),
+    )
     return passed.length ? Math.min(...passed) : 0
   }
 

@@ -1,4 +1,5 @@
 import { type Quarter, quarterAt, quarters } from '../frame/angles'
+import type { Probe } from '../probes'
 
 /**
  * Closure of a dial: `top + bottom − far − near`, mm. Zero for every rim, face and bore dial that was read right, sag or
@@ -9,6 +10,15 @@ export function closure(readings: readonly { angle: number; value: number }[]): 
   const [top, far, bottom, near] = quarters.map((quarter) => means[quarter])
   if (top === undefined || far === undefined || bottom === undefined || near === undefined) return null
   return top + bottom - far - near
+}
+
+/**
+ * Closure of a probe, where it has one: heads have none that a person reads off, and a face dial whose shaft floats closes
+ * only together with its fellow.
+ */
+export function closureOf(probe: Probe): number | null {
+  if (probe.type === 'rim' || probe.type === 'bore') return closure(probe.readings)
+  return probe.type === 'face' && !probe.sharedFloat ? closure(probe.readings) : null
 }
 
 /** Mean reading at each quarter that was read. */

@@ -2,7 +2,7 @@ import { arcCovered, foldDegrees } from '../frame/angles'
 import type { Plane } from '../frame/axis'
 import { type Probe, probeChannels, stationsOf } from '../probes'
 import type { Channel } from '../probes/probe'
-import { closure } from './closure'
+import { closureOf } from './closure'
 import { determined, type Fit, leastSquares, type Unknown } from './leastSquares'
 import { residualsOf, rowsOf } from './rows'
 
@@ -89,7 +89,7 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
       set,
       probe,
       residuals: inReadingOrder(left),
-      closure: what.type === 'rim' || what.type === 'face' || what.type === 'bore' ? closure(what.readings) : null,
+      closure: closureOf(what),
       roughness: count ? Math.sqrt(sum / count) / what.sd : 0,
       zeros: own.map((channel) => fit.constants.get(channel.key) ?? 0),
       channels: own,

@@ -1,7 +1,7 @@
 import { quarterAt } from '../frame/angles'
 import type { Probe } from '../probes'
 import { contradicts, onceInAThousand } from './chiSquare'
-import { closure } from './closure'
+import { closureOf } from './closure'
 import type { CouplingFit, ReadingSet } from './coupling'
 import { type Projector, projectorOf } from './projector'
 
@@ -97,10 +97,6 @@ export function suspectsOf(
   return found.sort((a, b) => a.score - b.score)
 }
 
-function closureOf(probe: Probe): number | null {
-  return probe.type === 'rim' || probe.type === 'face' || probe.type === 'bore' ? closure(probe.readings) : null
-}
-
 /** A slip and what it would change: by how much each reading (by channel) would have been other, mm. */
 interface Slip {
   fault: Fault
@@ -111,13 +107,12 @@ interface Slip {
 }
 
 function closureAfter(probe: Probe, { change }: Slip): number | null {
-  if (probe.type !== 'rim' && probe.type !== 'face' && probe.type !== 'bore') return null
-  return closure(
-    probe.readings.map(({ angle, value }, i) => ({
-      angle,
-      value: value + (change.find((one) => one.reading === i)?.by ?? 0),
-    })),
-  )
+  if (probe.type === 'beam2') return null
+  const readings = probe.readings.map(({ angle, value }, i) => ({
+    angle,
+    value: value + (change.find((one) => one.reading === i)?.by ?? 0),
+  }))
+  return closureOf({ ...probe, readings })
 }
 
 /** Every single slip worth trying on a probe. Changes smaller than the limit explain nothing that anybody could see. */

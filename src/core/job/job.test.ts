@@ -104,7 +104,7 @@ describe('a job', () => {
     })
     expect(done.shafts[1]!.vertical![0]).toBeCloseTo(0.12, 6)
     const begun = summarise(withReading(caseA(), 1, 'a180', ''))
-    expect(begun.next).toEqual({ kind: 'next-reading', machine: 'Pump', degrees: 180 })
+    expect(begun.next).toEqual({ kind: 'next-reading', machine: 'Pump', probe: 'rim', degrees: 180 })
     const blank = makeJob(makeLine('x', 'pump', 'motor', 'mm'), '', '', 'mm')
     expect(readPeg(solve(blank))).toBe('nothing')
   })

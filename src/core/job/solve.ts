@@ -181,7 +181,7 @@ function stateOf(
       const level = corrected(angle, value)
       return { angleId, angle, raw: value, corrected: level, residual: wave && level - wave(angle) }
     }),
-    computed: computedQuarter(set, read),
+    computed: dial.floats ? undefined : computedQuarter(set, read),
     sweep: sweepState(dial, k, corrected, wave),
     faults: set.angles.flatMap(({ id }) => {
       const message = quantityFault(dial.readings[readingKey(id, channel)]?.value)
@@ -191,7 +191,7 @@ function stateOf(
     sagMissing: sags(dial) && quantityMm(dial.sag) === undefined,
     graduation,
     step: Math.min(graduation, ...Object.values(dial.readings).map(({ value }) => typedStep(value) ?? graduation)),
-    closure: sags(dial) ? closure(read) : null,
+    closure: sags(dial) && !dial.floats ? closure(read) : null,
     closureLimit: 2 * graduation,
     returnToZero: returnToZero(read),
     suspects,

@@ -128,7 +128,7 @@ export function DialBench(props: Props) {
               <Peg peg={dial.sweep.coverage >= 180 ? 'within' : 'unsure'} size={14} label="" />
               <b>{dial.sweep.points}</b> points over <b>{formatNumber(dial.sweep.coverage, 0)}°</b>
             </>
-          ) : !dialSags ? null : dial.closure === null ? (
+          ) : !dialSags || dial.dial.floats ? null : dial.closure === null ? (
             <>
               <Peg peg="nothing" size={14} label="" /> closure: not all four quarters are read
             </>

@@ -1,6 +1,7 @@
 import styled from 'styled-components'
 import { makeSet } from '../../../core/job/make'
 import { type Line, type Method, methods, type ReadSet } from '../../../core/job/schema'
+import { sags } from '../../../core/job/train'
 import { methodNames, sideName } from '../../../words/terms'
 import { Choices, Fault, Field, Muted, Select } from '../../parts/controls'
 
@@ -96,20 +97,22 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
             onChange={(direction) => onSet((s) => ({ ...s, direction }))}
           />
         </Told>
-        <Told>
-          <span>Zeroed</span>
-          <Choices
-            label="How the dials were zeroed"
-            value={set.zeroed ?? 'any'}
-            isDisabled={frozen}
-            options={[
-              { value: 'any', text: 'anywhere' },
-              { value: 'halved', text: 'at a side, set back by half' },
-              { value: 'sag', text: 'set to the sag on top' },
-            ]}
-            onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
-          />
-        </Told>
+        {set.probes.some(sags) ? (
+          <Told>
+            <span>Zeroed</span>
+            <Choices
+              label="How the dials were zeroed"
+              value={set.zeroed ?? 'any'}
+              isDisabled={frozen}
+              options={[
+                { value: 'any', text: 'anywhere' },
+                { value: 'halved', text: 'at a side, set back by half' },
+                { value: 'sag', text: 'set to the sag on top' },
+              ]}
+              onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
+            />
+          </Told>
+        ) : null}
         <Told>
           <span>Angles told by</span>
           <Choices

@@ -27,11 +27,12 @@ import { Button, Card, Fault, Field, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { Inclined } from './Inclined'
 
-const Sheet = styled(Card)`display: grid; gap: 12px; margin-bottom: 16px;`
+const Sheet = styled(Card)`display: grid; gap: 8px; margin-bottom: 16px;`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center;`
 const Dials = styled.div`display: flex; flex-wrap: wrap; gap: 12px 28px;`
 const One = styled.div`display: flex; gap: 12px; align-items: center; min-width: 220px; b { ${mono} font-size: 20px; display: block; } small { color: var(--muted); font-size: 13px; }`
 const Handle = styled.label`display: grid; grid-template-columns: auto minmax(160px, 1fr) 72px; gap: 12px; align-items: center; input { accent-color: var(--kelp); min-height: 44px; } b { ${mono} text-align: right; }`
+const Small = styled.p`color: var(--muted); font-size: 13.5px;`
 const Status = styled.span`display: inline-flex; gap: 8px; align-items: center; font-weight: 600;`
 
 interface Props {
@@ -240,6 +241,21 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
             battery {formatNumber(100 * battery, 0)} %{battery < 0.1 ? ': nearly empty' : ''}
           </Muted>
         )}
+        {hello?.device.simulated && state === 'open' ? (
+          <Select
+            aria-label="Trouble on the simulated rig"
+            style={{ width: 'auto', marginLeft: 'auto' }}
+            value="none"
+            options={[
+              { value: 'none', text: 'no trouble' },
+              { value: 'disconnect', text: 'lose the line' },
+              { value: 'slack', text: 'slack in the coupling' },
+              { value: 'out-of-range', text: 'out of range' },
+              { value: 'flat-battery', text: 'battery nearly empty' },
+            ]}
+            onPick={(trouble) => line$.current?.send({ type: 'trouble', kind: trouble as 'none' })}
+          />
+        ) : null}
         {lost > 0 ? <Muted>{lost} messages lost</Muted> : null}
       </Row>
       {hello && matches.length < hello.probes.length ? (
@@ -327,28 +343,15 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
               </Handle>
               <Row>
                 {[0, 90, 180, 270, 360].map((degrees) => (
-                  <Button key={degrees} onPress={() => setTarget(degrees)}>
+                  <Button key={degrees} look="quiet" onPress={() => setTarget(degrees)}>
                     to {angleName(degrees, { line }, set.angleAs).toLowerCase()}
                   </Button>
                 ))}
-                <Select
-                  aria-label="Trouble on the simulated rig"
-                  style={{ width: 230 }}
-                  value="none"
-                  options={[
-                    { value: 'none', text: 'no trouble' },
-                    { value: 'disconnect', text: 'lose the line' },
-                    { value: 'slack', text: 'slack in the coupling' },
-                    { value: 'out-of-range', text: 'out of range' },
-                    { value: 'flat-battery', text: 'battery nearly empty' },
-                  ]}
-                  onPick={(trouble) => line$.current?.send({ type: 'trouble', kind: trouble as 'none' })}
-                />
               </Row>
-              <Muted>
+              <Small>
                 A simulated rig. At the machine: locked out and tried, hands and sleeves clear, never reach in while
                 shafts turn.
-              </Muted>
+              </Small>
             </>
           ) : null}
         </>
