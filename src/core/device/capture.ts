@@ -102,9 +102,14 @@ export function withCapture(set: ReadSet, { probes }: Captured, unit: Unit): Rea
   }
 }
 
+/** Degrees that a sweep lets pass at its beginning. */
+const slack = 2
+
 /** A sweep while it is being made: what each matched probe passed. */
 export class SweepTrace {
   private readonly parts: ReadonlyMap<string, { unit: Unit; degrees: number[]; values: number[][] }>
+  private readonly begun = new Map<string, number>()
+  private moving = false
   /** By probe and channel: sums and counts of every degree passed. */
   private readonly bins = new Map<string, { sum: Float64Array; count: Uint32Array }>()
 
@@ -121,8 +126,14 @@ export class SweepTrace {
     return Math.max(0, ...[...this.parts.values()].map(({ degrees }) => degrees.length))
   }
 
-  /** Takes a reading in, late ones too: each number stands with its own angle. At most 100,000 points. */
+  /**
+   * Takes a reading in, late ones too: each number stands with its own angle. At most 100,000 points. Nothing is taken
+   * before every shaft has turned by two degrees: until then the slack between them is being taken up.
+   */
   add(reading: DeviceReading): void {
+    for (const { id, angle } of reading.probes) if (!this.begun.has(id)) this.begun.set(id, angle)
+    this.moving ||= reading.probes.every(({ id, angle }) => Math.abs(angle - (this.begun.get(id) ?? angle)) >= slack)
+    if (!this.moving) return
     for (const { id, probe, unit } of this.matches) {
       const found = reading.probes.find((one) => one.id === id)
       const part = this.parts.get(id)

@@ -76,3 +76,7 @@ export function standInAddress(kind: string, seed: number, rate: number): string
   const { protocol, host } = window.location
   return `${protocol === 'https:' ? 'wss' : 'ws'}://${host}/api/devices/${kind}/live?seed=${seed}&rate=${rate}`
 }
+
+/** A number from a name, so that the same job meets the same simulated rig. */
+export const seedOf = (name: string): number =>
+  [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, 7)

@@ -22,7 +22,7 @@ import type { LiveTrace } from '../../../drawing/strip'
 import { angleName, probeName, signedLength, unitName } from '../../../words/terms'
 import { typing } from '../../app/Shell'
 import { mono } from '../../app/style'
-import { DeviceLine, type LineState, standInAddress } from '../../device/connection'
+import { DeviceLine, type LineState, seedOf, standInAddress } from '../../device/connection'
 import { Button, Card, Fault, Field, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { Inclined } from './Inclined'
@@ -362,7 +362,3 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
 
 /** Messages a second asked of a stand-in; `?rate=` in the address changes it. */
 const liveRate = (): number => Number(new URLSearchParams(window.location.search).get('rate')) || 20
-
-/** A number from a name, so that the same job meets the same rig. */
-const seedOf = (name: string): number =>
-  [...name].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_003, 7)

@@ -1,5 +1,6 @@
 import styled from 'styled-components'
 import { quantityFrom, quantityMm } from '../../../core/frame/quantity'
+import { decimalsFor } from '../../../core/frame/units'
 import { lengthUnitFor } from '../../../core/job/make'
 import { takeSag } from '../../../core/kit/sag'
 import type { KitBracket } from '../../../core/kit/schema'
@@ -39,7 +40,7 @@ export function Bracket(props: {
     if (taken.sag === undefined) return
     put(
       {
-        sag: quantityFrom(taken.sag, unit, unit === 'mil' ? 1 : 3),
+        sag: quantityFrom(taken.sag, unit, decimalsFor(Math.min(graduation, 0.01), unit)),
         span: item.barSpan,
         dial: item.barDial,
         takenOn: new Date().toISOString().slice(0, 10),

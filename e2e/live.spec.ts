@@ -1,0 +1,200 @@
+import type { Page } from '@playwright/test'
+import { makeStandIn, type StandInKind } from '../src/core/rig/standIn'
+import { seedOf } from '../src/web/device/connection'
+import { axeTests, expect, test } from './site'
+
+const methodOf: Readonly<Record<StandInKind, string>> = {
+  dials: 'reverse-dial',
+  heads: 'twin-heads',
+  'two-plane': 'two-plane-head',
+}
+
+/** The due job on Rinse pump 3, read by the method a stand-in serves, with the stand-in on the line. */
+async function connect(page: Page, address: string, kind: StandInKind) {
+  await page.goto(`${address}/jobs/job-7/read`)
+  await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
+  if (kind !== 'dials') {
+    await page.getByLabel('Method').selectOption(methodOf[kind])
+    await page.getByRole('button', { name: 'Done setting up' }).click()
+  }
+  await page.getByRole('button', { name: 'Live', exact: true }).click()
+  await page.getByRole('button', { name: 'Connect' }).click()
+  await expect(page.getByRole('status', { name: 'The line' })).toContainText('Connected')
+  await expect(page.getByRole('button', { name: 'Capture here (c)' })).toBeEnabled()
+}
+
+const turn = (page: Page, to: number) => page.getByLabel('Turn the shafts, degrees').fill(String(to))
+
+for (const kind of ['dials', 'heads', 'two-plane'] as const)
+  test(`a sweep from the stand-in ${kind} finds the hidden truth of its rig`, async ({ page, demo }) => {
+    await connect(page, demo, kind)
+    await page.getByRole('button', { name: 'Sweep', exact: true }).click()
+    await turn(page, 370)
+    await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/3[45]\d° of the turn/, {
+      timeout: 40_000,
+    })
+    await page.getByRole('button', { name: 'End the sweep' }).click()
+    await expect(page.getByRole('status', { name: 'What was captured' })).toContainText('Swept')
+    await page.reload()
+    await expect(page.getByText(/points over/).first()).toBeVisible()
+    await page.goto(`${demo}/jobs/job-7/move`)
+    const { truth } = makeStandIn(kind, seedOf('job-7r1-c1'))
+    for (const [end, x] of [
+      ['front', 240],
+      ['back', 690],
+    ] as const) {
+      const card = page.getByRole('region', { name: `Motor, ${end} feet, vertical`, exact: true })
+      const text = await card.textContent()
+      const said = /(Add|Take out) (\d+\.\d+) mm/.exec(text ?? '')
+      const move = said ? (said[1] === 'Add' ? 1 : -1) * Number(said[2]) : 0
+      expect(Math.abs(move + truth.offsetZ + truth.slopeZ * x)).toBeLessThan(0.03)
+    }
+  })
+
+test('captured by key and by standing still; the line is lost in the middle and nothing with it', async ({
+  page,
+  demo,
+}) => {
+  await connect(page, demo, 'dials')
+  await page.keyboard.press('c')
+  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText('Captured at')
+  await expect(page.getByLabel('Motor dial, top, mm', { exact: true })).not.toHaveValue('')
+
+  await page.getByRole('button', { name: 'Capture when still' }).click()
+  await page.getByRole('button', { name: 'to wall' }).click()
+  await expect(page.getByLabel('Motor dial, wall, mm', { exact: true })).not.toHaveValue('', { timeout: 20_000 })
+  const wall = await page.getByLabel('Motor dial, wall, mm', { exact: true }).inputValue()
+
+  await page.getByRole('button', { name: 'Capturing when still' }).click()
+  await page.getByRole('button', { name: 'Sweep', exact: true }).click()
+  await turn(page, 150)
+  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/[1-9]\d points/)
+  await page.getByLabel('Trouble on the simulated rig').selectOption('disconnect')
+  await expect(page.getByRole('status', { name: 'The line' })).toContainText('The line was lost')
+  await expect(page.getByRole('status', { name: 'The line' })).toContainText('Connected')
+  await turn(page, 300)
+  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/(2\d\d|30\d)° of the turn/, {
+    timeout: 30_000,
+  })
+  await page.getByRole('button', { name: 'End the sweep' }).click()
+  await expect(page.getByText(/Saved \d/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Motor dial, wall, mm', { exact: true })).toHaveValue(wall)
+  await expect(page.getByText(/points over/)).toHaveCount(2)
+})
+
+test('slack between the shafts, no beam, and a battery that runs out are told', async ({ page, demo }) => {
+  await connect(page, demo, 'heads')
+  const trouble = page.getByLabel('Trouble on the simulated rig')
+  await trouble.selectOption('slack')
+  await turn(page, 40)
+  await trouble.selectOption('out-of-range')
+  await expect(page.getByText('no beam on the detector')).toHaveCount(2)
+  await page.getByRole('button', { name: 'Capture here (c)' }).click()
+  await trouble.selectOption('flat-battery')
+  await expect(page.getByText(/battery 6 %: nearly empty/)).toBeVisible()
+})
+
+test('a spreadsheet with wrong columns loses nothing and is mended', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByRole('button', { name: 'Bring in' }).click()
+  const sheet = page.getByRole('region', { name: 'Bring in and take out' })
+  await sheet
+    .getByLabel('Paste from a spreadsheet, or CSV')
+    .fill(
+      'who\tangle\tpump\tmotor\nR. T.\t0\t0\t0\nR. T.\t90\t0.081\t-0.283\nR. T.\t180\t0.104\t-0.412\nR. T.\t270\t0.023\t-0.129',
+    )
+  await expect(sheet.getByLabel('Angle, degrees')).toHaveValue('1')
+  await expect(sheet.getByLabel('Motor dial')).toHaveValue('3')
+  await sheet.getByLabel('Motor dial').selectOption('0')
+  await expect(sheet.getByRole('alert')).toContainText('Row 2, column A: “R. T.” is not a number')
+  await expect(sheet.getByRole('button', { name: 'Take them' })).toBeDisabled()
+  await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.42')
+  await sheet.getByLabel('Motor dial').selectOption('3')
+  await sheet.getByRole('button', { name: 'Take 4 rows' }).click()
+  await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.412')
+  await expect(page.getByLabel('Pump dial, wall, mm')).toHaveValue('+0.081')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.42')
+})
+
+test('a round goes out as CSV and as a survey, and a survey comes in as a job', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.getByRole('button', { name: 'Bring in' }).click()
+  const [csv] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take these readings out as CSV' }).click(),
+  ])
+  expect(csv.suggestedFilename()).toBe('sludge-pump-1-r1.csv')
+  const [survey] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take the round out as a survey' }).click(),
+  ])
+  const file = await survey.path()
+  await page.goto(`${demo}/new`)
+  await page.getByLabel('A file in the open survey format (JSON)').setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"vane-peg.survey","version":1,"units":{"length":"cm","reading":"mm"}}'),
+  })
+  await expect(page.getByRole('alert')).toContainText('broken.json, units.length: expected "mm" or "in"')
+  await page.getByLabel('Name of the line').fill('Sludge pump again')
+  await page.getByLabel('A file in the open survey format (JSON)').setInputFiles(file)
+  await expect(page.getByRole('heading', { name: 'Rim and face' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Sludge pump again' })).toBeVisible()
+  await expect(page.getByText(/^Motor: /)).toBeVisible()
+})
+
+test('the kit: a sag is taken on the bench, hung in a job, and doubted at another span', async ({ page, demo }) => {
+  await page.goto(demo)
+  await page.getByRole('link', { name: 'Kit' }).click()
+  await page.getByLabel('Expected whole swing, mm').fill('4')
+  await expect(page.getByText('Too little travel: the swing takes 133 % of it.')).toBeVisible()
+  await page.getByRole('button', { name: /Chain bracket/ }).click()
+  const bench = page.getByRole('region', { name: 'Sag bench' })
+  await bench.getByLabel('Span on the bar, mm').fill('260')
+  await bench.getByLabel('Dial on it').selectOption('Dial K2')
+  for (const [at, text] of [
+    ['top', '0'],
+    ['far', '-0.07'],
+    ['bottom', '0.14'],
+    ['near', '-0.07'],
+  ] as const)
+    await bench.getByLabel(`On the bar, ${at}, mm`).fill(text)
+  await expect(bench.getByText(/A bracket sags downward/)).toBeVisible()
+  await expect(bench.getByRole('button', { name: 'Keep it as this bracket’s sag' })).toBeDisabled()
+  await bench.getByLabel('On the bar, bottom, mm').press('-')
+  await expect(bench.getByText('Its sag is −0.14 mm: bottom less top.')).toBeVisible()
+  await bench.getByRole('button', { name: 'Keep it as this bracket’s sag' }).click()
+  await expect(page.getByLabel('Sag, mm', { exact: true })).toHaveValue('−0.14')
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('At a span of, mm')).toHaveValue('260')
+
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByRole('button', { name: 'Set up dials' }).click()
+  const dial = page.getByRole('region', { name: 'Set-up of the motor dial' })
+  await dial.getByLabel('Dial from the kit').selectOption({ label: 'Dial K1' })
+  await dial.getByLabel('Bracket from the kit').selectOption({ label: 'Chain bracket' })
+  await expect(dial.getByLabel('Bracket sag, bottom of a bar, mm')).toHaveValue('−0.14')
+  await expect(page.getByText('Motor dial: its sag was taken with another dial.')).toBeVisible()
+  await dial.getByLabel('Span, clamp to plunger, mm').fill('310')
+  await expect(page.getByText('Motor dial: its sag was taken at another span.')).toBeVisible()
+})
+
+test('a comparison with a gauge block tells how well it repeats', async ({ page, empty }) => {
+  await page.goto(`${empty}/kit`)
+  await expect(page.getByText(/Nothing is in the kit yet/)).toBeVisible()
+  await page.getByRole('button', { name: 'Add a comparison' }).click()
+  await page.getByLabel('Gauge block, nominal, mm').fill('25')
+  await page.getByLabel('Allowed over, mm').fill('0.01')
+  await page.getByLabel('Allowed under, mm').fill('0.01')
+  for (const [i, text] of ['25.002', '25.004', '25.003'].entries()) {
+    await page.getByRole('button', { name: 'Another' }).click()
+    await page.getByLabel(`Set down ${i + 1}, mm`).fill(text)
+  }
+  await expect(page.getByText('It repeats to ± 0.0020 mm (two deviations of one setting down).')).toBeVisible()
+  await expect(page.getByText('It is within what is allowed.')).toBeVisible()
+})
+
+axeTests({ kit: '/kit?item=kit-6', 'a sweep': '/jobs/job-15/read', 'three probes': '/jobs/job-13/read' })

@@ -1,0 +1,197 @@
+import type { Page } from '@playwright/test'
+import type { Side } from '../src/core/probes/probe'
+import { exactSpot } from '../src/core/rig/beams'
+import { exactBoreReading, exactFaceReading, exactRimReading, shaftPair } from '../src/core/rig/geometry'
+import { expect, test } from './site'
+
+/** Every method of the trade by hand, once: exact geometry is typed, and the moves must come back. */
+const truth = { offsetZ: 0.2, slopeZ: 0.0005, offsetY: -0.1, slopeY: 0.0003 }
+const pair = shaftPair(truth, 0)
+const quarters = [0, 90, 180, 270]
+const names = ['top', 'wall', 'bottom', 'aisle']
+
+/** At the motor's feet, 240 and 690 mm from the coupling: 0.32 and 0.545 high, 0.028 toward the aisle, 0.107 toward the wall. */
+const shims = [/Take out 0\.320? mm of shim/, /Take out 0\.5[45]\d? mm of shim/]
+const pushes = [/Push 0\.0(3|2[789]) mm toward wall/, /Push 0\.1(1|0[678]) mm toward aisle/]
+
+async function openSetUp(page: Page, address: string, method: string) {
+  await page.goto(`${address}/jobs/job-7/read`)
+  const setUp = page.getByRole('button', { name: 'Set up dials' })
+  await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
+  if (await setUp.isVisible()) await setUp.click()
+  await page.getByLabel('Method').selectOption(method)
+}
+
+async function hang(page: Page, probe: string, fields: Readonly<Record<string, string>>) {
+  const box = page.getByRole('region', { name: `Set-up of the ${probe}`, exact: true })
+  for (const [label, text] of Object.entries(fields)) await box.getByLabel(label).fill(text)
+}
+
+async function type(page: Page, probe: string, of: (degrees: number) => number) {
+  for (const [i, degrees] of quarters.entries())
+    await page.getByLabel(`${probe}, ${names[i]}, mm`, { exact: true }).fill(of(degrees).toFixed(3))
+}
+
+async function expectMoves(page: Page) {
+  await expect(page.getByRole('button', { name: 'To the moves' })).toBeVisible()
+  await page.getByRole('button', { name: 'To the moves' }).click()
+  for (const [i, end] of ['front', 'back'].entries()) {
+    const card = (plane: string) => page.getByRole('region', { name: `Motor, ${end} feet, ${plane}`, exact: true })
+    await expect(card('vertical')).toContainText(shims[i] as RegExp)
+    await expect(card('horizontal')).toContainText(pushes[i] as RegExp)
+  }
+}
+
+const rim = (x: number, sag: number, on: Side = 'right') => {
+  const at = (degrees: number) => exactRimReading(pair, { on, x, radius: 80, sag }, degrees)
+  return (degrees: number) => at(degrees) - at(0)
+}
+const face = (lead: number, float: (degrees: number) => number = () => 0) => {
+  const at = (degrees: number) =>
+    exactFaceReading(pair, { on: 'right', x: 40, radius: 75, side: 'front', sag: -0.02 }, degrees + lead) -
+    float(degrees)
+  return (degrees: number) => at(degrees) - at(0)
+}
+const beam = (on: Side, x: number) => ({
+  on,
+  x,
+  from: on === 'right' ? -170 : 170,
+  radius: 90,
+  cantOut: 0.0003,
+  cantSide: -0.0002,
+  seatOut: 0.1,
+  seatSide: 0.2,
+})
+
+test('rim and face, dial by dial', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'rim-face')
+  await hang(page, 'motor dial', {
+    'Distance from there, mm': '60',
+    'Rim radius, mm': '80',
+    'Bracket sag, bottom of a bar, mm': '-0.06',
+  })
+  await hang(page, 'motor face dial', { 'Radius it travels on, mm': '75', 'Bracket sag, bottom of a bar, mm': '-0.02' })
+  await type(page, 'Motor dial', rim(60, -0.06))
+  await type(page, 'Motor face dial', face(0))
+  await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Rim and face' })).toBeVisible()
+  await expectMoves(page)
+})
+
+test('a rim with two faces, and the float told', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'rim-two-faces')
+  const float = (degrees: number) => 0.2 * Math.sin(degrees)
+  await hang(page, 'motor dial', {
+    'Distance from there, mm': '60',
+    'Rim radius, mm': '80',
+    'Bracket sag, bottom of a bar, mm': '-0.06',
+  })
+  for (const [i, lead] of [0, 180].entries()) {
+    await hang(page, `motor face dial ${i + 1}`, {
+      'Radius it travels on, mm': '75',
+      'Bracket sag, bottom of a bar, mm': '-0.02',
+    })
+    await type(page, `Motor face dial ${i + 1}`, face(lead, float))
+  }
+  await type(page, 'Motor dial', rim(60, -0.06))
+  await expect(page.getByText(/The shaft floated by 0\.\d+ mm along its axis/)).toBeVisible()
+  await expectMoves(page)
+})
+
+test('twin heads that see each other', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'twin-heads')
+  for (const [name, on, x] of [
+    ['Motor head', 'right', 170],
+    ['Pump head', 'left', -170],
+  ] as const) {
+    await hang(page, name.toLowerCase(), { 'Distance from there, mm': String(Math.abs(x)) })
+    await type(page, name, (degrees) => exactSpot(pair, beam(on, x), degrees).radial)
+  }
+  await expectMoves(page)
+})
+
+test('one beam on a detector with two planes', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'two-plane-head')
+  await hang(page, 'motor two-plane head', { 'Distance of plane 1, mm': '160', 'Plane 2 beyond plane 1, mm': '150' })
+  for (const [plane, x] of [
+    ['plane 1', 160],
+    ['plane 2', 310],
+  ] as const) {
+    const spot = (degrees: number) => exactSpot(pair, beam('right', x), degrees)
+    await type(page, `Motor two-plane head, ${plane} outward`, (degrees) => spot(degrees).radial)
+    await type(page, `Motor two-plane head, ${plane} sideways`, (degrees) => spot(degrees).tangential)
+  }
+  await expectMoves(page)
+})
+
+test('dials in a bore', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'bore-dials')
+  for (const [i, x] of [90, 250].entries()) {
+    await hang(page, `motor bore dial ${i + 1}`, {
+      'Distance from there, mm': String(x),
+      'Bracket sag, bottom of a bar, mm': '-0.03',
+    })
+    const at = (degrees: number) => exactBoreReading(pair, { on: 'right', x, radius: 120, sag: -0.03 }, degrees)
+    await type(page, `Motor bore dial ${i + 1}`, (degrees) => at(degrees) - at(0))
+  }
+  await expectMoves(page)
+})
+
+test('part of a turn: what it costs is said before it is taken, and told by the clock', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByRole('button', { name: 'Set up dials' }).click()
+  await page.getByLabel('How far the shafts turn').selectOption('part')
+  await expect(
+    page.getByText(/least sure foot comes to ± 0\.\d+ mm; a full turn by quarters gives ± 0\.\d+ mm/),
+  ).toBeVisible()
+  await page.getByLabel('Over, degrees').fill('400')
+  await expect(page.getByText('Give an arc of 5 to 350 degrees.')).toBeVisible()
+  await page.getByLabel('Over, degrees').fill('60')
+  await page.getByRole('button', { name: 'Use these angles' }).click()
+  await page.getByRole('radio', { name: 'clock from the right end' }).click()
+  await expect(page.getByLabel('Motor dial, 1 o’clock, mm')).toBeVisible()
+  await expect(page.getByLabel('Motor dial, 2 o’clock, mm')).toBeVisible()
+  await page.getByRole('radio', { name: 'clock from the left end' }).click()
+  await expect(page.getByLabel('Motor dial, 11 o’clock, mm')).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.42')
+})
+
+test('a slip is tried on before anything changes, applied, and taken back', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  const bottom = page.getByLabel('Pump dial, bottom, mm')
+  await page.getByRole('button', { name: 'Show as if' }).click()
+  await expect(page.getByText(/Pump dial, as if the bottom were \+0\.11/)).toBeVisible()
+  await expect(bottom).toHaveValue('−0.11')
+  await page.getByRole('button', { name: 'Leave it as typed' }).click()
+  await page.getByRole('button', { name: 'Show as if' }).click()
+  await page.getByRole('button', { name: 'Change it so' }).click()
+  await expect(bottom).toHaveValue('+0.11')
+  await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
+  await page.keyboard.press('Control+z')
+  await expect(bottom).toHaveValue('−0.11')
+})
+
+test('two sets that disagree: a sag with its sign turned over is named and mended', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-17/read`)
+  await expect(page.getByText('Coupling: the readings contradict each other.')).toBeVisible()
+  await page.getByRole('button', { name: 'Show as if' }).click()
+  await expect(page.getByText(/as if the sag were −0\.28/)).toBeVisible()
+  await page.getByRole('button', { name: 'Change it so' }).click()
+  await expect(page.getByText('contradict each other')).toBeHidden()
+  await expect(page.getByText('do not tell the same')).toBeHidden()
+})
+
+test('only the bracket’s shaft turned: the run-out is asked for', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.getByRole('button', { name: 'Set up dials' }).click()
+  await page.getByRole('radio', { name: 'only the bracket’s' }).click()
+  await expect(page.getByText(/run-out of the hub under the motor dial is in the readings/)).toBeVisible()
+  const box = page.getByRole('region', { name: 'Set-up of the motor dial' })
+  await box.getByLabel('Run-out of that hub, whole swing, mm').fill('0.04')
+  await box.getByLabel('High spot stands at, degrees').fill('90')
+  await expect(page.getByText('A run-out of 0.04 mm is taken off the motor dial.')).toBeVisible()
+})
