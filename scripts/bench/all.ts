@@ -1,5 +1,6 @@
 import { benchCore } from './core'
 import { benchList } from './list'
 import { benchPage } from './page'
+import { benchSweep } from './sweep'
 
-for (const bench of [benchCore, benchList, benchPage]) for (const line of await bench()) console.log(line)
+for (const bench of [benchCore, benchSweep, benchList, benchPage]) for (const line of await bench()) console.log(line)

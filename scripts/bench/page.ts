@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { percentile, row } from './clock'
+import { benchLive } from './live'
 
 /** Server start to first page, the weight of the first page, and keystroke to redrawn Sight in Chromium. */
 export async function benchPage(): Promise<string[]> {
@@ -31,6 +32,7 @@ export async function benchPage(): Promise<string[]> {
     const job = await scriptWeight(page, `${address}/jobs/job-6/read`)
     const plain = await keystrokes(page, 1)
     const slowed = await keystrokes(page, 4)
+    const live = await benchLive(page, address)
     await browser.close()
     return [
       row('server start (demo made anew) to first page, ms', started.toFixed(0)),
@@ -40,6 +42,7 @@ export async function benchPage(): Promise<string[]> {
       row('keystroke to redrawn Sight, ms p95', percentile(plain, 95).toFixed(1), '≤ 16'),
       row('the same with the processor slowed 4×, ms p50', percentile(slowed, 50).toFixed(1)),
       row('the same with the processor slowed 4×, ms p95', percentile(slowed, 95).toFixed(1)),
+      ...live,
     ]
   } finally {
     server.kill()

@@ -41,7 +41,7 @@ describe('jobs', () => {
     expect((await ask('/jobs?search=walrus')).body.total).toBe(0)
     expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(1)
     expect((await ask('/jobs?search=100%25')).body.total).toBe(0)
-    expect((await ask('/jobs/overview')).body).toMatchObject({ states: { due: 2, 'in-hand': 6, signed: 3 } })
+    expect((await ask('/jobs/overview')).body).toMatchObject({ states: { due: 2, 'in-hand': 12, signed: 3 } })
   })
   it('take an edit from the version it was made from, and only from that', async () => {
     const { body: job } = await ask('/jobs/job-6')
@@ -122,6 +122,26 @@ describe('bad requests', () => {
     })
     const response = await app.request('/api/solve', { method: 'POST', body: '{' })
     expect(response.status).toBe(400)
+  })
+})
+
+describe('the kit', () => {
+  it('is listed, added to, changed by version and taken out of', async () => {
+    const all = await ask('/kit')
+    expect(all.body).toHaveLength(10)
+    const dial = all.body.find((item: { name: string }) => item.name === 'Dial K1')
+    const renamed = { version: dial.version, document: { ...dial.document, name: 'Dial K9' } }
+    const put = await ask(`/kit/${dial.id}`, renamed, 'PUT')
+    expect(put).toMatchObject({ status: 200, body: { name: 'Dial K9', version: dial.version + 1 } })
+    const late = await ask(`/kit/${dial.id}`, renamed, 'PUT')
+    expect(late).toMatchObject({ status: 409, body: { current: { name: 'Dial K9' } } })
+    const bad = await ask('/kit', { document: { kind: 'hammer' } })
+    expect(bad).toMatchObject({ status: 400, body: { error: { path: 'document.kind' } } })
+    const made = await ask('/kit', { document: dial.document })
+    expect(made.status).toBe(201)
+    expect((await ask(`/kit/${made.body.id}`, undefined, 'DELETE')).status).toBe(200)
+    expect((await ask(`/kit/${made.body.id}`)).status).toBe(404)
+    expect((await ask(`/kit/${made.body.id}`, undefined, 'DELETE')).status).toBe(404)
   })
 })
 

@@ -163,11 +163,17 @@ function couplingFindings(solved: JobSolution, c: number): Finding[] {
   return found
 }
 
-/** A coupling whose dials did not close, or whose readings contradict each other: what comes of them is said, never trusted. */
+/** Read with the coupling engaged, and nobody has said that moves may be planned from it. */
+const boundBy = (set: ReadSet): boolean => set.state === 'engaged' && !set.engagedAccepted
+
+/**
+ * A coupling whose dials did not close, whose readings contradict each other, or that was engaged: what comes of it is
+ * said, never trusted.
+ */
 export function doubted(solved: JobSolution, coupling: string): boolean {
   const found = solved.solution.couplings.find(({ id }) => id === coupling)
   return (
-    solved.dials.some((dial) => dial.set.coupling === coupling && opens(dial)) ||
+    solved.dials.some((dial) => dial.set.coupling === coupling && (opens(dial) || boundBy(dial.set))) ||
     (found?.result.ok === true && contradicts(found.result.fit.left))
   )
 }

@@ -20,7 +20,8 @@ import { findingsFor, type Peg } from '../../core/advice/findings'
 import { openSeats } from '../../core/advice/seatFindings'
 import { planes } from '../../core/frame/axis'
 import { showQuantity } from '../../core/frame/quantity'
-import { type JobSolution, solveRound } from '../../core/job/solve'
+import { type JobSolution, type ProbeState, solveRound } from '../../core/job/solve'
+import { sags } from '../../core/job/train'
 import { readyState } from '../../core/ready/ready'
 import type { Role, Shape } from '../../drawing/scene'
 import { sightScene } from '../../drawing/sight'
@@ -35,6 +36,7 @@ import {
   dimension,
   footName,
   lengthWithUnit,
+  methodNames,
   place,
   signedLength,
   stateName,
@@ -156,22 +158,35 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
           return (
             <View key={dial.id} style={s.row} wrap={false}>
               <View style={{ width: 128 }}>
-                <Text>{`${stateName(dial, terms)}, ${couplingName(dial.set.coupling, terms).toLowerCase()}`}</Text>
-                <Text
-                  style={s.muted}
-                >{`x = ${at(solved, dial.dial.id, terms)}, sag ${signedLength(dial.sag, own)}`}</Text>
+                <Text>{`${stateName(dial, terms)}, ${methodNames[dial.set.method].toLowerCase()}, ${couplingName(dial.set.coupling, terms).toLowerCase()}`}</Text>
+                <Text style={s.muted}>{hungText(solved, dial, terms)}</Text>
               </View>
               {dial.readings.map((reading) => (
                 <View key={reading.angleId} style={{ flex: 1 }}>
-                  <Text style={[s.muted, { textAlign: 'right' }]}>{angleName(reading.angle, terms)}</Text>
+                  <Text style={[s.muted, { textAlign: 'right' }]}>
+                    {angleName(reading.angle, terms, dial.set.angleAs)}
+                  </Text>
                   <Text style={s.number}>{signedLength(reading.raw, own)}</Text>
                   <Text style={[s.number, s.muted]}>{signedLength(reading.corrected, own)}</Text>
                 </View>
               ))}
-              <View style={{ flex: 1 }}>
-                <Text style={[s.muted, { textAlign: 'right' }]}>closes to</Text>
-                <Text style={s.number}>{dial.closure === null ? 'not read' : signedLength(dial.closure, own)}</Text>
-              </View>
+              {dial.sweep ? (
+                <View style={{ flex: 3 }}>
+                  <Text style={{ textAlign: 'right' }}>
+                    {`swept: ${dial.sweep.points} points over ${dial.sweep.coverage.toFixed(0)}°`}
+                  </Text>
+                  {dial.sweep.rough === undefined ? null : (
+                    <Text style={[s.muted, { textAlign: 'right' }]}>
+                      {`strays by ${lengthWithUnit(dial.sweep.rough, { ...own, resolution: 0.0001 })}`}
+                    </Text>
+                  )}
+                </View>
+              ) : sags(dial.dial) && !dial.dial.floats ? (
+                <View style={{ flex: 1 }}>
+                  <Text style={[s.muted, { textAlign: 'right' }]}>closes to</Text>
+                  <Text style={s.number}>{dial.closure === null ? 'not read' : signedLength(dial.closure, own)}</Text>
+                </View>
+              ) : null}
             </View>
           )
         })}
@@ -212,6 +227,18 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
       </Page>
     </Document>
   )
+}
+
+/** Where a probe hung, how it sagged, and how its set was turned. */
+function hungText(solved: JobSolution, state: ProbeState, terms: Terms): string {
+  const { dial, set } = state
+  const parts = [
+    dial.type === 'face' ? `face, ${dial.side ?? 'front'}` : `x = ${at(solved, dial.id, terms)}`,
+    sags(dial) ? `sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
+    set.turned === 'one' ? 'bracket’s shaft alone turned' : '',
+    set.state === 'engaged' ? 'coupling engaged' : '',
+  ]
+  return parts.filter(Boolean).join(', ')
 }
 
 const at = (solved: JobSolution, id: string, terms: Terms): string => {

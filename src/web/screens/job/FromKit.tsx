@@ -6,7 +6,7 @@ import { withBracket, withDial, withHead } from '../../../core/kit/use'
 import { dimension } from '../../../words/terms'
 import { useKit } from '../../notebook/useKit'
 import { ButtonLink } from '../../parts/ButtonLink'
-import { Field, Muted, Select } from '../../parts/controls'
+import { Fault, Field, Muted, Select } from '../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: end; margin-top: 10px;`
 
@@ -22,6 +22,8 @@ export function FromKit({ probe, unit, frozen, onProbe }: Props) {
   const { items, loaded } = useKit()
   if (frozen || !loaded) return null
   const bracket = probe.kit?.bracket
+  const used = items.find(({ id }) => id === probe.kit?.dial?.id)?.document
+  const due = used && 'calibrationDue' in used ? used.calibrationDue : ''
   const pick = (label: string, kinds: readonly string[], chosen: string | undefined) => {
     const fitting = items.filter(
       ({ document }) => kinds.includes(document.kind) && (document.kind !== 'head' || document.type === probe.type),
@@ -55,6 +57,11 @@ export function FromKit({ probe, unit, frozen, onProbe }: Props) {
         pick('Head from the kit', ['head'], probe.kit?.dial?.id)
       )}
       <ButtonLink to="/kit">To the kit</ButtonLink>
+      {due && due < new Date().toISOString().slice(0, 10) ? (
+        <Fault>
+          The calibration of {used?.name} was due on {due}.
+        </Fault>
+      ) : null}
       {bracket ? <Muted>{takenText(bracket, unit)}</Muted> : null}
     </Row>
   )

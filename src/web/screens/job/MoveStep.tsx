@@ -57,11 +57,29 @@ export function MoveStep() {
       case 'dimension-doubt':
       case 'no-limits':
         return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+      case 'engaged':
+        return finding.accepted || frame.frozen
+          ? []
+          : [{ text: 'Plan from it all the same', run: () => acceptEngaged(finding.coupling) }]
+      case 'not-fitting':
+      case 'sets-disagree':
+        return [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
       case 'read-again':
         return frame.frozen ? [] : [{ text: 'Moved; read again', main: true, run: frame.beginRound }]
       default:
         return []
     }
+  }
+
+  /** Who says so, and when: it is on the record and on the printed page. */
+  const acceptEngaged = (coupling: string) => {
+    const by = `${frame.settings.initials || 'no initials'}, ${new Date().toISOString().slice(0, 10)}`
+    frame.editRound((round) => ({
+      ...round,
+      sets: round.sets.map((set) =>
+        set.coupling === coupling && set.state === 'engaged' ? { ...set, engagedAccepted: by } : set,
+      ),
+    }))
   }
 
   return (

@@ -1,16 +1,19 @@
 import { X } from 'lucide-react'
 import styled from 'styled-components'
+import { parseNumber } from '../../../core/frame/number'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/job/make'
 import type { Line, ProbeSetUp as Probe, ReadSet, Station } from '../../../core/job/schema'
 import { type Stations, secondPlane } from '../../../core/job/stations'
 import { sags } from '../../../core/job/train'
-import { capital, dimension, footName, probeName } from '../../../words/terms'
+import { angleName, capital, dimension, footName, probeName } from '../../../words/terms'
 import { Button, Field, Input, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { FromKit } from './FromKit'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; align-items: start;`
+
+const Own = styled.details`margin-top: 10px; summary { cursor: pointer; min-height: 44px; display: flex; align-items: center; color: var(--muted); }`
 
 interface Props {
   set: ReadSet
@@ -258,6 +261,30 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
+      {head && set.angles.length > 0 ? (
+        <Own>
+          <summary>It stood at slightly other angles than the set’s</summary>
+          <Grid>
+            {set.angles.map(({ id, degrees }) => (
+              <Field key={id} label={`At ${angleName(degrees, terms, set.angleAs).toLowerCase()} it stood at, degrees`}>
+                <Input
+                  readOnly={frozen}
+                  inputMode="decimal"
+                  placeholder={String(degrees)}
+                  defaultValue={probe.own?.[id] ?? ''}
+                  onChange={(event) => {
+                    const typed = parseNumber(event.target.value.replace('°', ''))
+                    onProbe((p) => {
+                      const { [id]: _, ...others } = p.own ?? {}
+                      return { ...p, own: typed.ok ? { ...others, [id]: typed.value } : others }
+                    }, `${probe.id}:own-${id}`)
+                  }}
+                />
+              </Field>
+            ))}
+          </Grid>
+        </Own>
+      ) : null}
       <FromKit probe={probe} unit={unit} frozen={frozen} onProbe={(change) => onProbe(change, `${probe.id}:kit`)} />
     </section>
   )

@@ -1,0 +1,77 @@
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { pino } from 'pino'
+import * as v from 'valibot'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import WebSocket from 'ws'
+import { type DeviceMessage, deviceMessageSchema } from '../../core/device/protocol'
+import { attachStandIns } from './standIns'
+
+let server: Server
+let hangUp: () => void
+let address = ''
+
+beforeAll(async () => {
+  server = createServer()
+  hangUp = attachStandIns(server, pino({ level: 'silent' }))
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+  address = `ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/devices`
+})
+afterAll(() => {
+  hangUp()
+  server.close()
+})
+
+/** Listens until enough was said. */
+async function listen(socket: WebSocket, enough: (said: DeviceMessage[]) => boolean): Promise<DeviceMessage[]> {
+  const said: DeviceMessage[] = []
+  return new Promise((done, failed) => {
+    socket.on('error', failed)
+    socket.on('message', (data) => {
+      for (const line of String(data).trim().split('\n')) said.push(v.parse(deviceMessageSchema, JSON.parse(line)))
+      if (enough(said)) done(said)
+    })
+  })
+}
+
+const refused = (path: string, options: WebSocket.ClientOptions = {}): Promise<string> =>
+  new Promise((done) => {
+    new WebSocket(`${address}${path}`, options).on('error', (error) => done(error.message))
+  })
+
+describe('a stand-in on the line', () => {
+  it('greets, reads, and turns when told', async () => {
+    const socket = new WebSocket(`${address}/dials/live?seed=5&rate=50`)
+    const said = await listen(socket, (all) => {
+      if (all.length === 1) socket.send('{"type":"turn","to":20}\n')
+      return all.some((m) => m.type === 'reading' && (m.probes[0]?.angle ?? 0) > 15)
+    })
+    expect(said[0]).toMatchObject({ type: 'hello', format: 'vane-peg.device', version: 1, device: { simulated: true } })
+    socket.close()
+  })
+  it('hangs its probes elsewhere and says so', async () => {
+    const socket = new WebSocket(`${address}/heads/live`)
+    const said = await listen(socket, (all) => {
+      if (all.length === 1) socket.send('{"type":"hang","probes":[{"id":"left","distance":210}]}')
+      return all.filter((m) => m.type === 'hello').length === 2
+    })
+    const last = said.findLast((m) => m.type === 'hello')
+    expect(last?.type === 'hello' && last.hung?.find(({ id }) => id === 'left')?.distance).toBe(210)
+    socket.close()
+  })
+  it('hangs up on what is not of the protocol, and drops the line when told to', async () => {
+    const closed = (text: string): Promise<number> =>
+      new Promise((done) => {
+        const socket = new WebSocket(`${address}/dials/live`)
+        socket.on('open', () => socket.send(text))
+        socket.on('close', (code) => done(code))
+      })
+    expect(await closed('not json')).toBe(1007)
+    expect(await closed('{"type":"turn","to":"up"}')).toBe(1008)
+    expect(await closed('{"type":"trouble","kind":"disconnect"}')).toBe(1006)
+  })
+  it('is not there under another name, nor for a page of another site', async () => {
+    expect(await refused('/scales/live')).toMatch(/404/)
+    expect(await refused('/dials/live', { origin: 'http://elsewhere.example' })).toMatch(/403/)
+  })
+})
