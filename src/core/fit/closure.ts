@@ -12,11 +12,15 @@ export function closure(readings: readonly { angle: number; value: number }[]): 
   return top + bottom - far - near
 }
 
+/** Beyond this many readings a probe was swept: it has no four cells to compare. */
+const byHand = 240
+
 /**
  * Closure of a probe, where it has one: heads have none that a person reads off, and a face dial whose shaft floats closes
  * only together with its fellow.
  */
 export function closureOf(probe: Probe): number | null {
+  if (probe.readings.length > byHand) return null
   if (probe.type === 'rim' || probe.type === 'bore') return closure(probe.readings)
   return probe.type === 'face' && !probe.sharedFloat ? closure(probe.readings) : null
 }

@@ -81,7 +81,10 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
     let sum = 0
     let count = 0
     for (const list of left) {
-      for (let i = 0; i < list.length; i++) sum += (list[i] ?? 0) ** 2
+      for (let i = 0; i < list.length; i++) {
+        const value = list[i] as number
+        sum += value * value
+      }
       count += list.length
     }
     squares += sum / what.sd ** 2

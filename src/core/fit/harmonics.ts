@@ -5,9 +5,9 @@ export type Sums = readonly [sum: number, bySin: number, byCos: number]
 
 /**
  * The highest harmonic kept of what the exact geometry adds. Its k-th harmonic shrinks with the k-th power of offset over
- * radius: a millimetre on a 40 mm hub leaves 10⁻⁸ mm beyond the fourth.
+ * radius: half a millimetre on a 40 mm hub leaves 10⁻⁷ mm beyond the third.
  */
-export const highest = 4
+export const highest = 3
 
 /** Σ cos kθ and Σ sin kθ over a channel's readings, and its readings' sums. */
 export interface HarmonicSums {
@@ -16,45 +16,37 @@ export interface HarmonicSums {
   observed: Sums
 }
 
-/** One pass over a channel: Σ cos kθ and Σ sin kθ up to `most` by the recurrence cos kθ = 2 cos θ cos (k−1)θ − cos (k−2)θ. */
-export function harmonicSums({ sin, cos, observed }: Channel, most: number): HarmonicSums {
-  const n = observed.length
-  let [c1, s1, c2, s2, c3, s3, c4, s4, c5, s5] = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0]
-  let [sum, bySin, byCos] = [0, 0, 0]
-  for (let i = 0; i < n; i++) {
-    const s = sin[i] ?? 0
-    const c = cos[i] ?? 0
-    const y = observed[i] ?? 0
-    s1 += s
-    c1 += c
-    s2 += 2 * s * c
-    c2 += c * c - s * s
-    sum += y
-    bySin += s * y
-    byCos += c * y
-  }
+/** The sums of a channel, with those of the third and fourth harmonic where `most` asks for them (one more pass). */
+export function harmonicSums({ sin, cos, sums }: Channel, most: number): HarmonicSums {
+  const n = sin.length
+  let c3 = 0
+  let s3 = 0
+  let c4 = 0
+  let s4 = 0
   if (most > 2)
     for (let i = 0; i < n; i++) {
-      const s = sin[i] ?? 0
-      const c = cos[i] ?? 0
+      const s = sin[i] as number
+      const c = cos[i] as number
       const ss = 2 * s * c
       const cc = c * c - s * s
-      const sss = ss * c + cc * s
-      const ccc = cc * c - ss * s
-      s3 += sss
-      c3 += ccc
-      s4 += 2 * ss * cc
+      s3 += ss * c + cc * s
+      c3 += cc * c - ss * s
+      s4 += ss * cc
       c4 += cc * cc - ss * ss
-      s5 += sss * cc + ccc * ss
-      c5 += ccc * cc - sss * ss
     }
-  const cosines = [n, c1, c2, c3, c4, c5]
-  const sines = [0, s1, s2, s3, s4, s5]
-  return { cos: (k) => cosines[k] ?? 0, sin: (k) => sines[k] ?? 0, observed: [sum, bySin, byCos] }
+  const cosines = [n, sums.cos1, sums.cos2, c3, c4]
+  const sines = [0, sums.sin1, sums.sin2, s3, 2 * s4]
+  return {
+    cos: (k) => cosines[k] ?? 0,
+    sin: (k) => sines[k] ?? 0,
+    observed: [sums.observed, sums.bySin, sums.byCos],
+  }
 }
 
 /** A function of the direction as `Σ aₖ cos kθ + bₖ sin kθ`. */
-export type Harmonics = readonly (readonly [cos: number, sin: number])[]
+export type Harmonics = readonly [Pair, Pair, Pair, Pair]
+
+type Pair = readonly [cos: number, sin: number]
 
 const samples = 16
 const directions = Array.from({ length: samples }, (_, i) => (2 * Math.PI * i) / samples)
@@ -62,7 +54,7 @@ const directions = Array.from({ length: samples }, (_, i) => (2 * Math.PI * i) /
 /** The first harmonics of a function of the direction, from sixteen equally spaced values. */
 export function harmonicsOf(of: (sin: number, cos: number) => number): Harmonics {
   const values = directions.map((t) => of(Math.sin(t), Math.cos(t)))
-  return Array.from({ length: highest + 1 }, (_, k) => {
+  const harmonic = (k: number): Pair => {
     const scale = k === 0 ? 1 / samples : 2 / samples
     let a = 0
     let b = 0
@@ -70,8 +62,36 @@ export function harmonicsOf(of: (sin: number, cos: number) => number): Harmonics
       a += (values[i] ?? 0) * Math.cos(k * (directions[i] ?? 0))
       b += (values[i] ?? 0) * Math.sin(k * (directions[i] ?? 0))
     }
-    return [scale * a, scale * b] as const
-  })
+    return [scale * a, scale * b]
+  }
+  return [harmonic(0), harmonic(1), harmonic(2), harmonic(3)]
+}
+
+/**
+ * What is left of a channel's readings, mm: less a constant, a sine, a cosine and the harmonics of what the exact geometry
+ * adds; the powers of two angles are written out.
+ */
+export function withoutHarmonics(
+  { observed, sin, cos }: Pick<Channel, 'observed' | 'sin' | 'cos'>,
+  constant: number,
+  bySin: number,
+  byCos: number,
+  [[a0], [a1, b1], [a2, b2], [a3, b3]]: Harmonics,
+): Float64Array {
+  const n = observed.length
+  const left = new Float64Array(n)
+  const c0 = constant + a0
+  const s1 = bySin + b1
+  const c1 = byCos + a1
+  for (let i = 0; i < n; i++) {
+    const s = sin[i] as number
+    const c = cos[i] as number
+    const ss = 2 * s * c
+    const cc = c * c - s * s
+    left[i] =
+      (observed[i] as number) - c0 - c * (c1 + a3 * cc + b3 * ss) - s * (s1 - a3 * ss + b3 * cc) - a2 * cc - b2 * ss
+  }
+  return left
 }
 
 /** Sums of harmonics against (1, sin θ, cos θ), by the product-to-sum rules, from the sums of the angles alone. */

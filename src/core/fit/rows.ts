@@ -1,6 +1,6 @@
 import { Matrix, QrDecomposition } from 'ml-matrix'
 import type { Channel, Misalignment } from '../probes/probe'
-import { harmonicSums, harmonicsOf, highest, type Sums, sumsOfHarmonics } from './harmonics'
+import { harmonicSums, harmonicsOf, highest, type Sums, sumsOfHarmonics, withoutHarmonics } from './harmonics'
 
 /** Coefficients of one equation in (offsetY, slopeY, offsetZ, slopeZ). */
 export type Coefficients = readonly [number, number, number, number]
@@ -209,11 +209,13 @@ export function residualsOf(
     const [a, b] = channel.weight
     const y = a * misalignment.offsetY + b * misalignment.slopeY
     const z = a * misalignment.offsetZ + b * misalignment.slopeZ
-    const exact = channel.beyondLinear?.(misalignment)
     const constant = constants.get(channel.key) ?? 0
+    const exact = channel.beyondLinear?.(misalignment)
     const n = observed.length
+    if (exact && n > long) return withoutHarmonics(channel, constant, y, z, harmonicsOf(exact))
     const left = new Float64Array(n)
-    for (let i = 0; i < n; i++) left[i] = (observed[i] ?? 0) - constant - y * (sin[i] ?? 0) - z * (cos[i] ?? 0)
+    for (let i = 0; i < n; i++)
+      left[i] = (observed[i] as number) - constant - y * (sin[i] as number) - z * (cos[i] as number)
     if (exact) for (let i = 0; i < n; i++) left[i] = (left[i] ?? 0) - exact(sin[i] ?? 0, cos[i] ?? 0)
     return left
   })

@@ -22,6 +22,6 @@ export function beamChannel(beam: Beam, { couplingX, key }: ProbeContext): Chann
     sd: beam.sd,
     zero: beam.zero,
     weight: weightAt(-towardRight(beam.on), beam.x - couplingX),
-    ...measured(beam.readings, (i) => beam.readings[i]?.value ?? 0, 0, 0),
+    ...measured(beam.readings, 0, 0),
   }
 }

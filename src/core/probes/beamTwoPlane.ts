@@ -14,6 +14,10 @@ export function beamTwoPlaneChannels(beam: BeamTwoPlane, { couplingX, key }: Pro
     key: `${key}:${channel}`,
     sd: beam.sd,
     weight: weightAt(-towardRight(beam.on), beam.planes[channel < 2 ? 0 : 1] - couplingX),
-    ...measured(beam.readings, (i) => beam.readings[i]?.values[channel] ?? 0, (channel % 2) * 90, 0),
+    ...measured(
+      beam.readings.map(({ angle, values }) => ({ angle, value: values[channel] })),
+      (channel % 2) * 90,
+      0,
+    ),
   }))
 }

@@ -22,6 +22,6 @@ export function boreChannel(dial: BoreDial, { couplingX, key }: ProbeContext): C
     sd: dial.sd,
     zero: dial.zero,
     weight: weightAt(-towardRight(dial.on), dial.x - couplingX),
-    ...measured(dial.readings, (i) => dial.readings[i]?.value ?? 0, 0, dial.sag),
+    ...measured(dial.readings, 0, dial.sag),
   }
 }

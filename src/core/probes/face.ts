@@ -25,7 +25,7 @@ export function faceChannel(dial: FaceDial, { key, setKey }: ProbeContext): Chan
     sd: dial.sd,
     zero: dial.zero,
     weight: [0, b * dial.radius],
-    ...measured(dial.readings, (i) => dial.readings[i]?.value ?? 0, dial.lead, dial.sag),
+    ...measured(dial.readings, dial.lead, dial.sag),
     ...(dial.sharedFloat
       ? { float: { group: `${setKey}:${dial.on}`, sign: b, positions: positionsOf(dial.readings) } }
       : {}),

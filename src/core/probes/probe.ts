@@ -56,6 +56,7 @@ export interface Channel {
   cos: Float64Array
   /** Each reading less its sag. */
   observed: Float64Array
+  sums: ChannelSums
   /** What the exact geometry reads beyond the linear form; absent where that is exact. */
   beyondLinear?: (m: Misalignment) => (sin: number, cos: number) => number
   /** An axial float, unknown at each position and shared by every channel of that group. */
@@ -75,38 +76,67 @@ export const separationAt = (m: Misalignment, distance: number): readonly [y: nu
   m.offsetZ + m.slopeZ * distance,
 ]
 
+/** Sums over a channel's readings: of `e(θ)` and of twice the angle, and of the readings against (1, sin θ, cos θ). */
+export interface ChannelSums {
+  sin1: number
+  cos1: number
+  sin2: number
+  cos2: number
+  observed: number
+  bySin: number
+  byCos: number
+}
+
 /**
- * Directions and sag-free readings of a list of readings, in one pass: a sweep may have a hundred thousand.
+ * Directions, sag-free readings and their sums, in one pass: a sweep may have a hundred thousand.
  *
  * @param lead degrees by which the probe stands ahead of the angle given
  */
 export function measured(
-  readings: readonly { angle: number }[],
-  valueAt: (index: number) => number,
+  readings: SingleReadings['readings'],
   lead: number,
   sag: number,
-): Pick<Channel, 'sin' | 'cos' | 'observed'> {
+): Pick<Channel, 'sin' | 'cos' | 'observed' | 'sums'> {
   const n = readings.length
   const sin = new Float64Array(n)
   const cos = new Float64Array(n)
   const observed = new Float64Array(n)
+  let sin1 = 0
+  let cos1 = 0
+  let sin2 = 0
+  let cos2 = 0
+  let sum = 0
+  let bySin = 0
+  let byCos = 0
   for (let i = 0; i < n; i++) {
-    const degrees = (readings[i]?.angle ?? 0) + lead
-    const quarter = degrees / 90
-    let s: number
-    let c: number
-    if (quarter === Math.floor(quarter)) [s, c] = directionOf(degrees)
-    else {
-      const radians = degrees * degree
-      s = Math.sin(radians)
-      c = Math.cos(radians)
+    const reading = readings[i] as { angle: number; value: number }
+    const degrees = reading.angle + lead
+    const radians = degrees * degree
+    let s = Math.sin(radians)
+    let c = Math.cos(radians)
+    // the quarters are exact, so that top and bottom alone leave no trace in the other plane
+    if (s * s < quarterly || c * c < quarterly) {
+      const exact = directionOf(degrees) // not destructured: that costs as much as the sine
+      s = exact[0]
+      c = exact[1]
     }
+    const y = reading.value - 0.5 * sag * (1 - c)
     sin[i] = s
     cos[i] = c
-    observed[i] = valueAt(i) - sagSeen(sag, c)
+    observed[i] = y
+    sin1 += s
+    cos1 += c
+    sin2 += s * c
+    cos2 += c * c - s * s
+    sum += y
+    bySin += s * y
+    byCos += c * y
   }
-  return { sin, cos, observed }
+  return { sin, cos, observed, sums: { sin1, cos1, sin2: 2 * sin2, cos2, observed: sum, bySin, byCos } }
 }
+
+/** Square of a sine below which an angle may be a quarter. */
+const quarterly = 1e-20
 
 const degree = Math.PI / 180
 

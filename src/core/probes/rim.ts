@@ -34,7 +34,7 @@ export function rimChannel(dial: RimDial, { couplingX, key }: ProbeContext): Cha
     sd: dial.sd,
     zero: dial.zero,
     weight: weightAt(gain, distance),
-    ...measured(dial.readings, (i) => dial.readings[i]?.value ?? 0, 0, dial.sag),
+    ...measured(dial.readings, 0, dial.sag),
     ...(radius ? { beyondLinear: (m: Misalignment) => rimBeyondLinear(m, gain, distance, radius) } : {}),
   }
 }
