@@ -1,6 +1,5 @@
 import { scaleLinear } from 'd3-scale'
 import type { ProbeState } from '../core/job/solve'
-import { sagAt } from '../core/probes/probe'
 import type { Point } from './scene'
 
 /** What a device has sent of a probe since the sweep began: mean of every degree passed, corrected; mm. */
@@ -20,10 +19,13 @@ export interface StripDrawing {
   columns: { angleId: string; degrees: number; x: number }[]
   /** Raw reading (hollow) and sag-corrected reading (filled) with the whisker of what is left over. */
   points: { angleId: string; raw: Point; corrected: Point; whiskerTo: number | undefined }[]
-  /** Points of a sweep, thinned, and of the one that is being made; where the shaft stands now. */
+  /** Points of a sweep, thinned. */
   sweep: Point[]
-  live: Point[]
-  now: number | undefined
+  /** px of an angle (degrees) and of a value (mm), and what the paper reaches to, mm: for what is drawn on top, live. */
+  x: (degrees: number) => number
+  y: (mm: number) => number
+  low: number
+  high: number
   /** What the readings and their wave would be without a slip that is being tried on. */
   trial: { points: Point[]; wave: Point[] } | undefined
   /** The fitted wave and the wave that would mean "aligned". */
@@ -62,14 +64,20 @@ export function spreadCells(wanted: readonly number[], width: number, from: numb
   return result
 }
 
-/** Lays a dial's strip out; all values come from the dial's state. `margin`: px left free at both ends. */
+/**
+ * Lays a dial's strip out; all values come from the dial's state.
+ *
+ * @param margin px left free at both ends
+ * @param trial the same probe without a slip that is being tried on
+ * @param reach values (mm) that must find room as well
+ */
 export function stripDrawing(
   dial: ProbeState,
   width: number,
   height: number,
   margin: number,
   trial?: ProbeState,
-  trace?: LiveTrace,
+  reach?: readonly [low: number, high: number],
 ): StripDrawing {
   const degrees = dial.set.angles.map((angle) => angle.degrees)
   const span: [number, number] = [Math.min(0, ...degrees), Math.max(360, ...degrees)]
@@ -77,13 +85,12 @@ export function stripDrawing(
   const turn = Array.from({ length: 73 }, (_, i) => span[0] + ((span[1] - span[0]) * i) / 72)
   const { fitted } = dial
   const points = dial.sweep?.thinned ?? []
-  const live = (trace?.bins ?? []).flatMap((value, i) => (value === undefined ? [] : [{ angle: i + 0.5, value }]))
   const values = [
     0,
     ...dial.readings.flatMap((r) => [r.raw, r.corrected]),
     ...turn.map(dial.whenAligned),
     ...points.map((p) => p.corrected),
-    ...live.map((p) => p.value),
+    ...(reach ?? []),
     ...(trial ? trial.readings.map((r) => r.corrected) : []),
     ...(trial?.fitted ? turn.map(trial.fitted) : []),
     ...(fitted ? turn.map(fitted) : []),
@@ -104,13 +111,15 @@ export function stripDrawing(
       whiskerTo: fitted ? y(fitted(angle)) : undefined,
     })),
     sweep: points.map((p): Point => [x(p.angle), y(p.corrected)]),
-    live: live.map((p): Point => [x(p.angle), y(p.value)]),
-    now: trace && x(span[0] + ((((trace.angle - span[0]) % 360) + 360) % 360)),
+    x: (degrees) => x(degrees),
+    y: (mm) => y(mm),
+    low: low - pad,
+    high: high + pad,
     trial: trial && {
       points: trial.readings.map((r): Point => [x(r.angle), y(r.corrected)]),
       wave: trial.fitted ? turn.map((at): Point => [x(at), y(trial.fitted?.(at) ?? 0)]) : [],
     },
     fitted: fitted ? turn.map((at): Point => [x(at), y(fitted(at))]) : [],
-    aligned: turn.map((at): Point => [x(at), y(dial.whenAligned(0) + sagAt(dial.sag, at))]),
+    aligned: turn.map((at): Point => [x(at), y(dial.whenAligned(at))]),
   }
 }

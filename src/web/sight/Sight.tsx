@@ -1,6 +1,6 @@
 import { memo, useState } from 'react'
 import styled from 'styled-components'
-import type { Role, Scene, Shape } from '../../drawing/scene'
+import type { Point, Role, Scene, Shape } from '../../drawing/scene'
 import { mono } from '../app/style'
 import { PegShape } from '../parts/Peg'
 
@@ -47,7 +47,10 @@ export const Sight = memo(function Sight(props: {
   return (
     <Frame>
       <Paper viewBox={`0 0 ${scene.width} ${scene.height}`} aria-label={props.label} role="group">
-        {scene.shapes.map((shape, i) => drawn(shape, i))}
+        {scene.shapes.map((shape, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a shape's place in the list is what it is
+          <Drawn key={i} shape={shape} />
+        ))}
         {scene.spots.map((spot) => (
           // biome-ignore lint/a11y/useSemanticElements: a button cannot live inside a drawing
           <g
@@ -84,6 +87,27 @@ const Told = styled.div`
   position: absolute; left: 50%; bottom: 4px; transform: translateX(-50%); padding: 2px 10px; border: 1px solid var(--kelp);
   border-radius: 4px; background: var(--card); font-size: 13px; white-space: nowrap; max-width: 96%; overflow: hidden; text-overflow: ellipsis;
 `
+
+/** Drawn again only when it lies or says otherwise: most of the drawing stands still while readings are typed. */
+const Drawn = memo(
+  ({ shape }: { shape: Shape }) => drawn(shape, 0),
+  (a, b) => sameShape(a.shape, b.shape),
+)
+
+function sameShape(a: Shape, b: Shape): boolean {
+  if (a.kind === 'peg' || b.kind === 'peg')
+    return a.kind === 'peg' && b.kind === 'peg' && a.peg === b.peg && samePoint(a.at, b.at) && a.size === b.size
+  if (a.kind === 'text' || b.kind === 'text')
+    return a.kind === 'text' && b.kind === 'text' && a.text === b.text && a.role === b.role && samePoint(a.at, b.at)
+  return (
+    a.kind === b.kind &&
+    a.role === b.role &&
+    a.points.length === b.points.length &&
+    a.points.every((point, i) => samePoint(point, b.points[i] ?? [0, 0]))
+  )
+}
+
+const samePoint = (a: Point, b: Point): boolean => a[0] === b[0] && a[1] === b[1]
 
 /** Shapes of a scene have no names of their own; their place in the list is what they are. */
 export function drawn(shape: Shape, key: number) {

@@ -1,19 +1,17 @@
 import { line as path } from 'd3-shape'
-import { memo } from 'react'
+import { memo, useState } from 'react'
 import styled from 'styled-components'
 import type { ProbeState } from '../../core/job/solve'
 import type { Point } from '../../drawing/scene'
-import { type LiveTrace, stripDrawing } from '../../drawing/strip'
+import { stripDrawing } from '../../drawing/strip'
+import { dots, LiveLayer } from './LiveLayer'
+import type { LiveTraces } from './live'
 
 const Paper = styled.svg`display: block; width: 100%; overflow: visible;`
 const wave = path<Point>(
   (p) => p[0],
   (p) => p[1],
 )
-
-/** Many small dots as one path. */
-const dots = (points: readonly Point[]): string =>
-  points.map(([px, py]) => `M${px.toFixed(1)} ${py.toFixed(1)}h0`).join('')
 
 /**
  * A dial's readings unrolled round the turn: hollow as read, filled with the sag taken off, the fitted wave through them,
@@ -27,10 +25,16 @@ export const RingStrip = memo(function RingStrip(props: {
   margin: number
   chosen?: string | undefined
   trial?: ProbeState | undefined
-  live?: LiveTrace | undefined
+  /** What a device is sending, where one is on the line. */
+  live?: LiveTraces | undefined
 }) {
   const { dial, width, height } = props
-  const strip = stripDrawing(dial, width, height, props.margin, props.trial, props.live)
+  const [reach, setReach] = useState<readonly [number, number]>()
+  const strip = stripDrawing(dial, width, height, props.margin, props.trial, props.live ? reach : undefined)
+  const widen = (low: number, high: number) => {
+    const room = 0.25 * (high - low)
+    setReach([low - room, high + room])
+  }
   return (
     <Paper viewBox={`0 0 ${width} ${height}`} style={{ height }} role="img" aria-label={props.label}>
       {strip.columns.map((column) => (
@@ -60,12 +64,7 @@ export const RingStrip = memo(function RingStrip(props: {
       {strip.sweep.length ? (
         <path d={dots(strip.sweep)} stroke="var(--ink)" strokeWidth={3} strokeLinecap="round" />
       ) : null}
-      {strip.live.length ? (
-        <path d={dots(strip.live)} stroke="var(--kelp)" strokeWidth={3.5} strokeLinecap="round" />
-      ) : null}
-      {strip.now === undefined ? null : (
-        <line x1={strip.now} x2={strip.now} y1={0} y2={height} stroke="var(--kelp)" strokeWidth={2} />
-      )}
+      {props.live ? <LiveLayer id={dial.id} traces={props.live} strip={strip} onReach={widen} /> : null}
       {strip.trial ? (
         <g>
           <path

@@ -5,7 +5,7 @@ import type { Unit } from '../../../core/frame/units'
 import type { Job } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
 import { readingKey, sags } from '../../../core/job/train'
-import { type LiveTrace, spreadCells } from '../../../drawing/strip'
+import { spreadCells } from '../../../drawing/strip'
 import { dialTerms } from '../../../words/findings'
 import {
   angleName,
@@ -21,6 +21,7 @@ import { mono, narrow } from '../../app/style'
 import { Fault, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { useWidth } from '../../parts/useWidth'
+import type { LiveTraces } from '../../strip/live'
 import { RingStrip } from '../../strip/RingStrip'
 import { type CellHands, ReadingCell } from './ReadingCell'
 
@@ -50,8 +51,8 @@ interface Props {
   couplingX: number
   /** The same probe as it would be without a slip that is being tried on. */
   trial?: ProbeState | undefined
-  /** What a device is sending now: the trace so far, and where it stands. */
-  live?: LiveTrace | undefined
+  /** What devices are sending now, where one is on the line. */
+  live?: LiveTraces | undefined
   cellRef: (angleId: string) => RefCallback<HTMLInputElement>
   onFocus: () => void
   onReading: (angleId: string, change: (reading: Reading) => Reading) => void

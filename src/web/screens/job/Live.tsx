@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
 import {
   anglesApart,
@@ -25,6 +25,7 @@ import { mono } from '../../app/style'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../device/connection'
 import { Button, Card, Fault, Field, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
+import type { LiveTraces } from '../../strip/live'
 import { Inclined } from './Inclined'
 
 const Sheet = styled(Card)`display: grid; gap: 8px; margin-bottom: 16px;`
@@ -39,7 +40,7 @@ interface Props {
   set: ReadSet
   states: readonly ProbeState[]
   onSet: (change: (set: ReadSet) => ReadSet, mark?: string) => void
-  onTrace: (traces: Readonly<Record<string, LiveTrace>>) => void
+  traces: LiveTraces
   onSettings: () => void
   frame: Frame
 }
@@ -73,12 +74,13 @@ const kindFor = (set: ReadSet): StandInKind | undefined =>
 const apartMay = 1
 
 /** A device on the line: both angles live, capture by key or by standing still, a sweep while the shafts turn. */
-export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) {
+export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   const { jobId, line, x, unit } = frame
   const [kind, setKind] = useState<StandInKind>(kindFor(set) ?? 'dials')
   const [state, setState] = useState<LineState>('closed')
   const [hello, setHello] = useState<Hello>()
-  const [reading, setReading] = useState<DeviceReading>()
+  const [heard, setHeard] = useState(false)
+  const [readings] = useState(() => new Latest<DeviceReading>())
   const [battery, setBattery] = useState<number>()
   const [lost, setLost] = useState(0)
   const [target, setTarget] = useState(0)
@@ -107,23 +109,23 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
     [onSet, unit],
   )
 
-  // one drawing a frame, however many messages came
+  // one drawing a frame, however many messages came; React draws only what is not moving
   const draw = useCallback(() => {
     drawn.current = 0
     const now = latest.current
     if (!now) return
-    setReading(now)
+    setHeard(true)
+    readings.put(now)
     const trace = sweep.current
-    const traces: Record<string, LiveTrace> = {}
+    const all: Record<string, LiveTrace> = {}
     for (const { id, probe } of hands.current.matches) {
       const angle = now.probes.find((one) => one.id === id)?.angle
       if (angle === undefined) continue
       for (const state of hands.current.states)
-        if (state.dial.id === probe.id)
-          traces[state.id] = { angle, bins: trace ? trace.trace(state.id, state.level) : [] }
+        if (state.dial.id === probe.id) all[state.id] = { angle, bins: trace ? trace.trace(state.id, state.level) : [] }
     }
-    onTrace(traces)
-  }, [onTrace])
+    traces.put(all)
+  }, [readings, traces])
 
   const connect = () => {
     line$.current?.close()
@@ -161,9 +163,9 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
     () => () => {
       line$.current?.close()
       cancelAnimationFrame(drawn.current)
-      onTrace({})
+      traces.put({})
     },
-    [onTrace],
+    [traces],
   )
 
   // a simulated rig hangs its probes as the job says; where the job says nothing, the job takes the rig's
@@ -209,7 +211,6 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
     onSet((s) => done.into(s))
     setCaptured(`Swept ${done.points} points over ${done.coverage}°.`)
   }
-  const apart = reading ? anglesApart(reading) : 0
   const open = state === 'open' || state === 'lost' || state === 'connecting'
 
   if (kindFor(set) === undefined)
@@ -267,35 +268,9 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
           </Button>
         </Fault>
       ) : null}
-      {reading && matches.length > 0 ? (
+      {heard && matches.length > 0 ? (
         <>
-          <Dials>
-            {matches.map(({ id, probe, unit: own }) => {
-              const now = reading.probes.find((one) => one.id === id)
-              return (
-                <One key={id}>
-                  <Inclined degrees={now?.angle ?? 0} />
-                  <div>
-                    <small>{probeName(set, probe, { line })}</small>
-                    <b>{formatNumber(now?.angle ?? 0, 1)}°</b>
-                    <small>
-                      {now?.values
-                        ? `${now.values.map((value) => signedLength(toMm(value, own), { unit, resolution: 0.001 })).join('  ')} ${unitName[unit]}`
-                        : now?.fault === 'no-beam'
-                          ? 'no beam on the detector'
-                          : 'out of range'}
-                    </small>
-                  </div>
-                </One>
-              )
-            })}
-          </Dials>
-          {apart > apartMay ? (
-            <Fault role="alert">
-              The two stand {formatNumber(apart, 1)}° apart. Take up the slack in the direction of turning before you
-              read.
-            </Fault>
-          ) : null}
+          <Standing readings={readings} matches={matches} set={set} line={line} unit={unit} />
           <Row>
             <Button look="act" isDisabled={state !== 'open' || sweeping} onPress={captureNow}>
               Capture here (c)
@@ -320,9 +295,7 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
               </Button>
             )}
             <Status role="status" aria-label="What was captured">
-              {sweeping
-                ? `${sweep.current?.points ?? 0} points, ${sweep.current?.coverage ?? 0}° of the turn`
-                : (captured ?? '')}
+              {sweeping ? <Swept readings={readings} sweep={sweep} /> : (captured ?? '')}
             </Status>
           </Row>
           {hello?.device.simulated ? (
@@ -358,6 +331,71 @@ export function Live({ set, states, onSet, onTrace, onSettings, frame }: Props) 
       ) : null}
     </Sheet>
   )
+}
+
+/** Where every probe stands and what it shows, and whether they stand together. */
+function Standing(props: {
+  readings: Latest<DeviceReading>
+  matches: readonly Match[]
+  set: ReadSet
+  line: Line
+  unit: 'mm' | 'mil'
+}) {
+  const { matches, set, line, unit } = props
+  const reading = useSyncExternalStore(props.readings.subscribe, props.readings.get)
+  if (!reading) return null
+  const apart = anglesApart(reading)
+  return (
+    <>
+      <Dials>
+        {matches.map(({ id, probe, unit: own }) => {
+          const now = reading.probes.find((one) => one.id === id)
+          return (
+            <One key={id}>
+              <Inclined degrees={now?.angle ?? 0} />
+              <div>
+                <small>{probeName(set, probe, { line })}</small>
+                <b>{formatNumber(now?.angle ?? 0, 1)}°</b>
+                <small>
+                  {now?.values
+                    ? `${now.values.map((value) => signedLength(toMm(value, own), { unit, resolution: 0.001 })).join('  ')} ${unitName[unit]}`
+                    : now?.fault === 'no-beam'
+                      ? 'no beam on the detector'
+                      : 'out of range'}
+                </small>
+              </div>
+            </One>
+          )
+        })}
+      </Dials>
+      {apart > apartMay ? (
+        <Fault role="alert">
+          The two stand {formatNumber(apart, 1)}° apart. Take up the slack in the direction of turning before you read.
+        </Fault>
+      ) : null}
+    </>
+  )
+}
+
+/** How far a sweep has come. */
+function Swept(props: { readings: Latest<DeviceReading>; sweep: RefObject<SweepTrace | undefined> }) {
+  useSyncExternalStore(props.readings.subscribe, props.readings.get)
+  return `${props.sweep.current?.points ?? 0} points, ${props.sweep.current?.coverage ?? 0}° of the turn`
+}
+
+/** The latest of something that comes often. */
+class Latest<T> {
+  private value: T | undefined
+  private readonly listeners = new Set<() => void>()
+  put(value: T): void {
+    this.value = value
+    for (const listener of this.listeners) listener()
+  }
+  get = (): T | undefined => this.value
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener)
+    return () => this.listeners.delete(listener)
+  }
 }
 
 /** Messages a second asked of a stand-in; `?rate=` in the address changes it. */

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react'
+import { useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor } from '../../../core/advice/findings'
@@ -127,6 +127,51 @@ export function ReadStep() {
   }
   const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
 
+  // what may be added hangs on no reading
+  const latest = useRef({ round, addSet })
+  useLayoutEffect(() => {
+    latest.current = { round, addSet }
+  })
+  const { line } = document
+  const adds = useMemo(() => {
+    const add = (coupling: string, make: (sets: readonly ReadSet[], id: string) => ReadSet | undefined) => {
+      const { round: now, addSet: put } = latest.current
+      const id = freeId(`${now.id}-${coupling}-`, now.sets)
+      const made = make(now.sets, id)
+      if (made) put(made)
+      return id
+    }
+    return (
+      <Adds>
+        {line.couplings.map(({ id: coupling }) => {
+          const at = line.couplings.length > 1 ? ` at ${couplingName(coupling, { line }).toLowerCase()}` : ''
+          return [
+            <Button
+              key={`${coupling}-repeat`}
+              onPress={() =>
+                add(coupling, (sets, id) => {
+                  const last = sets.findLast((set) => set.coupling === coupling)
+                  return last && repeatSet(last, id)
+                })
+              }
+            >
+              Repeat the set{at}
+            </Button>,
+            <Button
+              key={`${coupling}-add`}
+              onPress={() => {
+                const id = add(coupling, (_, fresh) => makeSet(line, coupling, fresh, settings.unit))
+                setPanels((all) => ({ ...all, [id]: ['set-up'] }))
+              }}
+            >
+              Another method{at}
+            </Button>,
+          ]
+        })}
+      </Adds>
+    )
+  }, [line, settings.unit])
+
   const trying: SayItem[] =
     trial && tried
       ? [
@@ -185,32 +230,7 @@ export function ReadStep() {
           )
         })}
         <Muted>Filled pegs: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.</Muted>
-        {frozen || round.sets.length >= 12 ? null : (
-          <Adds>
-            {document.line.couplings.map((coupling) => {
-              const last = round.sets.findLast((set) => set.coupling === coupling.id)
-              const id = freeId(`${round.id}-${coupling.id}-`, round.sets)
-              const at =
-                document.line.couplings.length > 1 ? ` at ${couplingName(coupling.id, terms).toLowerCase()}` : ''
-              return [
-                last ? (
-                  <Button key={`${coupling.id}-repeat`} onPress={() => addSet(repeatSet(last, id))}>
-                    Repeat the set{at}
-                  </Button>
-                ) : null,
-                <Button
-                  key={`${coupling.id}-add`}
-                  onPress={() => {
-                    addSet(makeSet(document.line, coupling.id, id, settings.unit))
-                    setPanels((all) => ({ ...all, [id]: ['set-up'] }))
-                  }}
-                >
-                  Another method{at}
-                </Button>,
-              ]
-            })}
-          </Adds>
-        )}
+        {frozen || round.sets.length >= 12 ? null : adds}
       </Bench>
       <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
     </BenchAndSay>

@@ -1,18 +1,20 @@
-import { useState } from 'react'
+import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { ProbeSetUp, ReadSet } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
 import { secondPlane } from '../../../core/job/stations'
 import { readingKey } from '../../../core/job/train'
-import type { LiveTrace } from '../../../drawing/strip'
 import { couplingName, methodNames, sideName } from '../../../words/terms'
 import { Button, Muted } from '../../parts/controls'
+import { LiveTraces } from '../../strip/live'
 import { BenchHead } from './Bench'
 import { useJobFrame } from './context'
 import { DialBench } from './DialBench'
-import { Import } from './Import'
-import { Live } from './Live'
-import { SetUp } from './SetUp'
+
+// fetched when first opened: most readings are typed into sets that are hung already
+const SetUp = lazy(async () => ({ default: (await import('./SetUp')).SetUp }))
+const Live = lazy(async () => ({ default: (await import('./Live')).Live }))
+const Import = lazy(async () => ({ default: (await import('./Import')).Import }))
 
 const SetBox = styled.section`
   & + & { margin-top: 28px; padding-top: 16px; border-top: 2px solid var(--ink); }
@@ -40,18 +42,19 @@ interface Props {
 export function SetSection({ set, place, open, toggle, trial, cells, focusCell, onward, onRemove }: Props) {
   const frame = useJobFrame()
   const { document, round, solved, terms, settings, frozen } = frame
-  const [live, setLive] = useState<Readonly<Record<string, LiveTrace>>>({})
+  const [traces] = useState(() => new LiveTraces())
   const editSet = (change: (set: ReadSet) => ReadSet, mark?: string) =>
     frame.editRound((r) => ({ ...r, sets: r.sets.map((s) => (s.id === set.id ? change(s) : s)) }), mark)
   const editDial = (dialId: string, change: (dial: ProbeSetUp) => ProbeSetUp, mark?: string) =>
     editSet((s) => ({ ...s, probes: s.probes.map((dial) => (dial.id === dialId ? change(dial) : dial)) }), mark)
   const states = solved.dials.filter((state) => state.set.id === set.id)
   const name = couplingName(set.coupling, terms)
-  const panel = (which: Panel, text: string, close: string) => (
-    <Button aria-expanded={open.includes(which)} onPress={() => toggle(which)}>
-      {open.includes(which) ? close : text}
-    </Button>
-  )
+  const heads = set.probes.some(({ type }) => type === 'beam' || type === 'beam2')
+  const latest = useRef(toggle)
+  useLayoutEffect(() => {
+    latest.current = toggle
+  })
+  const press = useCallback((which: Panel) => latest.current(which), [])
   return (
     <SetBox aria-label={place.of > 1 ? `${name}, set ${place.number}` : name}>
       <BenchHead>
@@ -64,53 +67,47 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
             {set.state}, from the top toward {sideName(set.direction ?? 'far', terms)} first
           </Muted>
         </div>
-        <Buttons>
-          {panel(
-            'set-up',
-            set.probes.some(({ type }) => type === 'beam' || type === 'beam2') ? 'Set up heads' : 'Set up dials',
-            'Done setting up',
-          )}
-          {frozen ? null : panel('live', 'Live', 'Put the devices away')}
-          {frozen ? null : panel('import', 'Bring in', 'Done bringing in')}
-        </Buttons>
+        <PanelButtons open={open.join(' ')} heads={heads} frozen={frozen} press={press} />
       </BenchHead>
-      {open.includes('set-up') ? (
-        <>
-          <SetUp
+      <Suspense>
+        {open.includes('set-up') ? (
+          <>
+            <SetUp
+              set={set}
+              line={document.line}
+              stations={solved.stations}
+              unit={settings.unit}
+              frozen={frozen}
+              onSet={editSet}
+              onDial={editDial}
+            />
+            {onRemove ? (
+              <Button look="quiet" onPress={onRemove}>
+                Take this set away
+              </Button>
+            ) : null}
+          </>
+        ) : null}
+        {open.includes('live') && !frozen ? (
+          <Live
             set={set}
-            line={document.line}
-            stations={solved.stations}
-            unit={settings.unit}
-            frozen={frozen}
+            states={states}
             onSet={editSet}
-            onDial={editDial}
+            traces={traces}
+            onSettings={() => toggle('set-up')}
+            frame={{ jobId: frame.id, line: document.line, x: solved.stations.x, unit: settings.unit }}
           />
-          {onRemove ? (
-            <Button look="quiet" onPress={onRemove}>
-              Take this set away
-            </Button>
-          ) : null}
-        </>
-      ) : null}
-      {open.includes('live') && !frozen ? (
-        <Live
-          set={set}
-          states={states}
-          onSet={editSet}
-          onTrace={setLive}
-          onSettings={() => toggle('set-up')}
-          frame={{ jobId: frame.id, line: document.line, x: solved.stations.x, unit: settings.unit }}
-        />
-      ) : null}
-      {open.includes('import') && !frozen ? (
-        <Import set={set} round={round} onSet={editSet} done={() => toggle('import')} />
-      ) : null}
+        ) : null}
+        {open.includes('import') && !frozen ? (
+          <Import set={set} round={round} onSet={editSet} done={() => toggle('import')} />
+        ) : null}
+      </Suspense>
       {states.map((state) => (
         <DialBench
           key={state.id}
           dial={state}
           trial={trial?.find(({ id }) => id === state.id)}
-          live={live[state.id]}
+          live={open.includes('live') ? traces : undefined}
           terms={terms}
           unit={settings.unit}
           frozen={frozen}
@@ -151,3 +148,26 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
     </SetBox>
   )
 }
+
+/** They stay as they are from keystroke to keystroke. */
+const PanelButtons = memo(function PanelButtons(props: {
+  /** The open panels' names, blanks between. */
+  open: string
+  heads: boolean
+  frozen: boolean
+  press: (panel: Panel) => void
+}) {
+  const open = props.open.split(' ')
+  const panel = (which: Panel, text: string, close: string) => (
+    <Button aria-expanded={open.includes(which)} onPress={() => props.press(which)}>
+      {open.includes(which) ? close : text}
+    </Button>
+  )
+  return (
+    <Buttons>
+      {panel('set-up', props.heads ? 'Set up heads' : 'Set up dials', 'Done setting up')}
+      {props.frozen ? null : panel('live', 'Live', 'Put the devices away')}
+      {props.frozen ? null : panel('import', 'Bring in', 'Done bringing in')}
+    </Buttons>
+  )
+})
