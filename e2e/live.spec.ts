@@ -88,6 +88,7 @@ test('slack between the shafts, no beam, and a battery that runs out are told', 
   const trouble = page.getByLabel('Trouble on the simulated rig')
   await trouble.selectOption('slack')
   await turn(page, 40)
+  await expect(page.getByRole('alert')).toContainText(/The two stand 1\.\d° apart/)
   await trouble.selectOption('out-of-range')
   await expect(page.getByText('no beam on the detector')).toHaveCount(2)
   await page.getByRole('button', { name: 'Capture here (c)' }).click()

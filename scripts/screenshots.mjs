@@ -17,6 +17,11 @@ const views = [
   { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
   { name: 'read-narrow', path: '/jobs/job-6/read', width: 390, height: 844 },
   { name: 'new-job', path: '/new' },
+  { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
+  { name: 'read-part-of-a-turn', path: '/jobs/job-14/read' },
+  { name: 'read-as-if', path: '/jobs/job-17/read', press: ['Show as if'] },
+  { name: 'read-live', path: '/jobs/job-7/read', press: ['Live', 'Connect', 'Sweep', 'to aisle'], pause: 4500 },
+  { name: 'kit', path: '/kit?item=kit-6' },
 ]
 
 await main(async () => {
@@ -33,7 +38,16 @@ await main(async () => {
   )
   const browser = await browsers.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu'] })
   try {
-    for (const { name, path, scheme = 'light', settings = {}, width = 1280, height = 800 } of views) {
+    for (const {
+      name,
+      path,
+      scheme = 'light',
+      settings = {},
+      width = 1280,
+      height = 800,
+      press = [],
+      pause = 0,
+    } of views) {
       const context = await browser.newContext({
         viewport: { width, height },
         colorScheme: scheme,
@@ -52,6 +66,8 @@ await main(async () => {
         .waitFor()
       await page.evaluate(() => document.fonts.ready)
       await page.waitForFunction(() => !document.querySelector('[data-waiting]'))
+      for (const name of press) await page.getByRole('button', { name, exact: true }).click()
+      if (pause) await page.waitForTimeout(pause)
       await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) })
       await context.close()
     }

@@ -8,6 +8,7 @@ import { solveRound } from '../core/job/solve'
 import { cautions, checkItems } from '../core/ready/catalogue'
 import { readyState } from '../core/ready/ready'
 import { check } from '../core/survey/fault'
+import { methodJobs } from '../server/demo/methods'
 import { demoPlant } from '../server/demo/plant'
 import { type Said, say } from './findings'
 import { cautionTexts, checkTexts, sayReady } from './ready'
@@ -15,7 +16,7 @@ import { orderInWords, saySeat } from './seat'
 import type { Terms } from './terms'
 
 const { jobs, lines } = demoPlant(new Date('2026-11-23T12:00:00Z'))
-const documents = jobs.map((job) => job.document)
+const documents = [...jobs, ...methodJobs(new Date('2026-11-23T12:00:00Z')).jobs].map((job) => job.document)
 
 const termsOf = (job: Job, unit: 'mm' | 'mil'): Terms => ({ line: job.line, unit, resolution: 0.01 })
 
@@ -57,6 +58,34 @@ describe('whatever is said', () => {
     changed((job) => Object.assign(dialOf(job).station, { distance: { text: '900', unit: 'mm' } })),
     changed((job) => Object.assign(job.rounds[0]!.sets[0]!, { state: 'engaged' })),
     changed((job) => Object.assign(job.line, { speed: '' })),
+    changed((job) =>
+      Object.assign(job.rounds[0]!.sets[0]!, { state: 'engaged', engagedAccepted: 'R. T., 2026-11-23' }),
+    ),
+    changed((job) => Object.assign(job.rounds[0]!.sets[0]!, { turned: 'one', zeroed: 'sag', direction: 'near' }), 11),
+    changed((job) => {
+      const set = job.rounds[0]!.sets[0]!
+      Object.assign(set, { turned: 'one', angleAs: 'clock-left' })
+      Object.assign(dialOf(job), {
+        runout: { swing: { text: '0.04', unit: 'mm' }, at: '90' },
+        travel: { text: '0.3', unit: 'mm' },
+        span: { text: '300', unit: 'mm' },
+        kit: {
+          dial: { id: 'k', name: 'Dial K1' },
+          bracket: { id: 'b', name: 'B', span: { text: '180', unit: 'mm' }, dial: 'Dial K2', takenOn: '' },
+        },
+      })
+      Object.assign(set.probes[1]!, { radius: { text: '', unit: 'mm' } })
+    }, 11),
+    changed((job) => Object.assign(dialOf(job), { travel: { text: '0.65', unit: 'mm' } }), 11),
+    changed((job) => Object.assign(dialOf(job), { sd: { text: '0.0002', unit: 'mm' } }), 14),
+    changed((job) => {
+      // the third reading of a third dial contradicts the other two
+      const set = job.rounds[0]!.sets[0]!
+      const third = structuredClone(set.probes[0]!)
+      third.readings.a90!.value = { text: '0.9', unit: 'mm' }
+      third.readings.a270!.value = { text: '-1.35', unit: 'mm' }
+      set.probes.push({ ...third, id: 'third' })
+    }, 16),
     changed((job) => Object.assign(job.line.machines[1]!.feet[0]!.station, { distance: { text: '-20', unit: 'mm' } })),
     changed((job) => {
       for (const dial of job.rounds[0]!.sets[0]!.probes)
@@ -94,6 +123,20 @@ describe('whatever is said', () => {
       'plane was not measured',
       'Not enough to tell yet',
       'does not close',
+      'contradict each other',
+      'do not tell the same',
+      'do not fit into its travel',
+      'nearly runs out of travel',
+      'needs the radius',
+      'run-out of the hub',
+      'is taken off',
+      'at another span',
+      'with another dial',
+      'was set to its sag',
+      'of the turn: the least sure foot',
+      'One more reading would help most',
+      'floated by',
+      'rougher than it should be',
       'rocks',
       'Something pulls',
       'is bent',

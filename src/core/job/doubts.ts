@@ -59,7 +59,8 @@ export function doubtDimensions(line: Line, stations: Stations, dials: readonly 
       ...(line.machines[m]?.feet ?? []).map((foot) => side * ((x.get(foot.id) ?? Number.POSITIVE_INFINITY) - from)),
     )
     if (out < 0) doubts.push({ kind: 'dial-wrong-side', of: dial.id, distance: out })
-    else if (front > 0 && out > front) doubts.push({ kind: 'dial-behind-feet', of: dial.id, distance: out })
+    else if (dial.type !== 'bore' && front > 0 && out > front)
+      doubts.push({ kind: 'dial-behind-feet', of: dial.id, distance: out })
   }
   return doubts
 }

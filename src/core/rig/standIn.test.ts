@@ -92,8 +92,8 @@ describe('trouble', () => {
     device.command({ type: 'trouble', kind: 'slack' })
     device.command({ type: 'turn', to: 60 })
     const [right, left] = last().probes
-    expect(Math.abs(right!.angle - left!.angle)).toBeLessThan(2.2)
-    expect(Math.abs(right!.angle - left!.angle)).toBeGreaterThan(0.5)
+    expect(Math.abs(right!.angle - left!.angle)).toBeLessThan(1.6)
+    expect(Math.abs(right!.angle - left!.angle)).toBeGreaterThan(1)
     device.command({ type: 'trouble', kind: 'flat-battery' })
     const status = device.advance(6000).find((m) => m.type === 'status')
     expect(status).toMatchObject({ battery: 0.06 })

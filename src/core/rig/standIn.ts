@@ -29,7 +29,7 @@ export interface StandIn {
 /** Degrees a second that the shafts are turned by the handle. */
 const pace = 45
 /** Degrees of play between the two shafts; with `slack` so much that one is told of it. */
-const play = { usual: 0.4, slack: 1.8 }
+const play = { usual: 0.4, slack: 2.6 }
 /** Half the width of a detector, mm. */
 const detector = 5
 /** Of a hundred messages so many are lost, and so many come late. */

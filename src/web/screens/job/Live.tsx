@@ -23,16 +23,17 @@ import { angleName, probeName, signedLength, unitName } from '../../../words/ter
 import { typing } from '../../app/Shell'
 import { mono } from '../../app/style'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../device/connection'
-import { Button, Card, Fault, Field, Muted, Select } from '../../parts/controls'
+import { Button, Card, Fault, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import type { LiveTraces } from '../../strip/live'
 import { Inclined } from './Inclined'
 
 const Sheet = styled(Card)`display: grid; gap: 8px; margin-bottom: 16px;`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center;`
-const Dials = styled.div`display: flex; flex-wrap: wrap; gap: 12px 28px;`
-const One = styled.div`display: flex; gap: 12px; align-items: center; min-width: 220px; b { ${mono} font-size: 20px; display: block; } small { color: var(--muted); font-size: 13px; }`
-const Handle = styled.label`display: grid; grid-template-columns: auto minmax(160px, 1fr) 72px; gap: 12px; align-items: center; input { accent-color: var(--kelp); min-height: 44px; } b { ${mono} text-align: right; }`
+const Dials = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px;`
+const One = styled.div`display: flex; gap: 12px; align-items: center; min-width: 172px; b { ${mono} font-size: 20px; display: block; } small { color: var(--muted); font-size: 13px; }`
+const Turning = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 0 4px; button { padding: 0 8px; }`
+const Handle = styled.label`flex: 1 1 240px; display: grid; grid-template-columns: auto minmax(110px, 1fr) 52px; gap: 10px; align-items: center; margin-right: 8px; input { accent-color: var(--kelp); min-height: 44px; } b { ${mono} text-align: right; }`
 const Small = styled.p`color: var(--muted); font-size: 13.5px;`
 const Status = styled.span`display: inline-flex; gap: 8px; align-items: center; font-weight: 600;`
 
@@ -218,14 +219,14 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   return (
     <Sheet aria-label="Devices">
       <Row>
-        <Field label="Device">
-          <Select
-            value={kind}
-            disabled={open}
-            options={standInKinds.map((value) => ({ value, text: `${standInNames[value]}, simulated` }))}
-            onPick={(value) => setKind(value as StandInKind)}
-          />
-        </Field>
+        <Select
+          aria-label="Device"
+          value={kind}
+          disabled={open}
+          style={{ width: 232 }}
+          options={standInKinds.map((value) => ({ value, text: `${standInNames[value]}, simulated` }))}
+          onPick={(value) => setKind(value as StandInKind)}
+        />
         {open ? (
           <Button onPress={() => line$.current?.close()}>Hang up</Button>
         ) : (
@@ -270,8 +271,8 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
       ) : null}
       {heard && matches.length > 0 ? (
         <>
-          <Standing readings={readings} matches={matches} set={set} line={line} unit={unit} />
           <Row>
+            <Standing readings={readings} matches={matches} set={set} line={line} unit={unit} />
             <Button look="act" isDisabled={state !== 'open' || sweeping} onPress={captureNow}>
               Capture here (c)
             </Button>
@@ -300,27 +301,32 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
           </Row>
           {hello?.device.simulated ? (
             <>
-              <Handle>
-                Turn the shafts
-                <input
-                  type="range"
-                  min={0}
-                  max={380}
-                  step={1}
-                  value={target}
-                  aria-label="Turn the shafts, degrees"
-                  aria-valuetext={angleName(target, { line }, set.angleAs)}
-                  onChange={(event) => setTarget(Number(event.target.value))}
-                />
-                <b>{target}°</b>
-              </Handle>
-              <Row>
+              <Turning>
+                <Handle>
+                  Turn the shafts
+                  <input
+                    type="range"
+                    min={0}
+                    max={380}
+                    step={1}
+                    value={target}
+                    aria-label="Turn the shafts, degrees"
+                    aria-valuetext={angleName(target, { line }, set.angleAs)}
+                    onChange={(event) => setTarget(Number(event.target.value))}
+                  />
+                  <b>{target}°</b>
+                </Handle>
                 {[0, 90, 180, 270, 360].map((degrees) => (
-                  <Button key={degrees} look="quiet" onPress={() => setTarget(degrees)}>
-                    to {angleName(degrees, { line }, set.angleAs).toLowerCase()}
+                  <Button
+                    key={degrees}
+                    look="quiet"
+                    aria-label={`to ${angleName(degrees, { line }, set.angleAs).toLowerCase()}`}
+                    onPress={() => setTarget(degrees)}
+                  >
+                    {angleName(degrees, { line }, set.angleAs).toLowerCase()}
                   </Button>
                 ))}
-              </Row>
+              </Turning>
               <Small>
                 A simulated rig. At the machine: locked out and tried, hands and sleeves clear, never reach in while
                 shafts turn.

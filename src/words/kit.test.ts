@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest'
+import { dialFit } from '../core/kit/fits'
+import { compare } from '../core/kit/gauge'
+import { takeSag } from '../core/kit/sag'
+import { demoKit } from '../server/demo/kit'
+import { kitPeg, kitSummary, sayCompared, sayFit, saySag } from './kit'
+
+const today = '2026-11-23'
+const items = demoKit(new Date(`${today}T08:00:00Z`))
+const mm = (text: string) => ({ text, unit: 'mm' as const })
+const named = (name: string) => items.find((item) => item.name === name)!
+
+describe('the list of the kit', () => {
+  it('says of every piece what it is, in either unit, with nothing missing', () => {
+    for (const item of items)
+      for (const unit of ['mm', 'mil'] as const)
+        expect(kitSummary(item, unit, today)).not.toMatch(/undefined|NaN|, ,|^,|,$/)
+    expect(kitSummary(named('Long bracket'), 'mm', today)).toMatch(/^sag −0\.28 mm at 320 mm, 2026/)
+    expect(kitSummary(named('Chain bracket'), 'mm', today)).toBe('sag not taken yet')
+  })
+  it('marks what is overdue and what was never taken', () => {
+    expect(kitPeg(named('Small dial K3'), today)).toBe('outside')
+    expect(kitPeg(named('Dial K1'), today)).toBe('within')
+    expect(kitPeg(named('Chain bracket'), today)).toBe('unsure')
+  })
+})
+
+describe('the sag bench says', () => {
+  const said = (top: string, far: string, bottom: string, near: string) =>
+    saySag(takeSag({ bar: { top: mm(top), far: mm(far), bottom: mm(bottom), near: mm(near) } }, 0.01), 'mm', 0.01)
+  const pegs = (...bar: [string, string, string, string]) => said(...bar).map(({ peg }) => peg)
+  it('what to read first, then the sag and whether it closes', () => {
+    expect(said('0', '', '', '')[0]!.text).toMatch(/^Read the top and the bottom/)
+    expect(said('0', '-0.05', '-0.10', '-0.05').map(({ text }) => text)).toEqual([
+      'Its sag is −0.10 mm: bottom less top.',
+      'It closes to 0.00 mm.',
+      expect.stringMatching(/^Keep it with its span and its dial/),
+    ])
+  })
+  it('what is wrong with it', () => {
+    expect(pegs('0', '', '-0.1', '')).toContain('unsure')
+    expect(said('0', '0.05', '0.10', '0.05').some(({ text }) => /sags downward/.test(text))).toBe(true)
+    expect(said('0', '-0.05', '-0.20', '-0.05').some(({ text }) => /does not close, by 0\.10 mm/.test(text))).toBe(true)
+    expect(said('0', '-0.10', '-0.10', '0').some(({ text }) => /Far and near differ by 0\.10 mm/.test(text))).toBe(true)
+  })
+})
+
+it('a comparison is told with its repeatability, and never as within from one reading', () => {
+  const gauge = (texts: readonly string[]) =>
+    sayCompared(
+      compare({
+        nominal: mm('10'),
+        over: mm('0.01'),
+        under: mm('0.01'),
+        readings: texts.map((text, i) => ({ id: `g${i}`, value: mm(text) })),
+      }),
+      'mm',
+    ).map(({ text }) => text)
+  expect(gauge([])).toEqual(['No reading yet.'])
+  expect(gauge(['10.001']).join(' ')).toMatch(/says nothing of how well it repeats.*Can’t tell/)
+  expect(gauge(['10.001', '10.002', '10.001']).join(' ')).toMatch(
+    /over the block.*repeats to ±.*within what is allowed/,
+  )
+  expect(gauge(['9.970', '9.971']).join(' ')).toMatch(/under the block.*outside what is allowed/)
+})
+
+it('a dial is told to fit, to be too short, too coarse, or unknown', () => {
+  const suits = (travel: string, graduation: string, swing: number) =>
+    sayFit(dialFit({ travel: mm(travel), graduation: mm(graduation) }, swing), 'mm')
+  expect(suits('10', '0.01', 2)).toEqual({
+    text: 'Fits: 20 % of its travel. On top push its plunger in by 5.0 mm and set zero there.',
+    peg: 'within',
+  })
+  expect(suits('1', '0.01', 2).peg).toBe('outside')
+  expect(suits('10', '0.1', 0.3).text).toMatch(/Too coarse/)
+  expect(suits('', '0.1', 0.3).peg).toBe('nothing')
+})
