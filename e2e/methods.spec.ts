@@ -79,6 +79,35 @@ test('rim and face, dial by dial', async ({ page, demo }) => {
   await expectMoves(page)
 })
 
+test('rim and face in inches and mils', async ({ page, demo }) => {
+  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', JSON.stringify({ unit: 'mil' })))
+  await openSetUp(page, demo, 'rim-face')
+  await hang(page, 'motor dial', {
+    'Distance from there, in': '2.5',
+    'Rim radius, in': '3.15',
+    'Bracket sag, bottom of a bar, mil': '-2',
+  })
+  await hang(page, 'motor face dial', { 'Radius it travels on, in': '3', 'Bracket sag, bottom of a bar, mil': '-1' })
+  const flat = { on: 'right', x: 40, radius: 76.2, side: 'front', sag: -0.0254 } as const
+  const mil = (mm: number) => (mm / 0.0254).toFixed(2)
+  const top = {
+    rim: exactRimReading(pair, { on: 'right', x: 63.5, radius: 80.01, sag: -0.0508 }, 0),
+    face: exactFaceReading(pair, flat, 0),
+  }
+  for (const [i, degrees] of quarters.entries()) {
+    const rimMm = exactRimReading(pair, { on: 'right', x: 63.5, radius: 80.01, sag: -0.0508 }, degrees) - top.rim
+    await page.getByLabel(`Motor dial, ${names[i]}, mil`, { exact: true }).fill(mil(rimMm))
+    await page
+      .getByLabel(`Motor face dial, ${names[i]}, mil`, { exact: true })
+      .fill(mil(exactFaceReading(pair, flat, degrees) - top.face))
+  }
+  await page.getByRole('button', { name: 'To the moves' }).click()
+  // 0.32 and 0.545 mm
+  const card = (end: string) => page.getByRole('region', { name: `Motor, ${end} feet, vertical`, exact: true })
+  await expect(card('front')).toContainText(/Take out 12\.[56]\d* mil of shim/)
+  await expect(card('back')).toContainText(/Take out 21\.[45]\d* mil of shim/)
+})
+
 test('a rim with two faces, and the float told', async ({ page, demo }) => {
   await openSetUp(page, demo, 'rim-two-faces')
   const float = (degrees: number) => 0.2 * Math.sin(degrees)
@@ -179,7 +208,7 @@ test('two sets that disagree: a sag with its sign turned over is named and mende
   await page.goto(`${demo}/jobs/job-17/read`)
   await expect(page.getByText('Coupling: the readings contradict each other.')).toBeVisible()
   await page.getByRole('button', { name: 'Show as if' }).click()
-  await expect(page.getByText(/as if the sag were −0\.28/)).toBeVisible()
+  await expect(page.getByText(/Motor dial of set 2, as if the sag were −0\.28/)).toBeVisible()
   await page.getByRole('button', { name: 'Change it so' }).click()
   await expect(page.getByText('contradict each other')).toBeHidden()
   await expect(page.getByText('do not tell the same')).toBeHidden()

@@ -20,7 +20,12 @@ const views = [
   { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
   { name: 'read-part-of-a-turn', path: '/jobs/job-14/read' },
   { name: 'read-as-if', path: '/jobs/job-17/read', press: ['Show as if'] },
-  { name: 'read-live', path: '/jobs/job-7/read', press: ['Live', 'Connect', 'Sweep', 'to aisle'], pause: 4500 },
+  {
+    name: 'read-live',
+    path: '/jobs/job-7/read',
+    press: ['Done setting up', 'Live', 'Connect', 'Sweep', 'to aisle'],
+    pause: 4500,
+  },
   { name: 'kit', path: '/kit?item=kit-6' },
 ]
 

@@ -22,7 +22,7 @@ export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution,
   )
   return {
     title: `${capital(dialOf(dial, terms))}, as if ${saySuspect(dial, suspect, terms)}.`,
-    detail: `Drawn dashed in ochre; nothing is changed yet.${closes} Better still, turn back and read it again.`,
+    detail: `Drawn dashed in ochre; nothing is changed yet.${closes} Better still, ${suspect.reading < 0 ? 'take the sag again on a straight bar' : 'turn back and read it again'}.`,
     ...(moves.length ? { working: moves } : {}),
   }
 }

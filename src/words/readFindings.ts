@@ -4,7 +4,7 @@ import type { Suspect } from '../core/fit/suspects'
 import { formatNumber } from '../core/frame/number'
 import type { ProbeState } from '../core/job/solve'
 import { angleOf, dialOf, dialTerms, type Said } from './findings'
-import { couplingName, dimension, lengthWithUnit, methodNames, sideName, signedLength, type Terms } from './terms'
+import { couplingName, dimension, lengthWithUnit, signedLength, type Terms } from './terms'
 
 type ReadFinding = Extract<
   Finding,
@@ -48,7 +48,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
       return {
         title: `The sets at ${lower(couplingName(finding.coupling, terms))} do not tell the same: at the feet they are up to ${lengthWithUnit(finding.by, terms)} apart.`,
         detail: finding.dial
-          ? `All else agrees without the ${lower(dialOf(finding.dial, terms))} of the set “${methodNames[finding.set?.method ?? finding.dial.set.method].toLowerCase()}”, ${ordinal(finding.dial, terms)}. Look at that one first.`
+          ? `All else agrees without the ${lower(dialOf(finding.dial, terms))}. Look at that one first.`
           : finding.explained
             ? 'The slip named above would bring them together.'
             : finding.set
@@ -124,10 +124,6 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 const own = (dial: ProbeState, terms: Terms): Terms => dialTerms(dial, terms)
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: Math.min(terms.resolution, 0.001) })
-
-/** "read toward the wall": which set a probe belongs to when two are alike, by its angles' direction. */
-const ordinal = (dial: ProbeState, terms: Terms): string =>
-  dial.set.direction ? `turned toward ${sideName(dial.set.direction, terms)}` : 'at this coupling'
 
 const whys: Readonly<Record<Suspect['fault'], string>> = {
   sign: 'its sign turned over',

@@ -116,9 +116,9 @@ export function probeName(
   return `${name}${at}${channel ? `, ${channelWords[channel]}` : ''}`
 }
 
-/** The name of a solved probe, or of one channel of it. */
+/** The name of a solved probe, or of one channel of it; told `apart`, with its coupling and its set where there are several. */
 export const stateName = (state: ProbeState, terms: Pick<Terms, 'line'>, apart = false): string =>
-  probeName(state.set, state.dial, terms, { channel: state.channel, apart })
+  `${probeName(state.set, state.dial, terms, { channel: state.channel, apart })}${apart && state.setNumber ? ` of set ${state.setNumber}` : ''}`
 
 export const methodNames: Readonly<Record<Method, string>> = {
   'reverse-dial': 'Reverse dials',

@@ -183,7 +183,7 @@ describe.each(Object.entries(dialMethods))('%s', (name, method) => {
     fc.assert(
       fc.property(truths, floats, (truth, float) => {
         const found = fitted(method(shaftPair(truth, 0), quarters, still, 0, float))
-        expect(worst(found.misalignment, truth)).toBeLessThan(curved ? 3e-5 : 1e-5)
+        expect(worst(found.misalignment, truth)).toBeLessThan(1e-5)
       }),
     )
   })

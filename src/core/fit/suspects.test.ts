@@ -128,6 +128,17 @@ describe('suspects', () => {
     expect(quiet / 600).toBeGreaterThanOrEqual(0.98)
   })
 
+  it('do not take rounding for a slip where the deviation is told finer than the graduation', () => {
+    const source = chance(15)
+    let quiet = 0
+    for (let run = 0; run < 300; run++) {
+      const set = writtenSet(someTruth(source), pair, quarters, source)
+      const fine = { ...set, probes: set.probes.map((probe) => ({ ...probe, sd: 0.001 })) }
+      if (search([fine, fine]).length === 0) quiet++
+    }
+    expect(quiet / 300).toBeGreaterThanOrEqual(0.98)
+  })
+
   it('list two that explain it equally well, before what is unlikelier', () => {
     const probe = (values: readonly number[]): Probe => ({
       type: 'rim',

@@ -68,10 +68,12 @@ export function suspectsOf(
     return as !== null && Math.abs(as) > facts(set, probe).limit + 1e-9
   })
   const readings = places.reduce((sum, { what }) => sum + what.readings.length, 0)
-  const disagree = fit !== undefined && contradicts(fit.left)
+  // a deviation told smaller than half a graduation is finer than anybody writes: rounding is no slip
+  const coarse = Math.max(1, ...places.map(({ set, probe, what }) => (facts(set, probe).limit / 4 / what.sd) ** 2))
+  const disagree = fit !== undefined && contradicts({ ...fit.left, squares: fit.left.squares / coarse })
   if ((open.length === 0 && !disagree) || readings > handWritten) return []
   const project = fit ? projectorOf(fit) : undefined
-  const enough = fit ? onceInAThousand(fit.left.free) : Number.POSITIVE_INFINITY
+  const enough = fit ? coarse * onceInAThousand(fit.left.free) : Number.POSITIVE_INFINITY
 
   const found: Suspect[] = []
   for (const { set, probe, what } of open.length > 0 ? open : places) {

@@ -34,6 +34,8 @@ export interface ProbeState {
   set: ReadSet
   dial: ProbeSetUp
   channel: ChannelName | undefined
+  /** Which set it belongs to at its coupling, from 1; undefined where there is only one. */
+  setNumber: number | undefined
   readings: {
     angleId: string
     angle: number
@@ -130,7 +132,10 @@ export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
     })
   const dials = round.sets.flatMap((set) =>
     set.probes.flatMap((dial) =>
-      channelsOf(dial).map((channel) => stateOf(set, dial, channel, fits.get(dial.id), ofProbe(dial))),
+      channelsOf(dial).map((channel) => ({
+        ...stateOf(set, dial, channel, fits.get(dial.id), ofProbe(dial)),
+        setNumber: setNumber(round, set),
+      })),
     ),
   )
   return {
@@ -151,6 +156,11 @@ export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
   }
 }
 
+function setNumber(round: Round, set: ReadSet): number | undefined {
+  const alike = round.sets.filter(({ coupling }) => coupling === set.coupling)
+  return alike.length > 1 ? alike.indexOf(set) + 1 : undefined
+}
+
 /** How far ahead of the position's angle a channel looks, degrees. */
 const leadOf = (dial: ProbeSetUp, channel: ChannelName | undefined): number =>
   channel?.startsWith('t') ? 90 : dial.type === 'face' ? (dial.lead ?? 0) : 0
@@ -161,7 +171,7 @@ function stateOf(
   channel: ChannelName | undefined,
   fitted: { fit: ProbeFit; misalignment: Misalignment } | undefined,
   suspects: Suspect[],
-): ProbeState {
+): Omit<ProbeState, 'setNumber'> {
   const read = readingsOf(set, dial, channel)
   const sag = sags(dial) ? (quantityMm(dial.sag) ?? 0) : 0
   const lead = leadOf(dial, channel)
