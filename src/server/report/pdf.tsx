@@ -16,11 +16,12 @@ import {
   View,
 } from '@react-pdf/renderer'
 import { format } from 'date-fns'
-import { findingsFor, type Peg } from '../../core/advice/findings'
+import { findingsFor, machineDoubted, type Peg } from '../../core/advice/findings'
 import { openSeats } from '../../core/advice/seatFindings'
 import { planes } from '../../core/frame/axis'
 import { showQuantity } from '../../core/frame/quantity'
 import { type JobSolution, type ProbeState, solveRound } from '../../core/job/solve'
+import { secondPlane } from '../../core/job/stations'
 import { sags } from '../../core/job/train'
 import { readyState } from '../../core/ready/ready'
 import type { Role, Shape } from '../../drawing/scene'
@@ -158,7 +159,7 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
           return (
             <View key={dial.id} style={s.row} wrap={false}>
               <View style={{ width: 128 }}>
-                <Text>{`${stateName(dial, terms)}, ${methodNames[dial.set.method].toLowerCase()}, ${couplingName(dial.set.coupling, terms).toLowerCase()}`}</Text>
+                <Text>{dialTitle(dial, terms)}</Text>
                 <Text style={s.muted}>{hungText(solved, dial, terms)}</Text>
               </View>
               {dial.readings.map((reading) => (
@@ -201,7 +202,11 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
                 return (
                   <View key={plane} style={{ flex: 1 }}>
                     <Text style={{ fontWeight: 700 }}>
-                      {known ? capital(act(known.move, plane, terms)) : 'Not measured'}
+                      {known
+                        ? machineDoubted(solved, foot.machine)
+                          ? `Not sure: ${act(known.move, plane, terms)}`
+                          : capital(act(known.move, plane, terms))
+                        : 'Not measured'}
                     </Text>
                     <Text style={s.muted}>
                       {known
@@ -222,18 +227,28 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
         </View>
         <Text style={s.safety}>
           Locked out and tried before any bolt is loosened or a shaft turned. The site’s permits and local rules decide;
-          the makers’ tolerances win over those above. ± is two standard deviations of the readings.
+          the makers’ tolerances win over those above. ± is two standard deviations, of the readings and of the tape.
         </Text>
       </Page>
     </Document>
   )
 }
 
+/** A probe with its method, and its coupling where the train has several. */
+function dialTitle(state: ProbeState, terms: Terms): string {
+  const several = terms.line.couplings.length > 1
+  const set = state.setNumber ? `, set ${state.setNumber}` : ''
+  const coupling = several ? `, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
+  return `${stateName(state, terms)}, ${methodNames[state.set.method].toLowerCase()}${set}${coupling}`
+}
+
 /** Where a probe hung, how it sagged, and how its set was turned. */
 function hungText(solved: JobSolution, state: ProbeState, terms: Terms): string {
   const { dial, set } = state
   const parts = [
-    dial.type === 'face' ? `face, ${dial.side ?? 'front'}` : `x = ${at(solved, dial.id, terms)}`,
+    dial.type === 'face'
+      ? `face, ${dial.side ?? 'front'}`
+      : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
     sags(dial) ? `sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
     set.turned === 'one' ? 'bracket’s shaft alone turned' : '',
     set.state === 'engaged' ? 'coupling engaged' : '',
