@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { makeLine, makeSet, withMachine } from '../core/job/make'
 import { sayNext } from './findings'
-import { act, angleName, dimension, length, place, probeName, slope, type Terms } from './terms'
+import { act, angleName, angleTyped, dimension, length, place, probeName, slope, type Terms } from './terms'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }
 const inMm: Terms = { line, unit: 'mm', resolution: 0.01 }
@@ -83,4 +83,21 @@ it('tells the next act in a list', () => {
   expect(sayNext({ next: { kind: 'not-closed', machine: 'Pump' }, sides })).toBe(
     'Read the pump dial again: it does not close',
   )
+})
+
+it('reads angles as they are typed: degrees, quarters, sides by name, the clock from either end', () => {
+  const terms = { line }
+  const at = (text: string, as?: Parameters<typeof angleTyped>[2]) => {
+    const typed = angleTyped(text, terms, as)
+    return typed.ok ? typed.degrees : typed.message
+  }
+  expect(['45', '45°', '-90', '360', 'Bottom', 'wall', 'near'].map((text) => at(text))).toEqual([
+    45, 45, 270, 360, 180, 90, 270,
+  ])
+  expect(['3', '1:30', '12', '9 o’clock', 'bottom'].map((text) => at(text, 'clock-right'))).toEqual([
+    90, 45, 0, 270, 180,
+  ])
+  expect(['3', '9', '12'].map((text) => at(text, 'clock-left'))).toEqual([270, 90, 0])
+  expect(at('25', 'clock-left')).toMatch(/no time on a clock/)
+  expect(at('steep')).toMatch(/not a unit/)
 })

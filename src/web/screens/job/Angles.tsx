@@ -1,12 +1,11 @@
 import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { foldDegrees } from '../../../core/frame/angles'
 import { parseNumber } from '../../../core/frame/number'
 import { anglesOf, quarterAngles } from '../../../core/job/make'
 import { type Expected, expectedDoubt } from '../../../core/job/preview'
 import type { Line, ReadSet } from '../../../core/job/schema'
-import { angleName, lengthWithUnit, sideName } from '../../../words/terms'
+import { angleName, angleTyped, lengthWithUnit, sideName } from '../../../words/terms'
 import { Button, Fault, Field, Input, Muted, Select } from '../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: end;`
@@ -37,6 +36,7 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
   const [from, setFrom] = useState('0')
   const [over, setOver] = useState('60')
   const terms = { line }
+  const clock = set.angleAs === 'clock-left' || set.angleAs === 'clock-right'
   const name = (degrees: number) => angleName(degrees, terms, set.angleAs)
   const offered = useMemo((): readonly number[] | undefined => {
     const found = ways.find(({ value }) => value === way)
@@ -52,10 +52,10 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
     onSet((s) => ({ ...s, angles: keepIds(s, offered) }))
   }
   const add = () => {
-    const number = parseNumber(typed.replace('°', ''))
-    if (!number.ok) return setFault(number.message)
-    const degrees = number.value === 360 ? 360 : foldDegrees(number.value)
-    if (set.angles.some((angle) => angle.degrees === degrees)) return setFault(`${degrees}° is there already.`)
+    const angle = angleTyped(typed, terms, set.angleAs)
+    if (!angle.ok) return setFault(angle.message)
+    const { degrees } = angle
+    if (set.angles.some((one) => one.degrees === degrees)) return setFault(`${name(degrees)} is there already.`)
     if (set.angles.length >= 48) return setFault('48 positions are the most; a sweep takes more.')
     setFault(undefined)
     setTyped('')
@@ -84,8 +84,8 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
         {frozen ? null : (
           <>
             <Input
-              aria-label="Another angle, degrees"
-              placeholder="45°"
+              aria-label={clock ? 'Another angle, by the clock' : 'Another angle, degrees'}
+              placeholder={clock ? '1:30' : '45°'}
               style={{ width: 88 }}
               value={typed}
               onChange={(event) => setTyped(event.target.value)}

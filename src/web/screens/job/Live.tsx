@@ -1,7 +1,6 @@
-import { type RefObject, useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
 import {
-  anglesApart,
   captureOf,
   hangingOf,
   hungAs,
@@ -13,25 +12,22 @@ import {
 } from '../../../core/device/capture'
 import type { DeviceReading, Hello } from '../../../core/device/protocol'
 import { formatNumber } from '../../../core/frame/number'
-import { toMm } from '../../../core/frame/units'
 import { lengthUnitFor } from '../../../core/job/make'
 import type { Line, ReadSet } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
 import { type StandInKind, standInKinds, standInNames } from '../../../core/rig/standIn'
 import type { LiveTrace } from '../../../drawing/strip'
-import { angleName, probeName, signedLength, unitName } from '../../../words/terms'
+import { angleName } from '../../../words/terms'
 import { typing } from '../../app/Shell'
 import { mono } from '../../app/style'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../device/connection'
 import { Button, Card, Fault, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import type { LiveTraces } from '../../strip/live'
-import { Inclined } from './Inclined'
+import { Latest, Standing, Swept } from './LiveParts'
 
 const Sheet = styled(Card)`display: grid; gap: 8px; margin-bottom: 16px;`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center;`
-const Dials = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px;`
-const One = styled.div`display: flex; gap: 12px; align-items: center; min-width: 172px; b { ${mono} font-size: 20px; display: block; } small { color: var(--muted); font-size: 13px; }`
 const Turning = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 0 4px; button { padding: 0 8px; }`
 const Handle = styled.label`flex: 1 1 240px; display: grid; grid-template-columns: auto minmax(110px, 1fr) 52px; gap: 10px; align-items: center; margin-right: 8px; input { accent-color: var(--kelp); min-height: 44px; } b { ${mono} text-align: right; }`
 const Small = styled.p`color: var(--muted); font-size: 13.5px;`
@@ -70,9 +66,6 @@ const kindFor = (set: ReadSet): StandInKind | undefined =>
       : set.probes.some(({ type }) => type === 'rim')
         ? 'dials'
         : undefined
-
-/** Above this the two shafts do not stand together, degrees. */
-const apartMay = 1
 
 /** A device on the line: both angles live, capture by key or by standing still, a sweep while the shafts turn. */
 export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
@@ -337,71 +330,6 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
       ) : null}
     </Sheet>
   )
-}
-
-/** Where every probe stands and what it shows, and whether they stand together. */
-function Standing(props: {
-  readings: Latest<DeviceReading>
-  matches: readonly Match[]
-  set: ReadSet
-  line: Line
-  unit: 'mm' | 'mil'
-}) {
-  const { matches, set, line, unit } = props
-  const reading = useSyncExternalStore(props.readings.subscribe, props.readings.get)
-  if (!reading) return null
-  const apart = anglesApart(reading)
-  return (
-    <>
-      <Dials>
-        {matches.map(({ id, probe, unit: own }) => {
-          const now = reading.probes.find((one) => one.id === id)
-          return (
-            <One key={id}>
-              <Inclined degrees={now?.angle ?? 0} />
-              <div>
-                <small>{probeName(set, probe, { line })}</small>
-                <b>{formatNumber(now?.angle ?? 0, 1)}°</b>
-                <small>
-                  {now?.values
-                    ? `${now.values.map((value) => signedLength(toMm(value, own), { unit, resolution: 0.001 })).join('  ')} ${unitName[unit]}`
-                    : now?.fault === 'no-beam'
-                      ? 'no beam on the detector'
-                      : 'out of range'}
-                </small>
-              </div>
-            </One>
-          )
-        })}
-      </Dials>
-      {apart > apartMay ? (
-        <Fault role="alert">
-          The two stand {formatNumber(apart, 1)}° apart. Take up the slack in the direction of turning before you read.
-        </Fault>
-      ) : null}
-    </>
-  )
-}
-
-/** How far a sweep has come. */
-function Swept(props: { readings: Latest<DeviceReading>; sweep: RefObject<SweepTrace | undefined> }) {
-  useSyncExternalStore(props.readings.subscribe, props.readings.get)
-  return `${props.sweep.current?.points ?? 0} points, ${props.sweep.current?.coverage ?? 0}° of the turn`
-}
-
-/** The latest of something that comes often. */
-class Latest<T> {
-  private value: T | undefined
-  private readonly listeners = new Set<() => void>()
-  put(value: T): void {
-    this.value = value
-    for (const listener of this.listeners) listener()
-  }
-  get = (): T | undefined => this.value
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener)
-    return () => this.listeners.delete(listener)
-  }
 }
 
 /** Messages a second asked of a stand-in; `?rate=` in the address changes it. */

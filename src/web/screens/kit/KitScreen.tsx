@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
+import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { makeKitItem } from '../../../core/kit/make'
@@ -165,6 +166,7 @@ function Item(props: {
   const { unit } = useSettings()
   const client = useQueryClient()
   const { items } = useKit()
+  const [sure, setSure] = useState(false)
   const remove = useMutation({
     mutationFn: async () => {
       const response = await api.kit[':id'].$delete({ param: { id } })
@@ -194,10 +196,20 @@ function Item(props: {
           {document.kind === 'gauge' ? <Gauge item={document} unit={unit} put={put} dials={dials} /> : null}
           {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}
           <div>
-            <Button look="quiet" onPress={() => remove.mutate()}>
-              Take it out of the kit
-            </Button>{' '}
-            <Muted>Jobs keep what they used of it.</Muted>
+            {sure ? (
+              <>
+                <Muted>Take “{document.name}” out for good? Jobs keep what they used of it.</Muted>{' '}
+                <Button onPress={() => remove.mutate()}>Take it out</Button>{' '}
+                <Button look="quiet" onPress={() => setSure(false)}>
+                  Keep it
+                </Button>
+              </>
+            ) : (
+              <Button look="quiet" onPress={() => setSure(true)}>
+                Take it out of the kit
+              </Button>
+            )}
+            {remove.error ? <Fault role="alert">{remove.error.message}</Fault> : null}
           </div>
         </>,
       )}
