@@ -51,6 +51,7 @@ describe('rows', () => {
     const taken = takeReadings(set, table(rows), mapping)
     expect(taken).toMatchObject({ ok: true, asSweep: true, rows: 300 })
     expect(taken.ok && taken.set.probes[0]!.sweep!.degrees).toHaveLength(300)
+    expect(taken.ok && taken.set.probes[0]!.readings).toEqual({})
   })
   it.each([
     ['0;0;0\n90;abc;1', { row: 2, column: 2 }],

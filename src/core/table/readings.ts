@@ -166,8 +166,10 @@ function asSweep(set: ReadSet, rows: Rows, wanted: Wanted, unit: Unit): Taken {
           wanted.findIndex((one) => one.probe.id === probe.id && one.channel === channel),
         )
         if (places.some((k) => k < 0)) return probe
+        const { own: _, ...bare } = probe
         return {
-          ...probe,
+          ...bare,
+          readings: {}, // typed from another zero they would contradict it
           sweep: {
             unit,
             degrees: rows.map(({ angle }) => angle),

@@ -251,7 +251,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
             onPick={(trouble) => line$.current?.send({ type: 'trouble', kind: trouble as 'none' })}
           />
         ) : null}
-        {lost > 0 ? <Muted>{lost} messages lost</Muted> : null}
+        {lost > 0 ? <Muted>{lost === 1 ? '1 message' : `${lost} messages`} lost</Muted> : null}
       </Row>
       {hello && matches.length < hello.probes.length ? (
         <Fault>
