@@ -224,3 +224,30 @@ test('only the bracket’s shaft turned: the run-out is asked for', async ({ pag
   await box.getByLabel('High spot stands at, degrees').fill('90')
   await expect(page.getByText('A run-out of 0.04 mm is taken off the motor dial.')).toBeVisible()
 })
+
+test('a quarter that was not read is worked out, shown as computed, and asked for all the same', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-12/read`)
+  const bottom = page.getByLabel('Motor dial, bottom, mm')
+  const was = await bottom.inputValue()
+  await bottom.fill('')
+  await expect(bottom).toHaveAttribute('placeholder', was)
+  await expect(page.getByText('computed', { exact: true })).toBeVisible()
+  await expect(page.getByText('Next: bottom on the motor dial.')).toBeVisible()
+})
+
+test('the coupling engaged: moves are not trusted until a person says so', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.getByRole('button', { name: 'Set up dials' }).click()
+  await page.getByRole('radio', { name: 'engaged' }).click()
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
+  await page.goto(`${demo}/jobs/job-12/move`)
+  const card = page.getByRole('region', { name: 'Motor, front feet, vertical', exact: true })
+  await expect(card).toContainText('Not sure: take out')
+  await page.getByRole('button', { name: 'Plan from it all the same' }).click()
+  await expect(card).toContainText('Take out')
+  await expect(card).not.toContainText('Not sure')
+  await expect(page.getByText(/Moves are planned from it all the same/)).toBeVisible()
+})

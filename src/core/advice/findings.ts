@@ -91,6 +91,7 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
       .map((fault): Finding => ({ kind: 'dimension-fault', peg: 'outside', fault })),
     ...solved.doubts.map((doubt): Finding => ({ kind: 'dimension-doubt', peg: 'outside', doubt })),
   ]
+  const next = step === 'read' ? nextReading(solved) : []
   const doubtful = [...solved.dials.flatMap(dialFaults), ...contradictions(solved), ...roughSweeps(solved)]
   const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
   const feet = feetFindings(solved)
@@ -106,8 +107,8 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
   return [
     ...dimensions,
     ...doubtful,
-    ...nextReading(solved),
-    ...surer(solved),
+    // while cells are empty the next one comes first; once all are read, what they are worth does
+    ...(next[0]?.kind === 'ready-to-move' ? [...surer(solved), ...next] : [...next, ...surer(solved)]),
     ...feet,
     ...results,
     ...solved.dials.flatMap(dialGood),
