@@ -45,6 +45,23 @@ export interface Result {
     closure: number | null
   }[]
   warnings: ResultWarning[]
+  /** What can be made of the moves, where the survey asks for a plan. */
+  plan?: {
+    feasible: boolean
+    blocking?: { foot: string; limit: 'down' | 'up' | 'near' | 'far' }[]
+    feet: {
+      foot: string
+      vertical: number | null
+      horizontal: number | null
+      pack?: number[]
+      /** The pack's thickness less what was wanted. */
+      residual?: number
+    }[]
+    left: Record<
+      string,
+      { vertical: { offset: number; slope: number } | null; horizontal: { offset: number; slope: number } | null }
+    >
+  }
   seat?: {
     machine: string
     ok: boolean

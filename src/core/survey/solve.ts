@@ -2,10 +2,11 @@ import { contradicts } from '../fit/chiSquare'
 import type { CouplingFit } from '../fit/coupling'
 import { type Suspect, suspectsOf } from '../fit/suspects'
 import { arcCovered } from '../frame/angles'
-import { type Plane, planes } from '../frame/axis'
+import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { fromMm, toMm } from '../frame/units'
+import { type FootFacts, planMoves } from '../moves/plan'
 import { planeOf } from '../moves/positions'
-import { type CouplingSolution, type FootPlane, solveTrain } from '../moves/solve'
+import { type CouplingSolution, type FootPlane, type FootSolution, type Solution, solveTrain } from '../moves/solve'
 import type { Coupling } from '../moves/train'
 import { type Checked, refuse } from './fault'
 import { type ReadSurvey, readSurvey } from './read'
@@ -58,10 +59,60 @@ export function solveSurvey(document: unknown): Checked<Result> {
             : [],
         )
         .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
+      ...(survey.plan ? { plan: planResult(read.value, solution, listed, shown) } : {}),
       warnings: [...warningsFor(read.value, solution.couplings), ...sagWarnings(found)],
     },
   }
 }
+
+/** The plan of a survey: fixed or held feet; reading units in, reading units out. */
+function planResult(
+  { survey, train }: ReadSurvey,
+  solution: Solution,
+  listed: readonly FootSolution[],
+  shown: (mm: number) => number,
+): NonNullable<Result['plan']> {
+  const mm = (value: number) => toMm(value, survey.units.reading)
+  const facts = new Map(
+    survey.train.machines.flatMap((machine) =>
+      machine.feet.map(({ id, limits, pack }): [string, FootFacts] => [
+        id,
+        {
+          pack: pack?.map(mm),
+          limits:
+            limits &&
+            Object.fromEntries(
+              Object.entries(limits).flatMap(([way, far]) => (far === undefined ? [] : [[way, mm(far)]])),
+            ),
+        },
+      ]),
+    ),
+  )
+  const plan = planMoves(train, solution, facts, (survey.plan?.stock ?? []).map(mm), survey.plan?.maxShims ?? 4)
+  const line = (left: PlaneLine | null) => left && { offset: shown(left.offset), slope: left.slope }
+  const told = (move: number | null) => (move === null ? null : shown(move))
+  return {
+    feasible: plan.feasible,
+    ...(plan.blocking.length ? { blocking: plan.blocking } : {}),
+    feet: plan.feet
+      .filter(({ foot }) => listed.some((one) => one.foot === foot))
+      .map(({ foot, vertical, horizontal, pack }) => ({
+        foot,
+        vertical: told(vertical),
+        horizontal: told(horizontal),
+        ...(pack ? { pack: pack.shims.map((size) => tidy(shown(size))), residual: shown(pack.residual) } : {}),
+      })),
+    left: Object.fromEntries(
+      plan.left.map(({ coupling, vertical, horizontal }) => [
+        coupling,
+        { vertical: line(vertical), horizontal: line(horizontal) },
+      ]),
+    ),
+  }
+}
+
+/** A shim's thickness as it stands in the stock list, without what changing units leaves behind. */
+const tidy = (value: number): number => Number(value.toPrecision(12))
 
 const emptyResult = (units: Result['units']): Result => ({
   format: 'vane-peg.result',
