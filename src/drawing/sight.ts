@@ -1,25 +1,12 @@
-import { scaleLinear } from 'd3-scale'
 import { machineDoubted } from '../core/advice/findings'
 import { type Plane, planes } from '../core/frame/axis'
-import { formatNumber } from '../core/frame/number'
-import { fromMm } from '../core/frame/units'
 import { shaftEnds } from '../core/job/ends'
-import type { RoughState } from '../core/job/rough'
 import type { JobSolution } from '../core/job/solve'
 import { positionAt } from '../core/moves/positions'
-import { capital, footName, machineName, place, sideName, stateName, type Terms, unitName } from '../words/terms'
+import { machineName, place, sideName, stateName, type Terms } from '../words/terms'
 import type { Point, Scene, Shape, Spot } from './scene'
-
-export interface SightOptions {
-  width: number
-  height: number
-  /** Seen from the far side: left and right change places, near is on top of the plan. */
-  flipped: boolean
-  /** An earlier round, drawn pale behind this one. */
-  ghost?: JobSolution | undefined
-  /** A coarse position by feeler and gauge, drawn dashed until there are readings. */
-  coarse?: RoughState | undefined
-}
+import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
+import { addToSpot, footLabel, hatching, labelPlaces, markOf, scaleBar, withinBand } from './sightParts'
 
 /**
  * The line in both planes: one x scale for both, misalignment magnified by a factor that is written beside a scale bar.
@@ -53,48 +40,6 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
   })
   shapes.push(...scaleBar(solved, terms, options, sheet))
   return { width: options.width, height: options.height, shapes, spots: [...spots.values()] }
-}
-
-interface Sheet {
-  bandTop: (plane: Plane) => number
-  x: (mm: number) => number
-  y: (plane: Plane, mm: number) => number
-  /** px for one mm of misalignment, and how many times larger than along the train that is. */
-  pxPerMm: number
-  magnification: number
-}
-
-function layOut(solved: JobSolution, { width, height, flipped, coarse }: SightOptions): Sheet {
-  const { train, solution } = solved
-  const ends = train.machines.flatMap((_, m) => shaftEnds(train, m))
-  const span: [number, number] = [Math.min(...ends), Math.max(...ends)]
-  const paper: [number, number] = width < 600 ? [28, width - 40] : [110, width - 150]
-  const scale = scaleLinear(span, flipped ? [paper[1], paper[0]] : paper)
-  const band = height / 2
-  const room = Math.max(18, band / 2 - 42)
-  const deviations = train.machines.flatMap((_, m) =>
-    planes.flatMap((plane) => {
-      const links = solution.chains[plane][m]
-      return links ? shaftEnds(train, m).map((x) => Math.abs(positionAt(links, x).value)) : []
-    }),
-  )
-  const limits = solution.couplings.map(({ verdict }) => 1.6 * (verdict?.limits.offset ?? 0))
-  const largest = Math.max(
-    0.06,
-    ...deviations,
-    ...limits,
-    ...coarseEnds(solved, coarse).flatMap(({ values }) => values.map(Math.abs)),
-  )
-  const pxPerMm = room / largest
-  const up = (plane: Plane) => (plane === 'horizontal' && flipped ? -1 : 1)
-  const bandTop = (plane: Plane) => (plane === 'vertical' ? 0 : band)
-  return {
-    bandTop,
-    x: (mm) => scale(mm),
-    y: (plane, mm) => bandTop(plane) + band / 2 + 8 - up(plane) * mm * pxPerMm,
-    pxPerMm,
-    magnification: pxPerMm / ((paper[1] - paper[0]) / (span[1] - span[0])),
-  }
 }
 
 function drawPlane(
@@ -270,168 +215,4 @@ function drawPlane(
       })
     }
   })
-}
-
-/** A dial points at the shaft, a face dial along it, a head is a small box. */
-function markOf(head: boolean, face: boolean, x: number, y: number): Point[] {
-  if (head)
-    return [
-      [x - 5, y - 16],
-      [x + 5, y - 16],
-      [x + 5, y - 6],
-      [x - 5, y - 6],
-    ]
-  if (face)
-    return [
-      [x, y - 18],
-      [x - 9, y - 23],
-      [x - 9, y - 13],
-    ]
-  return [
-    [x, y - 5],
-    [x - 5, y - 14],
-    [x + 5, y - 14],
-  ]
-}
-
-/**
- * Where a number goes: over or under its foot, inside the sheet, and clear of the numbers placed before it.
- * Numbers are set in 15 px of the mono face, about 9 px a character.
- */
-function labelPlaces(width: number) {
-  const taken: { x: number; y: number; half: number }[] = []
-  const free = (x: number, y: number, half: number) =>
-    !taken.some((t) => Math.abs(t.y - y) < 16 && Math.abs(t.x - x) < t.half + half)
-  return {
-    /** A text that stands where it stands: numbers keep clear of it. */
-    keep(x: number, y: number, text: string): void {
-      taken.push({ x, y, half: text.length * 3.4 + 6 })
-    },
-    place(px: number, py: number, above: boolean, text: string, [top, bottom]: readonly [number, number]): Point {
-      const half = text.length * 4.6 + 4
-      const x = Math.min(width - half, Math.max(half, px))
-      const first = above ? [py - 12, py + 33] : [py + 33, py - 12]
-      const candidates = [0, 1, 2, 3].flatMap((k) => first.map((y) => y + Math.sign(y - py) * 17 * k))
-      const y =
-        candidates.find((at) => at > top + 14 && at < bottom - 3 && free(x, at, half)) ??
-        candidates.find((at) => free(x, at, half)) ??
-        first[0] ??
-        py
-      taken.push({ x, y, half })
-      return [x, y]
-    },
-  }
-}
-
-function addToSpot(spots: Map<string, Spot>, id: string, first: { label: string; at: Point }, shapes: Shape[]): void {
-  const spot = spots.get(id) ?? { id, ...first, shapes: [] }
-  spot.shapes.push(...shapes)
-  spots.set(id, spot)
-}
-
-/** The part of a stroke that lies between two heights, so that it does not run into the other plane. */
-function withinBand(from: Point, to: Point, top: number, bottom: number): Point[] {
-  const cut = (p: Point, q: Point): Point => {
-    const y = Math.min(bottom, Math.max(top, p[1]))
-    return y === p[1] || p[1] === q[1] ? [p[0], y] : [p[0] + ((y - p[1]) / (q[1] - p[1])) * (q[0] - p[0]), y]
-  }
-  return [cut(from, to), cut(to, from)]
-}
-
-/** The moved shaft's two ends by the coarse position, a plane; nothing where it was not measured or readings say better. */
-function coarseEnds(solved: JobSolution, coarse: RoughState | undefined) {
-  if (!coarse || solved.solution.couplings.some(({ result }) => result.ok)) return []
-  const [from, to] = shaftEnds(solved.train, coarse.moves)
-  const sign = coarse.moves === 1 ? 1 : -1
-  return planes.flatMap((plane) => {
-    const { offset, slope } = coarse.position[plane]
-    if (offset === null && slope === null) return []
-    const value = (x: number) => sign * ((offset ?? 0) + (slope ?? 0) * x)
-    return [{ plane, xs: [from, to] as const, values: [value(from), value(to)] as const }]
-  })
-}
-
-/** A foot's numbers in both planes, in words. */
-function footLabel(id: string, solved: JobSolution, terms: Terms): string {
-  const found = solved.solution.feet.find((foot) => foot.foot === id)
-  const told = planes.flatMap((plane) => {
-    const known = found?.[plane]
-    return known ? [`${place(known.position, plane, terms)} ${unitName[terms.unit]}`] : []
-  })
-  return `${capital(footName(id, terms))}: ${told.length ? told.join(', ') : 'not measured'}`
-}
-
-function hatching(from: Point, to: Point): Shape[] {
-  const base: Shape = { kind: 'line', role: 'hatch', points: [from, to] }
-  const [start, end] = from[0] < to[0] ? [from, to] : [to, from]
-  const count = Math.max(2, Math.round((end[0] - start[0]) / 24))
-  const strokes = Array.from({ length: count }, (_, i): Shape => {
-    const x = start[0] + ((i + 0.5) * (end[0] - start[0])) / count
-    return {
-      kind: 'line',
-      role: 'hatch',
-      points: [
-        [x + 4, start[1]],
-        [x - 4, start[1] + 7],
-      ],
-    }
-  })
-  return [base, ...strokes]
-}
-
-/** The bar: a round length in the shown unit, as long as it is drawn. */
-function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOptions, sheet: Sheet): Shape[] {
-  if (!solved.solution.couplings.some(({ result }) => result.ok)) return []
-  const inUnit = fromMm(28 / sheet.pxPerMm, terms.unit)
-  const power = 10 ** Math.floor(Math.log10(inUnit))
-  const round = [1, 2, 5, 10].map((k) => k * power).findLast((k) => k <= inUnit * 1.25) ?? power
-  const px = (round / fromMm(1, terms.unit)) * sheet.pxPerMm
-  const small = width < 600
-  const x = small ? 22 : width - 92
-  const top = small ? 30 : 22
-  const decimals = Math.max(0, -Math.floor(Math.log10(round) + 1e-9))
-  return [
-    {
-      kind: 'line',
-      role: 'scale',
-      points: [
-        [x - 5, top],
-        [x + 5, top],
-      ],
-    },
-    {
-      kind: 'line',
-      role: 'scale',
-      points: [
-        [x, top],
-        [x, top + px],
-      ],
-    },
-    {
-      kind: 'line',
-      role: 'scale',
-      points: [
-        [x - 5, top + px],
-        [x + 5, top + px],
-      ],
-    },
-    {
-      kind: 'text',
-      role: 'small',
-      at: [x + 10, top + px / 2 + 4],
-      anchor: 'start',
-      text: `${formatNumber(round, decimals)} ${unitName[terms.unit]}${small ? `, drawn ×${formatNumber(sheet.magnification, 0)}` : ''}`,
-    },
-    ...(small
-      ? []
-      : [
-          {
-            kind: 'text',
-            role: 'small',
-            at: [width - 14, top + px + 18],
-            anchor: 'end',
-            text: `drawn ×${formatNumber(sheet.magnification, 0)}`,
-          } as const,
-        ]),
-  ]
 }

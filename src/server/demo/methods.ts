@@ -15,7 +15,7 @@ import type { Misalignment, Side } from '../../core/probes/probe'
 import { exactSpot } from '../../core/rig/beams'
 import { exactBoreReading, exactFaceReading, exactRimReading, type ShaftPair, shaftPair } from '../../core/rig/geometry'
 import { type Chance, chance } from '../../core/rig/random'
-import { readyOf } from './plant'
+import { readyOf } from './before'
 
 /** Jobs of the made-up plant that show each way of reading a coupling. Dimensions are chosen, readings come from the rig. */
 

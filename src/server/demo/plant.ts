@@ -1,17 +1,13 @@
-import { type Quantity, quantityFrom } from '../../core/frame/quantity'
+import { quantityFrom } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { makeJob, makeLine, repeatRound, withMachine } from '../../core/job/make'
-import type { Job, Line, MachineKind, ReadSet, Ready, Round, SeatFoot } from '../../core/job/schema'
-import { emptySeat, seatFeet } from '../../core/job/seat'
+import type { Job, Line, MachineKind, ReadSet, Round } from '../../core/job/schema'
 import { placeStations } from '../../core/job/stations'
 import type { Misalignment } from '../../core/probes/probe'
-import { cautions, checkItems } from '../../core/ready/catalogue'
-import { emptyReady } from '../../core/ready/ready'
 import { readRimDial } from '../../core/rig/dial'
-import { checkFrame, type RiggedFoot } from '../../core/rig/frame'
 import { shaftPair } from '../../core/rig/geometry'
 import { type Chance, chance } from '../../core/rig/random'
-import { corners } from '../../core/seat/foot'
+import { readyOf, type SeatStory, seatOf, typed } from './before'
 
 /**
  * Skerry Point Kelp Works, which rinses, dries and sheets seaweed: a made-up plant. Dimensions are chosen, readings are
@@ -39,8 +35,6 @@ interface Drawing {
   fixed: number
   because: string
 }
-
-const typed = (value: number, unit: Unit): Quantity => ({ text: String(value), unit })
 
 function draw(drawing: Drawing): Line {
   const length: Unit = drawing.unit === 'mil' ? 'in' : 'mm'
@@ -180,12 +174,6 @@ function readSet(
   }
 }
 
-interface SeatStory {
-  /** Index in the train. */
-  machine: number
-  kind: 'rocking' | 'strain' | 'bent'
-}
-
 interface Visit {
   drawing: Drawing
   title: string
@@ -313,63 +301,6 @@ const visits: readonly Visit[] = [
     seat: { machine: 2, kind: 'bent' },
   },
 ]
-
-/** Cautions signed, every check of the occasion good but one that was skipped for a reason. */
-export function readyOf(by: string, takenAt: string): Ready {
-  const done = { by, at: takenAt }
-  const check = (outcome: 'good' | 'skipped', note = '') => ({ outcome, value: typed(0, 'mm'), note, ...done })
-  const checks = Object.fromEntries(
-    checkItems
-      .filter((item) => item.on.includes('vibration'))
-      .map((item) => [
-        item.id,
-        item.id === 'bearings'
-          ? check('skipped', 'Renewed at the overhaul.')
-          : { ...check('good'), value: item.measured ? typed(0.02, 'mm') : typed(0, 'mm') },
-      ]),
-  )
-  return {
-    ...emptyReady(),
-    occasion: 'vibration',
-    permit: 'SP-2207',
-    cautions: Object.fromEntries(cautions.map((id) => [id, done])),
-    checks,
-  }
-}
-
-/** The feet as a person would find them, from the simulated frame. */
-function seatOf({ machine, kind }: SeatStory, line: Line, unit: Unit): Job['seat'] {
-  const id = line.machines[machine]?.id ?? ''
-  const pad = { x: 40, y: 35 }
-  const feet = seatFeet(line, id).map((foot, i) => {
-    const strange: Partial<RiggedFoot> =
-      kind === 'rocking' && i === 0
-        ? { off: 0.24 }
-        : kind === 'strain' && i < 2
-          ? { pulled: 0.18 - 0.02 * i }
-          : kind === 'bent' && i === 3
-            ? { off: 0.11, tilt: { x: 0.11 / pad.x, y: 0 } }
-            : {}
-    return { id: foot.id, x: foot.x, y: foot.y, off: 0, ...strange }
-  })
-  const found = checkFrame({ frame: kind === 'rocking' ? 'rigid' : 'limber', pad, feet })
-  const decimals = unit === 'mil' ? 1 : 2
-  const told = (mm: number | undefined) => quantityFrom(mm ?? 0, unit, decimals)
-  const before = Object.fromEntries(
-    found.map((foot): [string, SeatFoot] => [
-      foot.id,
-      {
-        rise: told(foot.rise),
-        gaps: Object.fromEntries(corners.map((corner) => [corner, told(foot.gaps?.[corner])])),
-        told: 'foot',
-        pack: '',
-      },
-    ]),
-  )
-  return {
-    [id]: { ...emptySeat(unit), torque: '120 N·m', padAlong: typed(80, 'mm'), padAcross: typed(70, 'mm'), before },
-  }
-}
 
 export interface DemoJob {
   line: string
