@@ -83,6 +83,45 @@ test('captured by key and by standing still; the line is lost in the middle and 
   await expect(page.getByText(/points over/)).toHaveCount(2)
 })
 
+test('after a lost line what comes is of now at once, and nothing counts as lost that was not', async ({
+  page,
+  demo,
+}) => {
+  await connect(page, demo, 'dials')
+  await expect(page.getByText(/messages? lost/)).toBeHidden()
+  await turn(page, 370)
+  const motor = page
+    .getByRole('region', { name: 'Devices' })
+    .getByText(/^\d+\.\d°$/)
+    .first()
+  const angle = async () => Number.parseFloat((await motor.textContent()) ?? '')
+  await expect.poll(angle, { intervals: [100], timeout: 30_000 }).toBeGreaterThan(260)
+  await page.getByLabel('Trouble on the simulated rig').selectOption('disconnect')
+  await expect(page.getByRole('status', { name: 'The line' })).toContainText('The line was lost')
+  // the rig begins anew at the top and turns to where the handle stands: that must be seen
+  await expect.poll(angle, { intervals: [100], timeout: 10_000 }).toBeLessThan(240)
+  await page.keyboard.press('c')
+  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText('Captured at')
+})
+
+for (const away of ['another step', 'a reload', 'putting the devices away'] as const)
+  test(`a sweep under way survives ${away}`, async ({ page, demo }) => {
+    await connect(page, demo, 'dials')
+    await page.getByRole('button', { name: 'Sweep', exact: true }).click()
+    await turn(page, 120)
+    await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/[3-9]\d points/)
+    if (away === 'a reload') await page.reload()
+    else if (away === 'another step') {
+      await page.locator('nav[aria-label="Steps"] a[href$="/move"]').click()
+      await expect(page.getByRole('heading', { name: 'Shims and side moves' })).toBeVisible()
+      await page.locator('nav[aria-label="Steps"] a[href$="/read"]').click()
+    } else await page.getByRole('button', { name: 'Put the devices away' }).click()
+    await expect(page.getByText(/points over/)).toHaveCount(2)
+    await expect(page.getByText(/^Saved/)).toBeVisible()
+    await page.reload()
+    await expect(page.getByText(/points over/)).toHaveCount(2)
+  })
+
 test('slack between the shafts, no beam, and a battery that runs out are told', async ({ page, demo }) => {
   await connect(page, demo, 'heads')
   const trouble = page.getByLabel('Trouble on the simulated rig')

@@ -39,7 +39,9 @@ export function Shell() {
 
 /** Whether a key belongs to a field that is being typed in. */
 export const typing = (event: KeyboardEvent): boolean =>
-  event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)
+  event.target instanceof HTMLElement &&
+  /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName) &&
+  !(event.target instanceof HTMLInputElement && event.target.type === 'range')
 
 const Bar = styled.header`
   display: flex; align-items: center; gap: 12px; min-height: 52px; padding: 3px 20px; border-bottom: 1px solid var(--rule);

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
 import {
   captureOf,
@@ -70,6 +70,7 @@ const kindFor = (set: ReadSet): StandInKind | undefined =>
 /** A device on the line: both angles live, capture by key or by standing still, a sweep while the shafts turn. */
 export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   const { jobId, line, x, unit } = frame
+  const setId = set.id
   const [kind, setKind] = useState<StandInKind>(kindFor(set) ?? 'dials')
   const [state, setState] = useState<LineState>('closed')
   const [hello, setHello] = useState<Hello>()
@@ -125,19 +126,25 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
     line$.current?.close()
     setLost(0)
     let expected = 0
+    /** A new line counts and keeps time from nothing: what came over the old one says nothing of what is late. */
+    const afresh = () => {
+      expected = 0
+      latest.current = undefined
+      recent.current = []
+      still.current = { watch: new StandingStill(), at: Number.NaN }
+    }
     line$.current = new DeviceLine(standInAddress(kind, seedOf(`${jobId}${set.id}`), liveRate()), {
-      onState: setState,
+      onState: (now) => {
+        if (now === 'connecting') afresh()
+        setState(now)
+      },
       onMessage: (message) => {
         if (message.type === 'status') return setBattery(message.battery)
-        if (message.type === 'hello') {
-          expected = 0
-          setHello(message)
-          return
-        }
+        if (message.type === 'hello') return setHello(message)
         if (message.seq > expected) setLost((n) => n + message.seq - expected)
         expected = Math.max(expected, message.seq + 1)
         sweep.current?.add(message)
-        if (latest.current && message.at < latest.current.at && message.seq < latest.current.seq && message.seq > 0) {
+        if (latest.current && message.seq < latest.current.seq) {
           setLost((n) => Math.max(0, n - 1)) // it was only late
           return
         }
@@ -153,6 +160,23 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
       },
     })
   }
+  const put = useRef(onSet)
+  useLayoutEffect(() => {
+    put.current = onSet
+  })
+  // a sweep under way is written down every second, as one step of undo: a reload costs no more than that
+  useEffect(() => {
+    if (!sweeping) return undefined
+    const write = () => {
+      const going = sweep.current
+      if (going && going.points > 0) put.current((s) => going.into(s), `${setId}:sweep`)
+    }
+    const timer = setInterval(write, 1000)
+    return () => {
+      clearInterval(timer)
+      write()
+    }
+  }, [sweeping, setId])
   useEffect(
     () => () => {
       line$.current?.close()
@@ -202,7 +226,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
     sweep.current = undefined
     setSweeping(false)
     if (!done || done.points === 0) return setCaptured('The sweep has no points.')
-    onSet((s) => done.into(s))
+    onSet((s) => done.into(s), `${setId}:sweep`)
     setCaptured(`Swept ${done.points} points over ${done.coverage}°.`)
   }
   const open = state === 'open' || state === 'lost' || state === 'connecting'
