@@ -55,8 +55,16 @@ function mergeValue(
     return merged
   }
   if (isItems(mine) && isItems(theirs)) return mergeItems(isItems(base) ? base : [], mine, theirs, path, clashes)
+  if (continues(theirs, mine)) return mine
+  if (continues(mine, theirs)) return theirs
   clashes.push({ path, mine, theirs })
   return mine
+}
+
+/** Whether a list is another one that only grew: a sweep that went on after its beginning was stored. */
+function continues(short: Json | undefined, long: Json | undefined): boolean {
+  if (!Array.isArray(short) || !Array.isArray(long) || long.length < short.length || short.length === 0) return false
+  return short.every((value, i) => value === long[i] || continues(value, long[i]))
 }
 
 /** A typed number is one thing: its text without its unit means nothing. */

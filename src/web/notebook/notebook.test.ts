@@ -136,3 +136,16 @@ describe('merging', () => {
     expect(withValue(base, ['cells', 'c0'], undefined)).toEqual({ title: 'a', cells: [] })
   })
 })
+
+it('takes a list that only grew for what it is: a sweep stored at its beginning clashes with nothing', () => {
+  const sweep = (n: number) => ({
+    sweep: { degrees: Array.from({ length: n }, (_, i) => i), values: [Array.from({ length: n }, (_, i) => -i)] },
+  })
+  expect(merge<object>({}, sweep(9), sweep(4))).toEqual({ document: sweep(9), clashes: [] })
+  expect(merge<object>(sweep(2), sweep(4), sweep(9))).toEqual({ document: sweep(9), clashes: [] })
+  const other = { sweep: { degrees: [5, 6], values: [[1, 2]] } }
+  expect(merge<object>({}, sweep(9), other).clashes.map(({ path }) => path.join('.'))).toEqual([
+    'sweep.degrees',
+    'sweep.values',
+  ])
+})
