@@ -2,7 +2,7 @@ import { createReadStream, readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline'
 import type { Checked } from '../core/survey/fault'
 import type { Result } from '../core/survey/result'
-import { solveSurvey } from '../core/survey/solve'
+import { solveDocument } from '../planner/solveDocument'
 
 /**
  * `solve FILE` → one result on standard output; `solve --ndjson FILE` → one result a line. "-" is standard input.
@@ -17,7 +17,7 @@ async function main(args: readonly string[]): Promise<number> {
     return 2
   }
   try {
-    return lines ? await solveLines(file) : solveOne(file)
+    return lines ? await solveLines(file) : await solveOne(file)
   } catch (error) {
     if (!(error instanceof Error && 'code' in error)) throw error
     process.stderr.write(`${file}: cannot be read (${String(error.code)})\n`)
@@ -25,18 +25,18 @@ async function main(args: readonly string[]): Promise<number> {
   }
 }
 
-function solveText(text: string): Checked<Result> {
+async function solveText(text: string): Promise<Checked<Result>> {
   let document: unknown
   try {
     document = JSON.parse(text)
   } catch (error) {
     return { ok: false, fault: { path: '', message: `not JSON: ${error instanceof Error ? error.message : error}` } }
   }
-  return solveSurvey(document)
+  return solveDocument(document)
 }
 
-function solveOne(file: string): number {
-  const solved = solveText(readFileSync(file === '-' ? 0 : file, 'utf8'))
+async function solveOne(file: string): Promise<number> {
+  const solved = await solveText(readFileSync(file === '-' ? 0 : file, 'utf8'))
   if (solved.ok) {
     process.stdout.write(`${JSON.stringify(solved.value, null, 2)}\n`)
     return 0
@@ -53,7 +53,7 @@ async function solveLines(file: string): Promise<number> {
   for await (const text of input) {
     line++
     if (text.trim() === '') continue
-    const solved = solveText(text)
+    const solved = await solveText(text)
     if (!solved.ok) exit = 2
     const out = solved.ok ? solved.value : { format: 'vane-peg.error', line, ...solved.fault }
     if (!process.stdout.write(`${JSON.stringify(out)}\n`))

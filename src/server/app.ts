@@ -5,7 +5,7 @@ import { compress } from 'hono/compress'
 import { HTTPException } from 'hono/http-exception'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
-import { solveSurvey } from '../core/survey/solve'
+import { solveDocument } from '../planner/solveDocument'
 import type { Store } from './db/open'
 import { refusal } from './routes/answers'
 import { jobRoutes } from './routes/jobs'
@@ -27,7 +27,7 @@ export function makeApi(store: Store) {
       } catch {
         return c.json(refusal('', 'expected a JSON document'), 400)
       }
-      const solved = solveSurvey(document)
+      const solved = await solveDocument(document)
       return solved.ok ? c.json(solved.value, 200) : c.json({ error: solved.fault }, 400)
     })
     .route('/lines', lineRoutes(store))
@@ -56,6 +56,8 @@ export function makeApp(store: Store, options: { pageFolder: string; log: Logger
         defaultSrc: ["'self'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:'],
+        // the planner in its worker is WebAssembly
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         objectSrc: ["'none'"],
         frameAncestors: ["'none'"],
       },

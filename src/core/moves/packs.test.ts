@@ -21,7 +21,7 @@ describe('a pack of shims', () => {
         (hundredths, wantedHundredths, most) => {
           const stock = hundredths.map((size) => size / 100)
           const wanted = wantedHundredths / 100
-          const found = choosePack(stock, wanted, most)
+          const found = choosePack(stock, wanted, { most })
           const all = everyPack(stock, most)
           const nearest = Math.min(...all.map((pack) => Math.abs(total(pack) - wanted)))
           expect(Math.abs(found.residual)).toBeCloseTo(nearest, 9)
@@ -37,11 +37,39 @@ describe('a pack of shims', () => {
   })
   it('uses what is under the foot where it is as near with as few', () => {
     const stock = [0.1, 0.2, 0.3, 0.4]
-    expect(choosePack(stock, 0.5, 2, [0.3, 0.2]).shims).toEqual([0.3, 0.2])
-    expect(choosePack(stock, 0.5, 2, [0.4, 0.1]).shims).toEqual([0.4, 0.1])
+    expect(choosePack(stock, 0.5, { most: 2, present: [0.3, 0.2] }).shims).toEqual([0.3, 0.2])
+    expect(choosePack(stock, 0.5, { most: 2, present: [0.4, 0.1] }).shims).toEqual([0.4, 0.1])
+  })
+  it('takes no more of a thickness than there is, and keeps to what the limits allow', () => {
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.record({ size: fc.integer({ min: 1, max: 40 }), count: fc.integer({ min: 0, max: 3 }) }), {
+          minLength: 1,
+          maxLength: 4,
+          selector: ({ size }) => size,
+        }),
+        fc.integer({ min: 0, max: 120 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.tuple(fc.integer({ min: 0, max: 40 }), fc.integer({ min: 0, max: 40 })),
+        (counted, wanted, most, [under, over]) => {
+          const of = new Map(counted.map(({ size, count }) => [size, count]))
+          const range = [wanted - under, wanted + over] as const
+          const all = everyPack([...of.keys()], most).filter((pack) =>
+            [...of].every(([size, count]) => pack.filter((one) => one === size).length <= count),
+          )
+          const inside = all.filter((pack) => total(pack) >= range[0] && total(pack) <= range[1])
+          const found = choosePack([...of.keys()], wanted, { most, count: (size) => of.get(size) ?? 0, range })
+          const nearest = Math.min(...(inside.length ? inside : all).map((pack) => Math.abs(total(pack) - wanted)))
+          expect(Math.abs(found.residual)).toBe(nearest)
+          for (const [size, count] of of)
+            expect(found.shims.filter((one) => one === size).length).toBeLessThanOrEqual(count)
+        },
+      ),
+      { numRuns: 400 },
+    )
   })
   it('has its thin ones between the thick', () => {
-    expect(choosePack([2, 1, 0.05, 0.1], 3.15, 4).shims).toEqual([2, 0.1, 0.05, 1])
+    expect(choosePack([2, 1, 0.05, 0.1], 3.15).shims).toEqual([2, 0.1, 0.05, 1])
   })
   it('is none where nothing is wanted or less', () => {
     expect(choosePack([0.1], 0)).toEqual({ shims: [], residual: 0 })
@@ -50,6 +78,6 @@ describe('a pack of shims', () => {
   })
   it('takes a stock of twenty and eight pieces without labour', () => {
     const stock = Array.from({ length: 20 }, (_, i) => 0.05 + 0.0317 * i)
-    expect(Math.abs(choosePack(stock, 3.7, 8).residual)).toBeLessThan(0.004)
+    expect(Math.abs(choosePack(stock, 3.7, { most: 8 }).residual)).toBeLessThan(0.004)
   })
 })

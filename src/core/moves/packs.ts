@@ -9,28 +9,39 @@ export interface Pack {
 /** Differences below this share of the thinnest shim are none: thicknesses are decimal fractions in binary. */
 const same = 1e-6
 
+export interface PackOptions {
+  /** Pieces in a pack, at least one. */
+  most?: number
+  /** What is under the foot now. */
+  present?: readonly number[]
+  /** How many of a thickness there are; as many as needed where nobody counts them. */
+  count?: (size: number) => number
+  /** The least and the greatest thickness the foot's limits allow. Where no pack lies between them, the nearest of all is given. */
+  range?: readonly [least: number, greatest: number]
+}
+
 /**
  * The pack nearest in thickness to what is wanted, of at most so many shims; of equally near ones the one with the fewest
- * pieces, then the one that uses most of what is under the foot already. Every thickness may be taken as often as needed.
+ * pieces, then the one that uses most of what is under the foot already.
  *
  * @param wanted thickness; below nothing no pack is nearer than none
- * @param most pieces in a pack, at least one
- * @param present what is under the foot now
  */
-export function choosePack(stock: readonly number[], wanted: number, most = 4, present: readonly number[] = []): Pack {
-  const sizes = [...new Set(stock)].filter((size) => size > 0).sort((a, b) => b - a)
+export function choosePack(stock: readonly number[], wanted: number, options: PackOptions = {}): Pack {
+  const { most = 4, present = [], count = () => Number.POSITIVE_INFINITY, range } = options
+  const sizes = [...new Set(stock)].filter((size) => size > 0 && count(size) > 0).sort((a, b) => b - a)
   const close = same * (sizes.at(-1) ?? 1)
-  let best: number[] = []
-  let distance = Math.abs(wanted)
+  const allowed = (sum: number) => !range || (sum >= range[0] - close && sum <= range[1] + close)
+  let best: number[] | undefined = allowed(0) ? [] : undefined
+  let distance = best ? Math.abs(wanted) : Number.POSITIVE_INFINITY
   let reused = 0
   for (let pieces = 1; pieces <= most; pieces++) {
-    if (distance <= close) break // fewer pieces cannot be bettered
-    tryAll(sizes, pieces, wanted, (shims, sum) => {
+    if (distance <= close) break // more pieces cannot better it
+    tryAll(sizes, count, pieces, wanted, (shims, sum) => {
       const off = Math.abs(sum - wanted)
-      if (off > distance + close) return distance
+      if (off > distance + close || !allowed(sum)) return distance
       const kept = reusedOf(shims, present, close)
       const nearer = off < distance - close
-      if (nearer || (shims.length === best.length && kept > reused)) {
+      if (nearer || (shims.length === best?.length && kept > reused)) {
         best = [...shims]
         distance = nearer ? off : distance
         reused = kept
@@ -38,19 +49,24 @@ export function choosePack(stock: readonly number[], wanted: number, most = 4, p
       return distance
     })
   }
+  if (!best) {
+    const { range: _, ...anywhere } = options
+    return choosePack(stock, wanted, anywhere)
+  }
   return { shims: thinBetween(best), residual: best.reduce((sum, size) => sum + size, 0) - wanted }
 }
 
 /** Every choice of so many shims, thick ones first, that is not already too thick to be nearest. */
 function tryAll(
   sizes: readonly number[],
+  count: (size: number) => number,
   pieces: number,
   wanted: number,
   visit: (shims: readonly number[], sum: number) => number,
 ): void {
   const shims: number[] = []
   let nearest = Number.POSITIVE_INFINITY
-  const further = (from: number, left: number, sum: number): void => {
+  const further = (from: number, left: number, sum: number, taken: number): void => {
     if (left === 0) {
       nearest = visit(shims, sum)
       return
@@ -60,12 +76,14 @@ function tryAll(
       const size = sizes[i] ?? 0
       if (sum + size + (left - 1) * thinnest > wanted + nearest * (1 + same)) continue
       if (sum + left * size < wanted - nearest * (1 + same)) break // thinner ones fall even shorter
+      const alike = i === from ? taken : 0
+      if (alike >= count(size)) continue
       shims.push(size)
-      further(i, left - 1, sum + size)
+      further(i, left - 1, sum + size, alike + 1)
       shims.pop()
     }
   }
-  further(0, pieces, 0)
+  further(0, pieces, 0, 0)
 }
 
 /** How many of the shims are there already. */

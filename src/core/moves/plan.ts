@@ -63,7 +63,9 @@ export function planMoves(
     if (wanted < -slack && !blocking.some((one) => one.foot === foot && one.limit === 'down'))
       blocking.push({ foot, limit: 'down' }) // more is to come out than lies under it
     if (stock.length === 0 || Math.abs(planned.vertical) < slack) return planned
-    return { ...planned, pack: choosePack(stock, wanted, mostShims, known.pack) }
+    const present = wanted - planned.vertical
+    const range = [present - (known.limits?.down ?? present), present + (known.limits?.up ?? Infinity)] as const
+    return { ...planned, pack: choosePack(stock, wanted, { most: mostShims, present: known.pack, range }) }
   })
   return { feasible: blocking.length === 0, blocking, feet, left: leftAt(train, solution, feet) }
 }

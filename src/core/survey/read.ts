@@ -94,8 +94,6 @@ function faultInMeasurements({ train, measurements, seat }: Survey): Refusal | u
 }
 
 function faultInPlan({ train, plan }: Survey): Refusal | undefined {
-  if (plan?.mode === 'least')
-    return refuse('plan.mode', 'expected "fixed" or "hold": planning the least moves is not part of this version')
   if (plan?.mode !== 'hold') return undefined
   const feet = train.machines.flatMap((machine) => machine.feet)
   if (plan.hold?.length !== 2) return refuse('plan.hold', 'expected two foot ids, the feet that stay')

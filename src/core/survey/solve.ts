@@ -4,8 +4,10 @@ import { type Suspect, suspectsOf } from '../fit/suspects'
 import { arcCovered } from '../frame/angles'
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { fromMm, toMm } from '../frame/units'
+import { type Least, planLeast, usualMargin, withMoves } from '../moves/least'
 import { type FootFacts, planMoves } from '../moves/plan'
 import { planeOf } from '../moves/positions'
+import type { SolveProgram } from '../moves/program'
 import { type CouplingSolution, type FootPlane, type FootSolution, type Solution, solveTrain } from '../moves/solve'
 import type { Coupling } from '../moves/train'
 import { type Checked, refuse } from './fault'
@@ -17,8 +19,10 @@ import { seatResult } from './seat'
 /**
  * Survey document in, result document out; the one function behind the command line and `POST /api/solve`.
  * Bad input comes back as a fault with the path of the field and what was expected there.
+ *
+ * @param program solves mixed-integer programs; only a plan of the least moves asks for it
  */
-export function solveSurvey(document: unknown): Checked<Result> {
+export function solveSurvey(document: unknown, program?: SolveProgram): Checked<Result> {
   const read = readSurvey(document)
   if (!read.ok) return read
   const { survey, train, stay, measurementOf } = read.value
@@ -33,7 +37,8 @@ export function solveSurvey(document: unknown): Checked<Result> {
   const footPlane = (plane: FootPlane | null) =>
     plane && { position: shown(plane.position), move: shown(plane.move), moveSd: shown(plane.moveSd) }
   const found = suspectsIn(read.value, solution.couplings)
-  const listed = solution.feet.filter((foot) => stay.mode === 'hold' || foot.machine !== survey.train.fixed)
+  const fixed = (survey.plan?.mode ?? 'fixed') === 'fixed'
+  const listed = solution.feet.filter((foot) => !fixed || foot.machine !== survey.train.fixed)
   return {
     ok: true,
     value: {
@@ -59,18 +64,31 @@ export function solveSurvey(document: unknown): Checked<Result> {
             : [],
         )
         .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
-      ...(survey.plan ? { plan: planResult(read.value, solution, listed, shown) } : {}),
+      ...(survey.plan ? { plan: planResult(read.value, solution, listed, shown, program) } : {}),
       warnings: [...warningsFor(read.value, solution.couplings), ...sagWarnings(found)],
     },
   }
 }
 
-/** The plan of a survey: fixed or held feet; reading units in, reading units out. */
+function leastOf(
+  { plan }: ReadSurvey['survey'],
+  train: ReadSurvey['train'],
+  solution: Solution,
+  facts: ReadonlyMap<string, FootFacts>,
+  program: SolveProgram | undefined,
+): Least | undefined {
+  if (plan?.mode !== 'least') return undefined
+  if (!program) throw new Error('a plan of the least moves needs a solver of programs')
+  return planLeast(train, solution, facts, program, { margin: plan.margin ?? usualMargin })
+}
+
+/** The plan of a survey: fixed machine, held feet or least moves; reading units in, reading units out. */
 function planResult(
   { survey, train }: ReadSurvey,
   solution: Solution,
   listed: readonly FootSolution[],
   shown: (mm: number) => number,
+  program: SolveProgram | undefined,
 ): NonNullable<Result['plan']> {
   const mm = (value: number) => toMm(value, survey.units.reading)
   const facts = new Map(
@@ -88,12 +106,15 @@ function planResult(
       ]),
     ),
   )
-  const plan = planMoves(train, solution, facts, (survey.plan?.stock ?? []).map(mm), survey.plan?.maxShims ?? 4)
+  const least = leastOf(survey, train, solution, facts, program)
+  const planned = least ? withMoves(solution, least) : solution
+  const plan = planMoves(train, planned, facts, (survey.plan?.stock ?? []).map(mm), survey.plan?.maxShims ?? 4)
+  const blocking = least ? planes.flatMap((plane) => least[plane].blocking) : plan.blocking
   const line = (left: PlaneLine | null) => left && { offset: shown(left.offset), slope: left.slope }
   const told = (move: number | null) => (move === null ? null : shown(move))
   return {
-    feasible: plan.feasible,
-    ...(plan.blocking.length ? { blocking: plan.blocking } : {}),
+    feasible: least ? planes.every((plane) => least[plane].feasible) : plan.feasible,
+    ...(blocking.length ? { blocking: blocking.map(({ foot, limit }) => ({ foot, limit })) } : {}),
     feet: plan.feet
       .filter(({ foot }) => listed.some((one) => one.foot === foot))
       .map(({ foot, vertical, horizontal, pack }) => ({

@@ -1,0 +1,60 @@
+import load, { type Highs, type ModelData } from 'highs'
+import type { Program, SolveProgram } from '../core/moves/program'
+
+/**
+ * The HiGHS solver as a `SolveProgram`. Loading its 3.5 MB of WebAssembly takes a moment; each solve after that is plain
+ * synchronous work, so a page asks for it in a worker only.
+ *
+ * @param wasm where a browser finds the WebAssembly; Node finds it beside the package
+ */
+export async function loadSolver(wasm?: string): Promise<SolveProgram> {
+  const highs = await load(wasm === undefined ? {} : { locateFile: () => wasm })
+  return (program) => solve(highs, program)
+}
+
+function solve(highs: Highs, { columns, rows }: Program): readonly number[] | null {
+  const starts = [0]
+  const indices: number[] = []
+  const values: number[] = []
+  for (const { terms } of rows) {
+    // a row may name a column twice: its factors add up
+    const factors = new Map<number, number>()
+    for (const [column, factor] of terms) factors.set(column, (factors.get(column) ?? 0) + factor)
+    for (const [column, factor] of factors)
+      if (factor !== 0) {
+        indices.push(column)
+        values.push(factor)
+      }
+    starts.push(indices.length)
+  }
+  const { continuous, integer } = highs.constants.variableType
+  const bound = (value: number) => (Number.isFinite(value) ? value : Math.sign(value) * highs.infinity)
+  const model: ModelData = {
+    sense: highs.constants.objectiveSense.minimize,
+    numCols: columns.length,
+    numRows: rows.length,
+    colCost: columns.map(({ cost }) => cost),
+    colLower: columns.map(({ low }) => bound(low)),
+    colUpper: columns.map(({ high }) => bound(high)),
+    rowLower: rows.map(({ low }) => bound(low)),
+    rowUpper: rows.map(({ high }) => bound(high)),
+    matrix: { format: 'csr', numRows: rows.length, numCols: columns.length, starts, indices, values },
+    integrality: columns.map(({ whole }) => (whole ? integer : continuous)),
+  }
+  return highs.withModel(model, (run) => {
+    run.options.set({
+      output_flag: false,
+      // positions are in hundredths of a millimetre: what is called zero is far below what anybody can measure
+      mip_feasibility_tolerance: 1e-9,
+      primal_feasibility_tolerance: 1e-9,
+      mip_rel_gap: 0,
+      mip_abs_gap: 1e-9,
+    })
+    run.run()
+    const { optimal, infeasible, unboundedOrInfeasible } = highs.constants.modelStatus
+    const status = run.getModelStatus()
+    if (status === optimal) return Array.from(run.getSolution().colValue)
+    if (status === infeasible || status === unboundedOrInfeasible) return null
+    throw new Error(`the planner stopped with status ${status}`)
+  })
+}
