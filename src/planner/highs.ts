@@ -12,6 +12,21 @@ export async function loadSolver(wasm?: string): Promise<SolveProgram> {
   return (program) => solve(highs, program)
 }
 
+/** Programs of a train are small: what a solver does ahead of branching costs more here than it saves. */
+const small = {
+  mip_heuristic_run_feasibility_jump: false,
+  mip_heuristic_run_rins: false,
+  mip_heuristic_run_rens: false,
+  mip_heuristic_run_root_reduced_cost: false,
+  mip_heuristic_effort: 0,
+  mip_detect_symmetry: false,
+  mip_pscost_minreliable: 0,
+  mip_allow_restart: false,
+  mip_pool_soft_limit: 10,
+  mip_root_presolve_only: true,
+  mip_allow_cut_separation_at_nodes: false,
+}
+
 function solve(highs: Highs, { columns, rows }: Program): readonly number[] | null {
   const starts = [0]
   const indices: number[] = []
@@ -44,6 +59,7 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
   return highs.withModel(model, (run) => {
     run.options.set({
       output_flag: false,
+      ...small,
       // positions are in hundredths of a millimetre: what is called zero is far below what anybody can measure
       mip_feasibility_tolerance: 1e-9,
       primal_feasibility_tolerance: 1e-9,

@@ -21,12 +21,35 @@ export const stationSchema = v.strictObject({
   toward: v.picklist(['left', 'right']),
 })
 
+/** Materials a support is made of, by how much they grow. */
+export const materials = ['steel', 'grey-iron', 'aluminium'] as const
+
+/** How much the shaft above a foot rises (and goes toward the far side) from cold to running. */
+export const growthSchema = v.strictObject({
+  told: v.picklist(['entered', 'heat', 'readings']),
+  vertical: quantitySchema,
+  horizontal: quantitySchema,
+  /** Worked out from what carries the shaft: its material, its height from foot to shaft, cold and running. */
+  heat: v.optional(
+    v.strictObject({
+      material: v.picklist(materials),
+      height: quantitySchema,
+      cold: text(12),
+      running: text(12),
+      degrees: v.picklist(['C', 'F']),
+    }),
+  ),
+  /** Where it comes from: the maker's sheet, or which rounds were read cold and hot. */
+  source: text(120),
+})
+
 export const footSchema = v.strictObject({
   id,
   name: text(40),
   station: stationSchema,
   /** Across the machine, from the near bolt to the far one. */
   spread: v.optional(quantitySchema),
+  growth: v.optional(growthSchema),
 })
 
 export const machineKinds = ['motor', 'pump', 'gearbox', 'blower', 'fan', 'other'] as const
@@ -66,8 +89,8 @@ export const lineSchema = v.strictObject({
   area: text(80),
   kind: v.literal('train'),
   sides: v.strictObject({ near: text(24), far: text(24) }),
-  machines: v.pipe(v.array(machineSchema), v.minLength(2), v.maxLength(6)),
-  couplings: v.pipe(v.array(couplingSchema), v.minLength(1), v.maxLength(5)),
+  machines: v.pipe(v.array(machineSchema), v.minLength(2), v.maxLength(8)),
+  couplings: v.pipe(v.array(couplingSchema), v.minLength(1), v.maxLength(7)),
   fixed: id,
   fixedBecause: text(120),
   /** Turns a minute, as typed. */
@@ -193,12 +216,56 @@ export const setSchema = v.strictObject({
   probes: v.pipe(v.array(probeSchema), v.maxLength(6)),
 })
 
+/** Thicknesses of shim, how many there are of each (empty: as many as needed), and the slot they are cut for. */
+export const shimStockSchema = v.strictObject({
+  id,
+  name: text(60),
+  slot: quantitySchema,
+  sizes: v.pipe(v.array(v.strictObject({ thickness: quantitySchema, count: text(6) })), v.maxLength(60)),
+})
+
+/** The two places of a line drawn through the train: at its first and its last foot, mm from the fixed machine's cold axis. */
+const drawnSchema = v.strictObject({
+  first: v.pipe(v.number(), v.finite()),
+  last: v.pipe(v.number(), v.finite()),
+})
+
+/** What is to be done about a round's readings, as people chose it. The moves themselves are worked out. */
+export const planSchema = v.strictObject({
+  stays: v.picklist(['fixed', 'hold', 'least', 'drawn']),
+  /** Two stations of feet that stay. */
+  hold: v.optional(v.pipe(v.array(id), v.maxLength(2))),
+  /** Least moves: the share of the tolerance that may stay, in per cent as typed; empty for half. */
+  margin: v.optional(text(6)),
+  drawn: v.optional(v.strictObject({ vertical: drawnSchema, horizontal: drawnSchema })),
+  /** By station of feet: how far it can go. */
+  limits: v.record(
+    id,
+    v.strictObject({
+      down: v.optional(quantitySchema),
+      up: v.optional(quantitySchema),
+      near: v.optional(quantitySchema),
+      far: v.optional(quantitySchema),
+    }),
+  ),
+  /** By foot ("station.near"): the shims under it, "1 + 0.5", where Seat did not ask. */
+  packs: v.record(id, quantitySchema),
+  /** By machine: the shims to choose from, as they were in the kit then. */
+  stock: v.record(id, shimStockSchema),
+  /** Shims in one pack at most, as typed; empty for four. */
+  mostShims: v.optional(text(4)),
+  order: v.optional(v.picklist(['vertical-first', 'sideways-first', 'together'])),
+  /** By station: what was done in the end. Vertical up, horizontal toward the far side. */
+  done: v.optional(v.record(id, v.strictObject({ vertical: quantitySchema, horizontal: quantitySchema }))),
+})
+
 export const roundSchema = v.strictObject({
   id,
   /** ISO date and time the round was begun. */
   takenAt: text(40),
   by: text(40),
-  sets: v.pipe(v.array(setSchema), v.maxLength(12)),
+  sets: v.pipe(v.array(setSchema), v.maxLength(24)),
+  plan: v.optional(planSchema),
 })
 
 const done = v.strictObject({ by: text(12), at: text(40) })
@@ -283,6 +350,10 @@ export type ChannelName = (typeof channelNames)[number]
 export type Method = (typeof methods)[number]
 export type Sweep = v.InferOutput<typeof sweepSchema>
 export type ReadSet = v.InferOutput<typeof setSchema>
+export type Growth = v.InferOutput<typeof growthSchema>
+export type Material = (typeof materials)[number]
+export type ShimStock = v.InferOutput<typeof shimStockSchema>
+export type RoundPlan = v.InferOutput<typeof planSchema>
 export type Round = v.InferOutput<typeof roundSchema>
 export type SeatFoot = v.InferOutput<typeof seatFootSchema>
 export type Seat = v.InferOutput<typeof seatSchema>

@@ -6,7 +6,7 @@ import { arcCovered, direction, foldDegrees, quarterAt, quarters } from '../fram
 import { quantityFault, quantityMm, typedStep } from '../frame/quantity'
 import { type Solution, solveTrain } from '../moves/solve'
 import type { Train } from '../moves/train'
-import { linearOf, type Misalignment, sagAt } from '../probes/probe'
+import { type Channel, linearOf, type Misalignment, sagAt } from '../probes/probe'
 import { type DimensionDoubt, doubtDimensions } from './doubts'
 import { type ChannelName, channelNames, type Job, type ProbeSetUp, type ReadSet, type Round } from './schema'
 import type { Stations } from './stations'
@@ -70,6 +70,11 @@ export interface ProbeState {
   swing: number | undefined
   /** What this probe reads at an angle when the shafts are aligned, set as it was set at the top. */
   whenAligned: (degrees: number) => number
+  /**
+   * How it feels the misalignment: weights of offset and slope, how far ahead of the position's angle it looks (degrees), and
+   * what its exact geometry adds. Undefined until the coupling can be solved.
+   */
+  feels: (Pick<Channel, 'weight' | 'beyondLinear'> & { lead: number }) | undefined
 }
 
 export interface SweepState {
@@ -208,8 +213,15 @@ function stateOf(
     fitted: wave,
     level: corrected,
     swing: wave && swingOf((degrees) => wave(degrees) + sagAt(sag, degrees + lead)),
+    feels: feelsOf(fitted?.fit.channels[k], lead),
     whenAligned: (degrees) => zero + sagAt(sag, degrees + lead) - (atTop === undefined ? 0 : sagAt(sag, lead)),
   }
+}
+
+function feelsOf(channel: Channel | undefined, lead: number): ProbeState['feels'] {
+  if (!channel) return undefined
+  const { weight, beyondLinear } = channel
+  return { weight, lead, ...(beyondLinear ? { beyondLinear } : {}) }
 }
 
 function waveOf(fit: ProbeFit, k: number, lead: number, m: Misalignment): ((degrees: number) => number) | undefined {

@@ -4,6 +4,7 @@ import { toMm } from '../frame/units'
 import type { Coupling, Train } from '../moves/train'
 import type { Probe } from '../probes'
 import type { SlipGrade } from '../verdict/slipSpeed'
+import { growthMm } from './growth'
 import {
   type ChannelName,
   channelNames,
@@ -219,7 +220,7 @@ export function toTrain(line: Line, round: Round): JobTrain {
         id,
         feet: feet.flatMap((foot) => {
           const x = stations.x.get(foot.id)
-          return x === undefined ? [] : [{ id: foot.id, x }]
+          return x === undefined ? [] : [{ id: foot.id, x, ...(foot.growth ? { growth: growthMm(foot.growth) } : {}) }]
         }),
       })),
       couplings,

@@ -2,7 +2,8 @@ import { type Plane, planes } from '../frame/axis'
 import type { SlipGrade } from '../verdict/slipSpeed'
 import type { FootFacts } from './plan'
 import { type PlaneProblem, type PlannedStation, planeProblem, type Stop, unit } from './planeProblem'
-import { ProgramBuilder, type SolveProgram } from './program'
+import { type PlanModel, planModel } from './planModel'
+import type { SolveProgram } from './program'
 import type { Solution } from './solve'
 import type { Train } from './train'
 
@@ -82,48 +83,64 @@ export function leastInPlane(problem: PlaneProblem, solve: SolveProgram): LeastP
 
 type Found = Pick<LeastPlane, 'moves' | 'touched' | 'largest' | 'sum'>
 
+const infinity = Number.POSITIVE_INFINITY
+
 /** Moves smaller than this are none, in units: a tenth of a micrometre. */
 const none = 0.01
 
+/** How far a bound found by one program is eased for the next, in units. */
+const close = 1e-6
+
 function lexicographic(problem: PlaneProblem, stations: readonly PlannedStation[], solve: SolveProgram): Found | null {
   if (stations.length === 0) return { moves: new Map(), touched: 0, largest: 0, sum: 0 }
-  const first = model(problem, stations)
+  const first = planModel(problem, stations)
   const fewest = solve(first.builder.least(...first.touched))
   if (!fewest) return null
   const count = Math.round(total(first.touched, fewest))
 
-  const second = model(problem, stations)
-  second.builder.row(Number.NEGATIVE_INFINITY, count + 0.5, ...second.touched)
+  // what those feet would have to be moved at most bounds all that is still looked for
+  const rest = restOf(stations, first, fewest)
+  const guess = planModel(problem, stations, { rest, withLargest: true })
+  const guessed = solve(guess.builder.least([guess.largest, 1]))
+  const bound = guessed ? (guessed[guess.largest] ?? 0) + close : infinity
+  const second = planModel(problem, stations, { most: bound, withLargest: true })
+  second.builder.row(-infinity, count + 0.5, ...second.touched)
   const smallest = solve(second.builder.least([second.largest, 1]))
   if (!smallest) return null
-  const largest = smallest[second.largest] ?? 0
+  const most = (smallest[second.largest] ?? 0) + close
 
-  const third = model(problem, stations)
-  third.builder.row(Number.NEGATIVE_INFINITY, count + 0.5, ...third.touched)
-  third.builder.row(Number.NEGATIVE_INFINITY, largest + 1e-6, [third.largest, 1])
-  const chosen = solve(third.builder.least(...third.sum))
+  const cut = planModel(problem, stations, { rest: restOf(stations, second, smallest), most })
+  const summed = solve(cut.builder.least(...cut.sizes))
+  const third = planModel(problem, stations, { most })
+  if (summed) third.builder.row(-infinity, total(cut.sizes, summed) + close, ...third.sizes)
+  third.builder.row(-infinity, count + 0.5, ...third.touched)
+  const chosen = solve(third.builder.least(...third.sizes))
   if (!chosen) return null
 
   // with the feet chosen, once more without whole numbers: what stays stays exactly
-  const rest = new Set(stations.filter((_, i) => (chosen[third.touched[i]?.[0] ?? -1] ?? 0) < 0.5))
-  const last = model(problem, stations, rest)
-  last.builder.row(Number.NEGATIVE_INFINITY, largest + 1e-6, [last.largest, 1])
-  const exact = solve(last.builder.least(...last.sum))
-  return movesOf(stations, exact ? { model: last, values: exact } : { model: third, values: chosen }, rest)
+  const stays = restOf(stations, third, chosen)
+  const last = planModel(problem, stations, { rest: stays, most })
+  const exact = solve(last.builder.least(...last.sizes))
+  return movesOf(stations, exact ? { model: last, values: exact } : { model: third, values: chosen }, stays)
 }
+
+/** The stations that a solved model leaves alone. */
+const restOf = (stations: readonly PlannedStation[], { touched }: PlanModel, values: readonly number[]) =>
+  new Set(stations.filter((_, i) => (values[touched[i]?.[0] ?? -1] ?? 0) < 0.5))
 
 const total = (terms: readonly (readonly [number, number])[], values: readonly number[]): number =>
   terms.reduce((sum, [column, factor]) => sum + factor * (values[column] ?? 0), 0)
 
 function movesOf(
   stations: readonly PlannedStation[],
-  { model: { moves }, values }: { model: Model; values: readonly number[] },
+  { model: { moves }, values }: { model: PlanModel; values: readonly number[] },
   rest: ReadonlySet<PlannedStation>,
 ): Found {
   const found = new Map<string, number>()
   let [touched, largest, sum] = [0, 0, 0]
   stations.forEach((station, i) => {
-    const value = values[moves[i] ?? -1] ?? 0
+    const [up, down] = moves[i] ?? [-1, -1]
+    const value = (values[up] ?? 0) - (values[down] ?? 0)
     const move = rest.has(station) || Math.abs(value) < none ? 0 : value * unit
     for (const foot of station.feet) found.set(foot, move)
     if (move !== 0) touched += station.feet.length
@@ -131,98 +148,6 @@ function movesOf(
     sum += Math.abs(move) * station.feet.length
   })
   return { moves: found, touched, largest, sum }
-}
-
-interface Model {
-  builder: ProgramBuilder
-  /** Column of each station's move. */
-  moves: number[]
-  /** Column that is 1 where a station is touched, with the feet it has. */
-  touched: (readonly [number, number])[]
-  /** Column of the largest move. */
-  largest: number
-  /** Columns of the moves' sizes, with the feet they count for. */
-  sum: (readonly [number, number])[]
-  /** How much each stop gives, where that was asked for. */
-  gives: { stop: Stop; column: number }[]
-}
-
-const infinity = Number.POSITIVE_INFINITY
-
-/**
- * Columns: a running axis for every machine (at u = 0, and its rise over one u), a move for every station, whether it is
- * touched, and its size. Rows: move = axis − where the station is now; what the couplings demand.
- *
- * @param rest stations that must not move; where given, nothing has to be a whole number
- * @param giving stops that may give, each by a column of its own
- */
-function model(
-  problem: PlaneProblem,
-  stations: readonly PlannedStation[],
-  rest?: ReadonlySet<PlannedStation>,
-  giving: ReadonlySet<Stop> = new Set(),
-): Model {
-  const builder = new ProgramBuilder()
-  const axes = new Map(
-    problem.machines.map(({ machine, axis: [offset, slope], stations: feet }) => [
-      machine,
-      [
-        feet > 0 ? builder.column(-infinity, infinity) : builder.column(offset, offset),
-        feet > 1 ? builder.column(-infinity, infinity) : builder.column(slope, slope),
-      ] as const,
-    ]),
-  )
-  const largest = builder.column(0, infinity)
-  const reach = reachOf(problem, stations)
-  const gives: Model['gives'] = []
-  const moves: number[] = []
-  const touched: (readonly [number, number])[] = []
-  const sum: (readonly [number, number])[] = []
-  for (const station of stations) {
-    const stays = rest?.has(station) ?? false
-    const give = (stop: Stop) => {
-      if (!giving.has(stop)) return undefined
-      const column = builder.column(0, infinity)
-      gives.push({ stop, column })
-      return column
-    }
-    const [down, up] = [give(station.low), give(station.high)]
-    const move = builder.column(
-      stays ? 0 : down === undefined ? station.low.at : -infinity,
-      stays ? 0 : up === undefined ? station.high.at : infinity,
-    )
-    if (down !== undefined) builder.row(station.low.at, infinity, [move, 1], [down, 1])
-    if (up !== undefined) builder.row(-infinity, station.high.at, [move, 1], [up, -1])
-    const [offset, slope] = axes.get(station.machine) ?? [0, 0]
-    builder.row(station.present, station.present, [offset, 1], [slope, station.u], [move, -1])
-    const size = builder.column(0, infinity)
-    builder.row(0, infinity, [size, 1], [move, -1])
-    builder.row(0, infinity, [size, 1], [move, 1])
-    builder.row(0, infinity, [largest, 1], [size, -1])
-    const flag = builder.column(0, rest ? 0 : 1, !rest)
-    if (!rest) builder.row(-infinity, 0, [size, 1], [flag, -reach(station)])
-    moves.push(move)
-    touched.push([flag, station.feet.length])
-    sum.push([size, station.feet.length])
-  }
-  for (const { left, right, u, most } of problem.demands) {
-    const [a, b] = [axes.get(left), axes.get(right)]
-    if (!a || !b) continue
-    if (u === 'slope') builder.row(-most, most, [b[1], 1], [a[1], -1])
-    else builder.row(-most, most, [b[0], 1], [b[1], u], [a[0], -1], [a[1], -u])
-  }
-  return { builder, moves, touched, largest, sum, gives }
-}
-
-/**
- * No sensible plan moves a station further than this: its own stops, else fifty times what lies between the highest and the
- * lowest, and never less than 5 mm.
- */
-function reachOf(problem: PlaneProblem, stations: readonly PlannedStation[]): (station: PlannedStation) => number {
-  const present = stations.map((station) => station.present)
-  const demands = Math.max(0, ...problem.demands.map(({ most }) => most))
-  const most = Math.max(5 / unit, 50 * (Math.max(...present) - Math.min(...present) + demands))
-  return ({ low, high }) => Math.min(most, Math.max(-low.at, high.at))
 }
 
 /**
@@ -238,7 +163,7 @@ function inTheWay(problem: PlaneProblem, solve: SolveProgram): LeastPlane {
       high: given.has(station.high) ? { ...station.high, at: infinity } : station.high,
     }))
   const alone = stops.flatMap((stop) => {
-    const elastic = model(problem, problem.stations, new Set(), new Set([stop]))
+    const elastic = planModel(problem, problem.stations, { rest: new Set(), giving: new Set([stop]) })
     const solved = solve(elastic.builder.least(...elastic.gives.map(({ column }) => [column, 1] as const)))
     const best = solved && lexicographic(problem, without(new Set([stop])), solve)
     if (!solved || !best) return []
@@ -263,7 +188,7 @@ function inTheWay(problem: PlaneProblem, solve: SolveProgram): LeastPlane {
       together: false,
     }
   }
-  const elastic = model(problem, problem.stations, new Set(), new Set(stops))
+  const elastic = planModel(problem, problem.stations, { rest: new Set(), giving: new Set(stops) })
   const gives = elastic.gives.map(({ column }) => [column, 1] as const)
   const solved = solve(elastic.builder.least(...gives))
   if (!solved) return { feasible: false, ...nothing, blocking: [], together: false }

@@ -1,8 +1,7 @@
-import { lineThrough, type Plane, type PlaneLine, planes } from '../frame/axis'
+import type { PlaneLine } from '../frame/axis'
+import { type Moves, runningAfter } from './after'
 import { choosePack, type Pack } from './packs'
-import { positionAt } from './positions'
 import type { FootSolution, Solution } from './solve'
-import { growthOf } from './targets'
 import type { Train } from './train'
 
 /** How far a foot can go, mm, each zero or more; absent where nothing is in the way. */
@@ -71,9 +70,12 @@ export function planMoves(
 }
 
 /** Moves smaller than this are none, mm. */
-const slack = 1e-9
+export const slack = 1e-9
 
-function brokenLimits({ vertical, horizontal }: FootSolution, limits: FootLimits | undefined) {
+export function brokenLimits(
+  { vertical, horizontal }: Pick<FootSolution, 'vertical' | 'horizontal'>,
+  limits: FootLimits | undefined,
+) {
   const broken: Plan['blocking'][number]['limit'][] = []
   const beyond = (move: number | undefined, limit: number | undefined) =>
     move !== undefined && limit !== undefined && move > limit + slack
@@ -87,30 +89,11 @@ function brokenLimits({ vertical, horizontal }: FootSolution, limits: FootLimits
 
 /** Running misalignment that stays at each coupling, right less left, once the feet are moved as planned. */
 function leftAt(train: Train, solution: Solution, feet: readonly PlannedFoot[]): Plan['left'] {
-  const running = (m: number, plane: Plane, x: number): PlaneLine | null => {
-    const machine = train.machines[m]
-    const links = solution.chains[plane][m]
-    if (!machine || !links) return null
-    const places = machine.feet.map((foot) => {
-      const planned = feet.find((one) => one.foot === foot.id)
-      const rounded = plane === 'vertical' ? (planned?.pack?.residual ?? 0) : 0
-      return {
-        x: foot.x,
-        value: positionAt(links, foot.x).value + (planned?.[plane] ?? 0) + rounded + growthOf(foot, plane),
-      }
-    })
-    // with fewer than two stations of feet nothing can turn the machine: its slope stays as it was read
-    const stations = new Set(places.map((place) => place.x)).size
-    if (stations >= 2) return lineThrough(places, x)
-    const { value, slope } = positionAt(links, x)
-    return { offset: value, slope }
-  }
-  return train.couplings.map(({ id, left, x }) => {
-    const inPlane = (plane: Plane): PlaneLine | null => {
-      const [a, b] = [running(left, plane, x), running(left + 1, plane, x)]
-      return a && b ? { offset: b.offset - a.offset, slope: b.slope - a.slope } : null
-    }
-    const [vertical, horizontal] = planes.map(inPlane)
-    return { coupling: id, vertical: vertical ?? null, horizontal: horizontal ?? null }
-  })
+  const moves: Moves = new Map(
+    feet.map(({ foot, vertical, horizontal, pack }) => [
+      foot,
+      { vertical: (vertical ?? 0) + (pack?.residual ?? 0), horizontal: horizontal ?? 0 },
+    ]),
+  )
+  return train.couplings.map(({ id }, c) => ({ coupling: id, ...runningAfter(train, solution, moves, c) }))
 }

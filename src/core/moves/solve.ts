@@ -1,6 +1,6 @@
 import { type CouplingFit, type CouplingResult, fitCoupling } from '../fit/coupling'
 import { tapeCovariance } from '../fit/tape'
-import type { Plane } from '../frame/axis'
+import { lineAt, type Plane, type PlaneLine } from '../frame/axis'
 import { type SlipGrade, slipSpeedLimits } from '../verdict/slipSpeed'
 import { type Limits, type Verdict, verdictOf } from '../verdict/verdict'
 import { type Chains, chainsFrom, planes, positionAt } from './positions'
@@ -39,8 +39,14 @@ export interface Solution {
   chains: Chains
 }
 
-/** What stays: the fixed machine's axis, or two feet (ids) in both planes. */
-export type Stay = { mode: 'fixed' } | { mode: 'hold'; feet: readonly [string, string] }
+/**
+ * What stays: the fixed machine's axis; two feet (ids) in both planes; or nothing but a line, stated at x = 0 relative to the
+ * fixed machine's cold axis, that all shafts shall lie on when they run.
+ */
+export type Stay =
+  | { mode: 'fixed' }
+  | { mode: 'hold'; feet: readonly [string, string] }
+  | { mode: 'line'; line: Record<Plane, PlaneLine> }
 
 /**
  * The whole job of arithmetic: readings in, misalignment, positions, moves, doubt and verdict out. A pure function of the
@@ -61,9 +67,24 @@ export function solveTrain(
     if (result?.ok) fits.set(coupling.id, result.fit)
   })
   const chains = chainsFrom(train, fits)
-  const target = targetOf(train, chains, stay)
+  const couplings = train.couplings.map((coupling, i): CouplingSolution => {
+    const result = results[i] ?? { ok: false, message: 'Nothing has been read yet.' }
+    const limits = limitsOf(train, coupling, grade)
+    if (!result.ok || !limits) return { id: coupling.id, result }
+    return { id: coupling.id, result, verdict: verdictOf(result.fit, coupling, limits, growthAcross(train, coupling)) }
+  })
+  return { couplings, feet: feetToward(train, chains, stay, tape), chains }
+}
 
-  const feet = train.machines.flatMap((machine, m) =>
+/** The same solution with other feet, or a line, staying where it is. */
+export const withStay = (train: Train, solution: Solution, stay: Stay, tape = 0): Solution => ({
+  ...solution,
+  feet: feetToward(train, solution.chains, stay, tape),
+})
+
+function feetToward(train: Train, chains: Chains, stay: Stay, tape: number): FootSolution[] {
+  const target = targetOf(train, chains, stay)
+  return train.machines.flatMap((machine, m) =>
     machine.feet.map((foot): FootSolution => {
       const inPlane = (plane: Plane): FootPlane | null => {
         const links = chains[plane][m]
@@ -83,17 +104,12 @@ export function solveTrain(
       }
     }),
   )
-  const couplings = train.couplings.map((coupling, i): CouplingSolution => {
-    const result = results[i] ?? { ok: false, message: 'Nothing has been read yet.' }
-    const limits = limitsOf(train, coupling, grade)
-    if (!result.ok || !limits) return { id: coupling.id, result }
-    return { id: coupling.id, result, verdict: verdictOf(result.fit, coupling, limits, growthAcross(train, coupling)) }
-  })
-  return { couplings, feet, chains }
 }
 
-function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
+/** The line all shafts shall lie on when they run, mm from the fixed machine's cold axis. */
+export function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
   const fixed = train.machines[train.fixed]
+  if (stay.mode === 'line') return (plane, x) => lineAt(stay.line[plane], x)
   if (stay.mode === 'fixed') return fixed ? fixedTarget(fixed) : () => 0
   const held = train.machines.flatMap((machine, m) =>
     machine.feet

@@ -256,7 +256,7 @@ export function LineEditor(props: {
         ))}
         {frozen ? null : (
           <Top style={{ marginTop: 16 }}>
-            {line.machines.length < 6 ? (
+            {line.machines.length < 8 ? (
               <Button onPress={() => onChange((l) => withMachine(l, 'other', unit))}>
                 Add a machine at the right end
               </Button>
