@@ -16,6 +16,10 @@ export type Role =
   | 'dial'
   | 'divider'
   | 'scale'
+  | 'target'
+  | 'running'
+  | 'live'
+  | 'stop'
 
 export type TextRole = 'plane' | 'name' | 'number' | 'small'
 
@@ -36,9 +40,27 @@ export interface Spot {
   shapes: Shape[]
 }
 
+/** A point of a line that can be dragged up and down. */
+export interface Handle {
+  id: string
+  plane: 'vertical' | 'horizontal'
+  /** Its station, mm. */
+  x: number
+  /** At an end of the train. */
+  end: boolean
+  at: Point
+  /** mm, up or toward the far side; and how many of them one px downward is. */
+  value: number
+  mmPerPx: number
+  label: string
+  /** Its value in words. */
+  told: string
+}
+
 export interface Scene {
   width: number
   height: number
   shapes: Shape[]
   spots: Spot[]
+  handles: Handle[]
 }

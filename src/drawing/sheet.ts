@@ -4,6 +4,7 @@ import { shaftEnds } from '../core/job/ends'
 import type { RoughState } from '../core/job/rough'
 import type { JobSolution } from '../core/job/solve'
 import { positionAt } from '../core/moves/positions'
+import type { PlanSight } from './sightPlan'
 
 export interface SightOptions {
   width: number
@@ -14,6 +15,8 @@ export interface SightOptions {
   ghost?: JobSolution | undefined
   /** A coarse position by feeler and gauge, drawn dashed until there are readings. */
   coarse?: RoughState | undefined
+  /** What is planned: drawn in Move. */
+  plan?: PlanSight | undefined
 }
 
 /** Where things lie on the paper of the Sight. */

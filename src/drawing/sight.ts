@@ -7,6 +7,7 @@ import { machineName, place, sideName, stateName, type Terms } from '../words/te
 import type { Point, Scene, Shape, Spot } from './scene'
 import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
 import { addToSpot, footLabel, hatching, labelPlaces, markOf, scaleBar, withinBand } from './sightParts'
+import { planHandles, planShapes } from './sightPlan'
 
 /**
  * The line in both planes: one x scale for both, misalignment magnified by a factor that is written beside a scale bar.
@@ -39,7 +40,14 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
     drawPlane(plane, solved, terms, options, sheet, labels, shapes, spots)
   })
   shapes.push(...scaleBar(solved, terms, options, sheet))
-  return { width: options.width, height: options.height, shapes, spots: [...spots.values()] }
+  const { plan } = options
+  return {
+    width: options.width,
+    height: options.height,
+    shapes,
+    spots: [...spots.values()],
+    handles: plan?.draggable ? planHandles(plan, solved, terms, sheet) : [],
+  }
 }
 
 function drawPlane(
@@ -148,6 +156,8 @@ function drawPlane(
       addToSpot(spots, foot.id, { label: footLabel(foot.id, solved, terms), at: [px, py] }, own)
     }
   })
+
+  if (options.plan) shapes.push(...planShapes(options.plan, solved, plane, sheet, band))
 
   for (const { plane: of, xs, values } of coarseEnds(solved, options.coarse)) {
     if (of !== plane) continue

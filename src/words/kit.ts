@@ -1,10 +1,10 @@
 import type { Peg } from '../core/advice/findings'
 import { formatNumber } from '../core/frame/number'
-import { quantityMm, showQuantity } from '../core/frame/quantity'
+import { type Quantity, quantityMm, showQuantity } from '../core/frame/quantity'
 import type { DialFit } from '../core/kit/fits'
 import type { Compared } from '../core/kit/gauge'
 import type { SagTaken } from '../core/kit/sag'
-import type { KitItem, KitKind } from '../core/kit/schema'
+import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
@@ -20,6 +20,7 @@ export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> 
   bracket: { one: 'bracket', many: 'Brackets' },
   head: { one: 'head', many: 'Heads' },
   gauge: { one: 'comparison', many: 'Comparisons with a gauge block' },
+  shims: { one: 'shim stock', many: 'Shims' },
 }
 
 const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrationDue : '')
@@ -28,8 +29,27 @@ const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrat
 export function kitPeg(item: KitItem, today: string): Peg {
   if (due(item) && due(item) < today) return 'outside'
   if (item.kind === 'bracket') return quantityMm(item.sag) === undefined ? 'unsure' : 'within'
+  if (item.kind === 'shims') return item.sizes.some(({ count }) => count.trim() === '0') ? 'unsure' : 'within'
   if (item.kind === 'gauge') return 'nothing'
   return due(item) ? 'within' : 'nothing'
+}
+
+const lengthShown = (quantity: Quantity, unit: Shown): string => {
+  const own = unit === 'mil' ? 'in' : 'mm'
+  return `${showQuantity(quantity, own)} ${own}`
+}
+
+/** From the thinnest to the thickest. */
+function sizesShown({ sizes }: KitShims, unit: Shown): string {
+  const known = sizes
+    .flatMap(({ thickness }) => {
+      const mm = quantityMm(thickness)
+      return mm === undefined ? [] : [{ mm, thickness }]
+    })
+    .sort((a, b) => a.mm - b.mm)
+  const [thin, thick] = [known[0], known.at(-1)]
+  if (!thin || !thick) return 'no thickness yet'
+  return `${known.length} thicknesses, ${showQuantity(thin.thickness, unit)} to ${showQuantity(thick.thickness, unit)} ${unitName[unit]}`
 }
 
 /** What a list says of a piece, in one line. */
@@ -54,6 +74,8 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
         : `sag ${showQuantity(item.sag, unit, { signed: true })} ${unitName[unit]}${span === undefined ? '' : ` at ${dimension(span, unit)}`}`,
       item.takenOn,
     )
+  if (item.kind === 'shims')
+    parts.push(item.slot.text ? `slot ${lengthShown(item.slot, unit)}` : '', sizesShown(item, unit), item.material)
   if (item.kind === 'gauge') parts.push(item.dial, `${item.readings.length} readings`)
   return [...parts, calibrated]
     .filter(Boolean)

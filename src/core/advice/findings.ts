@@ -198,7 +198,9 @@ function feetFindings(solved: JobSolution): Finding[] {
   const { train, solution, resolution } = solved
   return train.machines.flatMap(({ id }, m): Finding[] => {
     const feet = solution.feet.filter((foot) => foot.machine === id && (foot.vertical || foot.horizontal))
-    if (m === train.fixed || feet.length === 0) return []
+    if (feet.length === 0) return []
+    // a machine that stays is not spoken of; where two stations are held, the fixed one may move as well
+    if (m === train.fixed && feet.every((foot) => planes.every((plane) => !foot[plane]?.move))) return []
     const still = feet.every((foot) => planes.every((plane) => Math.abs(foot[plane]?.move ?? 0) < resolution / 2))
     const states = between(solved, m).map(({ verdict }) => verdict?.state ?? 'outside')
     const good = still || states.every((state) => state === 'within')

@@ -64,8 +64,33 @@ export const deviceStatusSchema = v.strictObject({
 /** What a device says. */
 export const deviceMessageSchema = v.variant('type', [helloSchema, deviceReadingSchema, deviceStatusSchema])
 
-/** What may be said to a simulated rig: turn its shafts, hang its probes elsewhere, or get into trouble. */
+/** So far a simulated machine may stand off, mm and rad; and the stations of its two outermost feet, mm from the coupling. */
+const within = (most: number) => v.pipe(finite, v.minValue(-most), v.maxValue(most))
+
+/**
+ * What may be said to a simulated rig: turn its shafts, hang its probes elsewhere, stand as a job says, have a foot pushed or
+ * lifted, have its bolts tightened, or get into trouble.
+ */
 export const rigCommandSchema = v.variant('type', [
+  v.strictObject({
+    type: v.literal('set'),
+    offsetY: within(20),
+    slopeY: within(0.05),
+    offsetZ: within(20),
+    slopeZ: within(0.05),
+    /** The machine that is moved, seen from the coupling, and its feet: mm from the coupling outward. */
+    moves: v.picklist(['left', 'right']),
+    feet: v.strictTuple([v.strictObject({ id, distance: finite }), v.strictObject({ id, distance: finite })]),
+  }),
+  v.strictObject({
+    type: v.literal('push'),
+    foot: id,
+    plane: v.picklist(['vertical', 'horizontal']),
+    /** mm up or toward the far side; the machine turns about its other feet. */
+    by: within(5),
+  }),
+  /** The bolts are tightened: everything shifts a little, as it does. */
+  v.strictObject({ type: v.literal('tighten') }),
   v.strictObject({ type: v.literal('turn'), to: v.pipe(finite, v.minValue(-3600), v.maxValue(3600)) }),
   v.strictObject({ type: v.literal('hang'), probes: v.pipe(v.array(hungSchema), v.maxLength(4)) }),
   v.strictObject({

@@ -1,13 +1,14 @@
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { parseNumber } from '../frame/number'
-import { quantityMm } from '../frame/quantity'
-import { type Moves, misalignmentOf, runningAfter } from '../moves/after'
+import { quantityFrom, quantityMm } from '../frame/quantity'
+import { axisAfter, type Moves, misalignmentOf, runningAfter } from '../moves/after'
 import { minutesFor } from '../moves/effort'
 import { bestHeld, downBy } from '../moves/held'
 import { type Least, usualMargin, withMoves } from '../moves/least'
 import type { Pack } from '../moves/packs'
 import { brokenLimits, type FootFacts, slack } from '../moves/plan'
 import { limitsOf, type Solution, type Stay, targetOf, withStay } from '../moves/solve'
+import { machineGrowthAt, type TargetLine } from '../moves/targets'
 import { type Verdict, verdictOf } from '../verdict/verdict'
 import type { Job, Round, RoundPlan } from './schema'
 import { type PlacedFoot, seatFeet, solveSeat } from './seat'
@@ -53,6 +54,8 @@ export interface InTheWay {
 export interface JobPlan {
   stays: RoundPlan['stays']
   held: readonly string[]
+  /** The round's solution with the planned moves in it. */
+  solution: Solution
   /** The line the running shafts are brought to, at x = 0; undefined where a margin leaves each its own. */
   target: Record<Plane, PlaneLine> | undefined
   feasible: boolean
@@ -194,7 +197,8 @@ export function planRound(
   return {
     stays: plan?.stays ?? 'fixed',
     held: stay?.mode === 'hold' ? stay.feet : [],
-    target: targetLine(solved, solution, stay),
+    solution,
+    target: targetLine(solved, solution, stay, marginOf(plan)),
     feasible: blocking.length === 0,
     blocking,
     together: { vertical: least?.vertical.together ?? true, horizontal: least?.horizontal.together ?? true },
@@ -293,12 +297,29 @@ function brokenBy(stations: readonly PlannedStation[]): InTheWay[] {
 const leastBlocking = (least: Least): InTheWay[] =>
   planes.flatMap((plane) => least[plane].blocking.map((one) => ({ plane, ...one })))
 
-/** The one line of a plan that has one. */
-function targetLine(solved: JobSolution, solution: Solution, stay: Stay | undefined): JobPlan['target'] {
-  if (!stay) return undefined
-  if (stay.mode === 'line') return stay.line
+/** The one line of a plan that has one: least moves within a margin leave each machine its own. */
+function targetLine(
+  solved: JobSolution,
+  solution: Solution,
+  stay: Stay | undefined,
+  margin: number,
+): JobPlan['target'] {
+  const { train } = solved
+  if (stay?.mode === 'line') return stay.line
+  if (!stay && margin > 0) return undefined
   const [from, to] = trainEnds(solved)
-  const target = targetOf(solved.train, solution.chains, stay)
+  const exact: Moves = new Map(
+    solution.feet.map((foot) => [
+      foot.foot,
+      { vertical: foot.vertical?.move ?? 0, horizontal: foot.horizontal?.move ?? 0 },
+    ]),
+  )
+  const fixed = train.machines[train.fixed]
+  const target: TargetLine = stay
+    ? targetOf(train, solution.chains, stay)
+    : (plane, x) =>
+        (axisAfter(train, solution, exact, train.fixed, plane, x)?.offset ?? 0) +
+        (fixed ? machineGrowthAt(fixed, plane, x) : 0)
   const line = (plane: Plane): PlaneLine => {
     const slope = (target(plane, to) - target(plane, from)) / (to - from)
     return { offset: target(plane, from) - slope * from, slope }
@@ -333,3 +354,47 @@ function picksOf(stations: readonly PlannedStation[]): JobPlan['picks'] {
     }
   return [...picks.values()].sort((a, b) => a.machine.localeCompare(b.machine) || b.thickness - a.thickness)
 }
+
+/** The round with what was planned written down as done: to the dial's own step and finer, as typed numbers. */
+export function withDone(round: Round, { moves }: JobPlan, unit: 'mm' | 'mil'): Round {
+  const typed = (mm: number | undefined) => quantityFrom(mm ?? 0, unit, unit === 'mil' ? 1 : 3)
+  const done = Object.fromEntries(
+    [...moves].map(([foot, { vertical, horizontal }]) => [
+      foot,
+      { vertical: typed(vertical), horizontal: typed(horizontal) },
+    ]),
+  )
+  return { ...round, plan: { ...(round.plan ?? emptyPlan()), done } }
+}
+
+/** The choices of a plan for the round after it: the packs that now lie under the feet, and limits as far as they were used up. */
+export function nextPlan({ plan: old }: Round, { stations, moves }: JobPlan, unit: 'mm' | 'mil'): RoundPlan {
+  const { done: _, drawn: __, ...kept } = old ?? emptyPlan()
+  const decimals = unit === 'mil' ? 1 : 2
+  const packs = stations.flatMap(({ feet }) =>
+    feet.flatMap(({ id, present, change }) => {
+      const shims = change?.pack.shims ?? present
+      return shims ? [[id, { text: shims.map((size) => typedSize(size, unit)).join(' + ') || '0', unit }] as const] : []
+    }),
+  )
+  const used = { down: 'vertical', up: 'vertical', near: 'horizontal', far: 'horizontal' } as const
+  const limits = Object.entries(kept.limits).map(([foot, typed]) => [
+    foot,
+    Object.fromEntries(
+      (['down', 'up', 'near', 'far'] as const).flatMap((way) => {
+        const mm = quantityMm(typed[way])
+        const move = moves.get(foot)?.[used[way]] ?? 0
+        const left = (mm ?? 0) + (way === 'down' || way === 'near' ? move : -move)
+        return mm === undefined ? [] : [[way, quantityFrom(Math.max(0, left), unit, decimals)]]
+      }),
+    ),
+  ])
+  return {
+    ...kept,
+    stays: kept.stays === 'drawn' ? 'fixed' : kept.stays,
+    packs: Object.fromEntries(packs),
+    limits: Object.fromEntries(limits),
+  }
+}
+
+const typedSize = (mm: number, unit: 'mm' | 'mil'): string => quantityFrom(mm, unit, unit === 'mil' ? 1 : 3).text

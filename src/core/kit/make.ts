@@ -1,7 +1,7 @@
 import { emptyQuantity } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import { lengthUnitFor, usualDial } from '../job/make'
-import type { KitItem, KitKind } from './schema'
+import type { KitItem, KitKind, KitShims } from './schema'
 
 /** A new piece of kit with sensible beginnings. */
 export function makeKitItem(kind: KitKind, unit: Unit): KitItem {
@@ -56,5 +56,20 @@ export function makeKitItem(kind: KitKind, unit: Unit): KitItem {
         dial: '',
         note: '',
       }
+    case 'shims':
+      return { kind, name: 'Shims', slot: length, material: 'stainless', sizes: usualSizes(unit), note: '' }
   }
+}
+
+/** A usual set of thicknesses: metric, or inch; nobody has counted them yet. */
+export const usualSizes = (unit: Unit): KitShims['sizes'] => {
+  const inch = unit === 'mil' || unit === 'in'
+  const sizes = inch
+    ? ['1', '2', '3', '4', '5', '10', '15', '20', '25', '50', '100', '125']
+    : ['0.05', '0.1', '0.2', '0.25', '0.4', '0.5', '0.7', '1', '2', '3']
+  return sizes.map((text, i) => ({
+    id: `s${i + 1}`,
+    thickness: { text, unit: inch ? ('mil' as const) : ('mm' as const) },
+    count: '',
+  }))
 }

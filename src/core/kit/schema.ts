@@ -65,11 +65,29 @@ export const kitGaugeSchema = v.strictObject({
   note: text(300),
 })
 
-export const kitItemSchema = v.variant('kind', [kitDialSchema, kitBracketSchema, kitHeadSchema, kitGaugeSchema])
+/** Pre-cut shims for bolts of one slot: which thicknesses, and how many of each where somebody counts them. */
+export const kitShimsSchema = v.strictObject({
+  kind: v.literal('shims'),
+  name,
+  /** Width of the slot that goes round the bolt. */
+  slot: quantitySchema,
+  material: text(60),
+  sizes: v.pipe(v.array(v.strictObject({ id: text(40), thickness: quantitySchema, count: text(6) })), v.maxLength(60)),
+  note: text(300),
+})
+
+export const kitItemSchema = v.variant('kind', [
+  kitDialSchema,
+  kitBracketSchema,
+  kitHeadSchema,
+  kitGaugeSchema,
+  kitShimsSchema,
+])
 
 export type KitDial = v.InferOutput<typeof kitDialSchema>
 export type KitBracket = v.InferOutput<typeof kitBracketSchema>
 export type KitHead = v.InferOutput<typeof kitHeadSchema>
 export type KitGauge = v.InferOutput<typeof kitGaugeSchema>
+export type KitShims = v.InferOutput<typeof kitShimsSchema>
 export type KitItem = v.InferOutput<typeof kitItemSchema>
 export type KitKind = KitItem['kind']

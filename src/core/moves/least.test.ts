@@ -36,6 +36,7 @@ function exactProblem(stations: readonly PlannedStation[]): PlaneProblem {
   return {
     plane: 'vertical',
     halfSpan: 1000,
+    middle: 0,
     stations,
     machines: machines.map((machine) => {
       const [a, b] = stations.filter((one) => one.machine === machine)

@@ -47,8 +47,9 @@ export interface PlaneProblem {
   }[]
   /** What must stay small between two machines: `|(right − left)(u) · factor| ≤ most`; a slope takes the rise only. */
   demands: readonly { left: number; right: number; u: number | 'slope'; most: number }[]
-  /** mm along the train for one u. */
+  /** mm along the train for one u, and the station of u = 0. */
   halfSpan: number
+  middle: number
 }
 
 /**
@@ -115,7 +116,7 @@ export function planeProblem(
     const spacer = [at(toU(a), most), at(toU(b), most)]
     return limits.source === 'figures' ? [...spacer, at(toU(coupling.x), (part * limits.offset) / unit)] : spacer
   })
-  return { plane, stations, machines, demands, halfSpan }
+  return { plane, stations, machines, demands, halfSpan, middle }
 }
 
 /** Each plane by itself may use no more than this of a tolerance: the vector of both is then still within. */

@@ -1,4 +1,5 @@
 import type { DeviceMessage, DeviceReading, Hello, Hung, RigCommand } from '../device/protocol'
+import { type Pushed, pivoted } from '../moves/stop'
 import type { Misalignment } from '../probes/probe'
 import { exactSpot } from './beams'
 import { exactRimReading, type ShaftPair, shaftPair } from './geometry'
@@ -22,14 +23,16 @@ export interface StandIn {
   command(command: RigCommand): void
   /** Whether it wants to drop the line now; asked once, told once. */
   wantsToDrop(): boolean
-  /** The hidden truth, for tests. */
-  truth: Misalignment
+  /** The hidden truth as it is now, for tests. */
+  readonly truth: Misalignment
 }
 
 /** Degrees a second that the shafts are turned by the handle. */
 const pace = 45
 /** Degrees of play between the two shafts; with `slack` so much that one is told of it. */
 const play = { usual: 0.4, slack: 2.6 }
+/** Deviation of what a foot shifts when its bolts are tightened, mm. */
+const settling = 0.006
 /** Half the width of a detector, mm. */
 const detector = 5
 /** Of a hundred messages so many are lost, and so many come late. */
@@ -62,13 +65,14 @@ const noises = { dials: 0.002, heads: 0.003, 'two-plane': 0.003 }
 export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn {
   const source = chance(seed)
   const between = (low: number, high: number) => low + (high - low) * source.uniform()
-  const truth: Misalignment = {
+  let truth: Misalignment = {
     offsetY: between(-0.35, 0.35),
     slopeY: between(-0.0006, 0.0006),
     offsetZ: between(-0.35, 0.35),
     slopeZ: between(-0.0006, 0.0006),
   }
-  const pair = shaftPair(truth, 0)
+  let pair = shaftPair(truth, 0)
+  let feet: Pushed | undefined
   const cant = between(-0.0015, 0.0015)
   const seat = between(-0.4, 0.4)
   let hung = usualHanging[kind]
@@ -86,6 +90,17 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
   let drop = false
   const waiting: { after: number; message: DeviceReading }[] = []
 
+  const stand = (misalignment: Misalignment) => {
+    truth = misalignment
+    pair = shaftPair(truth, 0)
+  }
+  const push = (foot: string, plane: 'vertical' | 'horizontal', by: number) => {
+    const bolt = feet?.bolts.findIndex((one) => one.foot === foot) ?? -1
+    if (!feet || bolt < 0) return
+    const [offset, slope] = plane === 'vertical' ? (['offsetZ', 'slopeZ'] as const) : (['offsetY', 'slopeY'] as const)
+    const moved = pivoted(feet, { offset: truth[offset], slope: truth[slope] }, bolt === 0 ? 0 : 1, by)
+    stand({ ...truth, [offset]: moved.offset, [slope]: moved.slope })
+  }
   const step = () => {
     const ms = 1000 / rate
     clock += ms
@@ -113,7 +128,9 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
   })
 
   return {
-    truth,
+    get truth() {
+      return truth
+    },
     hello: () => ({
       type: 'hello',
       format: 'vane-peg.device',
@@ -157,6 +174,17 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
       else if (command.type === 'hang') {
         hung = hung.map((old) => ({ ...old, ...command.probes.find(({ id }) => id === old.id) }))
         zeros = zerosOf(kind, pair, hung, cant, seat)
+      } else if (command.type === 'set') {
+        const { offsetY, slopeY, offsetZ, slopeZ, moves } = command
+        const side = moves === 'right' ? 1 : -1
+        const bolt = ({ id, distance }: (typeof command.feet)[number]) => ({ foot: id, x: side * distance })
+        feet = { side, couplingX: 0, bolts: [bolt(command.feet[0]), bolt(command.feet[1])] }
+        stand({ offsetY, slopeY, offsetZ, slopeZ })
+        zeros = zerosOf(kind, pair, hung, cant, seat)
+      } else if (command.type === 'push') push(command.foot, command.plane, command.by)
+      else if (command.type === 'tighten') {
+        for (const { foot } of feet?.bolts ?? [])
+          for (const plane of ['vertical', 'horizontal'] as const) push(foot, plane, settling * source.normal())
       } else {
         drop = command.kind === 'disconnect'
         outside = command.kind === 'out-of-range'

@@ -64,6 +64,17 @@ export async function listJobs(db: Database, query: JobQuery) {
   }
 }
 
+/** The visits to the line of a job, the latest first: enough to choose one by. */
+export async function visitsOfLine(db: Database, lineId: string) {
+  const rows = await db
+    .select({ id: jobs.id, number: jobs.number, title: jobs.title, summary: jobs.summary, updatedAt: jobs.updatedAt })
+    .from(jobs)
+    .where(eq(jobs.lineId, lineId))
+    .orderBy(desc(jobs.updatedAt))
+    .limit(50)
+  return rows.map(({ summary, ...row }) => ({ ...row, rounds: summary.rounds }))
+}
+
 /** How many jobs are in each state, and the areas there are. */
 export async function overview(db: Database) {
   const [states, areas] = await db.batch([

@@ -1,6 +1,6 @@
 import { quantityFrom } from '../../core/frame/quantity'
 import { makeKitItem } from '../../core/kit/make'
-import type { KitBracket, KitDial, KitGauge, KitHead, KitItem } from '../../core/kit/schema'
+import type { KitBracket, KitDial, KitGauge, KitHead, KitItem, KitShims } from '../../core/kit/schema'
 import { chance } from '../../core/rig/random'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
@@ -20,6 +20,15 @@ export function demoKit(today: Date): KitItem[] {
     name,
     ...rest,
   })
+  const shims = (name: string, slot: string, unit: 'mm' | 'mil', counts: Record<string, string>): KitShims => {
+    const made = makeKitItem('shims', unit) as KitShims
+    return {
+      ...made,
+      name,
+      slot: { text: slot, unit: unit === 'mil' ? 'in' : 'mm' },
+      sizes: made.sizes.map((size) => ({ ...size, count: counts[size.thickness.text] ?? '' })),
+    }
+  }
   const source = chance(77)
   const gauge: KitGauge = {
     ...(makeKitItem('gauge', 'mm') as KitGauge),
@@ -73,5 +82,8 @@ export function demoKit(today: Date): KitItem[] {
       calibrationDue: day(today, 60),
     },
     gauge,
+    shims('Shims, slot 21', '21', 'mm', { '0.05': '12', '0.25': '3' }),
+    shims('Shims, slot 27', '27', 'mm', {}),
+    shims('Inch shims, slot 13/16', '0.81', 'mil', {}),
   ]
 }

@@ -321,6 +321,10 @@ const strokes: Record<
   dial: { fill: '#1F5A57' },
   divider: { stroke: rule, strokeWidth: 1, strokeDasharray: '2 4' },
   scale: { stroke: ink, strokeWidth: 1.2 },
+  target: { stroke: '#1F5A57', strokeWidth: 2 },
+  running: { stroke: '#1F5A57', strokeWidth: 1.5, strokeDasharray: '1 5' },
+  live: { stroke: '#B7791F', strokeWidth: 2.5 },
+  stop: { stroke: muted, strokeWidth: 1.4 },
 }
 
 function drawn(shape: Shape, key: number) {

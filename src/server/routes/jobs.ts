@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { jobSchema } from '../../core/job/schema'
-import { findJob, insertJob, listJobs, overview, updateJob } from '../db/jobs'
+import { findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { findLine } from '../db/lines'
 import type { Store } from '../db/open'
 import { jobStates } from '../db/schema'
@@ -55,6 +55,11 @@ export const jobRoutes = ({ db }: Store) =>
         return c.json({ ...refusal('version', 'Somebody else changed this job meanwhile.'), current }, 409)
       },
     )
+    .get('/:id/visits', valid('param', idParam), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      return c.json(await visitsOfLine(db, job.lineId), 200)
+    })
     .get('/:id/report.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)

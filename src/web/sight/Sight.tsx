@@ -3,6 +3,7 @@ import styled from 'styled-components'
 import type { Point, Role, Scene, Shape } from '../../drawing/scene'
 import { mono } from '../app/style'
 import { PegShape } from '../parts/Peg'
+import { type DragHandle, Grip } from './Grip'
 
 const look: Record<Role, React.SVGProps<SVGPolylineElement>> = {
   shaft: { stroke: 'var(--ink)', strokeWidth: 4, strokeLinecap: 'round' },
@@ -19,6 +20,10 @@ const look: Record<Role, React.SVGProps<SVGPolylineElement>> = {
   dial: { fill: 'var(--kelp)' },
   divider: { stroke: 'var(--rule)', strokeWidth: 1, strokeDasharray: '2 4' },
   scale: { stroke: 'var(--ink)', strokeWidth: 1.25 },
+  target: { stroke: 'var(--kelp)', strokeWidth: 2.25, strokeLinecap: 'round' },
+  running: { stroke: 'var(--kelp)', strokeWidth: 1.75, strokeDasharray: '1 5', strokeLinecap: 'round' },
+  live: { stroke: 'var(--unsure)', strokeWidth: 3, strokeLinecap: 'round' },
+  stop: { stroke: 'var(--muted)', strokeWidth: 1.5 },
 }
 
 const Paper = styled.svg`
@@ -40,6 +45,9 @@ export const Sight = memo(function Sight(props: {
   label: string
   chosen?: string | undefined
   onChoose?: (id: string) => void
+  onDrag?: DragHandle
+  /** Said under the drawing while it is there. */
+  note?: string | undefined
 }) {
   const { scene } = props
   const [pointed, setPointed] = useState<string>()
@@ -76,8 +84,11 @@ export const Sight = memo(function Sight(props: {
             <circle className="ring" cx={spot.at[0]} cy={spot.at[1]} r={22} />
           </g>
         ))}
+        {scene.handles.map((handle) => (
+          <Grip key={handle.id} handle={handle} onDrag={props.onDrag} />
+        ))}
       </Paper>
-      {told ? <Told role="status">{told.label}</Told> : null}
+      {props.note || told ? <Told role="status">{props.note ?? told?.label}</Told> : null}
     </Frame>
   )
 })

@@ -4,6 +4,7 @@ import { ButtonLink } from '../../parts/ButtonLink'
 import { Card, Field, Input, TextArea } from '../../parts/controls'
 import { LineEditor } from '../line/LineEditor'
 import { useJobFrame } from './context'
+import { HotAndCold } from './HotAndCold'
 
 const Grid = styled.div`display: grid; grid-template-columns: 1.4fr 110px 150px; gap: 12px; align-items: end; label:last-child { grid-column: 1 / -1; } @media (max-width: 700px) { grid-template-columns: 1fr 1fr; }`
 
@@ -31,6 +32,7 @@ export function JobLine() {
         </ButtonLink>
       }
     >
+      {frozen ? null : <HotAndCold id={id} job={document} unit={settings.unit} edit={edit} />}
       <Card aria-label="This job">
         <h2>This job</h2>
         <Grid>

@@ -4,13 +4,17 @@ import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 're
 import styled from 'styled-components'
 import { readPeg, worst } from '../../../core/advice/summary'
 import { makeRound, repeatRound } from '../../../core/job/make'
+import { emptyPlan, nextPlan, withDone } from '../../../core/job/plan'
 import { solveRough } from '../../../core/job/rough'
-import type { Job, Round } from '../../../core/job/schema'
+import type { Job, Round, RoundPlan } from '../../../core/job/schema'
 import { seatPeg } from '../../../core/job/seat'
 import { solveRound } from '../../../core/job/solve'
 import { readyPeg } from '../../../core/ready/ready'
+import type { Handle } from '../../../drawing/scene'
 import { sightScene } from '../../../drawing/sight'
-import type { Terms } from '../../../words/terms'
+import type { PlanSight } from '../../../drawing/sightPlan'
+import { limitName } from '../../../words/plan'
+import { capital, footName, type Terms } from '../../../words/terms'
 import type { StoredJob } from '../../api/client'
 import { Waiting } from '../../app/Plain'
 import { Header, typing } from '../../app/Shell'
@@ -24,6 +28,7 @@ import { Button, ButtonAnchor } from '../../parts/controls'
 import { useWidth } from '../../parts/useWidth'
 import { Sight } from '../../sight/Sight'
 import type { JobFrame } from './context'
+import { usePlanned } from './move/usePlanned'
 import { PegRail, steps } from './PegRail'
 import { remindersOf } from './reminders'
 
@@ -81,10 +86,16 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
   const { coarse } = early
   // before the readings the Sight only shows where one is
   const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : 244
+  const moving = usePlanned(document, round, solved, /move$/.test(pathname))
+  const { plan } = moving
+  const [live, showLive] = useState<PlanSight['live']>()
+  const planSight = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
   const scene = useMemo(
     () =>
-      width > 0 ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost, coarse }) : undefined,
-    [solved, terms, width, height, settings.flipped, ghost, coarse],
+      width > 0
+        ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost, coarse, plan: planSight })
+        : undefined,
+    [solved, terms, width, height, settings.flipped, ghost, coarse, planSight],
   )
 
   const edit = useCallback(
@@ -101,15 +112,40 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
       ),
     [edit, round.id],
   )
+  const editPlan = useCallback(
+    (change: (plan: RoundPlan) => RoundPlan, mark?: string) =>
+      editRound((r) => ({ ...r, plan: change(r.plan ?? emptyPlan()) }), mark && `plan:${mark}`),
+    [editRound],
+  )
+  const { drag: dragTo, letGo, stoppedBy } = moving
+  const drag = useCallback(
+    (handle: Handle, value: number, done: boolean) => {
+      const drawn = dragTo(handle, value)
+      if (!done) return
+      letGo()
+      if (drawn) editPlan((p) => ({ ...p, stays: 'drawn', drawn }), 'drawn')
+    },
+    [dragTo, letGo, editPlan],
+  )
+  const stopped = stoppedBy
+    ? `${capital(footName(stoppedBy.foot, terms))}: ${limitName(stoppedBy.limit, terms)}`
+    : undefined
   const beginRound = useCallback(() => {
     const id = `r${document.rounds.length + 1}`
     edit((job) => ({
       ...job,
-      rounds: [...job.rounds, repeatRound(round, job.rounds.length + 1, new Date().toISOString())],
+      rounds: [
+        // what was planned is written down as done, to be put right where it was done otherwise
+        ...job.rounds.map((r) => (r.id === round.id && plan && !r.plan?.done ? withDone(r, plan, settings.unit) : r)),
+        {
+          ...repeatRound(round, job.rounds.length + 1, new Date().toISOString()),
+          ...(plan ? { plan: nextPlan(round, plan, settings.unit) } : {}),
+        },
+      ],
     }))
     setParams({})
     navigate(`/jobs/${stored.id}/read?round=${id}`)
-  }, [document.rounds.length, edit, navigate, round, setParams, stored.id])
+  }, [document.rounds.length, edit, navigate, plan, round, settings.unit, setParams, stored.id])
 
   useEffect(() => {
     const go = (event: KeyboardEvent) => {
@@ -138,6 +174,10 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     edit,
     editRound,
     beginRound,
+    plan,
+    least: moving.least,
+    editPlan,
+    showLive,
     reminders,
   }
   // kept as it is from keystroke to keystroke
@@ -192,7 +232,14 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
           {pathname.endsWith('/line') ? null : (
             <SightBox ref={sightRef}>
               {scene ? (
-                <Sight scene={scene} label="The line, drawn in both planes" chosen={chosen} onChoose={choose} />
+                <Sight
+                  scene={scene}
+                  label="The line, drawn in both planes"
+                  chosen={chosen}
+                  onChoose={choose}
+                  onDrag={drag}
+                  note={stopped}
+                />
               ) : null}
             </SightBox>
           )}

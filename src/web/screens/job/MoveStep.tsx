@@ -1,11 +1,13 @@
-import { ArrowDown, ArrowUp } from 'lucide-react'
+import { ArrowDown, ArrowUp, FileDown } from 'lucide-react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor, machineDoubted } from '../../../core/advice/findings'
+import { type PlanFinding, planFindings } from '../../../core/advice/planFindings'
 import type { Plane } from '../../../core/frame/axis'
+import type { PlannedStation } from '../../../core/job/plan'
 import { seatFeet } from '../../../core/job/seat'
-import type { FootSolution } from '../../../core/moves/solve'
 import { tighteningOrder } from '../../../core/seat/layout'
+import { sayPlan } from '../../../words/plan'
 import { orderInWords } from '../../../words/seat'
 import {
   act,
@@ -21,29 +23,44 @@ import {
   unitName,
 } from '../../../words/terms'
 import { mono } from '../../app/style'
-import { Card, Choices, Muted } from '../../parts/controls'
-import { type Act, Say, sayItems } from '../../say/Say'
+import { ButtonAnchor, Card, Muted } from '../../parts/controls'
+import { type Act, Say, type SayItem, sayItems } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { type JobFrame, useJobFrame } from './context'
+import { After } from './move/After'
+import { Bolts } from './move/Bolts'
+import { Compare } from './move/Compare'
+import { Limits } from './move/Limits'
+import { Order } from './move/Order'
+import { Outcome } from './move/Outcome'
+import { Packs } from './move/Packs'
+import { Picks, StockOf } from './move/Stock'
+import { WhatStays } from './move/WhatStays'
 
-const Feet = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(240px, 1fr)); gap: 16px; margin: 8px 0 20px;`
+const Feet = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 16px; margin: 8px 0 20px;`
 const Foot = styled(Card)<{ $chosen: boolean }>`
-  display: grid; gap: 4px; padding: 12px 16px; ${({ $chosen }) => ($chosen ? 'border-color: var(--kelp); box-shadow: 0 0 0 1px var(--kelp);' : '')}
+  display: grid; gap: 4px; align-content: start; padding: 12px 16px; ${({ $chosen }) => ($chosen ? 'border-color: var(--kelp); box-shadow: 0 0 0 1px var(--kelp);' : '')}
   h3 { font-size: 16px; display: flex; justify-content: space-between; gap: 12px; small { color: var(--muted); font-weight: 400; ${mono} font-size: 13px; } }
   > p:first-of-type { font-size: 19px; font-weight: 700; display: flex; align-items: center; gap: 10px; min-height: 40px; }
   > p { color: var(--ink); } > p + p { color: var(--muted); font-size: 14px; }
 `
 const Tighten = styled.p`color: var(--muted); & + & { margin-top: 8px; }`
-const Head2 = styled.h2`font-size: 16px; margin-top: 4px;`
+const MachineHead = styled.div`display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; margin-top: 4px; h2 { font-size: 16px; flex: 1 1 160px; }`
 
 /** What to do at every foot: shims in or out, and which way to push by how much. */
 export function MoveStep() {
   const frame = useJobFrame()
-  const { document, solved, terms } = frame
+  const { document, solved, terms, plan } = frame
   const navigate = useNavigate()
   const { line } = document
-  const anything = solved.solution.feet.some(
-    (foot) => foot.machine !== line.fixed && (foot.vertical || foot.horizontal),
+  const known = plan?.stations.some(({ vertical, horizontal }) => vertical !== null || horizontal !== null) ?? false
+  const measured = solved.solution.couplings.some(({ result }) => result.ok)
+  // a machine that stays is left out, unless its limits are what it is about
+  const shown = line.machines.filter(
+    ({ id }) => !(plan?.stays === 'fixed' && id === line.fixed) && plan?.stations.some((one) => one.machine === id),
+  )
+  const moved = shown.filter(({ id }) =>
+    plan?.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
   )
 
   const actsFor = (finding: Finding): Act[] => {
@@ -70,6 +87,19 @@ export function MoveStep() {
         return []
     }
   }
+  const planActs = (finding: PlanFinding): Act[] => {
+    if (finding.kind === 'no-growth') return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+    if (finding.kind !== 'in-the-way' || frame.frozen) return []
+    const { stays } = finding
+    return [
+      ...(stays === 'fixed'
+        ? [{ text: 'Hold two stations', main: true, run: () => frame.editPlan((p) => ({ ...p, stays: 'hold' })) }]
+        : []),
+      ...(stays === 'fixed' || stays === 'hold'
+        ? [{ text: 'Let the planner look', run: () => frame.editPlan((p) => ({ ...p, stays: 'least' })) }]
+        : []),
+    ]
+  }
 
   /** Who says so, and when: it is on the record and on the printed page. */
   const acceptEngaged = (coupling: string) => {
@@ -82,6 +112,22 @@ export function MoveStep() {
     }))
   }
 
+  const items = (() => {
+    const asPlanned = plan ? { ...solved, solution: plan.solution } : solved
+    const read = sayItems(findingsFor(asPlanned, 'move'), terms, actsFor)
+    const planned = planFindings(solved, plan).map(
+      (finding, i): SayItem => ({
+        key: `plan:${finding.kind}:${'foot' in finding ? finding.foot : 'blocked' in finding ? finding.blocked.foot + finding.blocked.limit : i}`,
+        peg: finding.peg,
+        said: sayPlan(finding, terms),
+        acts: planActs(finding),
+      }),
+    )
+    const urgent = planned.filter(({ peg }) => peg === 'outside' || peg === 'unsure')
+    const [lock, ...rest] = read
+    return [...(lock ? [lock] : []), ...urgent, ...rest, ...planned.filter((item) => !urgent.includes(item))]
+  })()
+
   return (
     <BenchAndSay>
       <Bench id="bench">
@@ -90,90 +136,107 @@ export function MoveStep() {
             <h1>Shims and side moves</h1>
             <Muted>numbers to the dial’s own step, {lengthWithUnit(solved.resolution, terms)}</Muted>
           </div>
-          <Choices
-            label="Which machine stays"
-            value={line.fixed}
-            isDisabled={frame.frozen}
-            options={line.machines.map((machine) => ({ value: machine.id, text: `${machine.name} stays` }))}
-            onChange={(fixed) => frame.edit((job) => ({ ...job, line: { ...job.line, fixed, fixedBecause: '' } }))}
-          />
+          {known ? (
+            <ButtonAnchor
+              href={`/api/jobs/${frame.id}/move.pdf?unit=${terms.unit}&round=${frame.round.id}`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              <FileDown size={18} aria-hidden="true" /> Move sheet
+            </ButtonAnchor>
+          ) : null}
         </BenchHead>
-        {anything ? (
-          line.machines
-            .filter((machine) => machine.id !== line.fixed)
-            .map((machine) => (
-              <section key={machine.id} aria-label={`${machine.name}, moves`}>
-                {(['vertical', 'horizontal'] as const).map((plane) => (
-                  <div key={plane}>
-                    <Head2>{plane === 'vertical' ? `${machine.name}, shims` : `${machine.name}, sideways`}</Head2>
-                    <Feet>
-                      {solved.solution.feet
-                        .filter((foot) => foot.machine === machine.id)
-                        .map((foot) => (
-                          <FootCard key={foot.foot} foot={foot} plane={plane} frame={frame} terms={terms} />
-                        ))}
-                    </Feet>
-                  </div>
-                ))}
-              </section>
-            ))
+        <Outcome frame={frame} />
+        <WhatStays frame={frame} />
+        {measured ? <Compare frame={frame} /> : null}
+        {known ? (
+          shown.map((machine) => (
+            <section key={machine.id} aria-label={`${machine.name}, moves`}>
+              {(['vertical', 'horizontal'] as const).map((plane) => (
+                <div key={plane}>
+                  <MachineHead>
+                    <h2>{plane === 'vertical' ? `${machine.name}, shims` : `${machine.name}, sideways`}</h2>
+                    {plane === 'vertical' ? <StockOf machine={machine.id} frame={frame} /> : null}
+                  </MachineHead>
+                  <Feet>
+                    {plan?.stations
+                      .filter((station) => station.machine === machine.id)
+                      .map((station) => (
+                        <StationCard key={station.foot} station={station} plane={plane} frame={frame} terms={terms} />
+                      ))}
+                  </Feet>
+                </div>
+              ))}
+            </section>
+          ))
         ) : (
           <Card>
-            <p>The moves follow from the readings, and there are not enough yet.</p>
+            <p>
+              {measured
+                ? 'The moves follow from the plan, and there is none yet.'
+                : 'The moves follow from the readings, and there are not enough yet.'}
+            </p>
           </Card>
         )}
-        {anything
-          ? line.machines
-              .filter((machine) => machine.id !== line.fixed)
-              .map((machine) => {
-                const feet = seatFeet(line, machine.id)
-                const torque = document.seat?.[machine.id]?.torque
-                return (
-                  <Tighten key={machine.id}>
-                    Tighten the {machine.name.toLowerCase()} as always:{' '}
-                    {orderInWords(feet, tighteningOrder(feet), terms)}. By hand, snug, {torque || 'to the torque'},
-                    twice round. Jack bolts backed off before the next reading.
-                  </Tighten>
-                )
-              })
-          : null}
+        {known ? (
+          <>
+            <Picks frame={frame} />
+            <Order frame={frame} />
+            {moved.map((machine) => {
+              const feet = seatFeet(line, machine.id)
+              const torque = document.seat?.[machine.id]?.torque
+              return (
+                <Tighten key={machine.id}>
+                  Tighten the {machine.name.toLowerCase()} as always: {orderInWords(feet, tighteningOrder(feet), terms)}
+                  . By hand, snug, {torque || 'to the torque'}, twice round. Jack bolts backed off before the next
+                  reading.
+                </Tighten>
+              )
+            })}
+            <Bolts frame={frame} machines={moved.map(({ id }) => id)} />
+            <After frame={frame} />
+          </>
+        ) : null}
       </Bench>
-      <Say items={[...frame.reminders, ...sayItems(findingsFor(solved, 'move'), terms, actsFor)]} />
+      <Say items={[...frame.reminders, ...items]} />
     </BenchAndSay>
   )
 }
 
-function FootCard(props: { foot: FootSolution; plane: Plane; frame: JobFrame; terms: Terms }) {
-  const { foot, plane, frame, terms } = props
-  const known = foot[plane]
-  const name = capital(footName(foot.foot, terms).split(', ')[1] ?? footName(foot.foot, terms))
-  const doubted = machineDoubted(frame.solved, foot.machine)
+function StationCard(props: { station: PlannedStation; plane: Plane; frame: JobFrame; terms: Terms }) {
+  const { station, plane, frame, terms } = props
+  const move = station[plane]
+  const position = frame.solved.solution.feet.find(({ foot }) => foot === station.foot)?.[plane]?.position ?? 0
+  const name = capital(footName(station.foot, terms).split(', ')[1] ?? footName(station.foot, terms))
+  const doubted = machineDoubted(frame.solved, station.machine)
   return (
     <Foot
-      $chosen={frame.chosen === foot.foot}
-      aria-label={`${footName(foot.foot, terms)}, ${plane}`}
-      onPointerEnter={() => frame.choose(foot.foot)}
+      $chosen={frame.chosen === station.foot}
+      aria-label={`${footName(station.foot, terms)}, ${plane}`}
+      onPointerEnter={() => frame.choose(station.foot)}
     >
       <h3>
         {name}
-        {plane === 'vertical' ? ', all at this station' : ''}
-        <small>x = {dimension(foot.x, terms.unit)}</small>
+        {plane === 'vertical' ? ', both feet' : ''}
+        <small>x = {dimension(station.x, terms.unit)}</small>
       </h3>
-      {known ? (
-        <>
-          <p>
-            <Direction move={known.move} plane={plane} terms={terms} />
-            {doubted ? `Not sure: ${act(known.move, plane, terms)}` : capital(act(known.move, plane, terms))}
-          </p>
-          <p>
-            {plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies'} {place(known.position, plane, terms)} now, ±
-            {length(2 * known.moveSd, terms)} {unitName[terms.unit]}
-          </p>
-        </>
-      ) : (
+      {move === null ? (
         <>
           <p>Not measured</p>
           <p>{plane === 'vertical' ? 'Read top and bottom.' : 'Read both sides.'}</p>
+        </>
+      ) : (
+        <>
+          <p>
+            <Direction move={move} plane={plane} terms={terms} />
+            {doubted ? `Not sure: ${act(move, plane, terms)}` : capital(act(move, plane, terms))}
+          </p>
+          <p>
+            {plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies'} {place(position, plane, terms)} now, ±
+            {length(2 * station.moveSd[plane], terms)} {unitName[terms.unit]}
+          </p>
+          {plane === 'vertical' ? <Packs station={station} frame={frame} /> : null}
+          <Limits station={station} plane={plane} frame={frame} />
         </>
       )}
     </Foot>

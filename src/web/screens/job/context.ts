@@ -1,8 +1,11 @@
 import { useOutletContext } from 'react-router'
-import type { Job, Round } from '../../../core/job/schema'
+import type { JobPlan } from '../../../core/job/plan'
+import type { Job, Round, RoundPlan } from '../../../core/job/schema'
 import type { JobSolution } from '../../../core/job/solve'
+import type { PlanSight } from '../../../drawing/sightPlan'
 import type { Terms } from '../../../words/terms'
 import type { Settings } from '../../app/settings'
+import type { LeastState } from '../../planner/useLeast'
 import type { SayItem } from '../../say/Say'
 
 /** What the frame of a job hands to its steps. */
@@ -20,6 +23,12 @@ export interface JobFrame {
   edit: (change: (job: Job) => Job, mark?: string) => void
   editRound: (change: (round: Round) => Round, mark?: string) => void
   beginRound: () => void
+  /** What is to be done, in Move: undefined elsewhere, and while the planner is at work. */
+  plan: JobPlan | undefined
+  least: LeastState
+  editPlan: (change: (plan: RoundPlan) => RoundPlan, mark?: string) => void
+  /** The machine that is being moved, as its dials tell it: drawn on the Sight. */
+  showLive: (live: PlanSight['live']) => void
   /** What earlier steps left open and later ones keep on top: cautions, soft foot. */
   reminders: readonly SayItem[]
 }

@@ -21,6 +21,7 @@ import { Bracket } from './Bracket'
 import { Dial } from './Dial'
 import { Gauge } from './Gauge'
 import { Head } from './Head'
+import { Shims } from './Shims'
 import { WhichDial } from './WhichDial'
 
 const Page = styled.div`display: grid; grid-template-columns: 380px minmax(0, 1fr); min-height: calc(100vh - 52px); ${narrow} { grid-template-columns: minmax(0, 1fr); }`
@@ -33,9 +34,9 @@ const Row = styled.button`display: grid; grid-template-columns: 20px 1fr; gap: 2
   &:hover b { text-decoration: underline; }`
 const Work = styled.main`padding: 20px; min-width: 0; display: grid; gap: 16px; align-content: start; h2 { font-size: 17px; }`
 
-const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'gauge']
+const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'shims', 'gauge']
 
-/** Dials, brackets with their sag, heads, and comparisons against a gauge block. */
+/** Dials, brackets with their sag, heads, shims, and comparisons against a gauge block. */
 export function KitScreen() {
   const { items, loaded } = useKit()
   const { unit } = useSettings()
@@ -194,6 +195,7 @@ function Item(props: {
           ) : null}
           {document.kind === 'head' ? <Head item={document} unit={unit} put={put} /> : null}
           {document.kind === 'gauge' ? <Gauge item={document} unit={unit} put={put} dials={dials} /> : null}
+          {document.kind === 'shims' ? <Shims item={document} unit={unit} put={put} /> : null}
           {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}
           <div>
             {sure ? (

@@ -13,6 +13,7 @@ import { Peg } from '../../parts/Peg'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { useWidth } from '../../parts/useWidth'
 import { drawn } from '../../sight/Sight'
+import { Growth } from './Growth'
 import { OwnChecks } from './OwnChecks'
 import { Tolerance } from './Tolerance'
 
@@ -326,6 +327,7 @@ export function LineEditor(props: {
           </section>
         ))}
       </Card>
+      <Growth line={line} unit={unit} frozen={frozen} onChange={onChange} />
       <OwnChecks checks={line.checks ?? []} frozen={frozen} onChange={set('checks')} />
       <Tolerance line={line} unit={unit} frozen={frozen} onChange={set('tolerance')} />
       {props.children}

@@ -1,0 +1,75 @@
+import type { Plane, PlaneLine } from '../frame/axis'
+import { type OrderAdvice, orderAdvice } from '../job/bolts'
+import { growthKnown } from '../job/growth'
+import type { InTheWay, JobPlan } from '../job/plan'
+import type { JobSolution } from '../job/solve'
+import type { Verdict } from '../verdict/verdict'
+import { doubted, type Peg } from './findings'
+
+/** One thing worth saying of a plan before the spanner is picked up, as data. Lengths in mm. */
+export type PlanFinding =
+  | { kind: 'in-the-way'; peg: 'outside'; blocked: InTheWay; together: boolean; stays: JobPlan['stays'] }
+  | { kind: 'overlarge'; peg: 'unsure'; foot: string; plane: Plane; move: number }
+  | { kind: 'coarse-pack'; peg: 'unsure'; foot: string; residual: number }
+  | { kind: 'no-growth'; peg: 'nothing' }
+  | { kind: 'packs-unknown'; peg: 'nothing'; machines: string[] }
+  | { kind: 'no-stock'; peg: 'nothing'; machines: string[] }
+  | { kind: 'left'; peg: Peg; coupling: string; lines: Record<Plane, PlaneLine | null>; verdict: Verdict }
+  | { kind: 'order'; peg: 'nothing'; advice: OrderAdvice }
+
+/** More than this is rough alignment, not a shim: jacks and wedges first, then read again. mm. */
+const overlarge = 2
+
+/** What is said of a plan, most urgent first. */
+export function planFindings(solved: JobSolution, plan: JobPlan | undefined): PlanFinding[] {
+  if (!plan) return []
+  const moved = plan.stations.filter(({ vertical }) => Math.abs(vertical ?? 0) > solved.resolution / 2)
+  const machines = (list: readonly { machine: string }[]) => [...new Set(list.map(({ machine }) => machine))]
+  const unknown = moved.filter(({ feet }) => feet.some(({ present }) => present === undefined))
+  const unstocked = moved.filter(({ feet }) => feet.every(({ present, change }) => present && !change))
+  return [
+    ...plan.blocking.map(
+      (blocked): PlanFinding => ({
+        kind: 'in-the-way',
+        peg: 'outside',
+        blocked,
+        together: plan.together[blocked.plane],
+        stays: plan.stays,
+      }),
+    ),
+    ...plan.stations.flatMap((station) =>
+      (['vertical', 'horizontal'] as const).flatMap((plane): PlanFinding[] => {
+        const move = station[plane] ?? 0
+        return Math.abs(move) > overlarge ? [{ kind: 'overlarge', peg: 'unsure', foot: station.foot, plane, move }] : []
+      }),
+    ),
+    ...plan.stations.flatMap(({ foot, feet }): PlanFinding[] => {
+      const worst =
+        feet.map(({ change }) => change?.pack.residual ?? 0).sort((a, b) => Math.abs(b) - Math.abs(a))[0] ?? 0
+      return Math.abs(worst) > 2 * solved.resolution + 1e-9
+        ? [{ kind: 'coarse-pack', peg: 'unsure', foot, residual: worst }]
+        : []
+    }),
+    ...(plan.feasible
+      ? plan.left.flatMap(({ coupling, lines, verdict }): PlanFinding[] =>
+          verdict
+            ? [
+                {
+                  kind: 'left',
+                  peg: doubted(solved, coupling) ? 'unsure' : verdict.state,
+                  coupling,
+                  lines,
+                  verdict,
+                },
+              ]
+            : [],
+        )
+      : []),
+    ...(growthKnown(solved.train) ? [] : [{ kind: 'no-growth', peg: 'nothing' } as const]),
+    ...(unknown.length ? [{ kind: 'packs-unknown', peg: 'nothing', machines: machines(unknown) } as const] : []),
+    ...(unstocked.length ? [{ kind: 'no-stock', peg: 'nothing', machines: machines(unstocked) } as const] : []),
+    ...(plan.stations.some(({ horizontal }) => horizontal !== null)
+      ? [{ kind: 'order', peg: 'nothing', advice: orderAdvice(solved) } as const]
+      : []),
+  ]
+}

@@ -1,0 +1,90 @@
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { factsOf, marginOf } from '../../core/job/plan'
+import type { Job, Round } from '../../core/job/schema'
+import type { JobSolution } from '../../core/job/solve'
+import { gradeOf } from '../../core/job/train'
+import type { Least } from '../../core/moves/least'
+import { planeProblem } from '../../core/moves/planeProblem'
+import { Planner } from './planner'
+
+export interface LeastState {
+  least: Least | undefined
+  working: boolean
+  /** Programs solved so far. */
+  programs: number
+  cancelled: boolean
+  fault: string | undefined
+  cancel: () => void
+  again: () => void
+}
+
+/**
+ * The least moves of a round, found in workers while the page goes on. Asked anew whenever anything they hang on changes; not
+ * at all while nothing is asked (`wanted` false) or nothing is measured.
+ */
+export function useLeast(
+  job: Pick<Job, 'line' | 'seat'>,
+  round: Round,
+  solved: JobSolution,
+  wanted: boolean,
+): LeastState {
+  const planner = useRef<Planner>(undefined)
+  const [state, setState] = useState<{ key: string; least?: Least; cancelled?: boolean; fault?: string }>({ key: '' })
+  const [programs, setPrograms] = useState(0)
+  const [asked, setAsked] = useState(0)
+  const problems = useMemo(() => {
+    if (!wanted || !solved.solution.couplings.some(({ result }) => result.ok)) return undefined
+    const { train, solution } = solved
+    const facts = factsOf(job, round)
+    const of = (plane: 'vertical' | 'horizontal') =>
+      planeProblem(train, solution, facts, plane, marginOf(round.plan), gradeOf(job.line))
+    return { vertical: of('vertical'), horizontal: of('horizontal') }
+  }, [job, round, solved, wanted])
+  // infinities are written out as well: a limit that goes is a change
+  const key = useMemo(
+    () => (problems ? JSON.stringify(problems, (_, value) => (typeof value === 'number' ? String(value) : value)) : ''),
+    [problems],
+  )
+  const latest = useRef(problems)
+  latest.current = problems
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the problems; asking again asks again
+  useEffect(() => {
+    const now = latest.current
+    if (!now) return undefined
+    planner.current ??= new Planner()
+    let stale = false
+    setPrograms(0)
+    planner.current
+      .least(now, (done) => {
+        if (!stale) setPrograms(done)
+      })
+      .then((least) => {
+        if (!stale) setState(least ? { key, least } : { key, cancelled: true })
+      })
+      .catch((error: unknown) => {
+        if (!stale) setState({ key, fault: error instanceof Error ? error.message : String(error) })
+      })
+    return () => {
+      stale = true
+    }
+  }, [key, asked])
+  useEffect(() => () => planner.current?.cancel(), [])
+
+  const settled = state.key === key
+  return {
+    least: settled ? state.least : undefined,
+    working: problems !== undefined && !settled,
+    programs,
+    cancelled: settled && state.cancelled === true,
+    fault: settled ? state.fault : undefined,
+    cancel: () => {
+      planner.current?.cancel()
+      setState({ key, cancelled: true })
+    },
+    again: () => {
+      setState({ key: '' })
+      setAsked((n) => n + 1)
+    },
+  }
+}

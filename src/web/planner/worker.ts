@@ -1,0 +1,31 @@
+import { expose } from 'comlink'
+import wasm from 'highs/runtime?url'
+import { type LeastPlane, leastInPlane } from '../../core/moves/least'
+import type { PlaneProblem } from '../../core/moves/planeProblem'
+import type { SolveProgram } from '../../core/moves/program'
+import { loadSolver } from '../../planner/highs'
+
+let solver: Promise<SolveProgram> | undefined
+
+const planner = {
+  /** Loads the solver, so that the first plan need not wait for it. */
+  async warm(): Promise<void> {
+    solver ??= loadSolver(wasm)
+    await solver
+  },
+  /** The least moves of one plane; tells after every program that is solved how many that makes. */
+  async least(problem: PlaneProblem, onProgram: (done: number) => void): Promise<LeastPlane> {
+    solver ??= loadSolver(wasm)
+    const solve = await solver
+    let done = 0
+    return leastInPlane(problem, (program) => {
+      const found = solve(program)
+      onProgram(++done)
+      return found
+    })
+  },
+}
+
+export type PlannerWorker = typeof planner
+
+expose(planner)

@@ -1,0 +1,93 @@
+import { useMemo } from 'react'
+import styled from 'styled-components'
+import { emptyPlan, type JobPlan, planRound } from '../../../../core/job/plan'
+import type { RoundPlan } from '../../../../core/job/schema'
+import { limitName, staysNames } from '../../../../words/plan'
+import { footName, lengthWithUnit } from '../../../../words/terms'
+import { mono } from '../../../app/style'
+import { Button } from '../../../parts/controls'
+import { Peg } from '../../../parts/Peg'
+import type { JobFrame } from '../context'
+
+const Table = styled.table`
+  width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
+  th, td { padding: 6px 12px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
+  tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td:last-child { text-align: right; padding: 0; }
+  tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
+`
+const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
+const Scroll = styled.div`overflow-x: auto;`
+
+/** The three ways beside each other: how many stations, how far, how many shims, how long, and whether it can be done. */
+export function Compare({ frame }: { frame: JobFrame }) {
+  const { document, round, solved, terms, frozen, least } = frame
+  const stays = round.plan?.stays ?? 'fixed'
+  const found = least.least
+  const plans = useMemo(
+    () =>
+      (['fixed', 'hold', 'least'] as const).map((way) => ({
+        way,
+        plan: planRound(document, { ...round, plan: { ...(round.plan ?? emptyPlan()), stays: way } }, solved, found),
+      })),
+    [document, round, solved, found],
+  )
+  const take = (way: RoundPlan['stays']) => frame.editPlan((p) => ({ ...p, stays: way }))
+  return (
+    <Scroll>
+      <Table aria-label="Ways to bring it in line">
+        <thead>
+          <tr>
+            <th scope="col">Way</th>
+            <th scope="col">Stations shimmed</th>
+            <th scope="col">Stations pushed</th>
+            <th scope="col">Largest move</th>
+            <th scope="col">Shims in</th>
+            <th scope="col">Minutes</th>
+            <th scope="col">Within the limits</th>
+            <th>
+              <Hidden>Take it</Hidden>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {plans.map(({ way, plan }) => (
+            <tr key={way} aria-current={way === stays ? 'true' : undefined} aria-label={staysNames[way]}>
+              <th scope="row">{staysNames[way]}</th>
+              {plan ? (
+                <>
+                  <td>{plan.touched.vertical / 2}</td>
+                  <td>{plan.touched.horizontal / 2}</td>
+                  <td>{lengthWithUnit(plan.largest, terms)}</td>
+                  <td>{plan.pieces > 0 ? plan.pieces : '–'}</td>
+                  <td>{plan.minutes}</td>
+                  <td className="words">
+                    <Can plan={plan} frame={frame} />
+                  </td>
+                  <td>
+                    {way === stays || frozen ? null : (
+                      <Button look="quiet" onPress={() => take(way)}>
+                        Take this
+                      </Button>
+                    )}
+                  </td>
+                </>
+              ) : (
+                <td colSpan={7}>{least.working ? 'looking' : least.cancelled ? 'stopped' : 'not measured yet'}</td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  )
+}
+
+function Can({ plan, frame }: { plan: JobPlan; frame: JobFrame }) {
+  const [first] = plan.blocking
+  return (
+    <>
+      <Peg peg={first ? 'outside' : 'within'} size={13} label="" />{' '}
+      {first ? `${footName(first.foot, frame.terms)} ${limitName(first.limit, frame.terms)}` : 'yes'}{' '}
+    </>
+  )
+}
