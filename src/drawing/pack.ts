@@ -14,7 +14,7 @@ export function packDrawing(
   other: readonly number[],
   { width, height }: { width: number; height: number },
 ): PackDrawing {
-  const thin = 7
+  const thin = 11
   const gap = 1.5
   const total = (pack: readonly number[]) => pack.reduce((sum, size) => sum + size, 0)
   const most = Math.max(total(sizes), total(other), 0.1)

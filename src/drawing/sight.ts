@@ -148,7 +148,10 @@ function drawPlane(
         ],
       })
       const known = found?.[plane]
-      if (!fixed && known) {
+      // with many machines only the foot that stands off most is written out; pointing tells the others
+      const most = Math.max(...machine.feet.map((one) => Math.abs(value(one.x))))
+      const spoken = train.machines.length <= 3 || Math.abs(value(foot.x)) >= most - 1e-9
+      if (!fixed && known && spoken) {
         const above = py <= zero
         const text = place(known.position, plane, terms)
         own.push({ kind: 'text', role: 'number', at: labels.place(px, py, above, text, band), anchor: 'middle', text })

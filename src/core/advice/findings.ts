@@ -6,6 +6,7 @@ import type { DimensionDoubt } from '../job/doubts'
 import type { ReadSet } from '../job/schema'
 import type { JobSolution, ProbeState } from '../job/solve'
 import type { DimensionFault } from '../job/stations'
+import { sdMm } from '../job/train'
 import { planeOf } from '../moves/positions'
 import type { CouplingSolution, FootSolution } from '../moves/solve'
 import type { Verdict } from '../verdict/verdict'
@@ -122,13 +123,17 @@ function dialFaults(dial: ProbeState): Finding[] {
     found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, message })
   if (dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9)
     found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
-  if (dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > dial.graduation + 1e-9)
+  if (dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > returnLimit(dial) + 1e-9)
     found.push({ kind: 'not-returned', peg: 'outside', dial, by: dial.returnToZero })
   if (!dial.channel || dial.channel === 'r1') found.push(...setUpFaults(dial))
   if (dial.sag > 0) found.push({ kind: 'sag-upward', peg: 'unsure', dial })
   if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
   return found
 }
+
+/** One graduation; a probe whose noise is told may miss by what two readings' noise can come to. */
+const returnLimit = ({ dial, graduation }: ProbeState): number =>
+  dial.sd?.text ? Math.max(graduation, 3 * Math.SQRT2 * sdMm(dial)) : graduation
 
 function dialGood(dial: ProbeState): Finding[] {
   if (dial.closure === null || Math.abs(dial.closure) > dial.closureLimit + 1e-9) return []
@@ -198,9 +203,7 @@ function feetFindings(solved: JobSolution): Finding[] {
   const { train, solution, resolution } = solved
   return train.machines.flatMap(({ id }, m): Finding[] => {
     const feet = solution.feet.filter((foot) => foot.machine === id && (foot.vertical || foot.horizontal))
-    if (feet.length === 0) return []
-    // a machine that stays is not spoken of; where two stations are held, the fixed one may move as well
-    if (m === train.fixed && feet.every((foot) => planes.every((plane) => !foot[plane]?.move))) return []
+    if (m === train.fixed || feet.length === 0) return []
     const still = feet.every((foot) => planes.every((plane) => Math.abs(foot[plane]?.move ?? 0) < resolution / 2))
     const states = between(solved, m).map(({ verdict }) => verdict?.state ?? 'outside')
     const good = still || states.every((state) => state === 'within')

@@ -46,7 +46,7 @@ export function planFindings(solved: JobSolution, plan: JobPlan | undefined): Pl
     ...plan.stations.flatMap(({ foot, feet }): PlanFinding[] => {
       const worst =
         feet.map(({ change }) => change?.pack.residual ?? 0).sort((a, b) => Math.abs(b) - Math.abs(a))[0] ?? 0
-      return Math.abs(worst) > 2 * solved.resolution + 1e-9
+      return plan.feasible && Math.abs(worst) > 2 * solved.resolution + 1e-9
         ? [{ kind: 'coarse-pack', peg: 'unsure', foot, residual: worst }]
         : []
     }),

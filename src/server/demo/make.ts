@@ -5,6 +5,7 @@ import type { Database } from '../db/open'
 import { jobs, kit, lines } from '../db/schema'
 import { demoKit } from './kit'
 import { methodJobs } from './methods'
+import { moveJobs } from './moves'
 import { demoPlant } from './plant'
 
 const day = 86_400_000
@@ -12,8 +13,11 @@ const day = 86_400_000
 /** Empties the database and fills it with the made-up plant. */
 export async function makeDemo(db: Database, today = new Date()): Promise<void> {
   await db.batch([db.delete(jobs), db.delete(lines), db.delete(kit)])
-  const [told, methods] = [demoPlant(today), methodJobs(today)]
-  const plant = { lines: [...told.lines, ...methods.lines], jobs: [...told.jobs, ...methods.jobs] }
+  const [told, methods, moves] = [demoPlant(today), methodJobs(today), moveJobs(today)]
+  const plant = {
+    lines: [...told.lines, ...methods.lines, ...moves.lines],
+    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs],
+  }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))
   const begun = new Date(today.getTime() - 400 * day).toISOString()
   for (const line of plant.lines) await insertLine(db, idOf.get(line.name) ?? line.name, line, begun)

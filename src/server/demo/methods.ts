@@ -1,21 +1,9 @@
-import { type Quantity, quantityFrom } from '../../core/frame/quantity'
 import { anglesOf, makeJob, makeLine, makeSet, repeatSet } from '../../core/job/make'
-import {
-  channelNames,
-  type Job,
-  type Line,
-  type MachineKind,
-  type Method,
-  type ProbeSetUp,
-  type ReadSet,
-} from '../../core/job/schema'
-import { placeStations, secondPlane } from '../../core/job/stations'
-import { readingKey } from '../../core/job/train'
-import type { Misalignment, Side } from '../../core/probes/probe'
-import { exactSpot } from '../../core/rig/beams'
-import { exactBoreReading, exactFaceReading, exactRimReading, type ShaftPair, shaftPair } from '../../core/rig/geometry'
+import type { Job, Line, MachineKind, Method, ReadSet } from '../../core/job/schema'
+import type { Misalignment } from '../../core/probes/probe'
 import { type Chance, chance } from '../../core/rig/random'
 import { readyOf } from './before'
+import { at, type Hanging, hang, mm, readByHand, sweep } from './byHand'
 
 /** Jobs of the made-up plant that show each way of reading a coupling. Dimensions are chosen, readings come from the rig. */
 
@@ -32,8 +20,6 @@ interface Drawn {
   /** Distances of the feet: left front, left back, right front, right back. */
   feet: readonly [number, number, number, number]
 }
-
-const mm = (value: number): Quantity => ({ text: String(value), unit: 'mm' })
 
 function draw(plan: Drawn): Line {
   const line = makeLine(plan.name, plan.kinds[0], plan.kinds[1], 'mm')
@@ -55,126 +41,6 @@ function draw(plan: Drawn): Line {
     couplings: line.couplings.map((coupling) => ({ ...coupling, diameter: mm(plan.diameter) })),
   }
 }
-
-/** What a probe is given before it is read, by the end of its id. */
-type Hanging = Readonly<Record<string, Partial<Record<'out' | 'out2' | 'radius' | 'sag', number>>>>
-
-function hang(set: ReadSet, hanging: Hanging): ReadSet {
-  return {
-    ...set,
-    probes: set.probes.map((probe): ProbeSetUp => {
-      const given = hanging[probe.id.slice(set.id.length + 1)] ?? {}
-      return {
-        ...probe,
-        ...(given.out === undefined ? {} : { station: { ...probe.station, distance: mm(given.out) } }),
-        ...(probe.plane2 && given.out2 !== undefined ? { plane2: { ...probe.plane2, distance: mm(given.out2) } } : {}),
-        ...(given.radius === undefined ? {} : { radius: mm(given.radius) }),
-        ...(given.sag === undefined ? {} : { sag: mm(given.sag) }),
-      }
-    }),
-  }
-}
-
-/** What one probe shows at an angle, a number a channel, mm: exact geometry, nothing rounded. */
-function shown(
-  pair: ShaftPair,
-  probe: ProbeSetUp,
-  on: Side,
-  x: ReadonlyMap<string, number>,
-  degrees: number,
-): number[] {
-  const at = x.get(probe.id) ?? 0
-  const radius = Number(probe.radius.text) || 80
-  const sag = Number(probe.sag.text) || 0
-  const dial = { on, x: at, radius, sag }
-  const lead = probe.lead ?? 0
-  const from = on === 'right' ? -170 : 170
-  const beam = { on, from, radius: 95, cantOut: 0.0009, cantSide: -0.0004, seatOut: 0.2, seatSide: -0.1 }
-  switch (probe.type) {
-    case 'rim':
-      return [exactRimReading(pair, dial, degrees)]
-    case 'bore':
-      return [exactBoreReading(pair, dial, degrees)]
-    case 'face':
-      return [
-        exactFaceReading(pair, { ...dial, x: on === 'right' ? 40 : -40, side: probe.side ?? 'front' }, degrees + lead) -
-          (probe.floats ? floatAt(degrees) : 0),
-      ]
-    case 'beam':
-      return [exactSpot(pair, { ...beam, x: at }, degrees).radial]
-    case 'beam2': {
-      const [near, far] = [at, x.get(secondPlane(probe.id)) ?? at].map((plane) =>
-        exactSpot(pair, { ...beam, x: plane }, degrees),
-      )
-      return [near, far].flatMap((spot) => [spot?.radial ?? 0, spot?.tangential ?? 0])
-    }
-  }
-}
-
-/** How a shaft in plain bearings wanders along its axis, mm. */
-const floatAt = (degrees: number): number => 0.12 * Math.sin((degrees * 2.3 * Math.PI) / 180) - 0.05 * (degrees / 360)
-
-/** Reads a set by hand: noise, then its finest step; dials zeroed at the first angle. */
-function readByHand(line: Line, set: ReadSet, truth: Misalignment, source: Chance): ReadSet {
-  const { x } = placeStations(line, set.probes)
-  const pair = shaftPair(truth, 0)
-  return {
-    ...set,
-    probes: set.probes.map((probe) => {
-      const on: Side = probe.on === line.machines[0]?.id ? 'left' : 'right'
-      const head = probe.type === 'beam' || probe.type === 'beam2'
-      const [step, noise] = head ? [0.001, 0.0015] : [0.01, 0.002]
-      const channels = probe.type === 'beam2' ? channelNames : [undefined]
-      const first = shown(pair, probe, on, x, set.angles[0]?.degrees ?? 0)
-      return {
-        ...probe,
-        readings: Object.fromEntries(
-          set.angles.flatMap(({ id, degrees }) => {
-            const values = shown(pair, probe, on, x, degrees)
-            return channels.map((channel, k) => {
-              const value = (values[k] ?? 0) - (head ? 0 : (first[k] ?? 0)) + noise * source.normal()
-              return [
-                readingKey(id, channel),
-                { value: quantityFrom(Math.round(value / step) * step, 'mm', head ? 3 : 2), turns: 0 },
-              ]
-            })
-          }),
-        ),
-      }
-    }),
-  }
-}
-
-/** Sweeps a set: a point every third of a degree, angles as the inclinometers tell them. */
-function sweep(line: Line, set: ReadSet, truth: Misalignment, from: number, to: number, source: Chance): ReadSet {
-  const { x } = placeStations(line, set.probes)
-  const pair = shaftPair(truth, 0)
-  const degrees = Array.from({ length: Math.round((to - from) * 3) }, (_, i) => from + i / 3 + 0.04 * source.normal())
-  const tidy = (value: number, places: number) => Number(value.toFixed(places))
-  return {
-    ...set,
-    angles: [],
-    probes: set.probes.map((probe) => {
-      const on: Side = probe.on === line.machines[0]?.id ? 'left' : 'right'
-      const points = degrees.map((angle) => shown(pair, probe, on, x, angle))
-      return {
-        ...probe,
-        sweep: {
-          unit: 'mm',
-          degrees: degrees.map((angle) => tidy(angle, 2)),
-          values: (points[0] ?? []).map((_, k) => points.map((p) => tidy((p[k] ?? 0) + 0.002 * source.normal(), 3))),
-        },
-      }
-    }),
-  }
-}
-
-const at = (offsetZ: number, slopeZ: number, offsetY: number, slopeY: number): Misalignment => ({
-  offsetZ,
-  slopeZ,
-  offsetY,
-  slopeY,
-})
 
 const drawings = {
   sludge: {

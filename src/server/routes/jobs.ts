@@ -5,6 +5,7 @@ import { findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from 
 import { findLine } from '../db/lines'
 import type { Store } from '../db/open'
 import { jobStates } from '../db/schema'
+import { moveSheetPdf } from '../report/moveSheet'
 import { reportPdf } from '../report/pdf'
 import { idParam, refusal, valid } from './answers'
 
@@ -64,10 +65,18 @@ export const jobRoutes = ({ db }: Store) =>
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { unit, round } = c.req.valid('query')
-      const pdf = await reportPdf(job, unit, round)
-      const name = `${job.lineName} job ${job.number}`.replace(/[^\w ]+/g, '').replace(/ +/g, '-')
-      return c.body(new Uint8Array(pdf), 200, {
-        'Content-Type': 'application/pdf',
-        'Content-Disposition': `inline; filename="${name}.pdf"`,
-      })
+      return c.body(new Uint8Array(await reportPdf(job, unit, round)), 200, pdfHeaders(job, ''))
     })
+    .get('/:id/move.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      const { unit, round } = c.req.valid('query')
+      const pdf = await moveSheetPdf(job, unit, round)
+      if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
+      return c.body(new Uint8Array(pdf), 200, pdfHeaders(job, ' moves'))
+    })
+
+const pdfHeaders = ({ lineName, number }: { lineName: string; number: number }, what: string) => ({
+  'Content-Type': 'application/pdf',
+  'Content-Disposition': `inline; filename="${`${lineName} job ${number}${what}`.replace(/[^\w ]+/g, '').replace(/ +/g, '-')}.pdf"`,
+})

@@ -85,7 +85,8 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
   )
   const { coarse } = early
   // before the readings the Sight only shows where one is
-  const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : 244
+  const many = document.line.machines.length > 3
+  const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : many ? 300 : 244
   const moving = usePlanned(document, round, solved, /move$/.test(pathname))
   const { plan } = moving
   const [live, showLive] = useState<PlanSight['live']>()

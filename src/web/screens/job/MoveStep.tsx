@@ -90,7 +90,8 @@ export function MoveStep() {
   const planActs = (finding: PlanFinding): Act[] => {
     if (finding.kind === 'no-growth') return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
     if (finding.kind !== 'in-the-way' || frame.frozen) return []
-    const { stays } = finding
+    const { stays, blocked } = finding
+    if (plan?.blocking[0]?.foot !== blocked.foot || plan.blocking[0].limit !== blocked.limit) return []
     return [
       ...(stays === 'fixed'
         ? [{ text: 'Hold two stations', main: true, run: () => frame.editPlan((p) => ({ ...p, stays: 'hold' })) }]

@@ -3,7 +3,7 @@ import styled from 'styled-components'
 import { expectedReadings } from '../../../../core/job/outcome'
 import { angleName, signedLength, stateName, unitName } from '../../../../words/terms'
 import { mono } from '../../../app/style'
-import { Button, Card, Muted } from '../../../parts/controls'
+import { Card, Muted } from '../../../parts/controls'
 import type { JobFrame } from '../context'
 
 const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
@@ -11,7 +11,7 @@ const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-si
 
 /** What every probe should show in the next round: seen at once whether the move did what it should. */
 export function After({ frame }: { frame: JobFrame }) {
-  const { solved, plan, terms, frozen } = frame
+  const { solved, plan, terms } = frame
   const expected = useMemo(() => (plan ? expectedReadings(solved, plan.moves) : []), [solved, plan])
   if (expected.length === 0) return null
   const angles = (set: (typeof expected)[number]['state']['set']) => set.angles.filter(({ degrees }) => degrees < 360)
@@ -51,13 +51,6 @@ export function After({ frame }: { frame: JobFrame }) {
         in {unitName[terms.unit]}, cold, set as before, sag included. Where a reading comes out otherwise, the next
         round says which foot.
       </Muted>
-      {frozen ? null : (
-        <div>
-          <Button look="act" onPress={frame.beginRound}>
-            Moved; read again
-          </Button>
-        </div>
-      )}
     </Sheet>
   )
 }

@@ -15,8 +15,8 @@ import { standInFor, useLive } from './useLive'
 
 const Sheet = styled(
   Card,
-)`margin-top: 18px; display: grid; gap: 10px; h2 { font-size: 16px; } .scroll { overflow-x: auto; }
-  table { border-collapse: collapse; width: 100%; } th, td { padding: 6px 12px 6px 0; text-align: left; white-space: nowrap; border-top: 1px solid var(--rule); } thead th { border: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} font-size: 16px; } td input { width: 104px; ${mono} text-align: right; }
+)`margin-top: 18px; display: grid; gap: 10px; h2 { font-size: 16px; } tbody th { white-space: normal; } .scroll { overflow-x: auto; }
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 6px 12px 6px 0; text-align: left; white-space: nowrap; border-top: 1px solid var(--rule); } thead th { border: 0; color: var(--muted); font-size: 13px; font-weight: 500; white-space: normal; vertical-align: bottom; max-width: 170px; } tbody th { font-weight: 600; } td { ${mono} font-size: 16px; } td input { width: 104px; ${mono} text-align: right; }
   td.live { font-size: 20px; font-weight: 700; }`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center;`
 const ToGo = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 12px; > div { border: 1px solid var(--rule); border-radius: 4px; padding: 10px 14px; display: grid; gap: 6px; } b { font-size: 18px; } button { padding: 0 10px; }`

@@ -2,8 +2,8 @@ import { useMemo } from 'react'
 import styled from 'styled-components'
 import { emptyPlan, type JobPlan, planRound } from '../../../../core/job/plan'
 import type { RoundPlan } from '../../../../core/job/schema'
-import { limitName, staysNames } from '../../../../words/plan'
-import { footName, lengthWithUnit } from '../../../../words/terms'
+import { staysNames } from '../../../../words/plan'
+import { lengthWithUnit } from '../../../../words/terms'
 import { mono } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -11,8 +11,8 @@ import type { JobFrame } from '../context'
 
 const Table = styled.table`
   width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
-  th, td { padding: 6px 12px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
-  tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td:last-child { text-align: right; padding: 0; }
+  th, td { padding: 6px 10px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
+  tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td:last-child { text-align: right; padding: 0; font-family: inherit; font-size: 15px; }
   tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
 `
 const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
@@ -61,7 +61,7 @@ export function Compare({ frame }: { frame: JobFrame }) {
                   <td>{plan.pieces > 0 ? plan.pieces : '–'}</td>
                   <td>{plan.minutes}</td>
                   <td className="words">
-                    <Can plan={plan} frame={frame} />
+                    <Can plan={plan} />
                   </td>
                   <td>
                     {way === stays || frozen ? null : (
@@ -82,12 +82,12 @@ export function Compare({ frame }: { frame: JobFrame }) {
   )
 }
 
-function Can({ plan, frame }: { plan: JobPlan; frame: JobFrame }) {
-  const [first] = plan.blocking
+function Can({ plan }: { plan: JobPlan }) {
+  const { length } = plan.blocking
   return (
     <>
-      <Peg peg={first ? 'outside' : 'within'} size={13} label="" />{' '}
-      {first ? `${footName(first.foot, frame.terms)} ${limitName(first.limit, frame.terms)}` : 'yes'}{' '}
+      <Peg peg={length ? 'outside' : 'within'} size={13} label="" />{' '}
+      {length === 0 ? 'yes' : length === 1 ? 'no: one is in the way' : `no: ${length} in the way`}
     </>
   )
 }

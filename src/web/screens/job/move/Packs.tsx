@@ -12,7 +12,7 @@ import type { JobFrame } from '../context'
 const Pair = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12px; margin-top: 6px; border-top: 1px solid var(--rule); padding-top: 8px;`
 const Side = styled.div`display: grid; gap: 4px; align-content: start; min-width: 0; h4 { margin: 0; font-size: 13px; font-weight: 600; color: var(--muted); } p { font-size: 14px; font-weight: 600; line-height: 1.3; } small { color: var(--muted); font-size: 12.5px; }
   input { ${mono} font-size: 14px; min-height: 44px; }`
-const Stacks = styled.svg`display: block; width: 100%; max-width: 190px; height: 78px; text { ${mono} font-size: 10.5px; fill: var(--ink); } .cap { fill: var(--muted); font-family: inherit; }`
+const Stacks = styled.svg`display: block; width: 100%; max-width: 190px; height: auto; text { ${mono} font-size: 12px; fill: var(--ink); } .cap { fill: var(--muted); font-family: inherit; }`
 
 /** The two packs of a station: what lies there, what shall lie there, and what that takes. */
 export function Packs({ station, frame }: { station: PlannedStation; frame: JobFrame }) {
@@ -41,7 +41,7 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: JobFrame }) {
       ) : null}
       {act ? <p>{capital(act)}</p> : null}
       {foot.softFoot > 0 ? <small>with {lengthWithUnit(foot.softFoot, terms)} for the soft foot</small> : null}
-      {foot.change && Math.abs(foot.change.pack.residual) > terms.resolution / 10 ? (
+      {foot.change && Math.abs(foot.change.pack.residual) > terms.resolution / 4 && frame.plan?.feasible ? (
         <small>
           {lengthWithUnit(Math.abs(foot.change.pack.residual), { ...terms, resolution: terms.resolution / 10 })}{' '}
           {foot.change.pack.residual > 0 ? 'thicker' : 'thinner'} than exact
@@ -81,7 +81,7 @@ const written = (pack: readonly number[], terms: Terms): Quantity => ({
 
 /** Old and new pack side by side, one scale; what is new is filled. */
 function Drawn({ old, fresh, terms }: { old: readonly number[]; fresh: readonly number[] | undefined; terms: Terms }) {
-  const size = { width: 84, height: 62 }
+  const size = { width: 34, height: 66 }
   const stack = (pack: readonly number[], other: readonly number[], x: number, isNew: boolean) =>
     packDrawing(pack, other, size).strips.map((strip, i) => (
       // biome-ignore lint/suspicious/noArrayIndexKey: a strip's place in the pack is what it is
@@ -89,28 +89,28 @@ function Drawn({ old, fresh, terms }: { old: readonly number[]; fresh: readonly 
         <rect
           x={x}
           y={strip.y}
-          width={size.width - 34}
+          width={size.width}
           height={strip.height}
           fill={isNew && !strip.kept ? 'var(--kelp)' : 'var(--paper)'}
           stroke={!isNew && fresh && !strip.kept ? 'var(--outside)' : 'var(--ink)'}
           strokeDasharray={!isNew && fresh && !strip.kept ? '3 2' : undefined}
           strokeWidth={1}
         />
-        <text x={x + size.width - 30} y={strip.y + strip.height / 2 + 3.5}>
+        <text x={x + size.width + 4} y={strip.y + strip.height / 2 + 4}>
           {shimSize(strip.size, terms)}
         </text>
       </g>
     ))
   return (
-    <Stacks viewBox="0 0 190 78" aria-hidden="true">
+    <Stacks viewBox="0 0 156 84" aria-hidden="true">
       {stack(old, fresh ?? old, 2, false)}
-      <text className="cap" x={2} y={75}>
+      <text className="cap" x={2} y={81}>
         now
       </text>
       {fresh ? (
         <>
-          {stack(fresh, old, 100, true)}
-          <text className="cap" x={100} y={75}>
+          {stack(fresh, old, 80, true)}
+          <text className="cap" x={80} y={81}>
             then
           </text>
         </>

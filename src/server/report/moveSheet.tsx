@@ -1,0 +1,286 @@
+import { Document, G, Page, Rect, renderToBuffer, Line as Stroke, Svg, Text, View } from '@react-pdf/renderer'
+import { format } from 'date-fns'
+import { planFindings } from '../../core/advice/planFindings'
+import { quantityMm, showQuantity } from '../../core/frame/quantity'
+import { boltWork, orderAdvice } from '../../core/job/bolts'
+import { lengthUnitFor } from '../../core/job/make'
+import { expectedReadings } from '../../core/job/outcome'
+import type { JobPlan, PlannedStation } from '../../core/job/plan'
+import { seatFeet } from '../../core/job/seat'
+import { type JobSolution, solveRound } from '../../core/job/solve'
+import { tighteningOrder } from '../../core/seat/layout'
+import { feetDrawing } from '../../drawing/feet'
+import { plannedFor } from '../../planner/leastFor'
+import { halfSet, pushText } from '../../words/bolts'
+import { packAct, sayPlan, schools, shimSize, staysNames } from '../../words/plan'
+import { orderInWords } from '../../words/seat'
+import {
+  act,
+  angleName,
+  capital,
+  footName,
+  isZero,
+  lengthWithUnit,
+  machineName,
+  sideName,
+  signedLength,
+  stateName,
+  type Terms,
+  unitName,
+} from '../../words/terms'
+import { Drawing, ink, muted, PegMark, s } from './parts'
+import type { StoredJob } from './pdf'
+
+/** The page to carry to the machine: what goes in and out under every foot, side moves, stops, order. PDF with its fonts inside. */
+export async function moveSheetPdf(job: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer | undefined> {
+  const { document } = job
+  const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
+  if (!round) throw new Error('A job has at least one round.')
+  const solved = solveRound(document, round)
+  const plan = await plannedFor(document, round, solved)
+  if (!plan || plan.stations.every(({ vertical, horizontal }) => vertical === null && horizontal === null))
+    return undefined
+  const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
+  return renderToBuffer(<MoveSheet job={job} solved={solved} plan={plan} terms={terms} />)
+}
+
+interface Told {
+  job: StoredJob
+  solved: JobSolution
+  plan: JobPlan
+  terms: Terms
+}
+
+function MoveSheet({ job, solved, plan, terms }: Told) {
+  const { document } = job
+  const { line } = document
+  const number = document.rounds.indexOf(solved.round) + 1
+  const moved = line.machines.filter(({ id }) =>
+    plan.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
+  )
+  const school = schools[solved.round.plan?.order ?? orderAdvice(solved).school]
+  const said = planFindings(solved, plan).filter(({ kind }) => kind !== 'order')
+  return (
+    <Document title={`${line.name}, job ${job.number}, moves`} creator="Vane Peg" producer="Vane Peg">
+      <Page size="A4" style={s.page}>
+        <View style={s.head}>
+          <View>
+            <Text style={s.title}>{line.name}: moves</Text>
+            <Text style={s.muted}>
+              {[
+                line.area,
+                `job ${job.number}`,
+                document.title,
+                `after round ${number}`,
+                staysNames[plan.stays].toLowerCase(),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text>{format(new Date(solved.round.takenAt), 'd MMMM yyyy')}</Text>
+            <Text style={s.muted}>
+              {`${line.sides.near} side near, ${line.sides.far} side far · numbers in ${unitName[terms.unit]}`}
+            </Text>
+          </View>
+        </View>
+        <View style={{ border: `1 solid ${ink}`, padding: 5, marginTop: 6 }}>
+          <Text style={{ fontWeight: 700 }}>
+            Locked out and tried, permit in hand, before a bolt is loosened. Support the machine before shims go in or
+            out; lift with what is rated for it; fingers out from under the feet. Stored energy and hot surfaces. Never
+            reach in while shafts turn.
+          </Text>
+          <Text style={s.muted}>The site’s permits and local rules decide; the makers’ tolerances win.</Text>
+        </View>
+        <Drawing solved={solved} terms={terms} plan={{ plan, draggable: false }} />
+        {said.map((finding) => {
+          const { title } = sayPlan(finding, terms)
+          return (
+            <View key={title} style={{ flexDirection: 'row', gap: 5, marginTop: 2 }}>
+              <Svg width={8} height={9} viewBox="0 0 8 9">
+                <PegMark x={4} y={5.5} size={3} peg={finding.peg} />
+              </Svg>
+              <Text style={{ flex: 1 }}>{title}</Text>
+            </View>
+          )
+        })}
+        {moved.map((machine) => (
+          <Machine key={machine.id} machine={machine.id} {...{ job, solved, plan, terms }} />
+        ))}
+        <Stops moved={moved.map(({ id }) => id)} {...{ solved, plan, terms }} />
+        <View style={s.columns}>
+          <View style={s.column}>
+            <Text style={s.h}>In this order: {school.name.toLowerCase()}</Text>
+            {school.steps.map((step, i) => (
+              <Text key={step}>{`${i + 1}. ${step}`}</Text>
+            ))}
+            {moved.map(({ id, name }) => {
+              const feet = seatFeet(line, id)
+              const torque = document.seat?.[id]?.torque
+              return (
+                <Text key={id} style={[s.muted, { marginTop: 3 }]}>
+                  Tighten the {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}; by hand, snug,{' '}
+                  {torque || 'to the torque'}, twice round.
+                </Text>
+              )
+            })}
+          </View>
+          <View style={s.column}>
+            {plan.picks.length ? <Text style={s.h}>From the store room</Text> : null}
+            {plan.picks.map(({ machine, thickness, count }) => {
+              const stock = solved.round.plan?.stock[machine]
+              const unit = lengthUnitFor(terms.unit)
+              const slot =
+                stock && quantityMm(stock.slot) !== undefined
+                  ? `, slot ${showQuantity(stock.slot, unit)} ${unitName[unit]}`
+                  : ''
+              return (
+                <Text key={`${machine}${thickness}`}>
+                  {`${count} × ${shimSize(thickness, terms)} ${unitName[terms.unit]}${slot}, ${machineName(machine, terms).toLowerCase()}`}
+                </Text>
+              )
+            })}
+            <Text style={s.h}>Then the next readings should be</Text>
+            {expectedReadings(solved, plan.moves).map(({ state, readings }) => (
+              <Text key={state.id}>
+                {`${stateName(state, terms, true)}: ${readings
+                  .map(
+                    ({ degrees, value }) =>
+                      `${angleName(degrees, terms, state.set.angleAs).toLowerCase()} ${signedLength(value, terms)}`,
+                  )
+                  .join(', ')}`}
+              </Text>
+            ))}
+          </View>
+        </View>
+        <View style={s.sign}>
+          <Text style={s.line}>Done by</Text>
+          <Text style={s.line}>Date and time</Text>
+          <Text style={s.line}>Torque checked by</Text>
+        </View>
+      </Page>
+    </Document>
+  )
+}
+
+/** A machine's feet from above: at each what goes in and out, and the push of each station. */
+function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
+  const { line } = job.document
+  const feet = seatFeet(line, machine)
+  const width = 520
+  const drawing = feetDrawing(feet, width, { width: 150, height: 46 }, false)
+  const stations = plan.stations.filter((station) => station.machine === machine)
+  const footOf = (id: string) => stations.flatMap((station) => station.feet).find((foot) => foot.id === id)
+  return (
+    <View wrap={false}>
+      <Text style={s.h}>
+        {machineName(machine, terms)}, from above: {sideName('far', terms)} side on top, {endsOf(line, machine)}
+      </Text>
+      <View style={{ position: 'relative', height: drawing.height }}>
+        <Svg viewBox={`0 0 ${width} ${drawing.height}`} style={{ width, height: drawing.height }}>
+          <G>
+            <Stroke
+              x1={0}
+              y1={drawing.shaft.y}
+              x2={width}
+              y2={drawing.shaft.y}
+              stroke={muted}
+              strokeWidth={1}
+              strokeDasharray="8 3 2 3"
+            />
+            {drawing.pads.map((pad) => (
+              <Rect
+                key={pad.id}
+                x={pad.x - 75}
+                y={pad.y - 23}
+                width={150}
+                height={46}
+                fill="#FFFFFF"
+                stroke={ink}
+                strokeWidth={0.8}
+              />
+            ))}
+          </G>
+        </Svg>
+        {drawing.pads.map((pad) => {
+          const foot = footOf(pad.id)
+          const station = stations.find(({ feet: own }) => own.some(({ id }) => id === pad.id))
+          return (
+            <View key={pad.id} style={{ position: 'absolute', left: pad.x - 71, top: pad.y - 20, width: 142 }}>
+              <Text style={[s.muted, { fontSize: 7 }]}>
+                {station && foot ? `${footName(station.foot, terms)}, ${sideName(foot.side, terms)}` : ''}
+              </Text>
+              <Text style={{ fontWeight: 700 }}>{station ? padText(station, foot, terms) : ''}</Text>
+              <Text style={[s.muted, { fontSize: 7 }]}>
+                {foot?.change
+                  ? `then ${foot.change.pack.shims.map((size) => shimSize(size, terms)).join(' + ') || 'none'}`
+                  : ''}
+              </Text>
+            </View>
+          )
+        })}
+      </View>
+      {stations.map((station) => (
+        <View key={station.foot} style={s.row}>
+          <Text style={{ width: 150 }}>{capital(footName(station.foot, terms))}</Text>
+          <Text style={{ flex: 1, fontWeight: 700 }}>
+            {station.vertical === null ? 'vertical not measured' : capital(act(station.vertical, 'vertical', terms))}
+          </Text>
+          <Text style={{ flex: 1, fontWeight: 700 }}>
+            {station.horizontal === null
+              ? 'sideways not measured'
+              : capital(act(station.horizontal, 'horizontal', terms))}
+          </Text>
+        </View>
+      ))}
+    </View>
+  )
+}
+
+function padText(station: PlannedStation, foot: PlannedStation['feet'][number] | undefined, terms: Terms): string {
+  const change = foot && packAct(foot, terms)
+  if (change) return capital(change)
+  if (station.vertical === null) return 'Not measured'
+  return isZero(station.vertical, terms)
+    ? 'Leave its shims'
+    : `${station.vertical > 0 ? 'In' : 'Out'} ${lengthWithUnit(Math.abs(station.vertical), terms)}`
+}
+
+/** Which end of the train lies on the left of a machine's drawing. */
+function endsOf(line: Terms['line'], machine: string): string {
+  const m = line.machines.findIndex(({ id }) => id === machine)
+  const [before, after] = [line.machines[m - 1], line.machines[m + 1]]
+  return before ? `${before.name.toLowerCase()} to the left` : after ? `${after.name.toLowerCase()} to the right` : ''
+}
+
+function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Omit<Told, 'job'>) {
+  const works = moved.flatMap((machine, i) => {
+    const work = boltWork(solved, plan, machine, 'horizontal', moved.slice(0, i))
+    return work && work.watches.length > 0 && work.by.some((by) => !isZero(by, terms)) ? [work] : []
+  })
+  const [first] = works
+  if (!first) return null
+  return (
+    <View wrap={false}>
+      <Text style={s.h}>At the jack bolts: what the dials show when a foot is far enough</Text>
+      <Text style={s.muted}>{halfSet(first, terms)}</Text>
+      {works.map((work) => (
+        <View key={work.machine}>
+          {work.steps.map((step, i) => (
+            <View key={step.foot} style={s.row}>
+              <Text style={{ flex: 1.2 }}>
+                {`${i + 1}. ${machineName(work.machine, terms)}: ${pushText(step, 'horizontal', terms).toLowerCase()}`}
+              </Text>
+              {work.watches.map((watch, w) => (
+                <Text key={watch.id} style={{ flex: 1 }}>
+                  {`${stateName(watch.state, terms, true)}: ${i === 0 ? `${signedLength(watch.now, terms)} → ` : ''}${signedLength(step.readings[w] ?? 0, terms)}`}
+                </Text>
+              ))}
+            </View>
+          ))}
+        </View>
+      ))}
+    </View>
+  )
+}

@@ -1,0 +1,145 @@
+import { createRequire } from 'node:module'
+import {
+  Circle,
+  Font,
+  G,
+  Polygon,
+  Polyline,
+  Rect,
+  Line as Stroke,
+  StyleSheet,
+  Svg,
+  Text,
+  View,
+} from '@react-pdf/renderer'
+import type { Peg } from '../../core/advice/findings'
+import type { JobSolution } from '../../core/job/solve'
+import type { Role, Shape } from '../../drawing/scene'
+import { sightScene } from '../../drawing/sight'
+import type { PlanSight } from '../../drawing/sightPlan'
+import type { Terms } from '../../words/terms'
+
+/** What the printed pages share: type, ruling, the drawing. */
+
+const file = (path: string) => createRequire(import.meta.url).resolve(path)
+const next = (weight: number) =>
+  file(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
+const mono = (weight: number) =>
+  file(`@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-${weight}-normal.woff`)
+Font.register({ family: 'Next', fonts: [400, 700].map((fontWeight) => ({ src: next(fontWeight), fontWeight })) })
+Font.register({ family: 'Mono', fonts: [400, 700].map((fontWeight) => ({ src: mono(fontWeight), fontWeight })) })
+Font.registerHyphenationCallback((word) => [word])
+
+export const ink = '#1D2B2F'
+export const muted = '#5E6B6D'
+export const rule = '#D5CFC2'
+export const s = StyleSheet.create({
+  page: { padding: 34, fontFamily: 'Next', fontSize: 8.5, color: ink, lineHeight: 1.3 },
+  head: { flexDirection: 'row', justifyContent: 'space-between', borderBottom: `1.2 solid ${ink}`, paddingBottom: 6 },
+  title: { fontSize: 16, fontWeight: 700, lineHeight: 1.15 },
+  muted: { color: muted },
+  h: { fontSize: 9.5, fontWeight: 700, marginTop: 9, marginBottom: 3 },
+  row: { flexDirection: 'row', borderBottom: `0.5 solid ${rule}`, paddingVertical: 1.8 },
+  columns: { flexDirection: 'row', gap: 18 },
+  column: { flex: 1 },
+  number: { fontFamily: 'Mono', textAlign: 'right' },
+  sign: { flexDirection: 'row', gap: 24, marginTop: 14 },
+  line: { flex: 1, borderTop: `0.7 solid ${ink}`, paddingTop: 2, color: muted },
+  safety: { marginTop: 8, color: muted, fontSize: 7.5 },
+})
+
+/** A line of a list: what, and its value. */
+export function Row({ left, right }: { left: string; right: string }) {
+  return (
+    <View style={[s.row, { justifyContent: 'space-between' }]}>
+      <Text>{left}</Text>
+      <Text style={s.muted}>{right}</Text>
+    </View>
+  )
+}
+
+/** The Sight on paper. */
+export function Drawing({ solved, terms, plan }: { solved: JobSolution; terms: Terms; plan?: PlanSight | undefined }) {
+  const scene = sightScene(solved, terms, { width: 1060, height: 300, flipped: false, plan })
+  return (
+    <Svg viewBox={`0 0 ${scene.width} ${scene.height}`} style={{ width: '100%', height: 150, marginTop: 6 }}>
+      <G>{[...scene.shapes, ...scene.spots.flatMap((spot) => spot.shapes)].map((shape, i) => drawn(shape, i))}</G>
+    </Svg>
+  )
+}
+
+const strokes: Record<
+  Role,
+  { stroke?: string; strokeWidth?: number; fill?: string; strokeDasharray?: string; fillOpacity?: number }
+> = {
+  shaft: { stroke: ink, strokeWidth: 4 },
+  'shaft-fixed': { stroke: ink, strokeWidth: 4 },
+  'shaft-doubtful': { stroke: ink, strokeWidth: 1.5, strokeDasharray: '6 4' },
+  ghost: { stroke: muted, strokeWidth: 1.2, strokeDasharray: '8 5' },
+  reference: { stroke: muted, strokeWidth: 1, strokeDasharray: '2 4' },
+  fan: { fill: ink, fillOpacity: 0.1 },
+  body: { stroke: rule, strokeWidth: 1, fill: '#F4F1EA', fillOpacity: 0.6 },
+  hatch: { stroke: muted, strokeWidth: 1 },
+  foot: { fill: ink },
+  gap: { stroke: '#A8325E', strokeWidth: 2 },
+  gate: { stroke: '#1F5A57', strokeWidth: 2 },
+  dial: { fill: '#1F5A57' },
+  divider: { stroke: rule, strokeWidth: 1, strokeDasharray: '2 4' },
+  scale: { stroke: ink, strokeWidth: 1.2 },
+  target: { stroke: '#1F5A57', strokeWidth: 2 },
+  running: { stroke: '#1F5A57', strokeWidth: 1.5, strokeDasharray: '1 5' },
+  live: { stroke: '#B7791F', strokeWidth: 2.5 },
+  stop: { stroke: muted, strokeWidth: 1.4 },
+}
+
+function drawn(shape: Shape, key: number) {
+  if (shape.kind === 'peg')
+    return <PegMark key={key} x={shape.at[0]} y={shape.at[1]} size={shape.size} peg={shape.peg} />
+  if (shape.kind === 'text') {
+    const number = shape.role === 'number'
+    const size = number ? 17 : shape.role === 'plane' ? 13 : 14
+    return (
+      <Text
+        key={key}
+        x={shape.at[0]}
+        y={shape.at[1]}
+        textAnchor={shape.anchor}
+        style={{ fontSize: size, fontFamily: number ? 'Mono' : 'Next', fontWeight: number ? 700 : 400 }}
+        fill={number ? ink : muted}
+      >
+        {shape.text}
+      </Text>
+    )
+  }
+  const points = shape.points.map((p) => p.join(',')).join(' ')
+  const style = strokes[shape.role]
+  if (shape.kind === 'area') return <Polygon key={key} points={points} {...style} />
+  const [a, b] = shape.points
+  if (shape.points.length === 2 && a && b)
+    return <Stroke key={key} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} {...style} />
+  return <Polyline key={key} points={points} fill="none" {...style} />
+}
+
+/** A round peg fits, a square one does not. */
+export function PegMark({ x, y, size, peg }: { x: number; y: number; size: number; peg: Peg }) {
+  if (peg === 'outside')
+    return (
+      <Rect
+        x={x - size}
+        y={y - size}
+        width={2 * size}
+        height={2 * size}
+        fill="#FFFFFF"
+        stroke="#A8325E"
+        strokeWidth={size / 3}
+      />
+    )
+  if (peg === 'nothing') return <Circle cx={x} cy={y} r={size / 2.5} fill={muted} />
+  if (peg === 'within') return <Circle cx={x} cy={y} r={size} fill="#1F6F8B" />
+  return (
+    <G>
+      <Circle cx={x} cy={y} r={size} fill="#FFFFFF" stroke="#B7791F" strokeWidth={size / 3} />
+      <Rect x={x - size} y={y - size * 0.7} width={size} height={size * 1.4} fill="#B7791F" />
+    </G>
+  )
+}
