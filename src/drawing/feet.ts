@@ -14,12 +14,14 @@ export interface FeetDrawing {
  * is drawn as wide as its cells need.
  *
  * @param cell px that one foot's cells need
+ * @param most px across the machine, where its feet stand wide
  */
 export function feetDrawing(
   feet: readonly PlacedFoot[],
   width: number,
   cell: { width: number; height: number },
   flipped: boolean,
+  most = 170,
 ): FeetDrawing {
   const xs = feet.map((foot) => foot.x)
   const ys = feet.map((foot) => foot.y)
@@ -29,9 +31,9 @@ export function feetDrawing(
   const along = Math.max(1, high - low)
   const stations = new Set(xs).size
   const room = width - cell.width
-  const scale = Math.min(room / along, 170 / across)
+  const scale = Math.min(room / along, most / across)
   const spanX = Math.min(room, Math.max(along * scale, (stations - 1) * (cell.width + 8)))
-  const spanY = Math.max(across * scale, cell.height + 20)
+  const spanY = Math.max(across * scale, cell.height + Math.min(20, most / 8))
   const margin = (width - spanX) / 2
   const height = spanY + cell.height + 8
   const x = scaleLinear([low, high], flipped ? [margin + spanX, margin] : [margin, margin + spanX])

@@ -119,7 +119,9 @@ function drawPlane(
     }
     const role = fixed ? 'shaft-fixed' : !links || machineDoubted(solved, machine.id) ? 'shaft-doubtful' : 'shaft'
     shapes.push({ kind: 'line', role, points: [at(a, value(a)), at(b, value(b))] })
-    const name = `${machineName(machine.id, terms)}, ${fixed ? 'stays' : links ? 'moves' : 'not measured'}`
+    const planned = options.plan?.plan.stations.filter((station) => station.machine === machine.id)
+    const stays = planned?.length ? planned.every((one) => !one.vertical && !one.horizontal) : fixed
+    const name = `${machineName(machine.id, terms)}, ${stays ? 'stays' : links ? 'moves' : 'not measured'}`
     const under: Point = [sheet.x((body[0] + body[1]) / 2), band[1] - 8]
     labels.keep(...under, name)
     shapes.push({ kind: 'text', role: 'name', at: under, anchor: 'middle', text: name })

@@ -141,8 +141,8 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                 </Text>
               )
             })}
-            <Text style={s.h}>Then the next readings should be</Text>
-            {expectedReadings(solved, plan.moves).map(({ state, readings }) => (
+            {plan.feasible ? <Text style={s.h}>Then the next readings should be</Text> : null}
+            {(plan.feasible ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
               <Text key={state.id}>
                 {`${stateName(state, terms, true)}: ${readings
                   .map(
@@ -169,7 +169,7 @@ function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
   const { line } = job.document
   const feet = seatFeet(line, machine)
   const width = 520
-  const drawing = feetDrawing(feet, width, { width: 150, height: 46 }, false)
+  const drawing = feetDrawing(feet, width, { width: 150, height: 40 }, false, 62)
   const stations = plan.stations.filter((station) => station.machine === machine)
   const footOf = (id: string) => stations.flatMap((station) => station.feet).find((foot) => foot.id === id)
   return (
@@ -193,9 +193,9 @@ function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
               <Rect
                 key={pad.id}
                 x={pad.x - 75}
-                y={pad.y - 23}
+                y={pad.y - 20}
                 width={150}
-                height={46}
+                height={40}
                 fill="#FFFFFF"
                 stroke={ink}
                 strokeWidth={0.8}
@@ -207,7 +207,7 @@ function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
           const foot = footOf(pad.id)
           const station = stations.find(({ feet: own }) => own.some(({ id }) => id === pad.id))
           return (
-            <View key={pad.id} style={{ position: 'absolute', left: pad.x - 71, top: pad.y - 20, width: 142 }}>
+            <View key={pad.id} style={{ position: 'absolute', left: pad.x - 71, top: pad.y - 17, width: 142 }}>
               <Text style={[s.muted, { fontSize: 7 }]}>
                 {station && foot ? `${footName(station.foot, terms)}, ${sideName(foot.side, terms)}` : ''}
               </Text>
@@ -274,7 +274,7 @@ function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Om
               </Text>
               {work.watches.map((watch, w) => (
                 <Text key={watch.id} style={{ flex: 1 }}>
-                  {`${stateName(watch.state, terms, true)}: ${i === 0 ? `${signedLength(watch.now, terms)} → ` : ''}${signedLength(step.readings[w] ?? 0, terms)}`}
+                  {`${stateName(watch.state, terms, true)}: ${i === 0 ? `from ${signedLength(watch.now, terms)} to ` : ''}${signedLength(step.readings[w] ?? 0, terms)}`}
                 </Text>
               ))}
             </View>

@@ -12,7 +12,7 @@ const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-si
 /** What every probe should show in the next round: seen at once whether the move did what it should. */
 export function After({ frame }: { frame: JobFrame }) {
   const { solved, plan, terms } = frame
-  const expected = useMemo(() => (plan ? expectedReadings(solved, plan.moves) : []), [solved, plan])
+  const expected = useMemo(() => (plan?.feasible ? expectedReadings(solved, plan.moves) : []), [solved, plan])
   if (expected.length === 0) return null
   const angles = (set: (typeof expected)[number]['state']['set']) => set.angles.filter(({ degrees }) => degrees < 360)
   const sets = [...new Set(expected.map(({ state }) => state.set))]
