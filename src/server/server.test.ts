@@ -35,13 +35,13 @@ const ask = async (path: string, body?: unknown, method = body === undefined ? '
 describe('jobs', () => {
   it('are listed latest first, searched by words and filtered', async () => {
     const all = await ask('/jobs')
-    expect(all.body.total).toBe(17)
+    expect(all.body.total).toBe(21)
     expect(all.body.rows[0]).toMatchObject({ lineName: 'Rinse pump 3', summary: { next: { kind: 'not-closed' } } })
     expect(all.body.rows[0].document).toBeUndefined()
     expect((await ask('/jobs?search=walrus')).body.total).toBe(0)
     expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(1)
     expect((await ask('/jobs?search=100%25')).body.total).toBe(0)
-    expect((await ask('/jobs/overview')).body).toMatchObject({ states: { due: 2, 'in-hand': 12, signed: 3 } })
+    expect((await ask('/jobs/overview')).body).toMatchObject({ states: { due: 2, 'in-hand': 16, signed: 3 } })
   })
   it('take an edit from the version it was made from, and only from that', async () => {
     const { body: job } = await ask('/jobs/job-6')
@@ -68,7 +68,7 @@ describe('jobs', () => {
     await ask('/lines/line-1', { version: line.version, document: { ...line.document, name: 'Renamed' } }, 'PUT')
     expect((await ask('/jobs/job-2')).body.document.line.name).toBe('Rinse pump 3')
     const { body: made } = await ask('/jobs', { lineId: 'line-1', document: (await ask('/jobs/job-7')).body.document })
-    expect(made).toMatchObject({ number: 18, state: 'in-hand', version: 1 })
+    expect(made).toMatchObject({ number: 22, state: 'in-hand', version: 1 })
   })
   it('print', async () => {
     const pdf = await app.request('/api/jobs/job-3/report.pdf?unit=mil')
@@ -78,6 +78,27 @@ describe('jobs', () => {
         .subarray(0, 5)
         .toString(),
     ).toBe('%PDF-')
+  })
+  it.each(['job-18', 'job-19'])('print what is to be moved, by the planner where that is asked for: %s', async (id) => {
+    const pdf = await app.request(`/api/jobs/${id}/move.pdf?unit=mm`)
+    expect(pdf.headers.get('content-type')).toBe('application/pdf')
+    expect(pdf.headers.get('content-disposition')).toContain('-moves.pdf')
+    const bytes = Buffer.from(await pdf.arrayBuffer())
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')
+    expect(bytes.includes('/Helvetica')).toBe(false)
+  })
+  it('print no moves where nothing was read', async () => {
+    expect(await ask('/jobs/job-7/move.pdf')).toMatchObject({
+      status: 409,
+      body: { error: { message: expect.stringContaining('not enough was read') } },
+    })
+    expect((await ask('/jobs/none/move.pdf')).status).toBe(404)
+  })
+  it('name the visits of their line, the latest first', async () => {
+    const { body } = await ask('/jobs/job-6/visits')
+    expect(body.map(({ id }: { id: string }) => id)).toContain('job-2')
+    expect(body[0]).toMatchObject({ title: expect.any(String), number: expect.any(Number), rounds: expect.any(Number) })
+    expect((await ask('/jobs/none/visits')).status).toBe(404)
   })
 })
 
@@ -128,7 +149,7 @@ describe('bad requests', () => {
 describe('the kit', () => {
   it('is listed, added to, changed by version and taken out of', async () => {
     const all = await ask('/kit')
-    expect(all.body).toHaveLength(10)
+    expect(all.body).toHaveLength(13)
     const dial = all.body.find((item: { name: string }) => item.name === 'Dial K1')
     const renamed = { version: dial.version, document: { ...dial.document, name: 'Dial K9' } }
     const put = await ask(`/kit/${dial.id}`, renamed, 'PUT')

@@ -63,6 +63,8 @@ export interface JobPlan {
   /** All of them have to give at once; else any one. */
   together: Record<Plane, boolean>
   stations: PlannedStation[]
+  /** Whether anything is known to be moved: without readings only the fixed machine has a place. */
+  known: boolean
   /** As planned, rounding included. */
   moves: Moves
   /** What stays at each coupling, running, and whether that is within. */
@@ -203,6 +205,7 @@ export function planRound(
     blocking,
     together: { vertical: least?.vertical.together ?? true, horizontal: least?.horizontal.together ?? true },
     stations,
+    known: solved.solution.couplings.some(({ result }) => result.ok),
     moves,
     left: leftOf(job, solved, moves),
     touched: {

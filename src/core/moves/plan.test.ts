@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { loadSolver } from '../../planner/highs'
 import { caseA } from '../survey/caseA'
 import type { Result } from '../survey/result'
 import type { Survey } from '../survey/schema'
@@ -30,6 +31,35 @@ function withPlan(
     },
   }
 }
+
+describe('a plan of the least moves', () => {
+  it('needs a solver of programs', () => {
+    expect(() => planned(withPlan({ mode: 'least' }))).toThrow(/solver/)
+  })
+  it('in a document: fewest feet, packs, what stays; the margin is half the tolerance unless told', async () => {
+    const program = await loadSolver()
+    const least = (plan: NonNullable<Survey['plan']>, feet: Parameters<typeof withPlan>[1] = {}) => {
+      const survey = withPlan({ mode: 'least', ...plan }, feet)
+      const [pump, ...rest] = survey.train.machines
+      const machines = [{ ...pump!, feet: [...pump!.feet, { id: 'pump-far', x: -560 }] }, ...rest]
+      const solved = solveSurvey({ ...survey, train: { ...survey.train, machines } }, program)
+      if (!solved.ok) throw new Error(solved.fault.message)
+      return { ...solved.value.plan!, verdict: solved.value.couplings[0]!.verdict! }
+    }
+    const exact = least({ margin: 0, stock })
+    expect(exact.feasible).toBe(true)
+    expect(exact.feet).toHaveLength(4)
+    expect(exact.feet.filter(({ vertical }) => vertical !== 0)).toHaveLength(2)
+    const half = least({})
+    const { offset, slope } = half.left.C1!.vertical!
+    expect(Math.abs(offset)).toBeLessThanOrEqual(half.verdict.offsetLimit / 2 + 1e-6)
+    expect(Math.abs(slope)).toBeLessThanOrEqual(half.verdict.slopeLimit / 2 + 1e-9)
+    expect(half.feet.filter(({ vertical }) => vertical !== 0).length).toBeLessThanOrEqual(2)
+    const stuck = least({ margin: 0 }, { limits: { down: 0, up: 0, near: 0, far: 0 } })
+    expect(stuck.feasible).toBe(true) // the pump goes to the motor
+    for (const { foot, vertical } of stuck.feet) if (foot.startsWith('motor')) expect(vertical).toBe(0)
+  })
+})
 
 const stock = [0.05, 0.1, 0.2, 0.25, 0.5, 1, 2]
 

@@ -107,3 +107,47 @@ describe('trouble', () => {
     ])
   })
 })
+
+describe('a rig whose machine is moved', () => {
+  const feet = [
+    { id: 'front', distance: 240 },
+    { id: 'back', distance: 690 },
+  ] as const
+  const set = (kind: 'dials' | 'heads') => {
+    const device = makeStandIn(kind, 5)
+    const at = { offsetY: 0.3, slopeY: 0.0004, offsetZ: -0.1, slopeZ: 0 }
+    device.command({ type: 'set', ...at, moves: 'right', feet: [feet[0], feet[1]] })
+    return device
+  }
+  it('stands as it is told, and turns about its other feet when one is pushed', () => {
+    const device = set('dials')
+    device.command({ type: 'push', foot: 'back', plane: 'horizontal', by: -0.2 })
+    const { offsetY, slopeY, offsetZ } = device.truth
+    expect(offsetY + slopeY * 240).toBeCloseTo(0.3 + 0.0004 * 240, 9)
+    expect(offsetY + slopeY * 690).toBeCloseTo(0.3 + 0.0004 * 690 - 0.2, 9)
+    expect(offsetZ).toBeCloseTo(-0.1, 9)
+    device.command({ type: 'push', foot: 'nobody', plane: 'vertical', by: 1 })
+    expect(device.truth.offsetZ).toBeCloseTo(-0.1, 9)
+  })
+  it.each(['dials', 'heads'] as const)('shows the push on its %s, standing at the far side', (kind) => {
+    const device = set(kind)
+    device.command({ type: 'turn', to: 90 })
+    const mean = () => {
+      const read = device.advance(4000).flatMap((m) => (m.type === 'reading' ? [m.probes[0]!.values?.[0] ?? 0] : []))
+      const last = read.slice(-40)
+      return last.reduce((sum, one) => sum + one, 0) / last.length
+    }
+    const before = mean()
+    for (const foot of ['front', 'back']) device.command({ type: 'push', foot, plane: 'horizontal', by: 0.25 })
+    const change = mean() - before
+    expect(Math.abs(Math.abs(change) - 0.25)).toBeLessThan(0.006)
+  })
+  it('shifts a little when its bolts are tightened', () => {
+    const device = set('dials')
+    const before = device.truth
+    device.command({ type: 'tighten' })
+    const shift = Math.abs(device.truth.offsetY + device.truth.slopeY * 240 - before.offsetY - before.slopeY * 240)
+    expect(shift).toBeGreaterThan(0)
+    expect(shift).toBeLessThan(0.03)
+  })
+})

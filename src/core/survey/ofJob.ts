@@ -1,12 +1,15 @@
 import { quantityMm } from '../frame/quantity'
+import { factsOf, marginOf, mostShimsOf } from '../job/plan'
 import type { Job, Round } from '../job/schema'
+import { stockSizes } from '../job/shims'
 import { toTrain } from '../job/train'
 import type { Probe } from '../probes'
 import type { Survey, SurveyProbe } from './schema'
 
 /** A round of a job as an open survey document, in millimetres. What has no place or was not read is left out. */
-export function surveyOf(job: Pick<Job, 'line'>, round: Round): Survey {
+export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
   const { train, sources } = toTrain(job.line, round)
+  const facts = factsOf(job, round)
   const machine = (side: Probe['on'], left: number) => train.machines[side === 'left' ? left : left + 1]?.id ?? ''
   return {
     format: 'vane-peg.survey',
@@ -16,7 +19,16 @@ export function surveyOf(job: Pick<Job, 'line'>, round: Round): Survey {
       machines: train.machines.map(({ id, feet }) => ({
         id,
         name: job.line.machines.find((one) => one.id === id)?.name ?? id,
-        feet: feet.map((foot) => ({ id: foot.id, x: tidy(foot.x) })),
+        feet: feet.map((foot) => {
+          const { limits, pack } = facts.get(foot.id) ?? {}
+          return {
+            id: foot.id,
+            x: tidy(foot.x),
+            ...(foot.growth && Object.keys(foot.growth).length ? { growth: tidied(foot.growth) } : {}),
+            ...(limits && Object.keys(limits).length ? { limits: tidied(limits) } : {}),
+            ...(pack ? { pack: pack.map(tidy) } : {}),
+          }
+        }),
       })),
       couplings: train.couplings.map(({ id, left, x, diameter, flexPlanes }) => ({
         id,
@@ -44,8 +56,28 @@ export function surveyOf(job: Pick<Job, 'line'>, round: Round): Survey {
         ]
       }),
     ),
+    ...planOf(round),
   }
 }
+
+/** What the round's plan asks for, where a survey can say it: a line drawn by hand goes out as one machine fixed. */
+function planOf({ plan }: Round): Pick<Survey, 'plan'> {
+  if (!plan) return {}
+  const sizes = Object.values(plan.stock).flatMap((stock) => stockSizes(stock).map(({ thickness }) => tidy(thickness)))
+  const held = plan.stays === 'hold' && plan.hold?.length === 2
+  return {
+    plan: {
+      mode: plan.stays === 'least' ? 'least' : held ? 'hold' : 'fixed',
+      ...(held ? { hold: plan.hold } : {}),
+      ...(plan.stays === 'least' ? { margin: marginOf(plan) } : {}),
+      ...(sizes.length ? { stock: [...new Set(sizes)].sort((a, b) => a - b) } : {}),
+      ...(plan.mostShims ? { maxShims: mostShimsOf(plan) } : {}),
+    },
+  }
+}
+
+const tidied = <T extends object>(values: T): T =>
+  Object.fromEntries(Object.entries(values).map(([key, value]) => [key, tidy(value as number)])) as T
 
 /** Ten decimals: what adding inches leaves behind is not written out. */
 const tidy = (mm: number): number => Number(mm.toFixed(10))

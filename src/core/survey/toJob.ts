@@ -1,14 +1,17 @@
 import { type Quantity, quantityFrom } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import { anglesOf, makeJob, makeLine, makeProbe } from '../job/make'
+import { emptyPlan } from '../job/plan'
 import {
   channelNames,
+  type Growth,
   type Job,
   type Line,
   type LineFoot,
   type Method,
   type ProbeSetUp,
   type ReadSet,
+  type RoundPlan,
 } from '../job/schema'
 import { readingKey } from '../job/train'
 import { type Checked, refuse } from './fault'
@@ -26,7 +29,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const { machines, couplings } = survey.train
   if (machines.length < 2 || couplings.length !== machines.length - 1)
     return refuse('train.couplings', 'expected a coupling between every two machines, to make a line of it')
-  if (machines.length > 6) return refuse('train.machines', 'expected at most six machines')
+  if (machines.length > 8) return refuse('train.machines', 'expected at most eight machines')
   const line = lineOf(survey, name)
   const unit: 'mm' | 'mil' = survey.units.length === 'in' ? 'mil' : 'mm'
   const job = makeJob(line, 'Brought in', takenAt, unit)
@@ -37,7 +40,10 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     sets.push(setOf(survey, line, m, unit))
   }
   const bare = (round?.sets ?? []).filter(({ coupling }) => !sets.some((set) => set.coupling === coupling))
-  return { ok: true, value: { ...job, rounds: round ? [{ ...round, sets: [...sets, ...bare] }] : job.rounds } }
+  return {
+    ok: true,
+    value: { ...job, rounds: round ? [{ ...round, sets: [...sets, ...bare], ...planOf(survey) }] : job.rounds },
+  }
 }
 
 /** A number of the document as a person would have typed it. */
@@ -64,6 +70,7 @@ function lineOf(survey: Survey, name: string): Line {
           id: foot.id,
           name: foot.id.slice(0, 40),
           station: { from, toward: 'right', distance: typed(foot.x - origin, length) },
+          ...(foot.growth ? { growth: growthOf(foot.growth, units.reading) } : {}),
         }),
       ),
     })),
@@ -85,6 +92,59 @@ function lineOf(survey: Survey, name: string): Line {
           source: 'Brought in with the survey',
         }
       : made.tolerance,
+  }
+}
+
+const growthOf = (
+  { vertical = 0, horizontal = 0 }: { vertical?: number | undefined; horizontal?: number | undefined },
+  unit: Unit,
+): Growth => ({
+  told: 'entered',
+  vertical: typed(vertical, unit),
+  horizontal: typed(horizontal, unit),
+  source: 'Brought in with the survey',
+})
+
+/** Limits, packs, shims and what stays, as the survey has them; nothing where it says nothing of a move. */
+function planOf({ train, plan, units }: Survey): { plan?: RoundPlan } {
+  const feet = train.machines.flatMap((machine) => distinct(machine.feet))
+  if (!plan && feet.every(({ limits, pack }) => !limits && !pack)) return {}
+  const of = (value: number) => typed(value, units.reading)
+  const shelf = plan?.stock && {
+    id: 'survey',
+    name: 'Shims of the survey',
+    slot: { text: '', unit: units.length },
+    sizes: plan.stock.slice(0, 60).map((size) => ({ thickness: of(size), count: '' })),
+  }
+  return {
+    plan: {
+      ...emptyPlan(),
+      stays: plan?.mode ?? 'fixed',
+      ...(plan?.hold ? { hold: plan.hold.slice(0, 2) } : {}),
+      ...(plan?.margin === undefined ? {} : { margin: String(Number((100 * plan.margin).toFixed(3))) }),
+      ...(plan?.maxShims ? { mostShims: String(Math.min(8, plan.maxShims)) } : {}),
+      limits: Object.fromEntries(
+        feet.flatMap(({ id, limits }) =>
+          limits
+            ? [
+                [
+                  id,
+                  Object.fromEntries(
+                    Object.entries(limits).flatMap(([way, far]) => (far === undefined ? [] : [[way, of(far)]])),
+                  ),
+                ],
+              ]
+            : [],
+        ),
+      ),
+      packs: Object.fromEntries(
+        feet.flatMap(({ id, pack }) => {
+          const text = pack?.map((size) => of(size).text).join(' + ') || '0'
+          return pack ? (['near', 'far'] as const).map((side) => [`${id}.${side}`, { text, unit: units.reading }]) : []
+        }),
+      ),
+      stock: shelf ? Object.fromEntries(train.machines.map(({ id }) => [id, shelf])) : {},
+    },
   }
 }
 

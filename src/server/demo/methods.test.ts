@@ -11,7 +11,10 @@ import { correctionOf } from '../../core/job/train'
 import { surveyOf } from '../../core/survey/ofJob'
 import { solveSurvey } from '../../core/survey/solve'
 import { jobOfSurvey } from '../../core/survey/toJob'
+import { plannedFor } from '../../planner/leastFor'
+import { solveDocument } from '../../planner/solveDocument'
 import { methodJobs } from './methods'
+import { moveJobs } from './moves'
 
 const { jobs } = methodJobs(new Date('2026-11-23T08:00:00Z'))
 const titled = (title: string): Job => jobs.find(({ document }) => document.title === title)!.document
@@ -286,6 +289,31 @@ describe('new sets', () => {
       const again = repeatRound(only(made), 2, '')
       expect(again.sets[0]!.method).toBe(method)
       expect(again.sets[0]!.probes.every(({ plane2, id }) => !plane2 || plane2.from === id)).toBe(true)
+    }
+  })
+})
+
+describe.each(
+  moveJobs(new Date('2026-11-23T08:00:00Z')).jobs.map(({ document }) => [document.title, document] as const),
+)('a job with something in the way: %s', (_, job) => {
+  it('is a document that can be stored, and goes out and in again with its plan', async () => {
+    expect(v.safeParse(jobSchema, job).success).toBe(true)
+    const survey = surveyOf(job, only(job))
+    expect(survey.plan?.mode).toBe(only(job).plan?.stays ?? 'fixed')
+    const solved = await solveDocument(survey)
+    if (!solved.ok) throw new Error(solved.fault.message)
+    const back = jobOfSurvey(survey, 'Back again', '2026-11-23T08:00:00Z')
+    if (!back.ok) throw new Error(back.fault.message)
+    const [there, here] = await Promise.all(
+      [job, back.value].map(async (one) => plannedFor(one, only(one), solveRound(one, only(one)))),
+    )
+    expect(here!.feasible).toBe(there!.feasible)
+    for (const station of there!.stations) {
+      const same = here!.stations.find(({ foot }) => foot === station.foot)!
+      expect(same.vertical!).toBeCloseTo(station.vertical!, 5)
+      expect(same.horizontal!).toBeCloseTo(station.horizontal!, 5)
+      const told = solved.value.plan!.feet.find(({ foot }) => foot === station.foot)
+      if (told) expect(told.vertical!).toBeCloseTo(station.vertical!, 5)
     }
   })
 })

@@ -38,8 +38,7 @@ export async function moveSheetPdf(job: StoredJob, unit: 'mm' | 'mil', roundId?:
   if (!round) throw new Error('A job has at least one round.')
   const solved = solveRound(document, round)
   const plan = await plannedFor(document, round, solved)
-  if (!plan || plan.stations.every(({ vertical, horizontal }) => vertical === null && horizontal === null))
-    return undefined
+  if (!plan?.known) return undefined
   const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
   return renderToBuffer(<MoveSheet job={job} solved={solved} plan={plan} terms={terms} />)
 }

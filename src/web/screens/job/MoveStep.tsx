@@ -53,7 +53,7 @@ export function MoveStep() {
   const { document, solved, terms, plan } = frame
   const navigate = useNavigate()
   const { line } = document
-  const known = plan?.stations.some(({ vertical, horizontal }) => vertical !== null || horizontal !== null) ?? false
+  const known = plan?.known ?? false
   const measured = solved.solution.couplings.some(({ result }) => result.ok)
   // a machine that stays is left out, unless its limits are what it is about
   const shown = line.machines.filter(
