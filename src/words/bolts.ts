@@ -34,12 +34,19 @@ export function pushText({ foot, by }: Stop, plane: Plane, terms: Terms): string
   return `Push the ${name} ${size} toward ${sideName(by > 0 ? 'far' : 'near', terms)}`
 }
 
-/** What a foot still needs, or by how much it went too far. */
-export function toGoText(mm: number, over: boolean, plane: Plane, terms: Terms): string {
-  if (isZero(mm, terms)) return 'in place'
+/** What a foot still needs, or by how much it went too far; no more surely than the dials tell it. */
+export function toGoText(
+  mm: number,
+  over: boolean,
+  { plane }: Pick<BoltWork, 'plane'>,
+  doubt: number,
+  terms: Terms,
+): string {
+  const near = isZero(doubt, terms) ? '' : `, ± ${lengthWithUnit(doubt, terms)}`
+  if (Math.abs(mm) <= Math.max(doubt, terms.resolution / 2)) return `in place${near}`
   const size = lengthWithUnit(Math.abs(mm), terms)
   const way = plane === 'vertical' ? (mm > 0 ? 'up' : 'down') : `toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
-  return over ? `${size} too far: back ${way}` : `${size} to go ${way}`
+  return over ? `${size} too far: back ${way}${near}` : `${size} to go ${way}${near}`
 }
 
 /** The classic creep beside it: how many moves, and by what ratio it closes in. */

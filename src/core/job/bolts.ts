@@ -3,11 +3,11 @@ import type { Plane, PlaneLine } from '../frame/axis'
 import { quantityMm } from '../frame/quantity'
 import { couplingAfter, type Moves } from '../moves/after'
 import { type OrderSchool, offTheCrown } from '../moves/order'
-import { type Creep, creep, type Pushed, type Stop, shows, stops, type Watch } from '../moves/stop'
+import { type Creep, creep, type Pushed, type Stop, shows, stops, toGoDoubt, type Watch } from '../moves/stop'
 import { separationAt } from '../probes/probe'
 import type { JobPlan } from './plan'
 import type { JobSolution, ProbeState } from './solve'
-import { graduationMm } from './train'
+import { graduationMm, sdMm } from './train'
 
 /** Where the probes stand while a machine is moved: at the far side for sideways, on top for shims. Degrees. */
 export const watchedAt: Readonly<Record<Plane, number>> = { horizontal: 90, vertical: 0 }
@@ -26,6 +26,8 @@ export interface BoltWork {
   watches: (Watch & { state: ProbeState; now: number; goal: number })[]
   steps: Stop[]
   creep: Creep | undefined
+  /** How well each foot is known from the probes while it is moved. */
+  doubt: readonly [number, number]
 }
 
 /**
@@ -85,6 +87,11 @@ export function boltWork(
     goal,
     watches,
     steps: stops(pushed, now, by, watches, first),
+    doubt: toGoDoubt(
+      pushed,
+      watches,
+      watches.map(({ state }) => Math.max(sdMm(state.dial), state.step / 2)),
+    ),
     creep: creep(pushed, by, watches, solved.resolution / 2),
   }
 }

@@ -154,3 +154,27 @@ export function stillToGo({ side, couplingX, bolts }: Pushed, now: PlaneLine, go
   const at = (x: number) => side * (goal.offset - now.offset + (goal.slope - now.slope) * (x - couplingX))
   return [at(bolts[0].x), at(bolts[1].x)]
 }
+
+/**
+ * How well the feet are known from the probes, mm: what a deviation of each reading comes to at each foot. Dials stand near the
+ * coupling and feet far from it, so that a hundredth at the dials can be several at the back feet.
+ *
+ * @param sd deviation of each probe's number, in the order of the watches
+ */
+export function toGoDoubt(machine: Pushed, watches: readonly Watch[], sd: readonly number[]): [number, number] {
+  const none = watches.map(() => 0)
+  const from = lineFrom(watches, none)
+  if (!from) return [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY]
+  let [first, second] = [0, 0]
+  watches.forEach((_, i) => {
+    const line = lineFrom(
+      watches,
+      none.map((zero, k) => (k === i ? (sd[i] ?? 0) : zero)),
+    )
+    if (!line) return
+    const [a, b] = stillToGo(machine, line, from)
+    first += a * a
+    second += b * b
+  })
+  return [Math.sqrt(first), Math.sqrt(second)]
+}

@@ -111,7 +111,10 @@ function Work({ work, frame, before }: { work: BoltWork; frame: JobFrame; before
     })
   }, [line, machine, plane, pushed, solved, showLive])
   useEffect(() => () => showLive(undefined), [showLive])
-  const done = toGo?.every((mm) => Math.abs(mm) <= terms.resolution / 2) ?? false
+  // the dials decide: they are read finer than what they tell of the feet
+  const done = work.watches.every(
+    ({ goal, state }, i) => Math.abs((readings[i] ?? Number.POSITIVE_INFINITY) - goal) <= 0.6 * state.step,
+  )
   const kind = standInFor(work)
   return (
     <>
@@ -166,18 +169,20 @@ function Work({ work, frame, before }: { work: BoltWork; frame: JobFrame; before
         <ToGo role="status" aria-label="Still to go">
           {work.pushed.bolts.map(({ foot }, i) => {
             const mm = toGo[i] ?? 0
-            const over = Math.sign(mm) === -Math.sign(work.by[i] ?? 0) && Math.abs(mm) > terms.resolution / 2
+            const doubt = 2 * (work.doubt[i] ?? 0)
+            const there = Math.abs(mm) <= Math.max(doubt, terms.resolution / 2)
+            const over = !there && Math.sign(mm) === -Math.sign(work.by[i] ?? 0)
             return (
               <div key={foot}>
                 <span>
                   <Peg
-                    peg={Math.abs(mm) <= terms.resolution / 2 ? 'within' : over ? 'outside' : 'unsure'}
+                    peg={there ? 'within' : over ? 'outside' : 'unsure'}
                     size={14}
                     label=""
                   />{' '}
                   {capital(footName(foot, terms))}
                 </span>
-                <b>{capital(toGoText(mm, over, plane, terms))}</b>
+                <b>{capital(toGoText(mm, over, work, doubt, terms))}</b>
                 {live.simulated && live.state === 'open' ? (
                   <Row>
                     {[-0.1, -0.02, 0.02, 0.1].map((by) => (
