@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { percentile, row } from './clock'
 import { benchLive } from './live'
+import { benchMove } from './move'
 
 /** Server start to first page, the weight of the first page, and keystroke to redrawn Sight in Chromium. */
 export async function benchPage(): Promise<string[]> {
@@ -33,6 +34,7 @@ export async function benchPage(): Promise<string[]> {
     const plain = await keystrokes(page, 1)
     const slowed = await keystrokes(page, 4)
     const live = await benchLive(page, address)
+    const move = await benchMove(page, address)
     await browser.close()
     return [
       row('server start (demo made anew) to first page, ms', started.toFixed(0)),
@@ -43,6 +45,7 @@ export async function benchPage(): Promise<string[]> {
       row('the same with the processor slowed 4×, ms p50', percentile(slowed, 50).toFixed(1)),
       row('the same with the processor slowed 4×, ms p95', percentile(slowed, 95).toFixed(1)),
       ...live,
+      ...move,
     ]
   } finally {
     server.kill()

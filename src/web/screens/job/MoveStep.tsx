@@ -1,4 +1,5 @@
 import { ArrowDown, ArrowUp, FileDown } from 'lucide-react'
+import { useDeferredValue } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor, machineDoubted } from '../../../core/advice/findings'
@@ -50,6 +51,8 @@ const MachineHead = styled.div`display: flex; flex-wrap: wrap; gap: 6px 16px; al
 /** What to do at every foot: shims in or out, and which way to push by how much. */
 export function MoveStep() {
   const frame = useJobFrame()
+  // while the target line is dragged, drawing and cards come first; what hangs on them comes as soon as there is time
+  const later = useDeferredValue(frame)
   const { document, solved, terms, plan } = frame
   const navigate = useNavigate()
   const { line } = document
@@ -149,7 +152,7 @@ export function MoveStep() {
         </BenchHead>
         <Outcome frame={frame} />
         <WhatStays frame={frame} />
-        {measured ? <Compare frame={frame} /> : null}
+        {measured ? <Compare frame={later} /> : null}
         {known ? (
           shown.map((machine) => (
             <section key={machine.id} aria-label={`${machine.name}, moves`}>
@@ -181,7 +184,7 @@ export function MoveStep() {
         )}
         {known ? (
           <>
-            <Picks frame={frame} />
+            <Picks frame={later} />
             <Order frame={frame} />
             {moved.map((machine) => {
               const feet = seatFeet(line, machine.id)
@@ -194,8 +197,8 @@ export function MoveStep() {
                 </Tighten>
               )
             })}
-            <Bolts frame={frame} machines={moved.map(({ id }) => id)} />
-            <After frame={frame} />
+            <Bolts frame={later} moved={moved.map(({ id }) => id).join()} />
+            <After frame={later} />
           </>
         ) : null}
       </Bench>

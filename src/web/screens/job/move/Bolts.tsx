@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react'
+import { memo, useEffect, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import type { Plane } from '../../../../core/frame/axis'
 import { parseNumber } from '../../../../core/frame/number'
@@ -22,8 +22,9 @@ const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-item
 const ToGo = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 12px; > div { border: 1px solid var(--rule); border-radius: 4px; padding: 10px 14px; display: grid; gap: 6px; } b { font-size: 18px; } button { padding: 0 10px; }`
 
 /** At the jack bolts, or under the feet: what every dial shows when each foot is far enough, live where something is read. */
-export function Bolts({ frame, machines }: { frame: JobFrame; machines: readonly string[] }) {
+export const Bolts = memo(function Bolts({ frame, moved }: { frame: JobFrame; moved: string }) {
   const { solved, plan, terms } = frame
+  const machines = moved ? moved.split(',') : []
   const [machine, setMachine] = useState(machines[0] ?? '')
   const [plane, setPlane] = useState<Plane>('horizontal')
   const [first, setFirst] = useState<0 | 1>(0)
@@ -75,7 +76,7 @@ export function Bolts({ frame, machines }: { frame: JobFrame; machines: readonly
       )}
     </Sheet>
   )
-}
+})
 
 function Work({ work, frame, before }: { work: BoltWork; frame: JobFrame; before: readonly string[] }) {
   const { terms, solved, showLive } = frame
@@ -175,11 +176,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: JobFrame; before
             return (
               <div key={foot}>
                 <span>
-                  <Peg
-                    peg={there ? 'within' : over ? 'outside' : 'unsure'}
-                    size={14}
-                    label=""
-                  />{' '}
+                  <Peg peg={there ? 'within' : over ? 'outside' : 'unsure'} size={14} label="" />{' '}
                   {capital(footName(foot, terms))}
                 </span>
                 <b>{capital(toGoText(mm, over, work, doubt, terms))}</b>

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import { emptyPlan, type JobPlan, planRound } from '../../../../core/job/plan'
 import type { RoundPlan } from '../../../../core/job/schema'
@@ -8,6 +8,7 @@ import { mono } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import type { JobFrame } from '../context'
+import { sameButForPlan } from './frames'
 
 const Table = styled.table`
   width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
@@ -19,7 +20,7 @@ const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow
 const Scroll = styled.div`overflow-x: auto;`
 
 /** The three ways beside each other: how many stations, how far, how many shims, how long, and whether it can be done. */
-export function Compare({ frame }: { frame: JobFrame }) {
+export const Compare = memo(function Compare({ frame }: { frame: JobFrame }) {
   const { document, round, solved, terms, frozen, least } = frame
   const stays = round.plan?.stays ?? 'fixed'
   const found = least.least
@@ -80,7 +81,7 @@ export function Compare({ frame }: { frame: JobFrame }) {
       </Table>
     </Scroll>
   )
-}
+}, sameButForPlan)
 
 function Can({ plan }: { plan: JobPlan }) {
   const { length } = plan.blocking

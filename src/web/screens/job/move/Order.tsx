@@ -1,15 +1,17 @@
+import { memo } from 'react'
 import styled from 'styled-components'
 import { orderAdvice } from '../../../../core/job/bolts'
 import { schools } from '../../../../words/plan'
 import { Card, Choices, Muted } from '../../../parts/controls'
 import type { JobFrame } from '../context'
+import { sameButForPlan } from './frames'
 
 const Sheet = styled(
   Card,
 )`margin-bottom: 18px; display: grid; gap: 8px; > [role='radiogroup'] { justify-self: start; } h2 { font-size: 16px; } ol { margin: 0; padding-left: 22px; display: grid; gap: 2px; }`
 
 /** In which order: three schools of the trade, each with its reason; the one the numbers speak for is taken until one chooses. */
-export function Order({ frame }: { frame: JobFrame }) {
+export const Order = memo(function Order({ frame }: { frame: JobFrame }) {
   const { solved, round, frozen } = frame
   const advised = orderAdvice(solved).school
   const school = round.plan?.order ?? advised
@@ -41,4 +43,4 @@ export function Order({ frame }: { frame: JobFrame }) {
       </Muted>
     </Sheet>
   )
-}
+}, sameButForPlan)

@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../../core/frame/quantity'
 import { movesDone, outcomeOf } from '../../../../core/job/outcome'
@@ -10,6 +10,7 @@ import { Card, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityInput } from '../../../parts/Quantity'
 import type { JobFrame } from '../context'
+import { sameButForPlan } from './frames'
 
 const Sheet = styled(
   Card,
@@ -19,7 +20,7 @@ const Sheet = styled(
 const One = styled.article`display: grid; grid-template-columns: 18px 1fr; gap: 4px 10px; > :first-child { margin-top: 4px; } h3 { font-size: 15.5px; } p { color: var(--muted); font-size: 14px; }`
 
 /** Where a round follows a move: what was expected of every station beside what came, and why it may differ. */
-export function Outcome({ frame }: { frame: JobFrame }) {
+export const Outcome = memo(function Outcome({ frame }: { frame: JobFrame }) {
   const { document, round, solved, terms, frozen } = frame
   const before = document.rounds[document.rounds.findIndex(({ id }) => id === round.id) - 1]
   const moves = before && movesDone(before)
@@ -101,4 +102,4 @@ export function Outcome({ frame }: { frame: JobFrame }) {
       <Muted>Put right what was done otherwise: what is expected follows.</Muted>
     </Sheet>
   )
-}
+}, sameButForPlan)

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import styled from 'styled-components'
 import { quantityMm, showQuantity } from '../../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../../core/job/make'
@@ -66,7 +67,7 @@ const Sheet = styled(
 )`margin-bottom: 18px; h2 { font-size: 16px; margin-bottom: 6px; } ul { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 6px 22px; } li b { ${mono} font-weight: 700; } h3 { font-size: 14px; margin: 8px 0 4px; }`
 
 /** For the store room: what to bring for the whole job. */
-export function Picks({ frame }: { frame: JobFrame }) {
+export const Picks = memo(function Picks({ frame }: { frame: JobFrame }) {
   const { plan, terms, round } = frame
   if (!plan || plan.picks.length === 0) return null
   const machines = [...new Set(plan.picks.map(({ machine }) => machine))]
@@ -100,4 +101,4 @@ export function Picks({ frame }: { frame: JobFrame }) {
       })}
     </Sheet>
   )
-}
+})

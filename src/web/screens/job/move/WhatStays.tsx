@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import styled from 'styled-components'
 import { marginOf } from '../../../../core/job/plan'
 import type { RoundPlan } from '../../../../core/job/schema'
@@ -5,6 +6,7 @@ import { staysNames } from '../../../../words/plan'
 import { footName, machineName } from '../../../../words/terms'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 import type { JobFrame } from '../context'
+import { sameButForPlan } from './frames'
 
 const Sheet = styled(
   Card,
@@ -12,7 +14,7 @@ const Sheet = styled(
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: end; label { min-width: 190px; }`
 
 /** What stays and what moves: a machine, two stations of feet, as little as can be, or a line drawn by hand. */
-export function WhatStays({ frame }: { frame: JobFrame }) {
+export const WhatStays = memo(function WhatStays({ frame }: { frame: JobFrame }) {
   const { document, round, terms, frozen, plan, least } = frame
   const { line } = document
   const stays = round.plan?.stays ?? 'fixed'
@@ -102,7 +104,7 @@ export function WhatStays({ frame }: { frame: JobFrame }) {
       ) : null}
     </Sheet>
   )
-}
+}, sameButForPlan)
 
 /** The planner at work: how far it is, and a way to stop it. */
 function LeastLine({ least, shown }: { least: JobFrame['least']; shown: boolean }) {
