@@ -32,7 +32,7 @@ export async function benchMove(page: Page, address: string): Promise<string[]> 
     for (let i = 0; i < 45; i++) {
       const begun = performance.now()
       const seen = plansSeen().length
-      put?.call(input, String(30 + i))
+      put?.call(input, String(25 + i))
       input.dispatchEvent(new Event('input', { bubbles: true }))
       while (plansSeen().length === seen && performance.now() - begun < 5000)
         await new Promise((rest) => setTimeout(rest, 4))

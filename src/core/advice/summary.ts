@@ -9,7 +9,7 @@ import { doubted, findingsFor, type Peg } from './findings'
 import { openSeats } from './seatFindings'
 
 /** Version of the arithmetic a stored summary was made with. */
-export const coreVersion = 3
+export const coreVersion = 4
 
 /** What a list shows of a job without solving it again. Lengths in mm. */
 export interface JobSummary {

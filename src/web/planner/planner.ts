@@ -1,5 +1,5 @@
 import { proxy, type Remote, wrap } from 'comlink'
-import { type Plane, planes } from '../../core/frame/axis'
+import type { Plane } from '../../core/frame/axis'
 import type { Least, LeastPlane } from '../../core/moves/least'
 import type { PlaneProblem } from '../../core/moves/planeProblem'
 import type { PlannerWorker } from './worker'
@@ -13,18 +13,19 @@ const patience = 2500
 const pause = (ms: number) => new Promise<false>((done) => setTimeout(() => done(false), ms))
 
 /**
- * The planner of least moves, a worker a plane: the page goes on while they work. Cancelling ends the workers, as a solver in
- * the middle of a program hears nothing; the next question then starts new ones.
+ * The planner of least moves in a worker: the page goes on while it works. Cancelling ends the worker, as a solver in the middle
+ * of a program hears nothing; the next question then starts a new one. One plane after the other: two at once would take the
+ * page its own core where there are only two.
  */
 export class Planner {
-  private workers = new Map<Plane, { worker: Worker; remote: Remote<PlannerWorker> }>()
+  private worker: { worker: Worker; remote: Remote<PlannerWorker> } | undefined
   private giveUp: (() => void) | undefined
   private running: Promise<Least | undefined> | undefined
   private asked = 0
 
-  /** Loads the solvers ahead of the first question. */
+  /** Loads the solver ahead of the first question. */
   warm(): void {
-    for (const plane of planes) void this.of(plane).warm()
+    void this.remote().warm()
   }
 
   /**
@@ -45,7 +46,7 @@ export class Planner {
     })
     const done: Record<Plane, number> = { vertical: 0, horizontal: 0 }
     const ask = (plane: Plane): Promise<LeastPlane> =>
-      this.of(plane).least(
+      this.remote().least(
         problems[plane],
         proxy((count: number) => {
           done[plane] = count
@@ -70,19 +71,17 @@ export class Planner {
 
   cancel(): void {
     this.running = undefined
-    for (const { worker } of this.workers.values()) worker.terminate()
-    this.workers.clear()
+    this.worker?.worker.terminate()
+    this.worker = undefined
     const giveUp = this.giveUp
     this.giveUp = undefined
     giveUp?.()
   }
 
-  private of(plane: Plane): Remote<PlannerWorker> {
-    const known = this.workers.get(plane)
-    if (known) return known.remote
+  private remote(): Remote<PlannerWorker> {
+    if (this.worker) return this.worker.remote
     const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
-    const remote = wrap<PlannerWorker>(worker)
-    this.workers.set(plane, { worker, remote })
-    return remote
+    this.worker = { worker, remote: wrap<PlannerWorker>(worker) }
+    return this.worker.remote
   }
 }

@@ -63,7 +63,10 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
 
   const round =
     document.rounds.find((r) => r.id === params.get('round')) ?? document.rounds.at(-1) ?? emptyRound(document)
-  const solved = useMemo(() => solveRound(document, round), [document, round])
+  // the readings and the line alone: what is planned, signed or noted does not solve them anew
+  const { sets } = round
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of a round only its sets are solved
+  const solved = useMemo(() => solveRound({ line: document.line }, round), [document.line, sets])
   const first = document.rounds[0]
   const ghost = useMemo(
     () => (first && first.id !== round.id ? solveRound(document, first) : undefined),
