@@ -15,6 +15,15 @@ const views = [
   { name: 'read-two-rounds', path: '/jobs/job-1/read' },
   { name: 'move', path: '/jobs/job-4/move' },
   { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
+  { name: 'move-held', path: '/jobs/job-18/move', press: ['Hold two stations'], height: 1180 },
+  { name: 'move-train', path: '/jobs/job-19/move', pause: 1500, height: 1000 },
+  {
+    name: 'move-live',
+    path: '/jobs/job-20/move',
+    press: ['Try it on a simulated rig'],
+    pause: 5000,
+    view: 'section[aria-label="At the bolts"]',
+  },
   { name: 'read-narrow', path: '/jobs/job-6/read', width: 390, height: 844 },
   { name: 'new-job', path: '/new' },
   { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
@@ -52,6 +61,7 @@ await main(async () => {
       height = 800,
       press = [],
       pause = 0,
+      view,
     } of views) {
       const context = await browser.newContext({
         viewport: { width, height },
@@ -73,6 +83,7 @@ await main(async () => {
       await page.waitForFunction(() => !document.querySelector('[data-waiting]'))
       for (const name of press) await page.getByRole('button', { name, exact: true }).click()
       if (pause) await page.waitForTimeout(pause)
+      if (view) await page.locator(view).evaluate((part) => part.scrollIntoView({ block: 'end' }))
       await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) })
       await context.close()
     }

@@ -40,6 +40,14 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
     drawPlane(plane, solved, terms, options, sheet, labels, shapes, spots)
   })
   shapes.push(...scaleBar(solved, terms, options, sheet))
+  if (options.plan?.plan.known && options.width >= 600)
+    shapes.push({
+      kind: 'text',
+      role: 'small',
+      at: [options.width / 2, 17],
+      anchor: 'middle',
+      text: 'heavy: now · thin: where to, cold · dotted: running',
+    })
   const { plan } = options
   return {
     width: options.width,

@@ -12,6 +12,12 @@ export async function loadSolver(wasm?: string): Promise<SolveProgram> {
   return (program) => solve(highs, program)
 }
 
+/** No program of a train takes this long; one that does is given up, s. */
+const mostSeconds = 20
+
+/** The solver came to no answer, neither a plan nor that there is none. */
+export class PlannerFault extends Error {}
+
 /** Programs of a train are small: what a solver does ahead of branching costs more here than it saves. */
 const small = {
   mip_heuristic_run_feasibility_jump: false,
@@ -60,6 +66,7 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
     run.options.set({
       output_flag: false,
       ...small,
+      time_limit: mostSeconds,
       // positions are in hundredths of a millimetre: what is called zero is far below what anybody can measure
       mip_feasibility_tolerance: 1e-9,
       primal_feasibility_tolerance: 1e-9,
@@ -71,6 +78,8 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
     const status = run.getModelStatus()
     if (status === optimal) return Array.from(run.getSolution().colValue)
     if (status === infeasible || status === unboundedOrInfeasible) return null
-    throw new Error(`the planner stopped with status ${status}`)
+    if (status === highs.constants.modelStatus.timeLimit)
+      throw new PlannerFault(`found nothing better within ${mostSeconds} seconds`)
+    throw new PlannerFault(`stopped with status ${status}`)
   })
 }

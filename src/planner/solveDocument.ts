@@ -1,8 +1,8 @@
 import type { SolveProgram } from '../core/moves/program'
-import type { Checked } from '../core/survey/fault'
+import { type Checked, refuse } from '../core/survey/fault'
 import type { Result } from '../core/survey/result'
 import { solveSurvey } from '../core/survey/solve'
-import { loadSolver } from './highs'
+import { loadSolver, PlannerFault } from './highs'
 
 let solver: Promise<SolveProgram> | undefined
 
@@ -10,7 +10,14 @@ let solver: Promise<SolveProgram> | undefined
 export async function solveDocument(document: unknown): Promise<Checked<Result>> {
   if (!asksForLeast(document)) return solveSurvey(document)
   solver ??= loadSolver()
-  return solveSurvey(document, await solver)
+  const solve = await solver
+  try {
+    return solveSurvey(document, solve)
+  } catch (error) {
+    if (error instanceof PlannerFault)
+      return refuse('plan.mode', `expected a plan that can be found; the planner ${error.message}`)
+    throw error
+  }
 }
 
 const asksForLeast = (document: unknown): boolean =>

@@ -1,4 +1,4 @@
-import { type Plane, planes } from '../frame/axis'
+import type { Plane } from '../frame/axis'
 import type { SlipGrade } from '../verdict/slipSpeed'
 import type { FootFacts } from './plan'
 import { type PlaneProblem, type PlannedStation, planeProblem, type Stop, unit } from './planeProblem'
@@ -39,8 +39,6 @@ export interface LeastOptions {
   /** Share of the tolerance that may stay in each plane; 0 for in line exactly. */
   margin: number
   grade?: SlipGrade
-  /** Called before every program that is solved, with how many are behind and how many there will be at least. */
-  onProgress?: (done: number, of: number) => void
 }
 
 /**
@@ -53,14 +51,9 @@ export function planLeast(
   solution: Solution,
   facts: ReadonlyMap<string, FootFacts>,
   solve: SolveProgram,
-  { margin, grade, onProgress }: LeastOptions,
+  { margin, grade }: LeastOptions,
 ): Least {
-  let done = 0
-  const counted: SolveProgram = (program) => {
-    onProgress?.(done++, Math.max(done, 4 * planes.length))
-    return solve(program)
-  }
-  const inPlane = (plane: Plane) => leastInPlane(planeProblem(train, solution, facts, plane, margin, grade), counted)
+  const inPlane = (plane: Plane) => leastInPlane(planeProblem(train, solution, facts, plane, margin, grade), solve)
   return { vertical: inPlane('vertical'), horizontal: inPlane('horizontal') }
 }
 

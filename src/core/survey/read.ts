@@ -93,7 +93,17 @@ function faultInMeasurements({ train, measurements, seat }: Survey): Refusal | u
   return undefined
 }
 
+/** What a planner of least moves takes on: more would keep it busy for longer than anybody waits. */
+const [mostMachines, mostFeet] = [8, 12]
+
 function faultInPlan({ train, plan }: Survey): Refusal | undefined {
+  if (plan?.mode === 'least') {
+    if (train.machines.length > mostMachines)
+      return refuse('train.machines', `expected at most ${mostMachines} machines for a plan of the least moves`)
+    const crowded = train.machines.findIndex((machine) => machine.feet.length > mostFeet)
+    if (crowded >= 0)
+      return refuse(`train.machines.${crowded}.feet`, `expected at most ${mostFeet} feet for a plan of the least moves`)
+  }
   if (plan?.mode !== 'hold') return undefined
   const feet = train.machines.flatMap((machine) => machine.feet)
   if (plan.hold?.length !== 2) return refuse('plan.hold', 'expected two foot ids, the feet that stay')

@@ -219,3 +219,15 @@ it('says of a key that is missing just that', () => {
   const result = solveSurvey({ format: 'vane-peg.survey', version: 1 })
   expect(result).toMatchObject({ ok: false, fault: { path: 'units', message: 'missing' } })
 })
+
+it('a plan of the least moves for more than it can take on is refused by its place', () => {
+  const survey = caseA()
+  const feet = Array.from({ length: 13 }, (_, i) => ({ id: `f${i}`, x: 200 + 10 * i }))
+  const [pump, motor] = survey.train.machines
+  const crowded = {
+    ...survey,
+    plan: { mode: 'least' as const },
+    train: { ...survey.train, machines: [pump!, { ...motor!, feet }] },
+  }
+  expect(solveSurvey(crowded)).toMatchObject({ ok: false, fault: { path: 'train.machines.1.feet' } })
+})

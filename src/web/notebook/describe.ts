@@ -13,7 +13,13 @@ export function describePath(job: Job, path: readonly string[]): string {
   const angle = set?.angles.find((one) => path.some((key) => key === one.id || key.startsWith(`${one.id}:`)))
   if (angle) words.push(angleName(angle.degrees, terms, set?.angleAs).toLowerCase())
   for (const machine of job.line.machines)
-    for (const foot of machine.feet) if (path.includes(foot.id)) words.push(footName(foot.id, terms))
-  if (words.length === 0 || !angle) words.push(path.at(-1) ?? '')
+    for (const foot of machine.feet) {
+      // a foot of the station: "m2-front.near"
+      const side = path.find((key) => key.startsWith(`${foot.id}.`))?.slice(foot.id.length + 1)
+      if (path.includes(foot.id) || side) words.push(footName(foot.id, terms), ...(side ? [side] : []))
+    }
+  // what was typed and its unit are parts of one number: the number has the name
+  const named = path.filter((key) => key !== 'text' && key !== 'unit')
+  if (words.length === 0 || !angle) words.push(named.at(-1) ?? '')
   return words.join(', ')
 }

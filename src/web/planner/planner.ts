@@ -23,11 +23,6 @@ export class Planner {
   private running: Promise<Least | undefined> | undefined
   private asked = 0
 
-  /** Loads the solver ahead of the first question. */
-  warm(): void {
-    void this.remote().warm()
-  }
-
   /**
    * Asked anew while it works, it finishes what it has begun and leaves out what was asked between: ending a worker costs a
    * new solver, which takes longer than most plans.

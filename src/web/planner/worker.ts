@@ -8,11 +8,6 @@ import { loadSolver } from '../../planner/highs'
 let solver: Promise<SolveProgram> | undefined
 
 const planner = {
-  /** Loads the solver, so that the first plan need not wait for it. */
-  async warm(): Promise<void> {
-    solver ??= loadSolver(wasm)
-    await solver
-  },
   /** The least moves of one plane; tells after every program that is solved how many that makes. */
   async least(problem: PlaneProblem, onProgram: (done: number) => void): Promise<LeastPlane> {
     solver ??= loadSolver(wasm)

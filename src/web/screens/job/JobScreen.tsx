@@ -140,10 +140,12 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
       ...job,
       rounds: [
         // what was planned is written down as done, to be put right where it was done otherwise
-        ...job.rounds.map((r) => (r.id === round.id && plan && !r.plan?.done ? withDone(r, plan, settings.unit) : r)),
+        ...job.rounds.map((r) =>
+          r.id === round.id && plan?.feasible && !r.plan?.done ? withDone(r, plan, settings.unit) : r,
+        ),
         {
           ...repeatRound(round, job.rounds.length + 1, new Date().toISOString()),
-          ...(plan ? { plan: nextPlan(round, plan, settings.unit) } : {}),
+          ...(plan?.feasible ? { plan: nextPlan(round, plan, settings.unit) } : {}),
         },
       ],
     }))
