@@ -1,9 +1,10 @@
-import { factsOf, type JobPlan, marginOf, planRound } from '../core/job/plan'
 import type { Job, Round } from '../core/job/schema'
 import type { JobSolution } from '../core/job/solve'
 import { gradeOf } from '../core/job/train'
 import { planLeast } from '../core/moves/least'
 import type { SolveProgram } from '../core/moves/program'
+import { factsOf, marginOf } from '../core/plan/choices'
+import { type JobPlan, planRound } from '../core/plan/plan'
 import { loadSolver } from './highs'
 
 let solver: Promise<SolveProgram> | undefined

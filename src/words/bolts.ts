@@ -1,7 +1,7 @@
 import type { Plane } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
-import { type BoltWork, watchedAt } from '../core/job/bolts'
 import type { Stop } from '../core/moves/stop'
+import { type BoltWork, watchedAt } from '../core/plan/bolts'
 import {
   angleName,
   capital,

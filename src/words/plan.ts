@@ -2,9 +2,9 @@ import type { PlanFinding } from '../core/advice/planFindings'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import { fromMm } from '../core/frame/units'
-import type { OutcomeCause, StationOutcome } from '../core/job/outcome'
-import type { InTheWay, JobPlan, PlannedFoot } from '../core/job/plan'
 import type { OrderSchool } from '../core/moves/order'
+import type { OutcomeCause, StationOutcome } from '../core/plan/outcome'
+import type { InTheWay, JobPlan, PlannedFoot } from '../core/plan/plan'
 import type { Said } from './findings'
 import {
   capital,

@@ -1,8 +1,8 @@
 import type { Plane, PlaneLine } from '../frame/axis'
-import { type OrderAdvice, orderAdvice } from '../job/bolts'
-import { growthKnown } from '../job/growth'
-import type { InTheWay, JobPlan } from '../job/plan'
 import type { JobSolution } from '../job/solve'
+import { type OrderAdvice, orderAdvice } from '../plan/bolts'
+import { growthKnown } from '../plan/growth'
+import type { InTheWay, JobPlan } from '../plan/plan'
 import type { Verdict } from '../verdict/verdict'
 import { doubted, type Peg } from './findings'
 

@@ -2,9 +2,9 @@ import { parseNumber } from '../frame/number'
 import { quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
 import type { Coupling, Train } from '../moves/train'
+import { growthMm } from '../plan/growth'
 import type { Probe } from '../probes'
 import type { SlipGrade } from '../verdict/slipSpeed'
-import { growthMm } from './growth'
 import {
   type ChannelName,
   channelNames,

@@ -1,7 +1,7 @@
 import { makeJob, makeLine } from '../job/make'
-import { emptyPlan } from '../job/plan'
 import type { Line, Round, RoundPlan } from '../job/schema'
 import { seatFeet } from '../job/seat'
+import { emptyPlan } from '../plan/choices'
 import type { Misalignment } from '../probes/probe'
 import { exactRimReading, shaftPair } from './geometry'
 import type { Chance } from './random'

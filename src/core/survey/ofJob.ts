@@ -1,8 +1,8 @@
 import { quantityMm } from '../frame/quantity'
-import { factsOf, marginOf, mostShimsOf } from '../job/plan'
 import type { Job, Round } from '../job/schema'
-import { stockSizes } from '../job/shims'
 import { toTrain } from '../job/train'
+import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
+import { stockSizes } from '../plan/shims'
 import type { Probe } from '../probes'
 import type { Survey, SurveyProbe } from './schema'
 

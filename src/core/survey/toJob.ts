@@ -1,7 +1,6 @@
 import { type Quantity, quantityFrom } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import { anglesOf, makeJob, makeLine, makeProbe } from '../job/make'
-import { emptyPlan } from '../job/plan'
 import {
   channelNames,
   type Growth,
@@ -14,6 +13,7 @@ import {
   type RoundPlan,
 } from '../job/schema'
 import { readingKey } from '../job/train'
+import { emptyPlan } from '../plan/choices'
 import { type Checked, refuse } from './fault'
 import { readSurvey } from './read'
 import type { Survey, SurveyProbe } from './schema'

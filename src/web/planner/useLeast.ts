@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { factsOf, marginOf } from '../../core/job/plan'
 import type { Job, Round } from '../../core/job/schema'
 import type { JobSolution } from '../../core/job/solve'
 import { gradeOf } from '../../core/job/train'
 import type { Least } from '../../core/moves/least'
 import { planeProblem } from '../../core/moves/planeProblem'
+import { factsOf, marginOf } from '../../core/plan/choices'
 import { Planner } from './planner'
 
 export interface LeastState {

@@ -1,7 +1,7 @@
 import { useOutletContext } from 'react-router'
-import type { JobPlan } from '../../../core/job/plan'
 import type { Job, Round, RoundPlan } from '../../../core/job/schema'
 import type { JobSolution } from '../../../core/job/solve'
+import type { JobPlan } from '../../../core/plan/plan'
 import type { PlanSight } from '../../../drawing/sightPlan'
 import type { Terms } from '../../../words/terms'
 import type { Settings } from '../../app/settings'

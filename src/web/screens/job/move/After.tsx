@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
-import { expectedReadings } from '../../../../core/job/outcome'
+import { expectedReadings } from '../../../../core/plan/outcome'
 import { angleName, signedLength, stateName, unitName } from '../../../../words/terms'
 import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'

@@ -1,6 +1,6 @@
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../../core/frame/quantity'
-import type { PlannedStation } from '../../../../core/job/plan'
+import type { PlannedStation } from '../../../../core/plan/plan'
 import { footName, sideName } from '../../../../words/terms'
 import { QuantityField } from '../../../parts/Quantity'
 import type { JobFrame } from '../context'

@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import styled from 'styled-components'
-import { orderAdvice } from '../../../../core/job/bolts'
+import { orderAdvice } from '../../../../core/plan/bolts'
 import { schools } from '../../../../words/plan'
 import { Card, Choices, Muted } from '../../../parts/controls'
 import type { JobFrame } from '../context'

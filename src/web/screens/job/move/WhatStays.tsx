@@ -1,7 +1,7 @@
 import { memo } from 'react'
 import styled from 'styled-components'
-import { marginOf } from '../../../../core/job/plan'
 import type { RoundPlan } from '../../../../core/job/schema'
+import { marginOf } from '../../../../core/plan/choices'
 import { staysNames } from '../../../../words/plan'
 import { footName, machineName } from '../../../../words/terms'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'

@@ -1,10 +1,11 @@
 import { useCallback, useMemo, useState } from 'react'
 import { lineAt, type Plane } from '../../../../core/frame/axis'
-import { emptyPlan, factsOf, type JobPlan, planRound, trainEnds } from '../../../../core/job/plan'
 import type { Job, Round, RoundPlan } from '../../../../core/job/schema'
 import type { JobSolution } from '../../../../core/job/solve'
 import { type Dragged, dragLine } from '../../../../core/moves/drag'
 import { planeProblem } from '../../../../core/moves/planeProblem'
+import { emptyPlan, factsOf, trainEnds } from '../../../../core/plan/choices'
+import { type JobPlan, planRound } from '../../../../core/plan/plan'
 import type { Handle } from '../../../../drawing/scene'
 import { type LeastState, useLeast } from '../../../planner/useLeast'
 

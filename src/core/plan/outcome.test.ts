@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import type { Round } from '../job/schema'
+import { solveRound } from '../job/solve'
 import { moved, pumpAndMotor, readOnRig, stocked } from '../rig/job'
+import { withDone } from './next'
 import { expectedReadings, movesDone, outcomeOf } from './outcome'
-import { planRound, withDone } from './plan'
-import type { Round } from './schema'
-import { solveRound } from './solve'
+import { planRound } from './plan'
 
 const line = pumpAndMotor()
 const truth = { offsetZ: -0.14, slopeZ: -0.0004, offsetY: 0.1, slopeY: 0.0003 }

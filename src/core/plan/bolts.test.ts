@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import type { Round } from '../job/schema'
+import { solveRound } from '../job/solve'
 import { creep, lineFrom, type Pushed, pivoted, shows, stillToGo, stops, type Watch } from '../moves/stop'
 import type { Misalignment } from '../probes/probe'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { feetAt, pumpAndMotor, readOnRig, stocked } from '../rig/job'
 import { boltWork, orderAdvice } from './bolts'
 import { planRound } from './plan'
-import type { Round } from './schema'
-import { solveRound } from './solve'
 
 const line = pumpAndMotor()
 const motor: Pushed = {

@@ -1,20 +1,19 @@
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
-import { parseNumber } from '../frame/number'
-import { quantityFrom, quantityMm } from '../frame/quantity'
+import type { Job, Round, RoundPlan } from '../job/schema'
+import { type PlacedFoot, seatFeet, solveSeat } from '../job/seat'
+import { type JobSolution, tapeSd } from '../job/solve'
+import { gradeOf } from '../job/train'
 import { axisAfter, type Moves, misalignmentOf, runningAfter } from '../moves/after'
 import { minutesFor } from '../moves/effort'
-import { bestHeld, downBy } from '../moves/held'
-import { type Least, usualMargin, withMoves } from '../moves/least'
+import { downBy } from '../moves/held'
+import { type Least, withMoves } from '../moves/least'
 import type { Pack } from '../moves/packs'
 import { brokenLimits, type FootFacts, slack } from '../moves/plan'
 import { limitsOf, type Solution, type Stay, targetOf, withStay } from '../moves/solve'
 import { machineGrowthAt, type TargetLine } from '../moves/targets'
 import { type Verdict, verdictOf } from '../verdict/verdict'
-import type { Job, Round, RoundPlan } from './schema'
-import { type PlacedFoot, seatFeet, solveSeat } from './seat'
-import { packMm, ShimShelf, stockSizes } from './shims'
-import { type JobSolution, tapeSd } from './solve'
-import { gradeOf } from './train'
+import { factsOf, marginOf, mostShimsOf, presentPack, stayOf, trainEnds } from './choices'
+import { ShimShelf, stockSizes } from './shims'
 
 /** One foot with its shims. Lengths in mm. */
 export interface PlannedFoot extends PlacedFoot {
@@ -76,94 +75,6 @@ export interface JobPlan {
   minutes: number
   /** For the store room, thick ones first. */
   picks: { machine: string; thickness: number; count: number }[]
-}
-
-export const emptyPlan = (): RoundPlan => ({ stays: 'fixed', limits: {}, packs: {}, stock: {} })
-
-/** The share of the tolerance that least moves may leave. */
-export function marginOf(plan: RoundPlan | undefined): number {
-  const typed = parseNumber((plan?.margin ?? '').replace('%', ''))
-  return typed.ok ? Math.min(1, Math.max(0, typed.value / 100)) : usualMargin
-}
-
-export function mostShimsOf(plan: RoundPlan | undefined): number {
-  const typed = parseNumber(plan?.mostShims ?? '')
-  return typed.ok && typed.value >= 1 ? Math.min(8, Math.floor(typed.value)) : 4
-}
-
-/** Shims under a foot: as typed here, else as Seat found them last. */
-function presentPack(job: Pick<Job, 'seat'>, plan: RoundPlan | undefined, machine: string, foot: string) {
-  const typed = packMm(plan?.packs[foot])
-  if (typed) return typed
-  const seat = job.seat?.[machine]
-  for (const pass of ['after', 'before', 'loose'] as const) {
-    const found = seat?.[pass][foot]
-    const pack = found && packMm({ text: found.pack, unit: found.rise.unit })
-    if (pack) return pack
-  }
-  return undefined
-}
-
-/** What is known of every station beyond its place: typed limits, and the thinner of its two packs. */
-export function factsOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Map<string, FootFacts> {
-  const { plan } = round
-  return new Map(
-    job.line.machines.flatMap((machine) =>
-      machine.feet.map((foot): [string, FootFacts] => {
-        const typed = plan?.limits[foot.id]
-        const limits = Object.fromEntries(
-          (['down', 'up', 'near', 'far'] as const).flatMap((way) => {
-            const mm = quantityMm(typed?.[way])
-            return mm === undefined ? [] : [[way, Math.max(0, mm)]]
-          }),
-        )
-        const packs = (['near', 'far'] as const).flatMap((side) => {
-          const pack = presentPack(job, plan, machine.id, `${foot.id}.${side}`)
-          return pack ? [pack] : []
-        })
-        const total = (pack: readonly number[]) => pack.reduce((sum, size) => sum + size, 0)
-        const thinner = packs.sort((a, b) => total(a) - total(b))[0]
-        return [foot.id, { limits, ...(thinner ? { pack: thinner } : {}) }]
-      }),
-    ),
-  )
-}
-
-/** The stay a plan asks for; undefined for least moves, which a planner has to find. */
-export function stayOf(
-  plan: RoundPlan | undefined,
-  solved: JobSolution,
-  facts: ReadonlyMap<string, FootFacts>,
-): Stay | undefined {
-  const { train, solution } = solved
-  if (plan?.stays === 'least') return undefined
-  if (plan?.stays === 'hold') {
-    const held = heldOf(plan, solved) ?? bestHeld(train, solution, facts)
-    return held ? { mode: 'hold', feet: held } : { mode: 'fixed' }
-  }
-  if (plan?.stays === 'drawn' && plan.drawn) {
-    const ends = trainEnds(solved)
-    const line = (plane: Plane): PlaneLine => {
-      const { first, last } = plan.drawn?.[plane] ?? { first: 0, last: 0 }
-      const slope = (last - first) / (ends[1] - ends[0])
-      return { offset: first - slope * ends[0], slope }
-    }
-    return { mode: 'line', line: { vertical: line('vertical'), horizontal: line('horizontal') } }
-  }
-  return { mode: 'fixed' }
-}
-
-/** Stations of the first and the last foot of the train: where a drawn line is held by its ends. */
-export function trainEnds({ train }: Pick<JobSolution, 'train'>): [number, number] {
-  const places = train.machines.flatMap(({ feet }) => feet.map(({ x }) => x))
-  const [from, to] = [Math.min(...places), Math.max(...places)]
-  return to > from ? [from, to] : [from, from + 1]
-}
-
-function heldOf(plan: RoundPlan, { train }: JobSolution): [string, string] | undefined {
-  const stations = train.machines.flatMap(({ feet }) => feet)
-  const [a, b] = (plan.hold ?? []).map((id) => stations.find((foot) => foot.id === id))
-  return a && b && a.x !== b.x ? [a.id, b.id] : undefined
 }
 
 /**
@@ -357,47 +268,3 @@ function picksOf(stations: readonly PlannedStation[]): JobPlan['picks'] {
     }
   return [...picks.values()].sort((a, b) => a.machine.localeCompare(b.machine) || b.thickness - a.thickness)
 }
-
-/** The round with what was planned written down as done: to the dial's own step and finer, as typed numbers. */
-export function withDone(round: Round, { moves }: JobPlan, unit: 'mm' | 'mil'): Round {
-  const typed = (mm: number | undefined) => quantityFrom(mm ?? 0, unit, unit === 'mil' ? 1 : 3)
-  const done = Object.fromEntries(
-    [...moves].map(([foot, { vertical, horizontal }]) => [
-      foot,
-      { vertical: typed(vertical), horizontal: typed(horizontal) },
-    ]),
-  )
-  return { ...round, plan: { ...(round.plan ?? emptyPlan()), done } }
-}
-
-/** The choices of a plan for the round after it: the packs that now lie under the feet, and limits as far as they were used up. */
-export function nextPlan({ plan: old }: Round, { stations, moves }: JobPlan, unit: 'mm' | 'mil'): RoundPlan {
-  const { done: _, drawn: __, ...kept } = old ?? emptyPlan()
-  const decimals = unit === 'mil' ? 1 : 2
-  const packs = stations.flatMap(({ feet }) =>
-    feet.flatMap(({ id, present, change }) => {
-      const shims = change?.pack.shims ?? present
-      return shims ? [[id, { text: shims.map((size) => typedSize(size, unit)).join(' + ') || '0', unit }] as const] : []
-    }),
-  )
-  const used = { down: 'vertical', up: 'vertical', near: 'horizontal', far: 'horizontal' } as const
-  const limits = Object.entries(kept.limits).map(([foot, typed]) => [
-    foot,
-    Object.fromEntries(
-      (['down', 'up', 'near', 'far'] as const).flatMap((way) => {
-        const mm = quantityMm(typed[way])
-        const move = moves.get(foot)?.[used[way]] ?? 0
-        const left = (mm ?? 0) + (way === 'down' || way === 'near' ? move : -move)
-        return mm === undefined ? [] : [[way, quantityFrom(Math.max(0, left), unit, decimals)]]
-      }),
-    ),
-  ])
-  return {
-    ...kept,
-    stays: kept.stays === 'drawn' ? 'fixed' : kept.stays,
-    packs: Object.fromEntries(packs),
-    limits: Object.fromEntries(limits),
-  }
-}
-
-const typedSize = (mm: number, unit: 'mm' | 'mil'): string => quantityFrom(mm, unit, unit === 'mil' ? 1 : 3).text

@@ -1,10 +1,10 @@
 import { planes } from '../frame/axis'
 import { parseNumber } from '../frame/number'
 import { quantityMm } from '../frame/quantity'
+import type { Growth } from '../job/schema'
+import type { JobSolution } from '../job/solve'
 import { growthOfSupport } from '../moves/growth'
 import type { Train } from '../moves/train'
-import type { Growth } from './schema'
-import type { JobSolution } from './solve'
 
 /** The growth of a foot in mm; undefined where nothing readable is typed in a plane. */
 export function growthMm(growth: Growth | undefined): { vertical?: number; horizontal?: number } {

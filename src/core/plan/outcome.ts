@@ -1,10 +1,10 @@
 import { direction } from '../frame/angles'
 import { type Plane, planes } from '../frame/axis'
 import { quantityMm } from '../frame/quantity'
+import type { Round } from '../job/schema'
+import type { JobSolution, ProbeState } from '../job/solve'
 import { couplingAfter, type Moves, misalignmentOf, positionsAfter } from '../moves/after'
 import { linearOf, type Misalignment, sagAt } from '../probes/probe'
-import type { Round } from './schema'
-import type { JobSolution, ProbeState } from './solve'
 
 /** What a probe is expected to show in the next round at the angles it was read at. Lengths in mm. */
 export interface Expected {

@@ -1,12 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planFindings } from '../advice/planFindings'
+import type { Round } from '../job/schema'
+import { solveRound } from '../job/solve'
 import type { Misalignment } from '../probes/probe'
 import { mm, moved, pumpAndMotor, readOnRig, stocked } from '../rig/job'
 import { chance } from '../rig/random'
-import { marginOf, nextPlan, planRound, withDone } from './plan'
-import type { Round } from './schema'
-import { solveRound } from './solve'
+import { marginOf } from './choices'
+import { nextPlan, withDone } from './next'
+import { planRound } from './plan'
 
 const metric = ['0.05', '0.1', '0.2', '0.25', '0.4', '0.5', '0.7', '1', '2']
 

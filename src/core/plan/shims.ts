@@ -1,8 +1,8 @@
 import { parseNumber } from '../frame/number'
 import { type Quantity, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
+import type { ShimStock } from '../job/schema'
 import { choosePack, type Pack } from '../moves/packs'
-import type { ShimStock } from './schema'
 
 /** "1 + 0.5", "1.00, 0.50" or "1 0.5": shims in a pack. */
 const between = /[\s+;]+|,(?!\d)/

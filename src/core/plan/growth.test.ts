@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import type { Growth } from '../job/schema'
+import { solveRound } from '../job/solve'
 import { pumpAndMotor, readOnRig } from '../rig/job'
 import { growthBetween, growthKnown, growthMm, heatGrowth } from './growth'
-import type { Growth } from './schema'
-import { solveRound } from './solve'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const growth = (more: Partial<Growth>): Growth => ({

@@ -1,13 +1,13 @@
 import { direction } from '../frame/angles'
 import type { Plane, PlaneLine } from '../frame/axis'
 import { quantityMm } from '../frame/quantity'
+import type { JobSolution, ProbeState } from '../job/solve'
+import { graduationMm, sdMm } from '../job/train'
 import { couplingAfter, type Moves } from '../moves/after'
 import { type OrderSchool, offTheCrown } from '../moves/order'
 import { type Creep, creep, type Pushed, type Stop, shows, stops, toGoDoubt, type Watch } from '../moves/stop'
 import { separationAt } from '../probes/probe'
 import type { JobPlan } from './plan'
-import type { JobSolution, ProbeState } from './solve'
-import { graduationMm, sdMm } from './train'
 
 /** Where the probes stand while a machine is moved: at the far side for sideways, on top for shims. Degrees. */
 export const watchedAt: Readonly<Record<Plane, number>> = { horizontal: 90, vertical: 0 }
