@@ -15,7 +15,7 @@ const views = [
   { name: 'read-two-rounds', path: '/jobs/job-1/read' },
   { name: 'move', path: '/jobs/job-4/move' },
   { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
-  { name: 'move-held', path: '/jobs/job-18/move', press: ['Hold two stations'], height: 1180 },
+  { name: 'move-held', path: '/jobs/job-18/move', press: ['Hold two stations'], pause: 2500, height: 1180 },
   { name: 'move-train', path: '/jobs/job-19/move', pause: 1500, height: 1000 },
   {
     name: 'move-live',

@@ -235,10 +235,14 @@ function StationCard(props: { station: PlannedStation; plane: Plane; frame: JobF
             <Direction move={move} plane={plane} terms={terms} />
             {doubted ? `Not sure: ${act(move, plane, terms)}` : capital(act(move, plane, terms))}
           </p>
-          <p>
-            {plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies'} {place(position, plane, terms)} now, ±
-            {length(2 * station.moveSd[plane], terms)} {unitName[terms.unit]}
-          </p>
+          {station.machine === frame.document.line.fixed ? (
+            <p>The others are measured from its shaft.</p>
+          ) : (
+            <p>
+              {plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies'} {place(position, plane, terms)} now, ±
+              {length(2 * station.moveSd[plane], terms)} {unitName[terms.unit]}
+            </p>
+          )}
           {plane === 'vertical' ? <Packs station={station} frame={frame} /> : null}
           <Limits station={station} plane={plane} frame={frame} />
         </>

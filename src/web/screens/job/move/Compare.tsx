@@ -14,7 +14,7 @@ import { sameButForPlan } from './frames'
 const Table = styled.table`
   width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
   th, td { padding: 6px 10px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
-  tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td:last-child { text-align: right; padding: 0; font-family: inherit; font-size: 15px; }
+  tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td[colspan] { font-family: inherit; color: var(--muted); } td:last-child:not([colspan]) { text-align: right; padding: 0; font-family: inherit; font-size: 15px; }
   tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
 `
 const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
