@@ -9,6 +9,8 @@ import type { JobFrame } from '../context'
 
 /** Readings that one shown number is the mean of. */
 const smoothed = 5
+/** What a rig says within this time of being set may still be of how it stood before, ms. */
+const settling = 500
 /** Degrees from where the probes are watched at which they count as there. */
 const there = 0.6
 
@@ -45,6 +47,7 @@ export function useLive(work: BoltWork, frame: JobFrame): LiveBolts {
   const recent = useRef<DeviceReading[]>([])
   const start = useRef<(number | undefined)[]>(undefined)
   const drawn = useRef(0)
+  const settled = useRef(0)
   const set = work.watches[0]?.state.set
 
   const matches = useMemo(
@@ -115,7 +118,7 @@ export function useLive(work: BoltWork, frame: JobFrame): LiveBolts {
       },
       onMessage: (message) => {
         if (message.type === 'hello') setHello(message)
-        if (message.type !== 'reading') return
+        if (message.type !== 'reading' || performance.now() < settled.current) return
         const last = recent.current.at(-1)
         if (last && message.seq < last.seq) return
         // only what was read while it stood: on the way to its place a probe shows the turn
@@ -138,6 +141,7 @@ export function useLive(work: BoltWork, frame: JobFrame): LiveBolts {
     const { x } = solved.stations
     line.current?.send({ type: 'hang', probes: hangingOf(matches, x.get(work.coupling) ?? 0, x) })
     for (const command of rigFor) line.current?.send(command)
+    settled.current = performance.now() + settling
     start.current = undefined
     recent.current = []
   }, [greeted, matches.length, rigKey])
