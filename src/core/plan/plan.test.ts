@@ -124,6 +124,23 @@ describe('a plan of a round', () => {
     expect(brought).toBeCloseTo(total(wanted), 9)
     expect(plan!.pieces).toBe(plan!.picks.reduce((sum, { count }) => sum + count, 0))
   })
+  it('takes no more from a shelf than lies there, however many machines take from it', () => {
+    const few = stocked(line, '1 + 0.5', metric, {
+      stays: 'drawn',
+      drawn: { vertical: { first: 0.2, last: 0.2 }, horizontal: { first: 0, last: 0 } },
+    })
+    const counted = Object.fromEntries(
+      Object.entries(few.stock).map(([machine, stock]) => [
+        machine,
+        { ...stock, sizes: stock.sizes.map((size) => ({ ...size, count: '2' })) },
+      ]),
+    )
+    const { plan } = planned({ ...few, stock: counted })
+    const bySize = new Map<number, number>()
+    for (const { thickness, count } of plan!.picks) bySize.set(thickness, (bySize.get(thickness) ?? 0) + count)
+    expect(plan!.picks.length).toBeGreaterThan(0)
+    for (const count of bySize.values()) expect(count).toBeLessThanOrEqual(2)
+  })
   it('adds a soft-foot shim that Seat found missing, at its own foot alone', () => {
     const seat = {
       m2: {

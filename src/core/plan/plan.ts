@@ -138,9 +138,13 @@ function stationsOf(
 ): PlannedStation[] {
   const { plan } = round
   const most = mostShimsOf(plan)
+  /** By the stock's id: two machines may take from one shelf. */
+  const shelves = new Map<string, ShimShelf>()
   return job.line.machines.flatMap((machine) => {
-    const stock = stockSizes(plan?.stock[machine.id])
-    const shelf = new ShimShelf(stock)
+    const chosen = plan?.stock[machine.id]
+    const stock = stockSizes(chosen)
+    const shelf = shelves.get(chosen?.id ?? machine.id) ?? new ShimShelf(stock)
+    shelves.set(chosen?.id ?? machine.id, shelf)
     const placed = seatFeet(job.line, machine.id)
     const soft = softFootOf(job, machine.id)
     return solution.feet
