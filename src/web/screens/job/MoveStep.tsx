@@ -1,5 +1,5 @@
 import { ArrowDown, ArrowUp, FileDown } from 'lucide-react'
-import { useDeferredValue } from 'react'
+import { memo, useDeferredValue } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor, machineDoubted } from '../../../core/advice/findings'
@@ -207,8 +207,37 @@ export function MoveStep() {
   )
 }
 
-function StationCard(props: { station: PlannedStation; plane: Plane; frame: JobFrame; terms: Terms }) {
-  const { station, plane, frame, terms } = props
+interface StationCardProps {
+  station: PlannedStation
+  plane: Plane
+  frame: JobFrame
+  terms: Terms
+}
+
+/** A card is drawn again only when something on it is another: most stations stay as they are while one is dragged or typed at. */
+const StationCard = memo(
+  OneStation,
+  (a, b) =>
+    a.plane === b.plane &&
+    a.terms === b.terms &&
+    a.frame.solved === b.frame.solved &&
+    a.frame.frozen === b.frame.frozen &&
+    a.frame.editPlan === b.frame.editPlan &&
+    a.frame.document.line === b.frame.document.line &&
+    a.frame.plan?.feasible === b.frame.plan?.feasible &&
+    (a.frame.chosen === a.station.foot) === (b.frame.chosen === b.station.foot) &&
+    onCard(a) === onCard(b),
+)
+
+/** What a card shows of the plan: the move and what was typed there; the packs on the card of the shims alone. */
+function onCard({ station, plane, frame }: StationCardProps): string {
+  const { plan } = frame.round
+  const own = [station.foot, station[plane], station.moveSd[plane], plan?.limits[station.foot]]
+  if (plane === 'horizontal') return JSON.stringify(own)
+  return JSON.stringify([own, station.feet, station.feet.map(({ id }) => plan?.packs[id])])
+}
+
+function OneStation({ station, plane, frame, terms }: StationCardProps) {
   const move = station[plane]
   const position = frame.solved.solution.feet.find(({ foot }) => foot === station.foot)?.[plane]?.position ?? 0
   const name = capital(footName(station.foot, terms).split(', ')[1] ?? footName(station.foot, terms))
