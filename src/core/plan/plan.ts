@@ -112,7 +112,8 @@ export function planRound(
     held: stay?.mode === 'hold' ? stay.feet : [],
     solution,
     target: targetLine(solved, solution, stay, marginOf(plan)),
-    feasible: blocking.length === 0,
+    // without stops there can be none in the way and yet no plan: machines that nothing can move
+    feasible: blocking.length === 0 && (stay !== undefined || planes.every((plane) => least?.[plane].feasible)),
     blocking,
     together: { vertical: least?.vertical.together ?? true, horizontal: least?.horizontal.together ?? true },
     stations,

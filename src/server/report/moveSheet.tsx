@@ -1,5 +1,4 @@
 import { Document, G, Page, Rect, renderToBuffer, Line as Stroke, Svg, Text, View } from '@react-pdf/renderer'
-import { format } from 'date-fns'
 import { planFindings } from '../../core/advice/planFindings'
 import { quantityMm, showQuantity } from '../../core/frame/quantity'
 import { lengthUnitFor } from '../../core/job/make'
@@ -28,7 +27,7 @@ import {
   type Terms,
   unitName,
 } from '../../words/terms'
-import { Drawing, ink, muted, PegMark, s } from './parts'
+import { Drawing, ink, muted, PageHead, PegMark, s } from './parts'
 import type { StoredJob } from './pdf'
 
 /** The page to carry to the machine: what goes in and out under every foot, side moves, stops, order. PDF with its fonts inside. */
@@ -62,28 +61,18 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
   return (
     <Document title={`${line.name}, job ${job.number}, moves`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
-        <View style={s.head}>
-          <View>
-            <Text style={s.title}>{line.name}: moves</Text>
-            <Text style={s.muted}>
-              {[
-                line.area,
-                `job ${job.number}`,
-                document.title,
-                `after round ${number}`,
-                staysNames[plan.stays].toLowerCase(),
-              ]
-                .filter(Boolean)
-                .join(' · ')}
-            </Text>
-          </View>
-          <View style={{ alignItems: 'flex-end' }}>
-            <Text>{format(new Date(solved.round.takenAt), 'd MMMM yyyy')}</Text>
-            <Text style={s.muted}>
-              {`${line.sides.near} side near, ${line.sides.far} side far · numbers in ${unitName[terms.unit]}`}
-            </Text>
-          </View>
-        </View>
+        <PageHead
+          title={`${line.name}: moves`}
+          under={[
+            line.area,
+            `job ${job.number}`,
+            document.title,
+            `after round ${number}`,
+            staysNames[plan.stays].toLowerCase(),
+          ]}
+          solved={solved}
+          terms={terms}
+        />
         <View style={{ border: `1 solid ${ink}`, padding: 5, marginTop: 6 }}>
           <Text style={{ fontWeight: 700 }}>
             Locked out and tried, permit in hand, before a bolt is loosened. Support the machine before shims go in or

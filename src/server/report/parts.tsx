@@ -12,12 +12,13 @@ import {
   Text,
   View,
 } from '@react-pdf/renderer'
+import { format } from 'date-fns'
 import type { Peg } from '../../core/advice/findings'
 import type { JobSolution } from '../../core/job/solve'
 import type { Role, Shape } from '../../drawing/scene'
 import { sightScene } from '../../drawing/sight'
 import type { PlanSight } from '../../drawing/sightPlan'
-import type { Terms } from '../../words/terms'
+import { type Terms, unitName } from '../../words/terms'
 
 /** What the printed pages share: type, ruling, the drawing. */
 
@@ -47,6 +48,35 @@ export const s = StyleSheet.create({
   line: { flex: 1, borderTop: `0.7 solid ${ink}`, paddingTop: 2, color: muted },
   safety: { marginTop: 8, color: muted, fontSize: 7.5 },
 })
+
+/** The head of a page: what it is, under it what it belongs to, and on the right the day and how its numbers are told. */
+export function PageHead({
+  title,
+  under,
+  solved,
+  terms,
+}: {
+  title: string
+  under: string[]
+  solved: JobSolution
+  terms: Terms
+}) {
+  const { sides } = terms.line
+  return (
+    <View style={s.head}>
+      <View>
+        <Text style={s.title}>{title}</Text>
+        <Text style={s.muted}>{under.filter(Boolean).join(' · ')}</Text>
+      </View>
+      <View style={{ alignItems: 'flex-end' }}>
+        <Text>{format(new Date(solved.round.takenAt), 'd MMMM yyyy')}</Text>
+        <Text style={s.muted}>
+          {`${sides.near} side near, ${sides.far} side far · numbers in ${unitName[terms.unit]}`}
+        </Text>
+      </View>
+    </View>
+  )
+}
 
 /** A line of a list: what, and its value. */
 export function Row({ left, right }: { left: string; right: string }) {

@@ -28,7 +28,7 @@ import {
   unitName,
 } from '../../words/terms'
 import type { findJob } from '../db/jobs'
-import { Drawing, PegMark, Row, s } from './parts'
+import { Drawing, PageHead, PegMark, Row, s } from './parts'
 
 export type StoredJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
@@ -55,22 +55,12 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
   return (
     <Document title={`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
-        <View style={s.head}>
-          <View>
-            <Text style={s.title}>{line.name}</Text>
-            <Text style={s.muted}>
-              {[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]
-                .filter(Boolean)
-                .join(' · ')}
-            </Text>
-          </View>
-          <View style={{ alignItems: 'flex-end' }}>
-            <Text>{format(new Date(solved.round.takenAt), 'd MMMM yyyy')}</Text>
-            <Text style={s.muted}>
-              {`${line.sides.near} side near, ${line.sides.far} side far · numbers in ${unitName[terms.unit]}`}
-            </Text>
-          </View>
-        </View>
+        <PageHead
+          title={line.name}
+          under={[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]}
+          solved={solved}
+          terms={terms}
+        />
         <Drawing solved={solved} terms={terms} />
         <View style={s.columns}>
           <View style={s.column}>
