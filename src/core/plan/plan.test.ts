@@ -179,6 +179,14 @@ describe('a plan of a round', () => {
   it('waits for the planner where the least is asked for', () => {
     expect(planned({ ...stocked(line, '1', metric), stays: 'least' }).plan).toBeUndefined()
   })
+  it('is not possible where the planner found nothing, though no limit is to blame', () => {
+    const round: Round = { ...readOnRig(line, truth), plan: { ...stocked(line, '1', []), stays: 'least' } }
+    const none = { feasible: false, moves: new Map(), touched: 0, largest: 0, sum: 0, blocking: [], together: false }
+    const fine = { ...none, feasible: true }
+    const solved = solveRound({ line }, round)
+    expect(planRound({ line }, round, solved, { vertical: none, horizontal: fine })!.feasible).toBe(false)
+    expect(planRound({ line }, round, solved, { vertical: fine, horizontal: fine })!.feasible).toBe(true)
+  })
   it('reads its margin as it is typed', () => {
     expect(marginOf(undefined)).toBe(0.5)
     expect(marginOf({ ...stocked(line, '', []), margin: '0' })).toBe(0)
