@@ -2,8 +2,12 @@ import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createClient } from '@libsql/client'
+import fc from 'fast-check'
 import { pino } from 'pino'
+import * as v from 'valibot'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { jobSchema } from '../core/job/schema'
+import { anythingLike, tries } from '../testing/anything'
 import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
 import { makeDemo } from './demo/make'
@@ -31,6 +35,28 @@ const ask = async (path: string, body?: unknown, method = body === undefined ? '
   })
   return { status: response.status, body: await response.json() }
 }
+
+describe('whatever is left in the fields of a job', () => {
+  it('is stored, summed up and printed', async () => {
+    const demo = (await store.db.query.jobs.findMany()).filter(({ state }) => state !== 'signed')
+    const any = fc
+      .nat(demo.length - 1)
+      .chain((i) => fc.tuple(fc.constant(demo[i]!.id), anythingLike(jobSchema, demo[i]!.document, 20)))
+    let n = 0
+    await fc.assert(
+      fc.asyncProperty(any, async ([id, document]) => {
+        fc.pre(v.safeParse(jobSchema, document).success)
+        const { body: now } = await ask(`/jobs/${id}`)
+        expect(await ask(`/jobs/${id}`, { version: now.version, document }, 'PUT')).toMatchObject({ status: 200 })
+        if (n++ % 4) return
+        for (const page of ['report.pdf', 'move.pdf'])
+          expect((await app.request(`/api/jobs/${id}/${page}`)).status).toBeLessThan(500)
+      }),
+      tries(24, 400),
+    )
+    expect((await ask('/jobs')).status).toBe(200)
+  })
+})
 
 describe('jobs', () => {
   it('are listed latest first, searched by words and filtered', async () => {

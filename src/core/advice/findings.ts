@@ -2,6 +2,7 @@ import { contradicts } from '../fit/chiSquare'
 import type { Suspect } from '../fit/suspects'
 import type { Plane } from '../frame/axis'
 import { planes } from '../frame/axis'
+import { positiveMm } from '../frame/quantity'
 import type { DimensionDoubt } from '../job/doubts'
 import type { ReadSet } from '../job/schema'
 import type { JobSolution, ProbeState } from '../job/solve'
@@ -133,7 +134,7 @@ function dialFaults(dial: ProbeState): Finding[] {
 
 /** One graduation; a probe whose noise is told may miss by what two readings' noise can come to. */
 const returnLimit = ({ dial, graduation }: ProbeState): number =>
-  dial.sd?.text ? Math.max(graduation, 3 * Math.SQRT2 * sdMm(dial)) : graduation
+  positiveMm(dial.sd) ? Math.max(graduation, 3 * Math.SQRT2 * sdMm(dial)) : graduation
 
 function dialGood(dial: ProbeState): Finding[] {
   if (dial.closure === null || Math.abs(dial.closure) > dial.closureLimit + 1e-9) return []

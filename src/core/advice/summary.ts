@@ -60,6 +60,32 @@ export function summarise(job: Job): JobSummary {
   }
 }
 
+/**
+ * The summary to store with a job. A document that its schema takes is never refused for want of one: should the arithmetic
+ * fail, the list says that the job wants looking at.
+ *
+ * @param onFault hears what failed
+ */
+export function summaryOf(job: Job, onFault: (error: unknown) => void = () => undefined): JobSummary {
+  try {
+    return summarise(job)
+  } catch (error) {
+    onFault(error)
+    const nothing = { ready: 'nothing', seat: 'nothing', read: 'nothing', move: 'nothing' } as const
+    return {
+      core: coreVersion,
+      pegs: nothing,
+      next: { kind: 'unsolved' },
+      sides: job.line.sides,
+      verdict: 'nothing',
+      shafts: [],
+      couplings: [],
+      rounds: job.rounds.length,
+      minutes: Number.parseInt(job.minutes, 10) || 0,
+    }
+  }
+}
+
 /** How far the reading has come: nothing, begun or complete, and whether it can be believed. */
 export function readPeg(solved: JobSolution): Peg {
   if (solved.dials.every((dial) => dial.readings.length === 0 && !dial.sweep && dial.faults.length === 0))

@@ -1,5 +1,5 @@
 import { arcCovered, foldDegrees } from '../frame/angles'
-import { quantityFrom, quantityMm } from '../frame/quantity'
+import { positiveMm, quantityFrom, quantityMm } from '../frame/quantity'
 import { fromMm, toMm, type Unit } from '../frame/units'
 import type { Line, ProbeSetUp, ReadSet } from '../job/schema'
 import { channelsOf, readingKey } from '../job/train'
@@ -87,7 +87,7 @@ export function withCapture(set: ReadSet, { probes }: Captured, unit: Unit): Rea
     probes: set.probes.map((probe) => {
       const found = probes.find((one) => one.probe === probe.id)
       if (!found) return probe
-      const finest = Math.min(0.001, quantityMm(probe.graduation) ?? 0.001)
+      const finest = Math.min(0.001, positiveMm(probe.graduation) ?? 0.001)
       const decimals = Math.max(0, Math.ceil(-Math.log10(fromMm(finest, unit)) - 1e-9))
       const written = channelsOf(probe).map((channel, k) => [
         readingKey(angle.id, channel),

@@ -4,7 +4,7 @@ import { type Probe, probeChannels, stationsOf } from '../probes'
 import type { Channel } from '../probes/probe'
 import { closureOf } from './closure'
 import { determined, type Fit, leastSquares, type Unknown } from './leastSquares'
-import { residualsOf, rowsOf } from './rows'
+import { type Row, residualsOf, rowsOf } from './rows'
 
 /** One set of readings at a coupling: the probes that were turned together. */
 export interface ReadingSet {
@@ -65,6 +65,7 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   )
   const channels = parts.flatMap((part) => part.channels)
   const rows = rowsOf(channels)
+  if (!rows.every(reasonable)) return { ok: false, message: beyondReason }
   const { solvable, spanning } = determined(rows)
   const measured = (['vertical', 'horizontal'] as const).filter((plane) =>
     ofPlane[plane].every((name) => solvable.includes(name)),
@@ -72,6 +73,7 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   if (measured.length === 0) return { ok: false, message: whatIsMissing(parts.map((part) => part.what)) }
 
   const fit = leastSquares(rows, spanning)
+  if (!fit) return { ok: false, message: beyondReason }
   const { residuals, floats } = residualsOf(channels, fit.misalignment, fit.constants)
   let squares = 0
   let next = 0
@@ -104,6 +106,15 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   const free = equations - fit.system.keys.length - Math.max(0, floats.size - groupsIn(floats))
   return { ok: true, fit: { ...fit, measured, probes, left: { squares, free }, floats } }
 }
+
+const beyondReason =
+  'A dimension or a reading here is out of all proportion: the position cannot be worked out from it.'
+
+/** Larger numbers than any shaft's: their squares would lose the others. mm. */
+const largest = 1e9
+
+const reasonable = ({ observed, sd, misalignment }: Row): boolean =>
+  Math.abs(observed) < largest && sd > 0 && misalignment.every((weight) => Math.abs(weight) < largest)
 
 /** "set.probe" of a channel's key, which for a two-plane detector also names the channel. */
 export const sourceOf = (key: string): string => key.split(':', 1)[0] ?? key

@@ -28,10 +28,13 @@ export interface Fit {
  * Computations, ch. 5), the rows being scaled to unit variance.
  *
  * @param rows at least one; the chosen unknowns must be determined (see `determined`)
+ * @returns undefined where the numbers are so far apart in size that the system is singular to a computer's precision
  */
-export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): Fit {
+export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): Fit | undefined {
   const { matrix, keys } = systemOf(rows, solved)
+  if (rows.length < matrix.columns) return undefined
   const qr = new QrDecomposition(matrix)
+  if (!qr.isFullRank()) return undefined
   const first = keys.length
   const whole = qr.upperTriangularMatrix
   const triangle = whole.subMatrix(first, first + solved.length - 1, first, first + solved.length - 1)
@@ -51,12 +54,15 @@ export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): 
     const step = Math.max(...unknowns.map((name) => Math.abs(next[name] - misalignment[name])))
     misalignment = next
     if (!curved || step < 1e-12) break
+    if (!Number.isFinite(step)) return undefined
   }
 
   const constants = new Map(keys.map((key, i) => [key, solution.get(i, 0)]))
+  const covariance = covarianceOf(triangle, solved)
+  if (![...unknowns.map((name) => misalignment[name]), ...covariance.flat()].every(Number.isFinite)) return undefined
   return {
     misalignment,
-    covariance: covarianceOf(triangle, solved),
+    covariance,
     solved,
     constants,
     system: { keys: [...keys, ...solved], triangle: whole, rows },

@@ -18,10 +18,10 @@ const unitWords: Readonly<Record<string, Unit>> = {
   thou: 'mil',
 }
 
-const shape = /^([+-]?)\s*(?:(\d+)\s+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d*(?:[.,]\d*)?))\s*([a-zµμ"″]*)$/i
+const shape = /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*)(\d+)\/(\d+)|(\d+)\/(\d+)|(\d*(?:[.,]\d*)?))\s*([a-zµμ"″]*)$/i
 
 /**
- * Reads a number as people write it: "12", "-.5", "+0.3", "1,5", "−0.2" with a real minus, "3 1/8", "12 mm", "5 thou".
+ * Reads a number as people write it: "12", "-.5", "+0.3", "1,5", "−0.2" with a real minus, "3 1/8", "1-1/2", "12 mm", "5 thou".
  * A comma is a decimal comma, except where it could as well part the thousands ("1,500"): that is asked back.
  */
 export function parseNumber(text: string): TypedNumber {

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { quantityFault, quantityFrom, quantityMm, showQuantity } from './quantity'
+import {
+  flipSign,
+  positiveFault,
+  positiveMm,
+  type Quantity,
+  quantityFault,
+  quantityMm,
+  retyped,
+  showQuantity,
+} from './quantity'
 
 describe('a quantity', () => {
   it('keeps what was typed and is shown in either unit to the resolution it was typed with', () => {
@@ -21,5 +30,41 @@ describe('a quantity', () => {
   })
   it('is written back from millimetres', () => {
     expect(quantityFrom(-0.254, 'mil', 1)).toEqual({ text: '-10.0', unit: 'mil' })
+  })
+})
+
+describe('a number that must be above zero', () => {
+  const mm = (text: string, was?: string) => ({
+    text,
+    unit: 'mm' as const,
+    ...(was ? { was: { text: was, unit: 'mm' as const } } : {}),
+  })
+  it('keeps the last good one while another is typed', () => {
+    let graduation: Quantity = mm('0.01')
+    const used: (number | undefined)[] = []
+    for (const text of ['0', '0.', '0.0', '0.02']) {
+      graduation = retyped(graduation, mm(text))
+      used.push(positiveMm(graduation))
+    }
+    expect(used).toEqual([0.01, 0.01, 0.01, 0.02])
+    expect(graduation.was).toBeUndefined()
+  })
+  it.each([
+    ['0', /above zero/],
+    ['-0.01', /above zero/],
+    ['abc', /unit/],
+    ['50', /too large/],
+    ['0.000001', /too small/],
+    ['', undefined],
+    ['0.01', undefined],
+  ])('“%s”', (text, fault) => {
+    if (fault) expect(positiveFault(mm(text))).toMatch(fault)
+    else expect(positiveFault(mm(text))).toBeUndefined()
+    expect(positiveMm(mm(text))).toBe(text === '0.01' ? 0.01 : undefined)
+  })
+  it('more than a kilometre is said and left out', () => {
+    expect(quantityMm(mm('1000001'))).toBeUndefined()
+    expect(quantityFault(mm('1000001'))).toMatch(/kilometre/)
+    expect(quantityMm(mm('999999'))).toBe(999999)
   })
 })

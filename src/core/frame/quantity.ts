@@ -9,22 +9,60 @@ export interface Quantity {
   text: string
   /** The unit in force when it was typed; a unit written in the text itself wins. */
   unit: Unit
+  /** Of a number that must be above zero: the last one that was, used while the text is half typed or makes no sense. */
+  was?: { text: string; unit: Unit } | undefined
 }
 
 export const emptyQuantity = (unit: Unit): Quantity => ({ text: '', unit })
 
-/** Millimetres, or undefined where nothing (or nothing readable) is typed. */
-export function quantityMm(quantity: Quantity | undefined): number | undefined {
+/** Nothing that is measured on a line is longer, mm. */
+const kilometre = 1e6
+
+/** Millimetres, or undefined where nothing (or nothing readable, or more than a kilometre) is typed. */
+export function quantityMm(quantity: Pick<Quantity, 'text' | 'unit'> | undefined): number | undefined {
   if (!quantity || quantity.text.trim() === '') return undefined
   const typed = parseNumber(quantity.text)
-  return typed.ok ? toMm(typed.value, typed.unit ?? quantity.unit) : undefined
+  const mm = typed.ok ? toMm(typed.value, typed.unit ?? quantity.unit) : undefined
+  return mm !== undefined && Math.abs(mm) <= kilometre ? mm : undefined
 }
 
 /** The sentence that says what is wrong with a typed quantity, or undefined where it is empty or fine. */
 export function quantityFault(quantity: Quantity | undefined): string | undefined {
   if (!quantity || quantity.text.trim() === '') return undefined
   const typed = parseNumber(quantity.text)
-  return typed.ok ? undefined : typed.message
+  if (!typed.ok) return typed.message
+  return quantityMm(quantity) === undefined ? 'That is more than a kilometre: it is left out.' : undefined
+}
+
+/** A step or a standard deviation outside these makes no sense, mm: a ten-nanometre graduation, or one of a centimetre. */
+const sensible = { least: 1e-5, most: 10 }
+
+const positiveOf = (quantity: Pick<Quantity, 'text' | 'unit'> | undefined): number | undefined => {
+  const mm = quantityMm(quantity)
+  return mm !== undefined && mm >= sensible.least && mm <= sensible.most ? mm : undefined
+}
+
+/**
+ * Millimetres of a graduation, a finest step or a standard deviation: what is typed where that makes sense, else the last
+ * that did, else undefined (and the usual one is used).
+ */
+export const positiveMm = (quantity: Quantity | undefined): number | undefined =>
+  quantity && quantity.text.trim() !== '' ? (positiveOf(quantity) ?? positiveOf(quantity.was)) : undefined
+
+/** What is wrong with a number that must be above zero, or undefined where it is empty or fine. */
+export function positiveFault(quantity: Quantity | undefined): string | undefined {
+  if (!quantity || quantity.text.trim() === '' || positiveOf(quantity) !== undefined) return undefined
+  const fault = quantityFault(quantity)
+  if (fault) return fault
+  const mm = quantityMm(quantity) ?? 0
+  return mm <= 0 ? 'It must be above zero.' : mm < sensible.least ? 'That is too small.' : 'That is too large.'
+}
+
+/** A number that must be above zero, typed anew: it remembers the last one that was. */
+export function retyped(old: Quantity | undefined, next: Quantity): Quantity {
+  if (next.text.trim() === '' || positiveOf(next) !== undefined) return { text: next.text, unit: next.unit }
+  const last = old && positiveOf(old) !== undefined ? { text: old.text, unit: old.unit } : old?.was
+  return { text: next.text, unit: next.unit, ...(last ? { was: last } : {}) }
 }
 
 /** Flips the sign of what is typed, from anywhere in it. */

@@ -8,9 +8,12 @@ import * as v from 'valibot'
 const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
 const id = v.pipe(v.string(), v.nonEmpty('a name'), v.maxLength(40, 'at most 40 characters'))
 
+const unit = v.picklist(['mm', 'um', 'in', 'mil'])
+
 export const quantitySchema = v.strictObject({
   text: text(40),
-  unit: v.picklist(['mm', 'um', 'in', 'mil']),
+  unit,
+  was: v.optional(v.strictObject({ text: text(40), unit })),
 })
 
 /** Where something stands: so far from something else, toward the left or the right end of the train. */

@@ -1,5 +1,5 @@
 import { parseNumber } from '../frame/number'
-import { quantityMm } from '../frame/quantity'
+import { positiveMm, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
 import type { Coupling, Train } from '../moves/train'
 import { growthMm } from '../plan/growth'
@@ -75,10 +75,10 @@ export function readingsOf(
 }
 
 /** One graduation of a dial or the finest step of a head, mm; 0.01 where nobody said. */
-export const graduationMm = (probe: ProbeSetUp): number => quantityMm(probe.graduation) ?? 0.01
+export const graduationMm = (probe: ProbeSetUp): number => positiveMm(probe.graduation) ?? 0.01
 
 /** Standard deviation of one reading, mm: as told, else half a graduation. */
-export const sdMm = (probe: ProbeSetUp): number => quantityMm(probe.sd) || graduationMm(probe) / 2
+export const sdMm = (probe: ProbeSetUp): number => positiveMm(probe.sd) ?? graduationMm(probe) / 2
 
 /** Points of a sweep in mm, made once for each sweep: nothing in a stored sweep ever changes. */
 const unrolled = new WeakMap<Sweep, { angle: number; values: number[] }[]>()

@@ -1,4 +1,4 @@
-import { quantityMm } from '../frame/quantity'
+import { positiveMm, quantityMm } from '../frame/quantity'
 import type { KitDial } from './schema'
 
 /** Whether a dial can follow an expected swing. Lengths in mm. */
@@ -28,7 +28,7 @@ export function dialFit(
   topAboveMiddle = 0,
 ): DialFit | undefined {
   const travel = quantityMm(dial.travel)
-  const graduation = quantityMm(dial.graduation)
+  const graduation = positiveMm(dial.graduation)
   if (!travel || !graduation) return undefined
   return {
     fits: swing <= usable * travel,

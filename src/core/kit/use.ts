@@ -1,4 +1,4 @@
-import { emptyQuantity, quantityMm } from '../frame/quantity'
+import { emptyQuantity, positiveMm, quantityMm } from '../frame/quantity'
 import type { ProbeSetUp } from '../job/schema'
 import type { KitBracket, KitDial, KitHead } from './schema'
 
@@ -10,7 +10,7 @@ export function withDial(probe: ProbeSetUp, id: string, dial: KitDial): ProbeSet
     graduation: dial.graduation,
     turn: dial.turn,
     travel: dial.travel,
-    ...(quantityMm(dial.sd) ? { sd: dial.sd } : {}),
+    ...(positiveMm(dial.sd) ? { sd: dial.sd } : {}),
     ...(dial.type === 'lever'
       ? { correction: { kind: 'lever' as const, angle: correction?.angle ?? '', madeFor: correction?.madeFor ?? '' } }
       : correction && correction.kind !== 'lever'
@@ -37,7 +37,7 @@ export function withHead(probe: ProbeSetUp, id: string, head: KitHead): ProbeSet
   return {
     ...probe,
     graduation: head.step,
-    sd: quantityMm(head.sd) ? head.sd : emptyQuantity(head.step.unit),
+    sd: positiveMm(head.sd) ? head.sd : emptyQuantity(head.step.unit),
     ...(probe.plane2 && between ? { plane2: { ...probe.plane2, distance: head.between } } : {}),
     kit: { ...probe.kit, dial: { id, name: head.name } },
   }

@@ -1,5 +1,5 @@
 import { and, count, desc, eq, like, or, type SQL, sql } from 'drizzle-orm'
-import { summarise } from '../../core/advice/summary'
+import { summaryOf } from '../../core/advice/summary'
 import type { Job } from '../../core/job/schema'
 import type { Database } from './open'
 import { type jobStates, jobs } from './schema'
@@ -94,7 +94,7 @@ const derived = (document: Job) => ({
   title: document.title,
   lineName: document.line.name,
   area: document.line.area,
-  summary: summarise(document),
+  summary: summaryOf(document, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
 })
 
 export interface NewJob {

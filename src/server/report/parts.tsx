@@ -12,7 +12,7 @@ import {
   Text,
   View,
 } from '@react-pdf/renderer'
-import { format } from 'date-fns'
+import { format, isValid } from 'date-fns'
 import type { Peg } from '../../core/advice/findings'
 import type { JobSolution } from '../../core/job/solve'
 import type { Role, Shape } from '../../drawing/scene'
@@ -69,13 +69,19 @@ export function PageHead({
         <Text style={s.muted}>{under.filter(Boolean).join(' · ')}</Text>
       </View>
       <View style={{ alignItems: 'flex-end' }}>
-        <Text>{format(new Date(solved.round.takenAt), 'd MMMM yyyy')}</Text>
+        <Text>{dayOf(solved.round.takenAt)}</Text>
         <Text style={s.muted}>
           {`${sides.near} side near, ${sides.far} side far · numbers in ${unitName[terms.unit]}`}
         </Text>
       </View>
     </View>
   )
+}
+
+/** A day in words; nothing where it is none. */
+export function dayOf(at: string | null | undefined): string {
+  const day = new Date(at ?? '')
+  return isValid(day) ? format(day, 'd MMMM yyyy') : ''
 }
 
 /** A line of a list: what, and its value. */

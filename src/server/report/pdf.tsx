@@ -1,5 +1,4 @@
 import { Document, Page, renderToBuffer, Svg, Text, View } from '@react-pdf/renderer'
-import { format } from 'date-fns'
 import { findingsFor, machineDoubted } from '../../core/advice/findings'
 import { openSeats } from '../../core/advice/seatFindings'
 import { planes } from '../../core/frame/axis'
@@ -28,7 +27,7 @@ import {
   unitName,
 } from '../../words/terms'
 import type { findJob } from '../db/jobs'
-import { Drawing, PageHead, PegMark, Row, s } from './parts'
+import { Drawing, dayOf, PageHead, PegMark, Row, s } from './parts'
 
 export type StoredJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
@@ -174,7 +173,7 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
         {document.note ? <Text style={{ marginTop: 6 }}>Note: {document.note}</Text> : null}
         <View style={s.sign}>
           <Text style={s.line}>Done by {document.doneBy}</Text>
-          <Text style={s.line}>Date {job.signedAt ? format(new Date(job.signedAt), 'd MMM yyyy') : ''}</Text>
+          <Text style={s.line}>Date {dayOf(job.signedAt)}</Text>
           <Text style={s.line}>Checked by</Text>
         </View>
         <Text style={s.safety}>

@@ -1,5 +1,6 @@
 import { Link, useRouteError } from 'react-router'
 import styled from 'styled-components'
+import { isGone, NewVersion } from './NewVersion'
 
 const Middle = styled.main`max-width: 560px; margin: 12vh auto; padding: 0 24px; display: grid; gap: 12px;`
 
@@ -15,6 +16,7 @@ export const NotHere = () => (
 /** A screen that could not be shown; what was typed is in the drawer and comes back. */
 export function Failed() {
   const error = useRouteError()
+  if (isGone(error)) return <NewVersion />
   return (
     <Middle role="alert">
       <h1>This screen could not be shown.</h1>

@@ -113,6 +113,17 @@ export class Notebook<T> {
     this.put(merge(step.before, step.after, this.document).document)
   }
 
+  /** Back to what was last stored: what was typed since is given up. */
+  dropUnsaved(): void {
+    this.clashes = []
+    this.past = []
+    this.future = []
+    this.document = this.base
+    this.status = { kind: 'saved', at: undefined }
+    this.keepDraft()
+    this.tell()
+  }
+
   /** Takes in what the server has now, if it is newer and nothing of ours is on its way. */
   refresh(version: number, document: T): void {
     if (version <= this.version || this.inFlight) return

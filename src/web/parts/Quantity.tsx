@@ -1,8 +1,9 @@
-import { type KeyboardEvent, type Ref, useId, useRef, useState } from 'react'
-import { flipSign, type Quantity, quantityFault, showQuantity } from '../../core/frame/quantity'
+import { type KeyboardEvent, type Ref, useEffect, useId, useLayoutEffect, useRef, useState } from 'react'
+import { positiveFault, type Quantity, quantityFault, retyped, showQuantity } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
 import { Fault, FieldBox, NumberInput } from './controls'
+import { type SignedText, signedText, withEdit, withMinus } from './signedText'
 
 interface CellProps {
   label: string
@@ -11,41 +12,71 @@ interface CellProps {
   unit: Unit
   /** Readings and sag show their "+" and take "-" anywhere. */
   signed?: boolean
+  /** Must be above zero: a graduation, a standard deviation. The last good one is kept while it is not. */
+  positive?: boolean
   readOnly?: boolean
   describedBy?: string | undefined
   inputRef?: Ref<HTMLInputElement> | undefined
   onChange: (quantity: Quantity) => void
   onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void
+  /** A column was pasted: everything after its first number, for the cells that follow. */
+  onRest?: (rest: readonly string[]) => void
   onFocus?: () => void
   className?: string
   placeholder?: string
 }
 
+const faultOf = ({ quantity, positive }: Pick<CellProps, 'quantity' | 'positive'>): string | undefined =>
+  positive ? positiveFault(quantity) : quantityFault(quantity)
+
 /** A measured number in an input. Shown in the unit asked for; what was typed stays as typed until it is edited. */
 export function QuantityInput(props: CellProps) {
   const { quantity, unit, signed = false, onChange } = props
-  const [editing, setEditing] = useState<string>()
+  const [editing, setEditing] = useState<SignedText>()
   const fresh = useRef(false)
-  const shown = editing ?? showQuantity(quantity, unit, { signed })
-  const change = (text: string) => {
-    setEditing(text)
-    onChange({ text, unit })
+  const own = useRef<HTMLInputElement>(undefined)
+  const sent = useRef(quantity.text)
+  const shown = editing?.text ?? showQuantity(quantity, unit, { signed })
+  const change = (next: SignedText) => {
+    setEditing(next)
+    sent.current = next.text
+    const typed = { text: next.text, unit }
+    onChange(props.positive ? retyped(quantity, typed) : typed)
   }
+  const minus = (input: HTMLInputElement) => {
+    own.current = input
+    const { selectionStart, selectionEnd, value } = input
+    const all = value !== '' && selectionStart === 0 && selectionEnd === value.length
+    const atEnd = selectionStart === value.length
+    change(withMinus(editing ?? signedText(value), { all, atEnd }))
+  }
+  // the number stays selected after a minus over all of it
+  useLayoutEffect(() => {
+    if (editing?.over) own.current?.select()
+  }, [editing])
+  // undone, or typed on another tablet, while the field has the focus: it shows what holds now
+  useEffect(() => {
+    if (quantity.text === sent.current) return
+    sent.current = quantity.text
+    setEditing((now) => now && signedText(quantity.text))
+  }, [quantity.text])
   return (
     <NumberInput
       ref={props.inputRef}
       className={props.className}
       aria-label={props.label}
-      aria-invalid={quantityFault(quantity) ? true : undefined}
+      aria-invalid={faultOf(props) ? true : undefined}
       aria-describedby={props.describedBy}
       inputMode={signed ? 'text' : 'decimal'}
       autoComplete="off"
       enterKeyHint="next"
+      maxLength={40}
       readOnly={props.readOnly}
       placeholder={props.placeholder}
       value={shown}
       onFocus={(event) => {
-        setEditing(shown) // the same text: nothing on the page changes under the caret
+        setEditing(signedText(shown)) // the same text: nothing on the page changes under the caret
+        sent.current = quantity.text
         event.currentTarget.select()
         fresh.current = true
         props.onFocus?.()
@@ -56,14 +87,33 @@ export function QuantityInput(props: CellProps) {
         fresh.current = false
       }}
       onBlur={() => setEditing(undefined)}
-      onChange={(event) => change(event.target.value)}
+      onChange={(event) => {
+        const { data } = event.nativeEvent as InputEvent
+        change(withEdit(editing ?? signedText(shown), event.target.value, data))
+      }}
+      onPaste={(event) => {
+        const [first = '', ...rest] = event.clipboardData
+          .getData('text')
+          .trim()
+          .split(/\s*[\r\n\t]+\s*/)
+        if (rest.length === 0 || !props.onRest || props.readOnly) return
+        event.preventDefault()
+        change(signedText(first))
+        props.onRest(rest)
+      }}
       onKeyDown={(event) => {
         if (signed && (event.key === '-' || event.key === '−') && !props.readOnly) {
           event.preventDefault()
-          change(flipSign(editing ?? ''))
+          minus(event.currentTarget)
           return
         }
         props.onKeyDown?.(event)
+      }}
+      onBeforeInput={(event) => {
+        // keyboards on glass press no key, they put text in
+        if (!signed || props.readOnly || !/^[-−]$/.test((event as unknown as { data?: string }).data ?? '')) return
+        event.preventDefault()
+        minus(event.currentTarget)
       }}
     />
   )
@@ -72,7 +122,7 @@ export function QuantityInput(props: CellProps) {
 /** A measured number with its label, its unit and what is wrong with it. */
 export function QuantityField(props: CellProps & { hint?: string }) {
   const id = useId()
-  const fault = quantityFault(props.quantity)
+  const fault = faultOf(props)
   return (
     <FieldBox as="div">
       <span aria-hidden="true">{`${props.label}, ${unitName[props.unit]}`}</span>

@@ -32,6 +32,7 @@ import type { JobFrame } from './context'
 import { usePlanned } from './move/usePlanned'
 import { PegRail, steps } from './PegRail'
 import { remindersOf } from './reminders'
+import { StepBoundary } from './StepBoundary'
 
 const Frame = styled.div`
   display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
@@ -49,7 +50,11 @@ export function JobScreen() {
   const { data, error, notebook } = useShelf(jobShelf, id)
   if (error) throw error
   if (!data || !notebook) return <Waiting />
-  return <OpenJob key={id} stored={data} notebook={notebook} />
+  return (
+    <StepBoundary notebook={notebook} steps={`/jobs/${id}`}>
+      <OpenJob key={id} stored={data} notebook={notebook} />
+    </StepBoundary>
+  )
 }
 
 function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<Job> }) {
@@ -250,7 +255,9 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
               ) : null}
             </SightBox>
           )}
-          <Outlet context={frame} />
+          <StepBoundary key={pathname} notebook={notebook}>
+            <Outlet context={frame} />
+          </StepBoundary>
         </div>
       </Frame>
     </>

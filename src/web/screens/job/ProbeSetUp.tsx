@@ -142,6 +142,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         {head ? (
           <QuantityField
             label="Deviation of one reading"
+            positive
             quantity={probe.sd ?? emptyQuantity(unit)}
             unit={unit}
             readOnly={frozen}
@@ -161,6 +162,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         )}
         <QuantityField
           label={head ? 'Finest step' : 'Graduation'}
+          positive
           quantity={probe.graduation}
           unit={unit}
           readOnly={frozen}

@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { quantityFrom, quantityMm } from '../../../core/frame/quantity'
+import { positiveMm, quantityFrom } from '../../../core/frame/quantity'
 import { decimalsFor } from '../../../core/frame/units'
 import { lengthUnitFor } from '../../../core/job/make'
 import { takeSag } from '../../../core/kit/sag'
@@ -34,7 +34,7 @@ export function Bracket(props: {
   const { item, unit, put, dials, items } = props
   const length = lengthUnitFor(unit)
   const dial = items.find(({ document }) => document.kind === 'dial' && document.name === item.barDial)?.document
-  const graduation = (dial?.kind === 'dial' ? quantityMm(dial.graduation) : undefined) ?? 0.01
+  const graduation = (dial?.kind === 'dial' ? positiveMm(dial.graduation) : undefined) ?? 0.01
   const taken = takeSag(item, graduation)
   const keep = () => {
     if (taken.sag === undefined) return

@@ -26,6 +26,7 @@ export function Dial({ item, unit, put }: { item: KitDial; unit: 'mm' | 'mil'; p
         />
         <NumberField
           label="Graduation"
+          positive
           quantity={item.graduation}
           unit={unit}
           onChange={(graduation) => put({ graduation }, 'graduation')}
@@ -33,6 +34,7 @@ export function Dial({ item, unit, put }: { item: KitDial; unit: 'mm' | 'mil'; p
         <NumberField label="One turn" quantity={item.turn} unit={unit} onChange={(turn) => put({ turn }, 'turn')} />
         <NumberField
           label="Deviation of one reading"
+          positive
           quantity={item.sd}
           unit={unit}
           onChange={(sd) => put({ sd }, 'sd')}

@@ -20,9 +20,16 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
             onPick={(type) => put({ type: type as 'beam' | 'beam2' }, 'type')}
           />
         </Field>
-        <NumberField label="Finest step" quantity={item.step} unit={unit} onChange={(step) => put({ step }, 'step')} />
+        <NumberField
+          label="Finest step"
+          positive
+          quantity={item.step}
+          unit={unit}
+          onChange={(step) => put({ step }, 'step')}
+        />
         <NumberField
           label="Deviation of one reading"
+          positive
           quantity={item.sd}
           unit={unit}
           onChange={(sd) => put({ sd }, 'sd')}

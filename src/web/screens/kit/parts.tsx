@@ -33,6 +33,7 @@ export const NumberField = (props: {
   onChange: (quantity: Quantity) => void
   hint?: string
   signed?: boolean
+  positive?: boolean
 }) => <QuantityField {...props} />
 
 /** A dial of the kit by name; or one that is not in it, as was written. */

@@ -1,0 +1,76 @@
+import { findingsFor } from '../core/advice/findings'
+import { planFindings } from '../core/advice/planFindings'
+import { openSeats, seatFindings } from '../core/advice/seatFindings'
+import { summarise } from '../core/advice/summary'
+import { solveRough } from '../core/job/rough'
+import type { Job } from '../core/job/schema'
+import { solveSeat } from '../core/job/seat'
+import { solveRound } from '../core/job/solve'
+import { boltWork } from '../core/plan/bolts'
+import { expectedReadings } from '../core/plan/outcome'
+import { planRound } from '../core/plan/plan'
+import { readyState } from '../core/ready/ready'
+import { surveyOf } from '../core/survey/ofJob'
+import { chainDrawing } from '../drawing/chain'
+import type { Scene } from '../drawing/scene'
+import { sightScene } from '../drawing/sight'
+import { stripDrawing } from '../drawing/strip'
+import { creepText, halfSet, pushText } from '../words/bolts'
+import { say, sayNext } from '../words/findings'
+import { packAct, sayPlan } from '../words/plan'
+import { sayReady } from '../words/ready'
+import { saySeat } from '../words/seat'
+import { act, lengthWithUnit, place, type Terms } from '../words/terms'
+
+/** Everything the program says of a job's last round, in words, and the drawings it makes: what a screen would show. */
+export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: string[]; scenes: Scene[] } {
+  const round = job.rounds.at(-1)
+  if (!round) throw new Error('a job has a round')
+  const solved = solveRound(job, round)
+  const terms: Terms = { line: job.line, unit, resolution: solved.resolution }
+  const texts: string[] = [sayNext(summarise(job))]
+  const told = (said: { title: string; detail?: string; working?: string[] }) =>
+    texts.push(said.title, said.detail ?? '', ...(said.working ?? []))
+  for (const step of ['read', 'move'] as const)
+    for (const finding of findingsFor(solved, step)) told(say(finding, terms))
+  for (const said of sayReady(readyState(job), terms)) told(said)
+  for (const { id } of job.line.machines)
+    for (const pass of ['loose', 'before', 'after'] as const)
+      for (const advice of seatFindings(solveSeat(job, id, pass), 0.1)) told(saySeat(advice, terms))
+  openSeats(job)
+  for (const { vertical, horizontal } of solveRough(job).feet)
+    texts.push(JSON.stringify(vertical ?? ''), JSON.stringify(horizontal ?? ''))
+  const plan = planRound(job, round, solved)
+  for (const finding of planFindings(solved, plan)) told(sayPlan(finding, terms))
+  if (plan) {
+    for (const station of plan.stations) {
+      for (const plane of ['vertical', 'horizontal'] as const)
+        if (station[plane] !== null) texts.push(act(station[plane] ?? 0, plane, terms))
+      for (const foot of station.feet) texts.push(packAct(foot, terms) ?? '')
+    }
+    for (const { id } of job.line.machines)
+      for (const plane of ['vertical', 'horizontal'] as const) {
+        const work = boltWork(solved, plan, id, plane)
+        if (!work) continue
+        texts.push(halfSet(work, terms), creepText(work, terms))
+        for (const stop of work.steps) texts.push(pushText(stop, plane, terms))
+      }
+    for (const { readings } of expectedReadings(solved, plan.moves))
+      texts.push(...readings.map(({ value }) => lengthWithUnit(value, terms)))
+  }
+  for (const foot of solved.solution.feet)
+    for (const plane of ['vertical', 'horizontal'] as const)
+      if (foot[plane]) texts.push(place(foot[plane]?.position ?? 0, plane, terms))
+  const options = { width: 1000, height: 244, flipped: false, coarse: solveRough(job) }
+  const scenes = [
+    sightScene(solved, terms, { ...options, plan: plan && { plan, draggable: true } }),
+    sightScene(solved, terms, { ...options, flipped: true, width: 390 }),
+  ]
+  for (const state of solved.dials) stripDrawing(state, 600, 92, 40)
+  chainDrawing(job.line, 900, 100, false)
+  surveyOf(job, round)
+  return { texts, scenes }
+}
+
+/** Nothing a person may read says such a thing. */
+export const nonsense = /NaN|Infinity|undefined|\bnull\b|[−-]0(?:\.0+)?(?![\d.])/
