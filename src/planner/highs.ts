@@ -63,6 +63,7 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
     integrality: columns.map(({ whole }) => (whole ? integer : continuous)),
   }
   return highs.withModel(model, (run) => {
+    const { optimal, infeasible, unboundedOrInfeasible } = highs.constants.modelStatus
     run.options.set({
       output_flag: false,
       ...small,
@@ -74,10 +75,17 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
       mip_abs_gap: 1e-9,
     })
     run.run()
-    const { optimal, infeasible, unboundedOrInfeasible } = highs.constants.modelStatus
-    const status = run.getModelStatus()
+    let status = run.getModelStatus()
+    const none = () => status === infeasible || status === unboundedOrInfeasible
+    if (none()) {
+      // what is simplified ahead of solving now and then calls infeasible what is not: asked again without it
+      run.options.set({ presolve: 'off' })
+      run.clearSolver()
+      run.run()
+      status = run.getModelStatus()
+    }
     if (status === optimal) return Array.from(run.getSolution().colValue)
-    if (status === infeasible || status === unboundedOrInfeasible) return null
+    if (none()) return null
     if (status === highs.constants.modelStatus.timeLimit)
       throw new PlannerFault(`found nothing better within ${mostSeconds} seconds`)
     throw new PlannerFault(`stopped with status ${status}`)

@@ -17,7 +17,9 @@ export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution,
       ? []
       : planes.flatMap((plane) => {
           const known = foot[plane]
-          return known ? [`${footName(foot.foot, terms)}: ${act(known.move, plane, terms)}.`] : []
+          return known && known.move !== null
+            ? [`${footName(foot.foot, terms)}: ${act(known.move, plane, terms)}.`]
+            : []
         }),
   )
   return {

@@ -4,6 +4,8 @@ import type { Suspect } from '../core/fit/suspects'
 import { planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import type { ProbeState } from '../core/job/solve'
+import type { Doubt } from '../core/moves/doubt'
+import type { LimitMissing } from '../core/moves/limits'
 import { sayReadFinding, saySuspect } from './readFindings'
 import {
   act,
@@ -73,11 +75,13 @@ export function say(finding: Finding, terms: Terms): Said {
       }
     case 'engaged':
       return {
-        title: `${couplingName(finding.coupling, terms)} was engaged.`,
+        title: `${couplingName(finding.coupling, terms)} was read with the coupling closed only.`,
         detail: finding.accepted
-          ? `Moves are planned from it all the same: ${finding.accepted}. Engaged shafts show less, or other, misalignment than their bearings have.`
-          : 'Engaged shafts bend toward each other: this can check a running installation, not plan a move. Release it and read again.',
+          ? `Moves are planned from it all the same: ${finding.accepted}. Closed up, the shafts show less, or other, misalignment than their bearings have, so the verdict stays “can’t tell”.`
+          : 'Closed up, the shafts bend toward each other: good for a check, not for planning a move. Release the coupling and read again.',
       }
+    case 'as-coupled':
+      return sayAsCoupled(finding, terms)
     case 'unsolved':
       return { title: 'Not enough to tell yet.', detail: finding.message }
     case 'one-plane':
@@ -90,8 +94,8 @@ export function say(finding: Finding, terms: Terms): Said {
       }
     case 'no-limits':
       return {
-        title: 'What is allowed here is not known.',
-        detail: 'Give the speed and the coupling’s diameter, or the maker’s figures, on the Line screen.',
+        title: `${couplingName(finding.coupling, terms)}: no verdict, the tolerance is not known.`,
+        detail: `Not given: ${finding.missing.map((one) => missingWords[one]).join(', ')}. Give it on the Line screen, or the maker’s figures.`,
       }
     case 'verdict':
       return sayVerdict(finding, terms)
@@ -104,6 +108,11 @@ export function say(finding: Finding, terms: Terms): Said {
       }
     case 'ready-to-move':
       return { title: 'All read.', detail: 'Next come the shims and the side moves.' }
+    case 'no-move':
+      return {
+        title: 'Within tolerance: no moves needed.',
+        detail: 'Leave it as it is. A move of less than the readings can tell does more harm than good.',
+      }
     case 'read-again':
       return {
         title: 'Then read again.',
@@ -125,6 +134,7 @@ export function say(finding: Finding, terms: Terms): Said {
     case 'improve':
     case 'floated':
     case 'rough-sweep':
+    case 'out-of-proportion':
       return sayReadFinding(finding, terms)
     case 'lock-before-loosening':
       return {
@@ -184,7 +194,7 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms
   const offset = Math.hypot(...lines.map((line) => line.offset))
   const angle = Math.hypot(...lines.map((line) => line.slope))
   const measured = verdict.flexAngles
-    ? `${verdict.flexAngles.map((rad) => slope(rad, terms.unit)).join(' and ')} at its flex planes, left and right; allowed ${slope(verdict.limits.slope, terms.unit)} at each.`
+    ? `${verdict.flexAngles.map((rad) => slope(rad, terms.unit)).join(' and ')} at its flex planes, left and right; allowed ${slope(verdict.limits.slope, terms.unit)} at each.${verdict.limits.judgesOffset ? ` ${lengthWithUnit(offset, terms)} at its centre; allowed ${lengthWithUnit(verdict.limits.offset, terms)}.` : ''}`
     : `${lengthWithUnit(offset, terms)} and ${slope(angle, terms.unit)} at the coupling; allowed ${lengthWithUnit(verdict.limits.offset, terms)} and ${slope(verdict.limits.slope, terms.unit)}.`
   const title =
     finding.peg === 'within'
@@ -192,13 +202,14 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms
       : finding.peg === 'outside'
         ? `${name} is outside.`
         : `${name}: can’t tell yet whether it is within.`
+  const doubts = finding.doubts.map((doubt) => doubtWords[doubt])
   const whose =
     verdict.limits.source === 'figures'
       ? `These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
       : 'By sliding speed at the coupling; a maker’s or site’s figure would win over it.'
   return {
     title,
-    detail: measured,
+    detail: doubts.length ? `Not to be trusted: ${doubts.join('; ')}. ${measured}` : measured,
     working: [
       ...lines.map(
         (line) =>
@@ -208,6 +219,40 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms
       whose,
     ],
   }
+}
+
+/** Why a verdict is not to be trusted. */
+const doubtWords: Readonly<Record<Doubt, string>> = {
+  'not-closed': 'a dial does not close',
+  contradiction: 'readings contradict each other',
+  engaged: 'read with the coupling closed only',
+}
+
+/** What would have to be given for a verdict. */
+export const missingWords: Readonly<Record<LimitMissing, string>> = {
+  speed: 'the speed',
+  diameter: 'the coupling’s diameter',
+  offset: 'a figure for the offset',
+}
+
+/** What a set read with the coupling closed or running says: beside the released verdict, never instead of it. */
+function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: Terms): Said {
+  const { verdict, lines, coupling, purpose, doubts } = finding
+  const how = purpose === 'running' ? 'running' : 'as coupled'
+  const name = `${couplingName(coupling, terms)}, ${how}`
+  if (!verdict)
+    return {
+      title: `${name}: no verdict.`,
+      detail: lines.length ? 'The tolerance is not known.' : 'Not enough readings yet.',
+    }
+  const told = sayVerdict({ kind: 'verdict', peg: verdict.state, coupling, verdict, lines, doubts }, terms)
+  const title =
+    verdict.state === 'within'
+      ? `${name}: within, ${percentOf(verdict.probability)} % sure.`
+      : verdict.state === 'outside'
+        ? `${name}: outside.`
+        : `${name}: can’t tell.`
+  return { ...told, title, detail: `${told.detail ?? ''} It plans no move.`.trim() }
 }
 
 /** Never surer than the readings: "99" is the most, "1" the least. */
@@ -232,7 +277,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: Terms): Sai
         const known = foot[plane]
         if (!known) return []
         return [
-          `${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${plane}: axis ${place(known.position, plane, terms)}; ${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}.`,
+          `${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${plane}: axis ${place(known.position, plane, terms)}; ${known.move === null ? 'no line to move to' : `${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}`}.`,
         ]
       }),
     ),
@@ -284,32 +329,59 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
   }
 }
 
-/** The next act of a job in a list, from its summary. */
+/** The next act of a job in a list, from its summary: short, and the same thing its own first sentence says. */
 export function sayNext({ next, sides }: Pick<JobSummary, 'next' | 'sides'>): string {
-  const machine = (next.machine ?? '').toLowerCase()
-  const dial = `${machine} ${probeWords[next.probe ?? 'rim']}`.trim()
-  switch (next.kind) {
-    case 'next-reading':
-      return `Read ${angleName(next.degrees ?? 0, { line: { sides } }).toLowerCase()} on the ${dial}`
-    case 'seat':
-      return `See to the feet of the ${machine}`
-    case 'not-closed':
-      return `Read the ${dial} again: it does not close`
-    case 'not-returned':
-      return `Read the ${dial} again: it did not come back`
-    case 'not-a-number':
-      return `Mend a reading of the ${dial}`
-    case 'sag-upward':
-      return `Check the sag of the ${dial}`
-    case 'dimension-fault':
-    case 'dimension-doubt':
-      return 'Check the dimensions'
-    case 'ready-to-move':
-    case 'feet':
-      return 'Shims and side moves'
-    case 'unsolved':
-      return 'Read on: not enough to tell yet'
-    default:
-      return 'Nothing to do'
-  }
+  if (next.kind === 'nothing') return 'Nothing to do'
+  if (next.kind === 'caution') return `Sign the cautions: ${next.open} open`
+  if (next.kind === 'seat') return `Check soft foot on the ${next.machine.toLowerCase()}`
+  const dial = `${(next.machine ?? '').toLowerCase()} ${probeWords[next.probe ?? 'rim']}`.trim()
+  const coupling = next.coupling ?? 'the coupling'
+  // a summary of an older program may hold a kind that is gone
+  return nextTexts[next.kind]?.({ dial, coupling, degrees: next.degrees ?? 0, sides }) ?? 'Open it'
+}
+
+interface NextTerms {
+  dial: string
+  coupling: string
+  degrees: number
+  sides: JobSummary['sides']
+}
+
+/** What each kind of finding asks for, in a few words. */
+const nextTexts: Readonly<Record<Finding['kind'], (terms: NextTerms) => string>> = {
+  'dimension-fault': () => 'Check the dimensions',
+  'dimension-doubt': () => 'Check the dimensions',
+  'not-a-number': ({ dial }) => `Correct a reading of the ${dial}`,
+  'not-closed': ({ dial }) => `Read the ${dial} again: it does not close`,
+  'not-returned': ({ dial }) => `Read the ${dial} again: it did not return`,
+  closed: () => 'Read on',
+  'not-fitting': () => 'Readings contradict each other: read again',
+  'sets-disagree': () => 'Two sets disagree: read a third',
+  range: ({ dial }) => `Set the ${dial} in mid-travel and read again`,
+  swing: ({ dial }) => `Take a dial with more travel than the ${dial}`,
+  'no-radius': ({ dial }) => `Measure the radius of the ${dial}`,
+  'one-shaft': ({ dial }) => `Give the run-out under the ${dial}`,
+  'span-differs': ({ dial }) => `Take the sag of the ${dial} again`,
+  'dial-differs': ({ dial }) => `Take the sag of the ${dial} again`,
+  'preset-as-zero': ({ dial }) => `Check the top of the ${dial}`,
+  'out-of-proportion': ({ dial }) => `Check the set-up of the ${dial}`,
+  'short-arc': () => 'Turn farther, or go on as it is',
+  improve: ({ dial }) => `One more reading on the ${dial} helps most`,
+  floated: () => 'Read on',
+  'rough-sweep': ({ dial }) => `Sweep the ${dial} again, slowly`,
+  'sag-upward': ({ dial }) => `Check the sag of the ${dial}`,
+  'sag-missing': ({ dial }) => `Give the sag of the ${dial}`,
+  engaged: () => 'Release the coupling and read again',
+  'as-coupled': ({ coupling }) => `${coupling}: judged as coupled`,
+  unsolved: () => 'Read on: not enough to tell yet',
+  'one-plane': ({ coupling }) => `${coupling}: read the other plane`,
+  'no-limits': () => 'Give the speed and the diameter',
+  verdict: ({ coupling }) => `${coupling}: see the verdict`,
+  feet: () => 'Shims and side moves',
+  'next-reading': ({ dial, degrees, sides }) =>
+    `Read ${angleName(degrees, { line: { sides } }).toLowerCase()} on the ${dial}`,
+  'ready-to-move': () => 'Shims and side moves',
+  'no-move': () => 'Within: no moves needed',
+  'read-again': () => 'Read again',
+  'lock-before-loosening': () => 'Lock out and try',
 }

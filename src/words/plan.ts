@@ -2,14 +2,17 @@ import type { PlanFinding } from '../core/advice/planFindings'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import { fromMm } from '../core/frame/units'
+import type { Doubt } from '../core/moves/doubt'
 import type { OrderSchool } from '../core/moves/order'
 import type { OutcomeCause, StationOutcome } from '../core/plan/outcome'
-import type { InTheWay, JobPlan, PlannedFoot } from '../core/plan/plan'
+import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../core/plan/plan'
 import type { Said } from './findings'
 import {
+  act,
   capital,
   couplingName,
   footName,
+  isZero,
   length,
   lengthWithUnit,
   machineName,
@@ -39,6 +42,16 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
   switch (finding.kind) {
     case 'in-the-way':
       return sayInTheWay(finding, terms)
+    case 'held-unreached':
+      return {
+        title: `${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${finding.plane} line, so no ${finding.plane === 'vertical' ? 'shims' : 'side moves'}.`,
+        detail: 'Read the couplings on the way to them in both planes, or hold other feet.',
+      }
+    case 'not-sure':
+      return {
+        title: `Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(', and ')} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
+        detail: 'Every number that hangs on it may be wrong. Read again before a bolt is loosened.',
+      }
     case 'overlarge':
       return {
         title: `${capital(footName(finding.foot, terms))}: ${lengthWithUnit(Math.abs(finding.move), terms)} is more than shims and jack bolts are for.`,
@@ -98,16 +111,20 @@ function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 
 export const feetWord = (count: number): string =>
   count === 0 ? 'no station' : count === 1 ? '1 station' : `${count} stations`
 
-function sayLeft({ coupling, lines, verdict }: Extract<PlanFinding, { kind: 'left' }>, terms: Terms): Said {
+function sayLeft(
+  { coupling, lines, verdict, partly, doubted }: Extract<PlanFinding, { kind: 'left' }>,
+  terms: Terms,
+): Said {
   const fine = { ...terms, resolution: terms.resolution / 10 }
   const percent = Math.round(100 * verdict.probability)
   const chance = percent > 99 ? 'more than 99 %' : percent < 1 ? 'less than 1 %' : `${formatNumber(percent, 0)} %`
   const name = couplingName(coupling, terms)
-  const title =
-    verdict.state === 'within'
+  const title = doubted
+    ? `${name}: can’t tell what is left after the moves; its readings are in doubt.`
+    : verdict.state === 'within'
       ? `${name} should then be within: ${chance}.`
       : verdict.state === 'outside'
-        ? `${name} would still be outside.`
+        ? `${name} would still be outside${partly ? ' after what can be done' : ''}.`
         : `${name} may then be within: ${chance}. The next readings will tell.`
   const told = (plane: Plane) => {
     const line = lines[plane]
@@ -117,8 +134,18 @@ function sayLeft({ coupling, lines, verdict }: Extract<PlanFinding, { kind: 'lef
   }
   return {
     title,
-    detail: `What stays when it runs, whole shims and all. ${capital(told('vertical'))}. ${capital(told('horizontal'))}.`,
+    ...(doubted
+      ? {}
+      : {
+          detail: `What is left when it runs, ${partly ? 'as far as the limits let it be moved' : 'whole shims and all'}. ${capital(told('vertical'))}. ${capital(told('horizontal'))}.`,
+        }),
   }
+}
+
+const doubtTexts: Readonly<Record<Doubt, string>> = {
+  'not-closed': 'a dial does not close',
+  contradiction: 'readings contradict each other',
+  engaged: 'it was only read closed up',
 }
 
 function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], terms: Terms): Said {
@@ -180,6 +207,26 @@ export function packAct({ change }: PlannedFoot, terms: Terms): string | undefin
   if (out.length === 0 && more.length === 0) return 'leave its shims'
   const said = [out.length ? `take out ${pieces(out)}` : '', more.length ? `put in ${pieces(more)}` : '']
   return `${said.filter(Boolean).join('; ')} ${unitName[terms.unit]}`
+}
+
+/** What to do at a station in a plane: one number, what can be done; and by how much that falls short of what is wanted. */
+export interface MoveSaid {
+  /** "Take out 0.20 mm of shim", "Not sure: push 0.12 mm toward wall", "Not measured". */
+  text: string
+  /** "0.14 mm more is wanted: base-bound"; absent where all of it can be done. */
+  short?: string
+}
+
+/** @param doubted whether the readings it hangs on are in doubt */
+export function sayMove(station: PlannedStation, plane: Plane, doubted: boolean, terms: Terms): MoveSaid {
+  const [move, wanted] = [station[plane], station.wanted[plane]]
+  if (move === null || wanted === null) return { text: 'Not measured' }
+  const told = act(move, plane, terms)
+  const text = doubted ? `Not sure: ${told}` : capital(told)
+  const missing = Math.abs(wanted - move)
+  if (isZero(missing, terms)) return { text }
+  const limit = plane === 'vertical' ? (wanted < 0 ? 'down' : 'up') : wanted < 0 ? 'near' : 'far'
+  return { text, short: `${lengthWithUnit(missing, terms)} more is wanted: ${limitName(limit, terms)}` }
 }
 
 /** A shim by its thickness, with no more decimals than it needs. */

@@ -1,4 +1,5 @@
 import type { Finding } from '../core/advice/findings'
+import type { OutOfProportion } from '../core/advice/proportion'
 import { onceInAThousand } from '../core/fit/chiSquare'
 import type { Suspect } from '../core/fit/suspects'
 import { formatNumber } from '../core/frame/number'
@@ -23,6 +24,7 @@ type ReadFinding = Extract<
       | 'improve'
       | 'floated'
       | 'rough-sweep'
+      | 'out-of-proportion'
   }
 >
 
@@ -96,6 +98,18 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
         title: `${dialOf(finding.dial, terms)}: the top was set to its sag, yet reads nothing.`,
         detail: `Type what the dial showed there, ${signedLength(-finding.dial.sag, own(finding.dial, terms))}, or leave the top empty. If it was zeroed on top, choose “any zero”.`,
       }
+    case 'out-of-proportion': {
+      const { of, value, least, most, angleId } = finding.odd
+      const exact = { ...terms, resolution: 10 ** Math.floor(Math.log10(Math.max(1e-4, Math.abs(value))) - 1) }
+      const what =
+        angleId === undefined
+          ? proportionWords[of]
+          : `${angleOf(finding.dial, finding.dial.set.angles.find(({ id }) => id === angleId)?.degrees ?? 0, terms)} reading`
+      return {
+        title: `${dialOf(finding.dial, terms)}: a ${what} of ${lengthWithUnit(value, exact)} is unlikely.`,
+        detail: `Usual is ${lengthWithUnit(least, { ...terms, resolution: 0.0001 })} to ${lengthWithUnit(most, { ...terms, resolution: 0.01 })}. Check the decimal point and the unit.`,
+      }
+    }
     case 'short-arc':
       return {
         title: `Read over ${formatNumber(finding.arc, 0)}° of the turn: the least sure foot is known to ± ${lengthWithUnit(2 * finding.sd, terms)}.`,
@@ -119,6 +133,18 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
         detail: `Its points stray by ${lengthWithUnit(finding.rough, fine(terms))} from the wave, ${lengthWithUnit(finding.sd, fine(terms))} was expected. Something is loose, or the shafts did not turn as one: turn slowly, one way only, and sweep again.`,
       }
   }
+}
+
+const proportionWords: Readonly<Record<OutOfProportion['of'], string>> = {
+  sag: 'sag',
+  radius: 'radius',
+  graduation: 'graduation',
+  turn: 'turn of the dial',
+  travel: 'travel',
+  span: 'span',
+  sd: 'repeatability',
+  runout: 'run-out',
+  reading: 'reading',
 }
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

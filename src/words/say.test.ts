@@ -117,7 +117,7 @@ describe('whatever is said', () => {
       'sags downward',
       'other machine’s side',
       'behind its machine’s front feet',
-      'was engaged',
+      'closed only',
       'not known',
       'other side of the coupling',
       'plane was not measured',

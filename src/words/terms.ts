@@ -1,3 +1,4 @@
+import type { Purpose } from '../core/fit/together'
 import { foldDegrees, quarterAt, quarters } from '../core/frame/angles'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned, parseNumber } from '../core/frame/number'
@@ -128,6 +129,14 @@ export const methodNames: Readonly<Record<Method, string>> = {
   'two-plane-head': 'One beam, two planes',
   'bore-dials': 'Dials in a bore',
   own: 'Probes of one’s own choosing',
+}
+
+/** What a set of readings is for. */
+export const purposeNames: Readonly<Record<Purpose, string>> = {
+  plan: 'to plan the move',
+  repeat: 'a repeat',
+  closed: 'coupling closed',
+  running: 'running check',
 }
 
 /** How angles are told in a set. */

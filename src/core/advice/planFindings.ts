@@ -1,20 +1,34 @@
-import type { Plane, PlaneLine } from '../frame/axis'
+import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import type { JobSolution } from '../job/solve'
+import type { Doubt } from '../moves/doubt'
 import { type OrderAdvice, orderAdvice } from '../plan/bolts'
 import { growthKnown } from '../plan/growth'
 import type { InTheWay, JobPlan } from '../plan/plan'
 import type { Verdict } from '../verdict/verdict'
-import { doubted, type Peg } from './findings'
+import { doubted, movesDoubted, type Peg } from './findings'
 
 /** One thing worth saying of a plan before the spanner is picked up, as data. Lengths in mm. */
 export type PlanFinding =
   | { kind: 'in-the-way'; peg: 'outside'; blocked: InTheWay; together: boolean; stays: JobPlan['stays'] }
+  /** A held station that no reading reaches: there is no line through it. */
+  | { kind: 'held-unreached'; peg: 'outside'; foot: string; plane: Plane }
+  /** Moves that hang on readings in doubt. */
+  | { kind: 'not-sure'; peg: 'unsure'; coupling: string; doubts: readonly Doubt[] }
   | { kind: 'overlarge'; peg: 'unsure'; foot: string; plane: Plane; move: number }
   | { kind: 'coarse-pack'; peg: 'unsure'; foot: string; residual: number }
   | { kind: 'no-growth'; peg: 'nothing' }
   | { kind: 'packs-unknown'; peg: 'nothing'; machines: string[] }
   | { kind: 'no-stock'; peg: 'nothing'; machines: string[] }
-  | { kind: 'left'; peg: Peg; coupling: string; lines: Record<Plane, PlaneLine | null>; verdict: Verdict }
+  | {
+      kind: 'left'
+      peg: Peg
+      coupling: string
+      lines: Record<Plane, PlaneLine | null>
+      verdict: Verdict
+      /** The plan cannot be carried out whole: this is what can be done. */
+      partly: boolean
+      doubted: boolean
+    }
   | { kind: 'order'; peg: 'nothing'; advice: OrderAdvice }
 
 /** More than this is rough alignment, not a shim: jacks and wedges first, then read again. mm. */
@@ -28,6 +42,19 @@ export function planFindings(solved: JobSolution, plan: JobPlan | undefined): Pl
   const unknown = moved.filter(({ feet }) => feet.some(({ present }) => present === undefined))
   const unstocked = moved.filter(({ feet }) => feet.every(({ present, change }) => present && !change))
   return [
+    ...solved.solution.couplings.flatMap(({ id, result, doubts }): PlanFinding[] =>
+      result.ok && movesDoubted(solved, id) ? [{ kind: 'not-sure', peg: 'unsure', coupling: id, doubts }] : [],
+    ),
+    ...planes.flatMap((plane) =>
+      plan.solution.unreached[plane].map(
+        (foot): PlanFinding => ({
+          kind: 'held-unreached',
+          peg: 'outside',
+          foot,
+          plane,
+        }),
+      ),
+    ),
     ...plan.blocking.map(
       (blocked): PlanFinding => ({
         kind: 'in-the-way',
@@ -50,21 +77,21 @@ export function planFindings(solved: JobSolution, plan: JobPlan | undefined): Pl
         ? [{ kind: 'coarse-pack', peg: 'unsure', foot, residual: worst }]
         : []
     }),
-    ...(plan.feasible
-      ? plan.left.flatMap(({ coupling, lines, verdict }): PlanFinding[] =>
-          verdict
-            ? [
-                {
-                  kind: 'left',
-                  peg: doubted(solved, coupling) ? 'unsure' : verdict.state,
-                  coupling,
-                  lines,
-                  verdict,
-                },
-              ]
-            : [],
-        )
-      : []),
+    ...plan.left.flatMap(({ coupling, lines, verdict }): PlanFinding[] =>
+      verdict
+        ? [
+            {
+              kind: 'left',
+              peg: verdict.state,
+              coupling,
+              lines,
+              verdict,
+              partly: !plan.feasible,
+              doubted: doubted(solved, coupling),
+            },
+          ]
+        : [],
+    ),
     ...(growthKnown(solved.train) ? [] : [{ kind: 'no-growth', peg: 'nothing' } as const]),
     ...(unknown.length ? [{ kind: 'packs-unknown', peg: 'nothing', machines: machines(unknown) } as const] : []),
     ...(unstocked.length ? [{ kind: 'no-stock', peg: 'nothing', machines: machines(unstocked) } as const] : []),

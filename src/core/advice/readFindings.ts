@@ -1,5 +1,6 @@
 import { contradicts } from '../fit/chiSquare'
 import { bestNextReading, wholeTurnSd } from '../fit/next'
+import { only, togetherOf } from '../fit/together'
 import { arcCovered, foldDegrees } from '../frame/angles'
 import { quantityMm } from '../frame/quantity'
 import type { ReadSet } from '../job/schema'
@@ -97,17 +98,20 @@ export function surer(solved: JobSolution): Finding[] {
     const sources = solved.sources[c] ?? []
     const moved = coupling.left < solved.train.fixed ? coupling.left : coupling.left + 1
     const feet = solved.train.machines[moved]?.feet.map(({ x }) => x) ?? []
-    const angles = coupling.sets.flatMap(({ probes }) => probes.flatMap((probe) => probe.readings.map((r) => r.angle)))
+    const planned = only(coupling.sets, togetherOf(coupling.sets).together)
+    const angles = planned.flatMap(({ probes }) => probes.flatMap((probe) => probe.readings.map((r) => r.angle)))
     const arc = angles.length > 2000 ? 360 : arcCovered(angles)
+    // set back by half at a side a dial has its constant: there is nothing to be had by turning on
+    const halved = planned.some(({ probes }, i) => probes.length > 0 && sources[i]?.set.zeroed === 'halved')
     const hands = sources.flatMap(({ set }) => set.angles.map(({ degrees }) => foldDegrees(degrees)))
     const next = bestNextReading(result.fit, coupling.x, feet, (set) => {
       const source = sources[set]?.set
-      return source ? offeredAngles(source, arc) : []
+      return source ? offeredAngles(source, halved ? 360 : arc) : []
     })
     const dial = next && solved.dials.find((state) => state.dial.id === sources[next.set]?.dials[next.probe]?.id)
     const found: Finding[] = []
     const [first] = sources
-    if (arc < 180 && arc > 0 && next && first)
+    if (arc < 180 && arc > 0 && !halved && next && first)
       found.push({
         kind: 'short-arc',
         peg: 'unsure',
@@ -116,7 +120,7 @@ export function surer(solved: JobSolution): Finding[] {
         sd: next.before,
         whole: wholeTurnSd(result.fit, coupling.x, feet),
       })
-    const sure = arc >= 180 && (verdict?.state ?? 'within') !== 'unsure'
+    const sure = (arc >= 180 || halved) && (verdict?.state ?? 'within') !== 'unsure'
     if (next && dial && !sure && next.after < 0.97 * next.before)
       found.push({
         kind: 'improve',

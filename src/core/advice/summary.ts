@@ -1,22 +1,21 @@
 import type { planes } from '../frame/axis'
 import { shaftEnds } from '../job/ends'
-import type { Job, ProbeType } from '../job/schema'
+import type { Job } from '../job/schema'
 import { seatPeg } from '../job/seat'
 import { type JobSolution, solveRound } from '../job/solve'
 import { positionAt } from '../moves/positions'
 import { readyPeg } from '../ready/ready'
-import { doubted, findingsFor, type Peg } from './findings'
-import { openSeats } from './seatFindings'
+import { doubted, type Peg } from './findings'
+import { type NextAct, nextAct } from './next'
 
 /** Version of the arithmetic a stored summary was made with. */
-export const coreVersion = 4
+export const coreVersion = 5
 
 /** What a list shows of a job without solving it again. Lengths in mm. */
 export interface JobSummary {
   core: number
   pegs: { ready: Peg; seat: Peg; read: Peg; move: Peg }
-  /** What to do next, as the kind of finding it comes from, with the name of the machine and the kind of probe it is about, and the angle of a reading. */
-  next: { kind: string; machine?: string | undefined; probe?: ProbeType | undefined; degrees?: number | undefined }
+  next: NextAct
   /** Names of the sides, for telling an angle. */
   sides: { near: string; far: string }
   verdict: Peg
@@ -32,25 +31,11 @@ export function summarise(job: Job): JobSummary {
   const round = job.rounds.at(-1)
   if (!round) throw new Error('A job has at least one round.')
   const solved = solveRound(job, round)
-  const findings = findingsFor(solved, 'read')
-  const urgent = findings.find(({ kind }) => kind !== 'sag-missing' && kind !== 'closed')
   const verdict = worst(solved)
-  // soft foot spoils every reading: it comes before them
-  const [sprung] = openSeats(job)
   return {
     core: coreVersion,
     pegs: { ready: readyPeg(job), seat: seatPeg(job), read: readPeg(solved), move: verdict },
-    next: sprung
-      ? { kind: 'seat', machine: nameOf(job, sprung.machine) }
-      : urgent
-        ? {
-            kind: urgent.kind,
-            ...('dial' in urgent && urgent.dial
-              ? { machine: nameOf(job, urgent.dial.dial.on), probe: urgent.dial.dial.type }
-              : {}),
-            ...('degrees' in urgent ? { degrees: urgent.degrees } : {}),
-          }
-        : { kind: 'nothing' },
+    next: nextAct(job, solved),
     sides: job.line.sides,
     verdict,
     shafts: shaftsOf(solved),
@@ -91,7 +76,12 @@ export function readPeg(solved: JobSolution): Peg {
   if (solved.dials.every((dial) => dial.readings.length === 0 && !dial.sweep && dial.faults.length === 0))
     return 'nothing'
   if (solved.dials.some((dial) => dial.faults.length > 0)) return 'outside'
-  if (solved.solution.couplings.some(({ id }) => doubted(solved, id))) return 'outside'
+  if (
+    solved.solution.couplings.some(
+      ({ id, doubts }) => doubted(solved, id) && !doubts.every((doubt) => doubt === 'engaged'),
+    )
+  )
+    return 'outside'
   return solved.solution.couplings.every(({ result }) => result.ok) ? 'within' : 'unsure'
 }
 
@@ -114,6 +104,3 @@ function shaftsOf(solved: JobSolution): JobSummary['shafts'] {
     return { x: [from, to], vertical: inPlane('vertical'), horizontal: inPlane('horizontal') }
   })
 }
-
-const nameOf = (job: Job, machine: string): string =>
-  job.line.machines.find(({ id }) => id === machine)?.name ?? machine

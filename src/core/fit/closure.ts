@@ -25,6 +25,10 @@ export function closureOf(probe: Probe): number | null {
   return probe.type === 'face' && !probe.sharedFloat ? closure(probe.readings) : null
 }
 
+/** How far a probe may fail to close, mm: two of its graduations. */
+export const closureLimitOf = ({ graduation, sd }: Pick<Probe, 'graduation' | 'sd'>): number =>
+  2 * (graduation ?? 2 * sd)
+
 /** Mean reading at each quarter that was read. */
 export function quarterMeans(readings: readonly { angle: number; value: number }[]): Partial<Record<Quarter, number>> {
   const sums = new Map<Quarter, { sum: number; count: number }>()

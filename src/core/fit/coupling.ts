@@ -5,10 +5,13 @@ import type { Channel } from '../probes/probe'
 import { closureOf } from './closure'
 import { determined, type Fit, leastSquares, type Unknown } from './leastSquares'
 import { type Row, residualsOf, rowsOf } from './rows'
+import type { Purpose } from './together'
 
 /** One set of readings at a coupling: the probes that were turned together. */
 export interface ReadingSet {
   state: 'released' | 'engaged'
+  /** What it was read for; absent for what its state suggests (see `purposeOf`). */
+  purpose?: Purpose | undefined
   probes: readonly Probe[]
 }
 

@@ -175,7 +175,9 @@ function sagSlips(probe: Extract<Probe, { sag: number }>, limit: number, sagFit:
     change: pattern.map((by, reading) => ({ reading, channel: 0, by: by * (would - probe.sag) })),
   })
   if (probe.sag !== 0) return Math.abs(2 * probe.sag) >= limit ? [slip('sag-sign', -probe.sag)] : []
-  return more < -limit / 2 && more > -2 ? [slip('sag-missing', more)] : []
+  // a bar in a bore droops toward the wall below it: its sag is above zero, a bracket's below
+  const sag = probe.type === 'bore' ? -more : more
+  return sag < -limit / 2 && sag > -2 ? [slip('sag-missing', more)] : []
 }
 
 export type { Projector, SagFit }

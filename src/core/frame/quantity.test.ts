@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import {
-  flipSign,
   positiveFault,
   positiveMm,
   type Quantity,
   quantityFault,
+  quantityFrom,
   quantityMm,
   retyped,
   showQuantity,

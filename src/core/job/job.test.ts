@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { findingsFor } from '../advice/findings'
 import { readPeg, summarise } from '../advice/summary'
+import { cautions } from '../ready/catalogue'
+import { emptyReady } from '../ready/ready'
 import { check } from '../survey/fault'
 import { doubtDimensions } from './doubts'
 import { makeJob, makeLine, matchSets, repeatRound, withMachine, withoutLastMachine } from './make'
@@ -96,14 +98,19 @@ describe('a job', () => {
     expect(findings.find((f) => f.kind === 'feet')?.peg).toBe('unsure')
   })
   it('sums itself up for a list', () => {
-    const done = summarise(caseA())
+    const safe = (job: Job): Job => ({
+      ...job,
+      ready: { ...emptyReady(), cautions: Object.fromEntries(cautions.map((id) => [id, { by: 'R. T.', at: '' }])) },
+    })
+    expect(summarise(caseA()).next).toEqual({ kind: 'caution', caution: 'isolated', open: 8 })
+    const done = summarise(safe(caseA()))
     expect(done).toMatchObject({
       pegs: { read: 'within', move: 'outside' },
       verdict: 'outside',
       next: { kind: 'ready-to-move' },
     })
     expect(done.shafts[1]!.vertical![0]).toBeCloseTo(0.12, 6)
-    const begun = summarise(withReading(caseA(), 1, 'a180', ''))
+    const begun = summarise(safe(withReading(caseA(), 1, 'a180', '')))
     expect(begun.next).toEqual({ kind: 'next-reading', machine: 'Pump', probe: 'rim', degrees: 180 })
     const blank = makeJob(makeLine('x', 'pump', 'motor', 'mm'), '', '', 'mm')
     expect(readPeg(solve(blank))).toBe('nothing')

@@ -1,3 +1,4 @@
+import type { Purpose } from '../fit/together'
 import { emptyQuantity, type Quantity } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import type { Occasion } from '../ready/catalogue'
@@ -15,6 +16,7 @@ import type {
   Round,
   Station,
 } from './schema'
+import { isCoupled, setPurpose } from './train'
 
 /** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
 
@@ -204,6 +206,12 @@ export function makeSet(
   }
 }
 
+/** A set for another purpose: what was confirmed of it as it was holds no longer. */
+export function withPurpose(set: ReadSet, purpose: Purpose): ReadSet {
+  const { engagedAccepted: _, ...bare } = set
+  return { ...bare, purpose, state: purpose === 'closed' || purpose === 'running' ? 'engaged' : 'released' }
+}
+
 /** An id of the form `prefix-n` that none of these has. */
 export function freeId(prefix: string, taken: readonly { id: string }[]): string {
   for (let i = taken.length + 1; ; i++) if (!taken.some(({ id }) => id === `${prefix}${i}`)) return `${prefix}${i}`
@@ -229,6 +237,12 @@ export function repeatSet(set: ReadSet, id: string): ReadSet {
   }
 }
 
+/** The same probes once more, to see how well it repeats; of a set read closed or running, another of its kind. */
+export const repeatOf = (set: ReadSet, id: string): ReadSet => {
+  const fresh = repeatSet(set, id)
+  return isCoupled(set) ? fresh : withPurpose(fresh, 'repeat')
+}
+
 export function makeRound(line: Line, number: number, takenAt: string, unit: Unit): Round {
   return {
     id: `r${number}`,
@@ -244,7 +258,10 @@ export function repeatRound(round: Round, number: number, takenAt: string): Roun
     id: `r${number}`,
     takenAt,
     by: round.by,
-    sets: round.sets.map((set, i) => repeatSet(set, `r${number}-${set.coupling}${i ? `-${i}` : ''}`)),
+    // repeats and looks at the closed coupling belong to the round they were read in
+    sets: round.sets
+      .filter((set) => setPurpose(set) === 'plan')
+      .map((set, i) => repeatSet(set, `r${number}-${set.coupling}${i ? `-${i}` : ''}`)),
   }
 }
 

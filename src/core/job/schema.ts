@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { purposes } from '../fit/together'
 
 /**
  * What is stored of a line and of a job: what people typed, as they typed it. Everything else can be worked out again.
@@ -201,6 +202,8 @@ export const setSchema = v.strictObject({
   coupling: id,
   method: v.picklist(methods),
   state: v.picklist(['released', 'engaged']),
+  /** What the set is for; absent in older jobs, where the state says it. */
+  purpose: v.optional(v.picklist(purposes)),
   /** Who says that moves may be planned from readings taken with the coupling engaged. */
   engagedAccepted: v.optional(text(40)),
   /** Both shafts turned together, or only the one that carries the bracket. */

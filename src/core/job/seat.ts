@@ -1,10 +1,10 @@
-import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
+import { emptyQuantity, positiveMm, quantityFault, quantityMm } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import { footPerShaft } from '../seat/apparent'
 import { cureFor, type SeatCure } from '../seat/cure'
 import { diagnose, type SeatFinding } from '../seat/diagnose'
 import { shaftShift } from '../seat/effect'
-import { corners, type FootCheck, gapOf, usualThreshold } from '../seat/foot'
+import { corners, type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from '../seat/foot'
 import { tighteningOrder } from '../seat/layout'
 import type { Job, Line, Seat, SeatFoot } from './schema'
 import { placeStations } from './stations'
@@ -106,9 +106,10 @@ export function solveSeat(
     return atShaft ? { ...check, rise: (check.rise ?? 0) * footPerShaft(typed, check.id, couplingX) } : check
   })
   const guided = feet.some((foot) => seat?.[pass][foot.id]?.told === 'shaft')
-  const threshold = quantityMm(seat?.threshold) ?? usualThreshold
+  const unit = seat?.threshold.unit ?? 'mm'
+  const threshold = positiveMm(seat?.threshold) ?? usualThresholdIn(unit)
   const order = tighteningOrder(feet)
-  const thinnest = quantityMm(seat?.thinnest)
+  const thinnest = positiveMm(seat?.thinnest) ?? usualThinnestIn(unit)
   const read = (check: FootCheck) => check.rise !== undefined || check.gaps !== undefined
   const missing = order.filter((id) => !checks.some((check) => check.id === id && read(check)))
   const complete = missing.length === 0 && checks.length > 0
@@ -125,7 +126,7 @@ export function solveSeat(
     order,
     pad: { along: quantityMm(seat?.padAlong), across: quantityMm(seat?.padAcross) },
     findings,
-    cure: cureFor(findings, checks, { wanted: byFoot, ...(thinnest && thinnest > 0 ? { thinnest } : {}) }),
+    cure: cureFor(findings, checks, { wanted: byFoot, thinnest, step: shimStepIn(unit) }),
     faults: feet.flatMap((foot) => faultsOf(foot.id, seat?.[pass][foot.id])),
     snug: pass === 'loose' ? snugShims(checks, threshold) : [],
     shift: complete && pass !== 'loose' && couplingX !== undefined ? shaftShift(checks, couplingX) : undefined,

@@ -2,6 +2,7 @@ import { closure, quarterMeans, returnToZero } from '../fit/closure'
 import type { ProbeFit } from '../fit/coupling'
 import { type Disagreement, disagreementOf } from '../fit/repeats'
 import { type Suspect, suspectsOf } from '../fit/suspects'
+import { only, togetherOf } from '../fit/together'
 import { arcCovered, direction, foldDegrees, quarterAt, quarters } from '../frame/angles'
 import { quantityFault, quantityMm, typedStep } from '../frame/quantity'
 import { type Solution, solveTrain } from '../moves/solve'
@@ -110,24 +111,34 @@ export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
   const fits = new Map<string, { fit: ProbeFit; misalignment: Misalignment }>()
   const suspects = new Map<string, readonly Suspect[]>()
   const disagreements = new Map<string, Disagreement>()
-  solution.couplings.forEach(({ id, result }, c) => {
+  solution.couplings.forEach(({ id, result, asCoupled }, c) => {
     const coupling = train.couplings[c]
     if (!coupling) return
     const probeAt = (set: number, probe: number) => sources[c]?.[set]?.dials[probe]
-    if (result.ok)
-      for (const fit of result.fit.probes) {
-        const probe = probeAt(fit.set, fit.probe)
-        if (probe) fits.set(probe.id, { fit, misalignment: result.fit.misalignment })
-      }
     const facts = (set: number, at: number) => {
       const probe = probeAt(set, at)
       const turn = quantityMm(probe?.turn)
       return { limit: 2 * (probe ? graduationMm(probe) : 0.01), turn: turn && turn > 0 ? turn : undefined }
     }
-    suspects.set(id, suspectsOf(coupling.sets, facts, result.ok ? result.fit : undefined))
+    const { together } = togetherOf(coupling.sets)
+    const slips = [
+      { kept: together, result },
+      ...asCoupled.map((check) => ({ kept: [check.set], result: check.result })),
+    ]
+    suspects.set(
+      id,
+      slips.flatMap(({ kept, result: of }) => {
+        if (of.ok)
+          for (const fit of of.fit.probes) {
+            const probe = probeAt(fit.set, fit.probe)
+            if (probe && kept.includes(fit.set)) fits.set(probe.id, { fit, misalignment: of.fit.misalignment })
+          }
+        return suspectsOf(only(coupling.sets, kept), facts, of.ok ? of.fit : undefined)
+      }),
+    )
     const beside = [train.machines[coupling.left], train.machines[coupling.left + 1]]
     const feet = beside.flatMap((machine) => machine?.feet.map(({ x }) => x) ?? [])
-    const disagree = disagreementOf(coupling.sets, coupling.x, feet)
+    const disagree = disagreementOf(only(coupling.sets, together), coupling.x, feet)
     if (disagree) disagreements.set(id, disagree)
   })
   const ofProbe = (probe: ProbeSetUp): Suspect[] =>

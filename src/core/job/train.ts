@@ -1,3 +1,4 @@
+import { type Purpose, purposeOf } from '../fit/together'
 import { parseNumber } from '../frame/number'
 import { positiveMm, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
@@ -107,7 +108,7 @@ export function toProbe(line: Line, set: ReadSet, setUp: ProbeSetUp, stations: S
   const machine = line.machines.findIndex((m) => m.id === setUp.on)
   if (machine !== coupling && machine !== coupling + 1) return undefined
   const on = machine === coupling ? 'left' : 'right'
-  const base = { on, sd: sdMm(setUp) } as const
+  const base = { on, sd: sdMm(setUp), graduation: graduationMm(setUp) } as const
   const x = stations.x.get(setUp.id)
   if (setUp.type === 'beam2') {
     const second = stations.x.get(secondPlane(setUp.id))
@@ -163,7 +164,8 @@ function twoPlaneReadings(set: ReadSet, setUp: ProbeSetUp) {
 /** Slope in rad from what was typed. */
 export function slopeRad(slope: { text: string; unit: 'mm/100 mm' | 'mil/in' }): number | undefined {
   const typed = parseNumber(slope.text)
-  return typed.ok ? typed.value / (slope.unit === 'mil/in' ? 1000 : 100) : undefined
+  const rad = typed.ok ? typed.value / (slope.unit === 'mil/in' ? 1000 : 100) : undefined
+  return rad !== undefined && Math.abs(rad) < 1 ? rad : undefined
 }
 
 export const gradeOf = (line: Line): SlipGrade =>
@@ -182,6 +184,14 @@ export interface JobTrain {
   /** Per coupling, per set handed to the core: the set and its dials that had something to say. */
   sources: { set: ReadSet; dials: ProbeSetUp[] }[][]
 }
+
+/** What a set of a job is for. A set of an older job says only whether the coupling was engaged. */
+export const setPurpose = ({ purpose, state }: Pick<ReadSet, 'purpose' | 'state'>): Purpose =>
+  purposeOf({ state, ...(purpose ? { purpose } : {}) })
+
+/** Whether a set was read with the coupling closed, standing or running. */
+export const isCoupled = (set: Pick<ReadSet, 'purpose' | 'state'>): boolean =>
+  ['closed', 'running'].includes(setPurpose(set))
 
 /** The train of one round: its line with everything read in that round. Feet without a place are left out. */
 export function toTrain(line: Line, round: Round): JobTrain {
@@ -209,7 +219,11 @@ export function toTrain(line: Line, round: Round): JobTrain {
       x,
       diameter: quantityMm(coupling.diameter),
       flexPlanes: span && span > 0 ? [x - span / 2, x + span / 2] : undefined,
-      sets: sets.map(({ set, found }) => ({ state: set.state, probes: found.map(({ probe }) => probe) })),
+      sets: sets.map(({ set, found }) => ({
+        state: isCoupled(set) ? 'engaged' : 'released',
+        purpose: set.engagedAccepted && isCoupled(set) ? 'plan' : setPurpose(set),
+        probes: found.map(({ probe }) => probe),
+      })),
     }
   })
   return {
@@ -238,7 +252,8 @@ function figuresOf({ tolerance }: Line): Train['tolerance'] {
   if (tolerance.policy !== 'figures') return undefined
   const offset = quantityMm(tolerance.offset)
   const slope = slopeRad(tolerance.slope)
-  return offset && slope && offset > 0 && slope > 0 ? { offset, slope } : undefined
+  if (!slope || slope <= 0) return undefined
+  return { slope, offset: offset && offset > 0 ? offset : undefined }
 }
 
 /** The coarsest graduation among the dials of a round, mm: no move is shown finer than it was read. */

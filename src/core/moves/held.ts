@@ -18,10 +18,11 @@ export function bestHeld(
     for (const other of stations.slice(i + 1)) {
       if (one.x === other.x) continue
       const pair: [string, string] = [one.id, other.id]
-      const { feet } = withStay(train, solution, { mode: 'hold', feet: pair })
+      const { feet, unreached } = withStay(train, solution, { mode: 'hold', feet: pair })
+      const blind = planes.reduce((sum, plane) => sum + unreached[plane].length, 0)
       const moves = feet.flatMap((foot) => planes.map((plane) => Math.abs(foot[plane]?.move ?? 0)))
       const broken = feet.flatMap((foot) => brokenLimits(foot, downBy(facts.get(foot.foot)))).length
-      const cost = [broken, moves.filter((move) => move > 1e-6).length, Math.max(...moves)]
+      const cost = [blind, broken, moves.filter((move) => move > 1e-6).length, Math.max(...moves)]
       if (!best || lower(cost, best.cost)) best = { pair, cost }
     }
   return best?.pair

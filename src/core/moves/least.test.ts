@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { loadSolver } from '../../planner/highs'
+import { tries } from '../../testing/anything'
 import { type LeastPlane, leastInPlane, planLeast, withMoves } from './least'
 import { type FootFacts, planMoves } from './plan'
 import { type PlaneProblem, type PlannedStation, unit } from './planeProblem'
@@ -120,7 +121,7 @@ describe('the least moves', () => {
         expect(found.largest / unit).toBeCloseTo(best.largest, 3)
         expect(found.sum / unit).toBeCloseTo(best.sum, 2)
       }),
-      { numRuns: 250 },
+      tries(250, Number(process.env.LONG) || 5000),
     )
     expect(feasible).toBeGreaterThan(60)
   })
@@ -149,7 +150,7 @@ describe('the least moves', () => {
           if (!found.together && set[0]!.short > 0.001) expect(bruteForce(eased(set, -0.05))).toBeNull()
         }
       }),
-      { numRuns: 200 },
+      tries(200, Number(process.env.LONG) || 5000),
     )
     expect(blocked).toBeGreaterThan(8)
   })
@@ -225,12 +226,12 @@ describe.each([0, 0.5])('a plan of the least moves for trains of up to five mach
             expect(Math.abs(line.slope)).toBeLessThanOrEqual(margin * 0.0004 + 2e-8)
           }
         // holding any two feet, or the fixed machine, never touches fewer
-        const touched = (moves: (number | undefined)[]) => moves.filter((m) => Math.abs(m ?? 0) > 1e-6).length
+        const touched = (moves: (number | null | undefined)[]) => moves.filter((m) => Math.abs(m ?? 0) > 1e-6).length
         const fixed = touched(solution.feet.map(({ vertical }) => vertical?.move))
         const fixedFits = planMoves(train, solution, facts).feasible
         if (fixedFits) expect(least.vertical.touched).toBeLessThanOrEqual(fixed)
       }),
-      { numRuns: 40 },
+      tries(40, Number(process.env.LONG) || 5000),
     )
     expect(feasible).toBeGreaterThan(5)
   })

@@ -57,12 +57,16 @@ export function planLeast(
   return { vertical: inPlane('vertical'), horizontal: inPlane('horizontal') }
 }
 
-/** The same moves for every foot of the solution: none where a plane was not reached. */
+/** The same moves for every foot of the solution: none where a plane was not reached, or no plan was found in it. */
 export function withMoves(solution: Solution, least: Least): Solution {
   return {
     ...solution,
     feet: solution.feet.map((foot) => {
-      const moved = (plane: Plane) => foot[plane] && { ...foot[plane], move: least[plane].moves.get(foot.foot) ?? 0 }
+      const moved = (plane: Plane) =>
+        foot[plane] && {
+          ...foot[plane],
+          move: least[plane].moves.get(foot.foot) ?? (least[plane].feasible ? 0 : null),
+        }
       return { ...foot, vertical: moved('vertical'), horizontal: moved('horizontal') }
     }),
   }
@@ -90,6 +94,8 @@ function lexicographic(problem: PlaneProblem, stations: readonly PlannedStation[
   const fewest = solve(first.builder.least(...first.touched))
   if (!fewest) return null
   const count = Math.round(total(first.touched, fewest))
+  // a plan is known from here on: should a later program come to nothing, that is the solver's doing, and this one stands
+  let best: { model: PlanModel; values: readonly number[] } = { model: first, values: fewest }
 
   // what those feet would have to be moved at most bounds all that is still looked for
   const rest = restOf(stations, first, fewest)
@@ -99,22 +105,22 @@ function lexicographic(problem: PlaneProblem, stations: readonly PlannedStation[
   const second = planModel(problem, stations, { most: bound, withLargest: true })
   second.builder.row(-infinity, count + 0.5, ...second.touched)
   const smallest = solve(second.builder.least([second.largest, 1]))
-  if (!smallest) return null
-  const most = (smallest[second.largest] ?? 0) + close
+  if (smallest) best = { model: second, values: smallest }
+  const most = smallest ? (smallest[second.largest] ?? 0) + close : bound
 
-  const cut = planModel(problem, stations, { rest: restOf(stations, second, smallest), most })
+  const cut = planModel(problem, stations, { rest: restOf(stations, best.model, best.values), most })
   const summed = solve(cut.builder.least(...cut.sizes))
   const third = planModel(problem, stations, { most })
   if (summed) third.builder.row(-infinity, total(cut.sizes, summed) + close, ...third.sizes)
   third.builder.row(-infinity, count + 0.5, ...third.touched)
   const chosen = solve(third.builder.least(...third.sizes))
-  if (!chosen) return null
+  if (chosen) best = { model: third, values: chosen }
 
   // with the feet chosen, once more without whole numbers: what stays stays exactly
-  const stays = restOf(stations, third, chosen)
+  const stays = restOf(stations, best.model, best.values)
   const last = planModel(problem, stations, { rest: stays, most })
   const exact = solve(last.builder.least(...last.sizes))
-  return movesOf(stations, exact ? { model: last, values: exact } : { model: third, values: chosen }, stays)
+  return movesOf(stations, exact ? { model: last, values: exact } : best, stays)
 }
 
 /** The stations that a solved model leaves alone. */
@@ -145,7 +151,7 @@ function movesOf(
 
 /**
  * Nothing fits: which stops would have to give. First each by itself, as far as it alone must give; where no one alone is
- * enough, the set that gives least altogether.
+ * enough, the smallest set that is.
  */
 function inTheWay(problem: PlaneProblem, solve: SolveProgram): LeastPlane {
   const stops = problem.stations.flatMap(({ low, high }) => [low, high]).filter(({ at }) => Number.isFinite(at))
@@ -181,13 +187,8 @@ function inTheWay(problem: PlaneProblem, solve: SolveProgram): LeastPlane {
       together: false,
     }
   }
-  const elastic = planModel(problem, problem.stations, { rest: new Set(), giving: new Set(stops) })
-  const gives = elastic.gives.map(({ column }) => [column, 1] as const)
-  const solved = solve(elastic.builder.least(...gives))
-  if (!solved) return { feasible: false, ...nothing, blocking: [], together: false }
-  const short = elastic.gives
-    .map(({ stop, column }) => ({ stop, short: solved[column] ?? 0 }))
-    .filter((one) => one.short > none)
+  const short = fewestGiving(problem, stops, solve)
+  if (!short) return { feasible: false, ...nothing, blocking: [], together: false }
   const best = lexicographic(problem, without(new Set(short.map(({ stop }) => stop))), solve) ?? nothing
   return {
     feasible: false,
@@ -195,6 +196,29 @@ function inTheWay(problem: PlaneProblem, solve: SolveProgram): LeastPlane {
     blocking: short.map((one) => blocked(one.stop, one.short, best)),
     together: true,
   }
+}
+
+/**
+ * The fewest stops that have to give at once, and of those sets the one that gives least altogether; null where even all of
+ * them are not enough.
+ */
+function fewestGiving(problem: PlaneProblem, stops: readonly Stop[], solve: SolveProgram) {
+  const open = { rest: new Set<PlannedStation>(), giving: new Set(stops) }
+  const giving = ({ gives }: PlanModel) => gives.map(({ column }) => [column, 1] as const)
+  const loose = planModel(problem, problem.stations, open)
+  const least = solve(loose.builder.least(...giving(loose)))
+  if (!least) return null
+  // no stop need give more than all of them together do at the least, as far as that goes
+  const counted = planModel(problem, problem.stations, { ...open, counted: 50 * total(giving(loose), least) + 1 })
+  const flags = counted.gives.flatMap(({ flag }) => (flag === undefined ? [] : [[flag, 1] as const]))
+  const fewest = solve(counted.builder.least(...flags))
+  let [model, values] = [loose, least]
+  if (fewest) {
+    counted.builder.row(-infinity, Math.round(total(flags, fewest)) + 0.5, ...flags)
+    const found = solve(counted.builder.least(...giving(counted)))
+    if (found) [model, values] = [counted, found]
+  }
+  return model.gives.map(({ stop, column }) => ({ stop, short: values[column] ?? 0 })).filter((one) => one.short > none)
 }
 
 const nothing: Found = { moves: new Map(), touched: 0, largest: 0, sum: 0 }

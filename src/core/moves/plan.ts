@@ -1,6 +1,7 @@
 import type { PlaneLine } from '../frame/axis'
 import { type Moves, runningAfter } from './after'
-import { choosePack, type Pack } from './packs'
+import type { Pack } from './packs'
+import { packUnder, ShimShelf, slack } from './shelf'
 import type { FootSolution, Solution } from './solve'
 import type { Train } from './train'
 
@@ -33,20 +34,25 @@ export interface Plan {
   left: { coupling: string; vertical: PlaneLine | null; horizontal: PlaneLine | null }[]
 }
 
+/** Shims to choose from, how many in a pack, and what a soft foot wants beside the move. Thicknesses in mm. */
+export interface PackChoices {
+  stock?: readonly number[]
+  mostShims?: number
+  softFoot?: ReadonlyMap<string, number>
+}
+
 /**
  * What can be made of the exact moves: which limits they break, the packs that come nearest to them, and what the rounding to
  * whole shims leaves at the couplings. A foot whose pack or stock is not known is taken as moved exactly.
- *
- * @param stock shim thicknesses, mm; none for exact moves
  */
 export function planMoves(
   train: Train,
   solution: Solution,
   facts: ReadonlyMap<string, FootFacts>,
-  stock: readonly number[] = [],
-  mostShims = 4,
+  { stock = [], mostShims = 4, softFoot = new Map() }: PackChoices = {},
 ): Plan {
   const blocking: Plan['blocking'] = []
+  const shelf = new ShimShelf(stock.map((thickness) => ({ thickness, count: Number.POSITIVE_INFINITY })))
   const feet = solution.feet.map((solved): PlannedFoot => {
     const { machine, foot, vertical, horizontal } = solved
     const known = facts.get(foot)
@@ -58,32 +64,35 @@ export function planMoves(
     }
     blocking.push(...brokenLimits(solved, known?.limits).map((limit) => ({ foot, limit })))
     if (!known?.pack || planned.vertical === null) return planned
-    const wanted = known.pack.reduce((sum, size) => sum + size, 0) + planned.vertical
-    if (wanted < -slack && !blocking.some((one) => one.foot === foot && one.limit === 'down'))
+    const under = known.pack.reduce((sum, size) => sum + size, 0)
+    const extra = softFoot.get(foot) ?? 0
+    if (under + extra + planned.vertical < -slack && !blocking.some((one) => one.foot === foot && one.limit === 'down'))
       blocking.push({ foot, limit: 'down' }) // more is to come out than lies under it
-    if (stock.length === 0 || Math.abs(planned.vertical) < slack) return planned
-    const present = wanted - planned.vertical
-    const range = [present - (known.limits?.down ?? present), present + (known.limits?.up ?? Infinity)] as const
-    return { ...planned, pack: choosePack(stock, wanted, { most: mostShims, present: known.pack, range }) }
+    if (stock.length === 0) return planned
+    const change = packUnder(shelf, {
+      present: known.pack,
+      move: planned.vertical,
+      softFoot: extra,
+      limits: known.limits,
+      most: mostShims,
+    })
+    return change ? { ...planned, pack: change.pack } : planned
   })
   return { feasible: blocking.length === 0, blocking, feet, left: leftAt(train, solution, feet) }
 }
-
-/** Moves smaller than this are none, mm. */
-export const slack = 1e-9
 
 export function brokenLimits(
   { vertical, horizontal }: Pick<FootSolution, 'vertical' | 'horizontal'>,
   limits: FootLimits | undefined,
 ) {
   const broken: Plan['blocking'][number]['limit'][] = []
-  const beyond = (move: number | undefined, limit: number | undefined) =>
-    move !== undefined && limit !== undefined && move > limit + slack
+  const beyond = (move: number | null | undefined, limit: number | undefined) =>
+    typeof move === 'number' && limit !== undefined && move > limit + slack
   const [up, far] = [vertical?.move, horizontal?.move]
   if (beyond(up, limits?.up)) broken.push('up')
-  if (beyond(up === undefined ? undefined : -up, limits?.down)) broken.push('down')
+  if (beyond(up && -up, limits?.down)) broken.push('down')
   if (beyond(far, limits?.far)) broken.push('far')
-  if (beyond(far === undefined ? undefined : -far, limits?.near)) broken.push('near')
+  if (beyond(far && -far, limits?.near)) broken.push('near')
   return broken
 }
 

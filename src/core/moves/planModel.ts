@@ -12,8 +12,8 @@ export interface PlanModel {
   largest: number
   /** Columns whose sum is all that is moved, with the feet they count for. */
   sizes: (readonly [column: number, feet: number])[]
-  /** How much each stop gives, where that was asked for. */
-  gives: { stop: Stop; column: number }[]
+  /** How much each stop gives, where that was asked for, and whether it gives at all, where that is counted. */
+  gives: { stop: Stop; column: number; flag: number | undefined }[]
 }
 
 export interface PlanModelOptions {
@@ -21,6 +21,8 @@ export interface PlanModelOptions {
   rest?: ReadonlySet<PlannedStation>
   /** Stops that may give, each by a column of its own. */
   giving?: ReadonlySet<Stop>
+  /** Whether a stop gives at all is counted; none gives more than this. */
+  counted?: number
   /** No move is larger than this. */
   most?: number
   withLargest?: boolean
@@ -36,7 +38,7 @@ const infinity = Number.POSITIVE_INFINITY
 export function planModel(
   problem: PlaneProblem,
   stations: readonly PlannedStation[],
-  { rest, giving = new Set(), most = infinity, withLargest = false }: PlanModelOptions = {},
+  { rest, giving = new Set(), counted, most = infinity, withLargest = false }: PlanModelOptions = {},
 ): PlanModel {
   const builder = new ProgramBuilder()
   const axes = new Map(
@@ -60,7 +62,9 @@ export function planModel(
       const give = builder.column(0, infinity)
       const way = builder.column(0, infinity)
       builder.row(-infinity, room, [way, 1], [give, -1])
-      found.gives.push({ stop, column: give })
+      const flag = counted === undefined ? undefined : builder.column(0, 1, true)
+      if (flag !== undefined) builder.row(-infinity, 0, [give, 1], [flag, -(counted ?? 0)])
+      found.gives.push({ stop, column: give, flag })
       return way
     }
     const [up, down] = [toward(station.high), toward(station.low)]

@@ -1,8 +1,9 @@
 import type { Plane } from '../frame/axis'
 import type { SlipGrade } from '../verdict/slipSpeed'
+import { limitsOf } from './limits'
 import type { FootFacts, FootLimits } from './plan'
 import { positionAt } from './positions'
-import { limitsOf, type Solution } from './solve'
+import type { Solution } from './solve'
 import { growthOf } from './targets'
 import type { Train } from './train'
 
@@ -114,7 +115,7 @@ export function planeProblem(
     const [a, b] = coupling.flexPlanes
     const most = (part * limits.slope * (b - a)) / unit
     const spacer = [at(toU(a), most), at(toU(b), most)]
-    return limits.source === 'figures' ? [...spacer, at(toU(coupling.x), (part * limits.offset) / unit)] : spacer
+    return limits.judgesOffset ? [...spacer, at(toU(coupling.x), (part * limits.offset) / unit)] : spacer
   })
   return { plane, stations, machines, demands, halfSpan, middle }
 }

@@ -27,6 +27,8 @@ export function planeOf(fit: Misaligned, plane: Plane, x: number): DoubtfulLine 
 
 /** One link of the chain from the fixed machine to another: +1 where the other machine is to the right of the coupling. */
 interface Link {
+  /** Id of the coupling. */
+  of: string
   sign: 1 | -1
   step: DoubtfulLine
 }
@@ -48,7 +50,7 @@ export function chainsFrom(train: Train, fits: ReadonlyMap<string, Misaligned>):
       const fit = coupling && fits.get(coupling.id)
       const step = coupling && fit && planeOf(fit, plane, coupling.x)
       if (!step) return null
-      links.push({ sign, step })
+      links.push({ of: coupling.id, sign, step })
     }
     return links
   }

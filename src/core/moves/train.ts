@@ -34,8 +34,11 @@ export interface Train {
   /** Index of the machine that stays. */
   fixed: number
   rpm?: number | undefined
-  /** The maker's or the site's figures: offset in mm, slope in rad. They win over every policy of ours. */
-  tolerance?: { offset: number; slope: number } | undefined
+  /**
+   * The maker's or the site's figures: offset in mm, slope in rad (of a spacer: the angle at each flex plane). They win over
+   * every policy of ours. A spacer needs no figure for its offset.
+   */
+  tolerance?: { offset?: number | undefined; slope: number } | undefined
 }
 
 /** A line in one plane with the covariance of (offset, slope), stated at `x`. */

@@ -114,7 +114,7 @@ export function outcomeOf(before: JobSolution, moves: Moves, after: JobSolution)
       ]
     })
   })
-  const engaged = after.dials.some(({ set, readings }) => set.state === 'engaged' && readings.length > 0)
+  const engaged = after.solution.couplings.some(({ doubts }) => doubts.includes('engaged'))
   return {
     stations,
     causes: stations

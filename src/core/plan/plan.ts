@@ -4,16 +4,19 @@ import { type PlacedFoot, seatFeet, solveSeat } from '../job/seat'
 import { type JobSolution, tapeSd } from '../job/solve'
 import { gradeOf } from '../job/train'
 import { axisAfter, type Moves, misalignmentOf, runningAfter } from '../moves/after'
+import { inDoubt } from '../moves/doubt'
 import { minutesFor } from '../moves/effort'
 import { downBy } from '../moves/held'
 import { type Least, withMoves } from '../moves/least'
+import { limitsOf } from '../moves/limits'
 import type { Pack } from '../moves/packs'
-import { brokenLimits, type FootFacts, slack } from '../moves/plan'
-import { limitsOf, type Solution, type Stay, targetOf, withStay } from '../moves/solve'
+import { brokenLimits, type FootFacts } from '../moves/plan'
+import { packUnder, ShimShelf, slack } from '../moves/shelf'
+import { type Solution, type Stay, targetOf, withStay } from '../moves/solve'
 import { machineGrowthAt, type TargetLine } from '../moves/targets'
 import { type Verdict, verdictOf } from '../verdict/verdict'
 import { factsOf, marginOf, mostShimsOf, presentPack, stayOf, trainEnds } from './choices'
-import { ShimShelf, stockSizes } from './shims'
+import { stockSizes } from './shims'
 
 /** One foot with its shims. Lengths in mm. */
 export interface PlannedFoot extends PlacedFoot {
@@ -30,8 +33,11 @@ export interface PlannedStation {
   machine: string
   foot: string
   x: number
+  /** What can be done, kept to the station's limits; null in a plane that was not measured. */
   vertical: number | null
   horizontal: number | null
+  /** What it would take to come to the target; more than can be done where a limit is in the way. */
+  wanted: Record<Plane, number | null>
   moveSd: Record<Plane, number>
   feet: PlannedFoot[]
   /** What rounding to whole shims adds to the vertical move. */
@@ -66,7 +72,7 @@ export interface JobPlan {
   known: boolean
   /** As planned, rounding included. */
   moves: Moves
-  /** What stays at each coupling, running, and whether that is within. */
+  /** What is left at each coupling, running, after what can be done, and whether that is within. */
   left: { coupling: string; lines: Record<Plane, PlaneLine | null>; verdict: Verdict | undefined }[]
   touched: Record<Plane, number>
   largest: number
@@ -151,26 +157,23 @@ function stationsOf(
     return solution.feet
       .filter((foot) => foot.machine === machine.id)
       .map((foot): PlannedStation => {
-        const vertical = settled(foot.vertical?.move)
-        const limits = facts.get(foot.foot)?.limits
+        const own = facts.get(foot.foot)
+        const limits = own?.limits
+        const room = downBy(own)
+        const wanted = { vertical: settled(foot.vertical?.move), horizontal: settled(foot.horizontal?.move) }
+        const vertical = within(wanted.vertical, room?.down, room?.up)
         const feet = placed
           .filter(({ station }) => station === foot.foot)
           .map((one): PlannedFoot => {
             const present = presentPack(job, plan, machine.id, one.id)
             const softFoot = soft.get(one.id) ?? 0
-            const still = Math.abs(vertical ?? 0) < slack && softFoot === 0
-            if (!present || vertical === null || stock.length === 0 || still)
+            if (!present || vertical === null || stock.length === 0)
               return { ...one, present, softFoot, change: undefined }
-            const under = present.reduce((sum, size) => sum + size, 0)
-            const range = [
-              under + softFoot - (limits?.down ?? under),
-              under + softFoot + (limits?.up ?? Number.POSITIVE_INFINITY),
-            ] as const
             return {
               ...one,
               present,
               softFoot,
-              change: shelf.take(under + vertical + softFoot, { present, most, range }),
+              change: packUnder(shelf, { present, move: vertical, softFoot, limits, most }),
             }
           })
         const rounded = feet.flatMap(({ change }) => (change ? [change.pack.residual] : []))
@@ -179,19 +182,27 @@ function stationsOf(
           foot: foot.foot,
           x: foot.x,
           vertical,
-          horizontal: settled(foot.horizontal?.move),
+          horizontal: within(wanted.horizontal, room?.near, room?.far),
+          wanted,
           moveSd: { vertical: foot.vertical?.moveSd ?? 0, horizontal: foot.horizontal?.moveSd ?? 0 },
           feet,
           // the shaft stands over the middle of its two feet
           rounding: rounded.length ? rounded.reduce((sum, one) => sum + one, 0) / rounded.length : 0,
-          facts: facts.get(foot.foot) ?? {},
+          facts: own ?? {},
         }
       })
   })
 }
 
-const settled = (move: number | undefined): number | null =>
-  move === undefined ? null : Math.abs(move) < slack ? 0 : move
+const settled = (move: number | null | undefined): number | null =>
+  move === undefined || move === null ? null : Math.abs(move) < slack ? 0 : move
+
+/** A move as far as it can be made. */
+const within = (
+  move: number | null,
+  least = Number.POSITIVE_INFINITY,
+  most = Number.POSITIVE_INFINITY,
+): number | null => (move === null ? null : Math.min(most, Math.max(-least, move)) + 0)
 
 /** Plain shims that Seat found missing and that nobody has put in yet, by foot. */
 function softFootOf(job: Pick<Job, 'line' | 'seat'>, machine: string): Map<string, number> {
@@ -205,10 +216,13 @@ function brokenBy(stations: readonly PlannedStation[]): InTheWay[] {
   return stations.flatMap((station) => {
     const limits = downBy(station.facts)
     const plane = (move: number | null) => (move === null ? null : { position: 0, move, moveSd: 0 })
-    const broken = brokenLimits({ vertical: plane(station.vertical), horizontal: plane(station.horizontal) }, limits)
+    const broken = brokenLimits(
+      { vertical: plane(station.wanted.vertical), horizontal: plane(station.wanted.horizontal) },
+      limits,
+    )
     return broken.map((limit): InTheWay => {
       const of = limit === 'down' || limit === 'up' ? 'vertical' : 'horizontal'
-      return { plane: of, foot: station.foot, limit, short: Math.abs(station[of] ?? 0) - (limits?.[limit] ?? 0) }
+      return { plane: of, foot: station.foot, limit, short: Math.abs(station.wanted[of] ?? 0) - (limits?.[limit] ?? 0) }
     })
   })
 }
@@ -246,18 +260,18 @@ function targetLine(
   return { vertical: line('vertical'), horizontal: line('horizontal') }
 }
 
-/** What stays at each coupling, judged with the doubt its readings have. */
+/** What is left at each coupling, judged with the doubt its readings have. */
 function leftOf(job: Pick<Job, 'line'>, solved: JobSolution, moves: Moves): JobPlan['left'] {
   const { train, solution } = solved
   const grade = gradeOf(job.line)
   return train.couplings.map((coupling, c) => {
     const lines = runningAfter(train, solution, moves, c)
-    const result = solution.couplings[c]?.result
+    const { result, doubts = [] } = solution.couplings[c] ?? {}
     const limits = limitsOf(train, coupling, grade)
     const still = { vertical: { offset: 0, slope: 0 }, horizontal: { offset: 0, slope: 0 } }
     const verdict =
       result?.ok && limits
-        ? verdictOf({ ...result.fit, misalignment: misalignmentOf(lines) }, coupling, limits, still)
+        ? inDoubt(verdictOf({ ...result.fit, misalignment: misalignmentOf(lines) }, coupling, limits, still), doubts)
         : undefined
     return { coupling: coupling.id, lines, verdict }
   })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { packFault, packMm, ShimShelf, stockSizes } from './shims'
+import { ShimShelf } from '../moves/shelf'
+import { packFault, packMm, stockSizes } from './shims'
 
 const pack = (text: string, unit: 'mm' | 'mil' = 'mm') => packMm({ text, unit })
 

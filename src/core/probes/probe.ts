@@ -21,6 +21,8 @@ export interface ProbeBase {
   on: Side
   /** Standard deviation of one reading, mm. */
   sd: number
+  /** One graduation, mm, where it is known; else the deviation is taken as half of one. */
+  graduation?: number | undefined
   /** Where the probe was set to a known value instead of any zero: what it would show on aligned, unsagging shafts, mm. */
   zero?: { value: number; sd: number } | undefined
 }

@@ -1,5 +1,6 @@
 import type { SeatCure } from '../seat/cure'
 import type { CornerGaps, FootCheck } from '../seat/foot'
+import { planeThrough } from '../seat/many'
 
 /** A simulated machine frame on its base. Lengths in mm; seen from above, y toward the far side. */
 export interface RiggedFrame {
@@ -24,24 +25,14 @@ export interface RiggedFoot {
   pulled?: number
 }
 
-type Plane = (x: number, y: number) => number
-
-/** The plane through three points. */
-function planeThrough([a, b, c]: readonly { x: number; y: number; z: number }[]): Plane {
-  if (!a || !b || !c) return () => 0
-  const det = (b.x - a.x) * (c.y - a.y) - (c.x - a.x) * (b.y - a.y)
-  const zx = ((b.z - a.z) * (c.y - a.y) - (c.z - a.z) * (b.y - a.y)) / det
-  const zy = ((c.z - a.z) * (b.x - a.x) - (b.z - a.z) * (c.x - a.x)) / det
-  return (x, y) => a.z + zx * (x - a.x) + zy * (y - a.y)
-}
-
 /** The lowest point of a sole tilted against its pad, below its middle. */
 const reachOf = (foot: RiggedFoot, pad: RiggedFrame['pad']): number =>
   Math.abs(foot.tilt?.x ?? 0) * pad.x + Math.abs(foot.tilt?.y ?? 0) * pad.y
 
 /**
  * What a person would find at every foot in turn, its bolt loosened and the others tight: contact geometry, nothing of
- * `core/seat`. The tight feet of a rigid frame are drawn down onto their pads and set the frame's plane; the loose one
+ * `core/seat` but how a plane lies. The tight feet of a rigid frame are drawn down onto their pads and set the frame's plane (where
+ * they are more than three, the one that best fits them); the loose one
  * stands where that puts it, or rests on its pad. Gaps are read with a feeler in steps of `feeler`, 0 for exact.
  */
 export function checkFrame(rigged: RiggedFrame, feeler = 0.01): FootCheck[] {
@@ -49,7 +40,7 @@ export function checkFrame(rigged: RiggedFrame, feeler = 0.01): FootCheck[] {
   const read = (mm: number) => (feeler > 0 ? Math.round(mm / feeler) * feeler : mm)
   return feet.map((foot): FootCheck => {
     const others = feet.filter((other) => other !== foot).map((other) => ({ x: other.x, y: other.y, z: -other.off }))
-    const body: Plane = rigged.frame === 'rigid' ? planeThrough(others) : () => 0
+    const body: (x: number, y: number) => number = rigged.frame === 'rigid' ? planeThrough(others) : () => 0
     const middle = foot.off + body(foot.x, foot.y) + (foot.pulled ?? 0)
     const rest = reachOf(foot, pad)
     // a sole that reaches its pad anywhere rests there
@@ -79,25 +70,38 @@ export function withCure(rigged: RiggedFrame, cure: readonly SeatCure[]): Rigged
   }
 }
 
-/** What is left of a tilted sole over a stair of strips: sampled along the pad, a plane laid through the rest. */
+/** What is left of a tilted sole over its strips: sampled all over the pad, a plane laid through the rest. */
 function wedged(
   foot: RiggedFoot,
   pad: RiggedFrame['pad'],
   steps: Extract<SeatCure, { steps: unknown }>['steps'],
 ): RiggedFoot {
-  const [edge] = steps.map((step) => step.edge)
-  if (!edge) return foot
-  const along = edge === 'low' || edge === 'high' ? 'x' : 'y'
-  const inward = edge === 'high' || edge === 'far' ? 1 : -1
-  const tilt = foot.tilt?.[along] ?? 0
-  const samples = Array.from({ length: 41 }, (_, i) => i / 20 - 1)
-  const rest = samples.map((s) => {
-    const fromEdge = (1 - inward * s) / 2
-    const stack = steps.filter((step) => step.cover >= fromEdge).reduce((sum, step) => sum + step.thickness, 0)
-    return foot.off + tilt * pad[along] * s - stack
-  })
-  const mean = rest.reduce((sum, value) => sum + value, 0) / rest.length
-  const spread = samples.reduce((sum, s) => sum + s * s, 0)
-  const slope = samples.reduce((sum, s, i) => sum + s * ((rest[i] ?? 0) - mean), 0) / spread
-  return { ...foot, off: mean, tilt: { x: foot.tilt?.x ?? 0, y: foot.tilt?.y ?? 0, [along]: slope / pad[along] } }
+  const samples = Array.from({ length: 21 }, (_, i) => i / 10 - 1)
+  const points = samples.flatMap((u) =>
+    samples.map((v) => ({ x: u * pad.x, y: v * pad.y, z: leftOver(foot, pad, steps, u, v) })),
+  )
+  const rest = planeThrough(points)
+  return {
+    ...foot,
+    off: rest(0, 0),
+    tilt: { x: (rest(pad.x, 0) - rest(-pad.x, 0)) / (2 * pad.x), y: (rest(0, pad.y) - rest(0, -pad.y)) / (2 * pad.y) },
+  }
+}
+
+/**
+ * Gap that strips leave under one point of a sole, mm; below zero where they are too thick.
+ *
+ * @param u from −1 at the low edge of the pad to 1 at the high one
+ * @param v from −1 at its near edge to 1 at its far one
+ */
+export function leftOver(
+  foot: RiggedFoot,
+  pad: RiggedFrame['pad'],
+  steps: Extract<SeatCure, { steps: unknown }>['steps'],
+  u: number,
+  v: number,
+): number {
+  const inward = { low: (1 + u) / 2, high: (1 - u) / 2, near: (1 + v) / 2, far: (1 - v) / 2 }
+  const stack = steps.filter((step) => step.cover >= inward[step.edge]).reduce((sum, step) => sum + step.thickness, 0)
+  return foot.off + (foot.tilt?.x ?? 0) * u * pad.x + (foot.tilt?.y ?? 0) * v * pad.y - stack
 }

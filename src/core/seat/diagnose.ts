@@ -1,5 +1,7 @@
 import { type FootCheck, type FootGap, gapOf, usualThreshold } from './foot'
 import { diagonal, type Layout, layoutOf, twistWeights } from './layout'
+import { bentInPair, rangeOf } from './lean'
+import { shortOfMany } from './many'
 
 export type SeatKind = 'rocking' | 'short' | 'angled' | 'springy' | 'strain' | 'clean'
 
@@ -40,7 +42,7 @@ export function diagnose(feet: readonly FootCheck[], threshold = usualThreshold)
   const felt = gaps.filter(({ feeler }) => (feeler?.most ?? 0) > threshold + 1e-9)
   const found: Case = { gaps, over: risen.length ? risen : felt, layout: layoutOf(feet), threshold }
   if (found.over.length === 0) return [finding('clean', gaps, 1)]
-  const fits = [springy(found), strain(found), rocking(found), ...angled(found), short(found)].flat()
+  const fits = [springy(found), strain(found), rocking(found), ...angled(found), short(found), many(found)].flat()
   const likely = fits.filter((one) => one.fit > 0.15).sort((a, b) => b.fit - a.fit)
   return likely.length ? likely : [finding('springy', found.over, 0.2)]
 }
@@ -96,6 +98,7 @@ function strain({ gaps, over, layout }: Case): SeatFinding[] {
 
 /** Two feet across from each other over the limit and alike, the others seated. */
 function rocking({ gaps, over, layout }: Case): SeatFinding[] {
+  if (gaps.length > 4) return [] // the twist of four says nothing of more
   const weights = twistWeights(gaps.map(({ foot }) => foot))
   const twistOf = (gap: FootGap) => sizeOf(gap) * (weights.get(gap.foot.id) ?? 1)
   const most = Math.max(...over.map(twistOf))
@@ -111,22 +114,26 @@ function rocking({ gaps, over, layout }: Case): SeatFinding[] {
 /** A foot whose corner gaps differ by more than the limit, and by more than a rocking frame would make them differ. */
 function angled({ gaps, over, threshold, layout }: Case): SeatFinding[] {
   return over.flatMap((gap) => {
-    const { plane, feeler, foot } = gap
+    const { feeler, foot } = gap
     if (!feeler || feeler.most - feeler.least <= threshold + 1e-9 || feeler.most <= noGap) return []
-    const opposite = gaps.find((other) => other !== gap && diagonal(other.foot, foot, layout) && over.includes(other))
+    const opposite =
+      gaps.length === 4
+        ? gaps.find((other) => other !== gap && diagonal(other.foot, foot, layout) && over.includes(other))
+        : undefined
     if (!opposite) return [finding('angled', [gap], over.length === 1 ? 0.9 : 0.6)]
-    // a rocking frame opens its foot toward the outside; the foot is bent only where the gap grows the other way
-    // or runs out to nothing
-    const outward = plane
-      ? plane.alongX * Math.sign(foot.x - centre(gaps, 'x')) + plane.alongY * Math.sign(foot.y - centre(gaps, 'y'))
-      : 0
-    const shut = feeler.least <= noGap
-    return outward < 0 || shut ? [finding('angled', [gap], 0.5)] : []
+    const [a, b] = gaps.filter((other) => other !== gap && other !== opposite).map((other) => other.foot)
+    return a && b && bentInPair(gap, opposite, [a, b], threshold) ? [finding('angled', [gap], 0.97)] : []
   })
 }
 
-const centre = (gaps: readonly FootGap[], axis: 'x' | 'y'): number =>
-  gaps.reduce((sum, { foot }) => sum + foot[axis], 0) / Math.max(1, gaps.length)
+/** Of more than four feet one alone that explains all that rises. */
+function many({ gaps, over, threshold }: Case): SeatFinding[] {
+  if (gaps.length <= 4) return []
+  const found = shortOfMany(gaps, over, sizeOf)
+  if (!found || (found.gap.feeler && found.gap.feeler.most <= noGap)) return []
+  const bent = rangeOf(found.gap) > threshold + 1e-9
+  return [finding(bent ? 'angled' : 'short', [found.gap], found.fit)]
+}
 
 /** One foot over the limit, the gap even at its corners. */
 function short({ gaps, over, threshold }: Case): SeatFinding[] {

@@ -1,3 +1,5 @@
+import type { Unit } from '../frame/units'
+
 /** Feeler gaps at the corners of a foot, mm. Low and high: the corner with the smaller or larger x; near and far: its side. */
 export interface CornerGaps {
   lowNear?: number | undefined
@@ -19,8 +21,20 @@ export interface FootCheck {
   gaps?: CornerGaps | undefined
 }
 
-/** A foot may rise by so much, mm (2 mil). */
+/** A foot may rise by so much, mm; where one works in mil it is 2 mil. */
 export const usualThreshold = 0.05
+
+const mil = 0.0254
+const inMil = (unit: Unit): boolean => unit === 'mil' || unit === 'in'
+
+/** How much a foot may rise where nobody says, mm: 0.05 mm, or 2 mil. */
+export const usualThresholdIn = (unit: Unit): number => (inMil(unit) ? 2 * mil : usualThreshold)
+
+/** The thinnest shim of a usual stock, mm: 0.05 mm, or 2 mil. */
+export const usualThinnestIn = (unit: Unit): number => (inMil(unit) ? 2 * mil : 0.05)
+
+/** Plain shims are told in steps of so much, mm: hundredths of a millimetre, or half mils. */
+export const shimStepIn = (unit: Unit): number => (inMil(unit) ? mil / 2 : 0.01)
 
 /** What a foot's readings come to. */
 export interface FootGap {

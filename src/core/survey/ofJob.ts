@@ -1,5 +1,6 @@
+import { purposeOf } from '../fit/together'
 import { quantityMm } from '../frame/quantity'
-import type { Job, Round } from '../job/schema'
+import type { Job, ReadSet, Round } from '../job/schema'
 import { toTrain } from '../job/train'
 import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
 import { stockSizes } from '../plan/shims'
@@ -10,12 +11,15 @@ import type { Survey, SurveyProbe } from './schema'
 export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
   const { train, sources } = toTrain(job.line, round)
   const facts = factsOf(job, round)
+  const footNames = new Map(job.line.machines.flatMap(({ feet }) => feet.map(({ id, name }) => [id, name])))
+  const couplingNames = new Map(job.line.couplings.map(({ id, name }) => [id, name]))
   const machine = (side: Probe['on'], left: number) => train.machines[side === 'left' ? left : left + 1]?.id ?? ''
   return {
     format: 'vane-peg.survey',
     version: 1,
     units: { length: 'mm', reading: 'mm' },
     train: {
+      ...(job.line.name ? { name: job.line.name } : {}),
       machines: train.machines.map(({ id, feet }) => ({
         id,
         name: job.line.machines.find((one) => one.id === id)?.name ?? id,
@@ -23,6 +27,7 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
           const { limits, pack } = facts.get(foot.id) ?? {}
           return {
             id: foot.id,
+            ...(footNames.get(foot.id) ? { name: footNames.get(foot.id) } : {}),
             x: tidy(foot.x),
             ...(foot.growth && Object.keys(foot.growth).length ? { growth: tidied(foot.growth) } : {}),
             ...(limits && Object.keys(limits).length ? { limits: tidied(limits) } : {}),
@@ -32,6 +37,7 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
       })),
       couplings: train.couplings.map(({ id, left, x, diameter, flexPlanes }) => ({
         id,
+        ...(couplingNames.get(id) ? { name: couplingNames.get(id) } : {}),
         left: train.machines[left]?.id ?? '',
         right: train.machines[left + 1]?.id ?? '',
         x: tidy(x),
@@ -40,15 +46,24 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
       })),
       fixed: train.machines[train.fixed]?.id ?? '',
       ...(train.rpm ? { rpm: train.rpm } : {}),
-      ...(train.tolerance ? { tolerance: train.tolerance } : {}),
+      ...(train.tolerance
+        ? {
+            tolerance: {
+              slope: train.tolerance.slope,
+              ...(train.tolerance.offset ? { offset: train.tolerance.offset } : {}),
+            },
+          }
+        : {}),
     },
     measurements: train.couplings.flatMap(({ id, left, sets }, c) =>
-      sets.flatMap(({ state, probes }, s) => {
+      sets.flatMap(({ state, purpose, probes }, s) => {
         if (probes.length === 0) return []
         return [
           {
             coupling: id,
             state,
+            purpose: purposeOf({ state, purpose }),
+            ...(zeroedOf(sources[c]?.[s]?.set) ? { zeroed: zeroedOf(sources[c]?.[s]?.set) } : {}),
             probes: probes.map((probe, p) =>
               probeOf(probe, machine(probe.on, left), quantityMm(sources[c]?.[s]?.dials[p]?.turn)),
             ),
@@ -59,6 +74,9 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
     ...planOf(round),
   }
 }
+
+const zeroedOf = (set: ReadSet | undefined): 'halved' | 'sag' | undefined =>
+  set?.zeroed === 'halved' || set?.zeroed === 'sag' ? set.zeroed : undefined
 
 /** What the round's plan asks for, where a survey can say it: a line drawn by hand goes out as one machine fixed. */
 function planOf({ plan }: Round): Pick<Survey, 'plan'> {
@@ -83,7 +101,7 @@ const tidied = <T extends object>(values: T): T =>
 const tidy = (mm: number): number => Number(mm.toFixed(10))
 
 function probeOf(probe: Probe, on: string, turn: number | undefined): SurveyProbe {
-  const base = { on, sd: tidy(probe.sd), graduation: tidy(2 * probe.sd) }
+  const base = { on, sd: tidy(probe.sd), graduation: tidy(probe.graduation ?? 2 * probe.sd) }
   if (probe.type === 'beam2')
     return {
       type: 'beam2',

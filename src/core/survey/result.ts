@@ -13,12 +13,33 @@ export interface ResultPlane {
 /** One plane of a foot, in reading units. */
 export interface ResultFootPlane {
   position: number
-  move: number
-  moveSd: number
+  /** Null, and its deviation with it, where a held foot that the readings do not reach leaves no line to move to. */
+  move: number | null
+  moveSd: number | null
+}
+
+/** A verdict: by confidence, and "unsure" wherever the readings are in doubt. */
+export interface ResultVerdict {
+  state: 'within' | 'outside' | 'unsure'
+  /** That of the numbers alone. */
+  probability: number
+  offsetLimit: number
+  slopeLimit: number
 }
 
 export interface ResultWarning {
-  code: 'engaged' | 'not-closed' | 'short-arc' | 'one-plane' | 'not-measured' | 'no-limit' | 'not-fitting' | 'sag'
+  code:
+    | 'engaged'
+    | 'not-closed'
+    | 'short-arc'
+    | 'one-plane'
+    | 'not-measured'
+    | 'no-limit'
+    | 'not-fitting'
+    | 'sag'
+    | 'held-not-reached'
+    | 'seat-not-measured'
+    | 'soft-foot'
   message: string
 }
 
@@ -31,7 +52,15 @@ export interface Result {
     id: string
     vertical: ResultPlane | null
     horizontal: ResultPlane | null
-    verdict?: { state: 'within' | 'outside' | 'unsure'; probability: number; offsetLimit: number; slopeLimit: number }
+    verdict?: ResultVerdict
+    /** Sets read with the coupling closed or running, each by itself. */
+    asCoupled?: {
+      measurement: number
+      purpose: 'closed' | 'running'
+      vertical: ResultPlane | null
+      horizontal: ResultPlane | null
+      verdict?: ResultVerdict
+    }[]
   }[]
   feet: { machine: string; foot: string; vertical: ResultFootPlane | null; horizontal: ResultFootPlane | null }[]
   probes: { measurement: number; probe: number; residuals: number[]; closure: number | null }[]
@@ -64,7 +93,8 @@ export interface Result {
   }
   seat?: {
     machine: string
-    ok: boolean
+    /** Null where nothing, or not every foot, was measured. */
+    ok: boolean | null
     findings: { kind: SeatKind; feet: string[]; because: string }[]
     cure: ({ foot: string; shim: number } | { foot: string; steps: StepShim[] })[]
   }[]

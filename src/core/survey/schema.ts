@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { purposes } from '../fit/together'
 
 /** The open survey document, version 1. Every field is explained in docs/format.md. */
 
@@ -68,6 +69,7 @@ const bore = v.strictObject({
 
 const foot = v.strictObject({
   id,
+  name: v.optional(v.string('text')),
   x: finite,
   growth: v.optional(v.strictObject({ vertical: v.optional(finite), horizontal: v.optional(finite) })),
   limits: v.optional(
@@ -85,6 +87,7 @@ const machine = v.strictObject({ id, name: v.optional(v.string('text')), feet: v
 
 const coupling = v.strictObject({
   id,
+  name: v.optional(v.string('text')),
   left: id,
   right: id,
   x: finite,
@@ -127,16 +130,19 @@ export const surveySchema = v.strictObject({
     reading: v.picklist(['mm', 'um', 'in', 'mil'], '"mm", "um", "in" or "mil"'),
   }),
   train: v.strictObject({
+    name: v.optional(v.string('text')),
     machines: v.pipe(v.array(machine, 'a list of machines'), v.nonEmpty('at least one machine')),
     couplings: v.array(coupling, 'a list of couplings'),
     fixed: id,
     rpm: v.optional(positive),
-    tolerance: v.optional(v.strictObject({ offset: positive, slope: positive })),
+    tolerance: v.optional(v.strictObject({ offset: v.optional(positive), slope: positive })),
   }),
   measurements: v.array(
     v.strictObject({
       coupling: id,
       state: v.optional(v.picklist(['released', 'engaged'], '"released" or "engaged"')),
+      purpose: v.optional(v.picklist(purposes, '"plan", "repeat", "closed" or "running"')),
+      zeroed: v.optional(v.picklist(['any', 'halved', 'sag'], '"any", "halved" or "sag"')),
       probes: v.pipe(
         v.array(
           v.variant('type', [rim, face, beam, beam2, bore], 'a probe of type "rim", "face", "beam", "beam2" or "bore"'),

@@ -1,13 +1,20 @@
+import { lineThrough } from '../frame/axis'
 import { formatNumber } from '../frame/number'
 import { decimalsFor, fromMm, toMm, type Unit } from '../frame/units'
+import type { Solution } from '../moves/solve'
 import { cureFor } from '../seat/cure'
 import { diagnose, type SeatFinding } from '../seat/diagnose'
-import { type FootCheck, usualThreshold } from '../seat/foot'
-import type { Result } from './result'
+import { type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from '../seat/foot'
+import type { Result, ResultWarning } from './result'
 import type { Survey } from './schema'
 
-/** Soft foot of every machine in a document's `seat`: findings, most likely first, and what to put under which foot. */
-export function seatResult({ seat, units, plan }: Survey): Required<Result>['seat'] {
+/**
+ * Soft foot of every machine in a document's `seat`: findings, most likely first, and what to put under which foot. Where not
+ * every foot was measured nothing is called clean: `ok` is null.
+ *
+ * @param solution what the readings ask of the feet: of a rocking pair the foot that the alignment wants raised is shimmed
+ */
+export function seatResult({ seat, units, plan }: Survey, solution: Solution): Required<Result>['seat'] {
   const mm = (value: number | undefined) => (value === undefined ? undefined : toMm(value, units.reading))
   const shown = (value: number) => fromMm(value, units.reading)
   const stock = plan?.stock?.map((thickness) => toMm(thickness, units.reading))
@@ -26,11 +33,19 @@ export function seatResult({ seat, units, plan }: Survey): Required<Result>['sea
         },
       }),
     )
-    const findings = diagnose(checks, mm(threshold) ?? usualThreshold)
-    const cure = cureFor(findings, checks, stock ? { thinnest: Math.min(...stock) } : {})
+    const missing = checks.filter((check) => gapOf(check).size === undefined)
+    const found =
+      missing.length < checks.length ? diagnose(checks, mm(threshold) ?? usualThresholdIn(units.reading)) : []
+    const clean = found[0]?.kind === 'clean'
+    const findings = clean && missing.length > 0 ? [] : found
+    const cure = cureFor(findings, checks, {
+      thinnest: stock?.length ? Math.min(...stock) : usualThinnestIn(units.reading),
+      step: shimStepIn(units.reading),
+      wanted: wantedOf(machine, checks, solution),
+    })
     return {
       machine,
-      ok: findings[0]?.kind === 'clean',
+      ok: findings.length === 0 ? null : clean,
       findings: findings.map((finding) => ({
         kind: finding.kind,
         feet: [...finding.feet],
@@ -38,11 +53,68 @@ export function seatResult({ seat, units, plan }: Survey): Required<Result>['sea
       })),
       cure: cure.map((one) =>
         'shim' in one
-          ? { foot: one.foot, shim: shown(one.shim) }
-          : { foot: one.foot, steps: one.steps.map((step) => ({ ...step, thickness: shown(step.thickness) })) },
+          ? { foot: one.foot, shim: tidy(shown(one.shim)) }
+          : { foot: one.foot, steps: one.steps.map((step) => ({ ...step, thickness: tidy(shown(step.thickness)) })) },
       ),
     }
   })
+}
+
+const tidy = (value: number): number => Number(value.toPrecision(12))
+
+/** How much the alignment wants each seated foot raised, mm: along the line through the moves of its machine's feet. */
+function wantedOf(machine: string, checks: readonly FootCheck[], solution: Solution): Map<string, number> {
+  const moves = solution.feet.flatMap(({ machine: of, x, vertical }) =>
+    of === machine && typeof vertical?.move === 'number' ? [{ x, value: vertical.move }] : [],
+  )
+  if (moves.length === 0) return new Map()
+  return new Map(checks.map(({ id, x }) => [id, lineThrough(moves, x).offset]))
+}
+
+/** Plain shims of the soft foot by the foot of the train they lie under, reading units; and the seated feet that are no such foot. */
+export function softFeet(
+  { seat, train }: Survey,
+  results: Result['seat'],
+): { under: ReadonlyMap<string, number>; left: readonly string[] } {
+  const under = new Map<string, number>()
+  const left: string[] = []
+  for (const { machine, cure } of results ?? []) {
+    const feet = train.machines.find(({ id }) => id === machine)?.feet ?? []
+    const seated = seat?.find((one) => one.machine === machine)?.feet ?? []
+    for (const one of cure) {
+      const at = seated.find(({ id }) => id === one.foot)?.x
+      const [here, ...more] = feet.filter(({ x }) => x === at)
+      const alone = more.length === 0 && seated.filter(({ x }) => x === at).length === 1
+      const foot = feet.find(({ id }) => id === one.foot) ?? (alone ? here : undefined)
+      if ('shim' in one && foot) under.set(foot.id, (under.get(foot.id) ?? 0) + one.shim)
+      else left.push(one.foot)
+    }
+  }
+  return { under, left }
+}
+
+/** What is to be said of the seats: nothing measured is not clean; what of their shims the packs do not hold. */
+export function seatWarnings(survey: Survey, results: Result['seat']): ResultWarning[] {
+  const unknown = (results ?? []).flatMap(({ machine, ok }, i): ResultWarning[] =>
+    ok === null
+      ? [
+          {
+            code: 'seat-not-measured',
+            message: `seat.${i}: not every foot of ${machine} was measured, so nothing is said of its soft foot`,
+          },
+        ]
+      : [],
+  )
+  const { left } = softFeet(survey, results)
+  return survey.plan?.stock && left.length > 0
+    ? [
+        ...unknown,
+        {
+          code: 'soft-foot',
+          message: `the shims for ${left.join(', ')} are not in the packs: step shims, or under one of two feet of a station`,
+        },
+      ]
+    : unknown
 }
 
 const why: Record<SeatFinding['kind'], string> = {

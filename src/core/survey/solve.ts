@@ -1,20 +1,21 @@
-import { contradicts } from '../fit/chiSquare'
-import type { CouplingFit } from '../fit/coupling'
+import { closureLimitOf } from '../fit/closure'
 import { type Suspect, suspectsOf } from '../fit/suspects'
+import { only, togetherOf } from '../fit/together'
 import { arcCovered } from '../frame/angles'
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { fromMm, toMm } from '../frame/units'
 import { type Least, planLeast, usualMargin, withMoves } from '../moves/least'
+import { type LimitMissing, limitsMissing } from '../moves/limits'
 import { type FootFacts, planMoves } from '../moves/plan'
 import { planeOf } from '../moves/positions'
 import type { SolveProgram } from '../moves/program'
 import { type CouplingSolution, type FootPlane, type FootSolution, type Solution, solveTrain } from '../moves/solve'
 import type { Coupling } from '../moves/train'
+import type { Verdict } from '../verdict/verdict'
 import { type Checked, refuse } from './fault'
 import { type ReadSurvey, readSurvey } from './read'
-import type { Result, ResultWarning } from './result'
-import type { SurveyMeasurement } from './schema'
-import { seatResult } from './seat'
+import type { Result, ResultVerdict, ResultWarning } from './result'
+import { seatResult, seatWarnings, softFeet } from './seat'
 
 /**
  * Survey document in, result document out; the one function behind the command line and `POST /api/solve`.
@@ -26,16 +27,20 @@ export function solveSurvey(document: unknown, program?: SolveProgram): Checked<
   const read = readSurvey(document)
   if (!read.ok) return read
   const { survey, train, stay, measurementOf } = read.value
-  const seat = survey.seat ? { seat: seatResult(survey) } : {}
-  if (survey.measurements.length === 0) return { ok: true, value: { ...emptyResult(survey.units), ...seat } }
   const solution = solveTrain(train, stay)
-  for (const { id, result } of solution.couplings) {
-    const first = measurementOf.get(id)?.[0]
-    if (!result.ok && first !== undefined) return refuse(`measurements.${first}`, result.message)
-  }
+  const seats = survey.seat ? seatResult(survey, solution) : undefined
+  const seat = seats ? { seat: seats } : {}
+  if (survey.measurements.length === 0)
+    return { ok: true, value: { ...emptyResult(survey.units), ...seat, warnings: seatWarnings(survey, seats) } }
+  const refused = solution.couplings.flatMap((coupling, c) => unsolvable(read.value, coupling, c))[0]
+  if (refused) return refused
   const shown = (mm: number) => fromMm(mm, survey.units.reading)
   const footPlane = (plane: FootPlane | null) =>
-    plane && { position: shown(plane.position), move: shown(plane.move), moveSd: shown(plane.moveSd) }
+    plane && {
+      position: shown(plane.position),
+      move: plane.move === null ? null : shown(plane.move),
+      moveSd: plane.move === null ? null : shown(plane.moveSd),
+    }
   const found = suspectsIn(read.value, solution.couplings)
   const fixed = (survey.plan?.mode ?? 'fixed') === 'fixed'
   const listed = solution.feet.filter((foot) => !fixed || foot.machine !== survey.train.fixed)
@@ -45,7 +50,9 @@ export function solveSurvey(document: unknown, program?: SolveProgram): Checked<
       ...emptyResult(survey.units),
       ...seat,
       suspects: readingSuspects(found, shown),
-      couplings: solution.couplings.map((coupling, c) => couplingResult(coupling, train.couplings[c], shown)),
+      couplings: solution.couplings.map((coupling, c) =>
+        couplingResult(coupling, train.couplings[c], shown, measurementOf.get(coupling.id) ?? []),
+      ),
       feet: listed.map(({ machine, foot, vertical, horizontal }) => ({
         machine,
         foot,
@@ -53,21 +60,44 @@ export function solveSurvey(document: unknown, program?: SolveProgram): Checked<
         horizontal: footPlane(horizontal),
       })),
       probes: solution.couplings
-        .flatMap(({ id, result }) =>
-          result.ok
-            ? result.fit.probes.map((probe) => ({
-                measurement: measurementOf.get(id)?.[probe.set] ?? 0,
-                probe: probe.probe,
-                residuals: Array.from(probe.residuals, shown),
-                closure: probe.closure === null ? null : shown(probe.closure),
-              }))
-            : [],
+        .flatMap(({ id, result, asCoupled }) =>
+          [result, ...asCoupled.map((check) => check.result)].flatMap((one) =>
+            one.ok
+              ? one.fit.probes.map((probe) => ({
+                  measurement: measurementOf.get(id)?.[probe.set] ?? 0,
+                  probe: probe.probe,
+                  residuals: Array.from(probe.residuals, shown),
+                  closure: probe.closure === null ? null : shown(probe.closure),
+                }))
+              : [],
+          ),
         )
         .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
-      ...(survey.plan ? { plan: planResult(read.value, solution, listed, shown, program) } : {}),
-      warnings: [...warningsFor(read.value, solution.couplings), ...sagWarnings(found)],
+      ...(survey.plan ? { plan: planResult(read.value, solution, listed, shown, program, seats) } : {}),
+      warnings: [
+        ...warningsFor(read.value, solution.couplings),
+        ...heldWarnings(solution),
+        ...sagWarnings(found),
+        ...seatWarnings(survey, seats),
+      ],
     },
   }
+}
+
+/** A measurement that says nothing, by its path. */
+function unsolvable(
+  { measurementOf, train }: ReadSurvey,
+  { id, result, asCoupled }: CouplingSolution,
+  c: number,
+): ReturnType<typeof refuse>[] {
+  const measurements = measurementOf.get(id) ?? []
+  const { together } = togetherOf(train.couplings[c]?.sets ?? [])
+  const first = together[0] === undefined ? undefined : measurements[together[0]]
+  const failed = !result.ok && first !== undefined ? [refuse(`measurements.${first}`, result.message)] : []
+  const apart = asCoupled.flatMap((check) =>
+    check.result.ok ? [] : [refuse(`measurements.${measurements[check.set]}`, check.result.message)],
+  )
+  return [...failed, ...apart]
 }
 
 function leastOf(
@@ -89,6 +119,7 @@ function planResult(
   listed: readonly FootSolution[],
   shown: (mm: number) => number,
   program: SolveProgram | undefined,
+  seats: Result['seat'],
 ): NonNullable<Result['plan']> {
   const mm = (value: number) => toMm(value, survey.units.reading)
   const facts = new Map(
@@ -108,7 +139,11 @@ function planResult(
   )
   const least = leastOf(survey, train, solution, facts, program)
   const planned = least ? withMoves(solution, least) : solution
-  const plan = planMoves(train, planned, facts, (survey.plan?.stock ?? []).map(mm), survey.plan?.maxShims ?? 4)
+  const plan = planMoves(train, planned, facts, {
+    stock: (survey.plan?.stock ?? []).map(mm),
+    mostShims: survey.plan?.maxShims ?? 4,
+    softFoot: new Map([...softFeet(survey, seats).under].map(([foot, shim]) => [foot, mm(shim)])),
+  })
   const blocking = least ? planes.flatMap((plane) => least[plane].blocking) : plan.blocking
   const line = (left: PlaneLine | null) => left && { offset: shown(left.offset), slope: left.slope }
   const told = (move: number | null) => (move === null ? null : shown(move))
@@ -147,12 +182,13 @@ const emptyResult = (units: Result['units']): Result => ({
 })
 
 function couplingResult(
-  { id, result, verdict }: CouplingSolution,
+  { id, result, verdict, asCoupled }: CouplingSolution,
   coupling: Coupling | undefined,
   shown: (mm: number) => number,
+  measurements: readonly number[],
 ): Result['couplings'][number] {
-  const inPlane = (plane: Plane, fit: CouplingFit) => {
-    const found = coupling && planeOf(fit, plane, coupling.x)
+  const inPlane = (plane: Plane, solved: CouplingSolution['result']) => {
+    const found = coupling && solved.ok && planeOf(solved.fit, plane, coupling.x)
     if (!found) return null
     const [[offset], [, slope]] = found.covariance
     return {
@@ -162,46 +198,56 @@ function couplingResult(
       slopeSd: Math.sqrt(slope),
     }
   }
-  if (!result.ok) return { id, vertical: null, horizontal: null }
-  return {
-    id,
-    vertical: inPlane('vertical', result.fit),
-    horizontal: inPlane('horizontal', result.fit),
-    ...(verdict
+  const told = (one: Verdict | undefined): { verdict?: ResultVerdict } =>
+    one
       ? {
           verdict: {
-            state: verdict.state,
-            probability: verdict.probability,
-            offsetLimit: shown(verdict.limits.offset),
-            slopeLimit: verdict.limits.slope,
+            state: one.state,
+            probability: one.probability,
+            offsetLimit: shown(one.limits.offset),
+            slopeLimit: one.limits.slope,
           },
+        }
+      : {}
+  return {
+    id,
+    vertical: inPlane('vertical', result),
+    horizontal: inPlane('horizontal', result),
+    ...told(verdict),
+    ...(asCoupled.length
+      ? {
+          asCoupled: asCoupled.map((check) => ({
+            measurement: measurements[check.set] ?? 0,
+            purpose: check.purpose,
+            vertical: inPlane('vertical', check.result),
+            horizontal: inPlane('horizontal', check.result),
+            ...told(check.verdict),
+          })),
         }
       : {}),
   }
 }
 
-/** Two graduations of the probe's dial, mm: how far a dial may fail to close before it is said. */
-function closureLimit(probe: SurveyMeasurement['probes'][number], unit: Parameters<typeof toMm>[1]): number {
-  const graduation = probe.graduation ?? (probe.sd ? 2 * probe.sd : undefined)
-  return 2 * (graduation === undefined ? 0.01 : toMm(graduation, unit))
-}
-
 /** Single slips that would explain readings which do not fit, best first within each coupling. */
 function suspectsIn({ survey, measurementOf, train }: ReadSurvey, solved: readonly CouplingSolution[]): Found[] {
   const { reading } = survey.units
-  return solved.flatMap(({ id, result }, c) => {
+  return solved.flatMap(({ id, result, asCoupled }, c) => {
     const sets = train.couplings[c]?.sets ?? []
+    const { together } = togetherOf(sets)
     const source = (set: number, probe: number) =>
       survey.measurements[measurementOf.get(id)?.[set] ?? -1]?.probes[probe]
-    return suspectsOf(
-      sets,
-      (set, probe) => {
-        const found = source(set, probe)
-        const turn = found && 'turn' in found && found.turn ? toMm(found.turn, reading) : undefined
-        return { limit: found ? closureLimit(found, reading) : 0.02, turn }
-      },
-      result.ok ? result.fit : undefined,
-    ).map((suspect) => ({ measurement: measurementOf.get(id)?.[suspect.set] ?? 0, suspect }))
+    const among = (kept: readonly number[], of: CouplingSolution['result']) =>
+      suspectsOf(
+        only(sets, kept),
+        (set, probe) => {
+          const found = source(set, probe)
+          const turn = found && 'turn' in found && found.turn ? toMm(found.turn, reading) : undefined
+          const read = sets[set]?.probes[probe]
+          return { limit: read ? closureLimitOf(read) : 0.02, turn }
+        },
+        of.ok ? of.fit : undefined,
+      ).map((suspect) => ({ measurement: measurementOf.get(id)?.[suspect.set] ?? 0, suspect }))
+    return [...among(together, result), ...asCoupled.flatMap((check) => among([check.set], check.result))]
   })
 }
 
@@ -232,53 +278,74 @@ function warningsFor(
   solved: readonly CouplingSolution[],
 ): ResultWarning[] {
   const warnings: ResultWarning[] = []
+  const { reading } = survey.units
   survey.measurements.forEach((measurement, m) => {
-    if (measurement.state === 'engaged')
+    const coupled = measurement.state === 'engaged' || ['closed', 'running'].includes(measurement.purpose ?? '')
+    if (coupled)
       warnings.push({
         code: 'engaged',
-        message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; not fit for planning a move`,
+        message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; ${measurement.purpose === 'plan' || measurement.purpose === 'repeat' ? 'moves are planned from it as the document asks, the verdict cannot be told' : 'judged by itself as coupled, not fit for planning a move'}`,
       })
     const arc = arcCovered(measurement.probes.flatMap((probe) => probe.readings.map(([angle]) => angle)))
-    if (arc < 180)
+    if (arc < 180 && measurement.zeroed !== 'halved')
       warnings.push({
         code: 'short-arc',
         message: `measurements.${m}: the readings cover only ${Math.round(arc)}° of the turn; the moves are less sure than over half a turn`,
       })
   })
-  for (const { id, result } of solved) {
-    if (!result.ok) {
-      warnings.push({ code: 'not-measured', message: `coupling ${id}: nothing was read here` })
-      continue
-    }
-    const { squares, free } = result.fit.left
-    const closes = result.fit.probes.every(({ set, probe, closure }) => {
-      const source = survey.measurements[measurementOf.get(id)?.[set] ?? -1]?.probes[probe]
-      return closure === null || !source || Math.abs(closure) <= closureLimit(source, survey.units.reading) + 1e-9
-    })
-    if (closes && contradicts({ squares, free }))
+  solved.forEach(({ id, result, doubts, asCoupled }, c) => {
+    const coupling = train.couplings[c]
+    const missing = coupling ? limitsMissing(train, coupling) : []
+    if (missing.length > 0)
       warnings.push({
-        code: 'not-fitting',
-        message: `coupling ${id}: the readings contradict each other by more than their standard deviations allow (χ² ${squares.toFixed(0)} with ${free} free)`,
+        code: 'no-limit',
+        message: `coupling ${id}: no verdict, as ${missingWords(missing)} is not given`,
       })
-    for (const plane of planes)
-      if (!result.fit.measured.includes(plane))
-        warnings.push({ code: 'one-plane', message: `coupling ${id}: the ${plane} plane was not measured` })
-    for (const { set, probe, closure } of result.fit.probes) {
-      const m = measurementOf.get(id)?.[set] ?? 0
-      const source = survey.measurements[m]?.probes[probe]
-      if (closure === null || !source) continue
-      const limit = closureLimit(source, survey.units.reading)
-      if (Math.abs(closure) > limit + 1e-9)
+    const measurements = measurementOf.get(id) ?? []
+    const checks = [{ result, doubts }, ...asCoupled].filter((check) => check.result.ok || check.doubts.length > 0)
+    if (checks.length === 0) {
+      warnings.push({ code: 'not-measured', message: `coupling ${id}: nothing was read here` })
+      return
+    }
+    for (const check of checks) {
+      if (!check.result.ok) continue
+      const { fit } = check.result
+      if (check.doubts.includes('contradiction') && !check.doubts.includes('not-closed'))
+        warnings.push({
+          code: 'not-fitting',
+          message: `coupling ${id}: the readings contradict each other by more than their standard deviations allow (χ² ${fit.left.squares.toFixed(0)} with ${fit.left.free} free)`,
+        })
+      for (const plane of planes)
+        if (!fit.measured.includes(plane))
+          warnings.push({ code: 'one-plane', message: `coupling ${id}: the ${plane} plane was not measured` })
+      for (const { set, probe, closure } of fit.probes) {
+        const read = coupling?.sets[set]?.probes[probe]
+        if (closure === null || !read || Math.abs(closure) <= closureLimitOf(read) + 1e-9) continue
         warnings.push({
           code: 'not-closed',
-          message: `measurements.${m}.probes.${probe}: top + bottom differs from far + near by ${fromMm(closure, survey.units.reading).toPrecision(3)} ${survey.units.reading}; two graduations are allowed`,
+          message: `measurements.${measurements[set] ?? 0}.probes.${probe}: top + bottom differs from far + near by ${fromMm(closure, reading).toPrecision(3)} ${reading}; two graduations are allowed`,
         })
+      }
     }
-  }
-  if (train.rpm === undefined && !train.tolerance)
-    warnings.push({ code: 'no-limit', message: 'no speed and no tolerance given: no verdict' })
+  })
   return warnings
 }
+
+const missingWords = (missing: readonly LimitMissing[]): string =>
+  missing
+    .map((one) => (one === 'speed' ? 'the speed' : one === 'diameter' ? 'its diameter' : 'a figure for its offset'))
+    .join(' or ')
+
+/** Held feet that no reading reaches: nothing is moved toward a place nobody measured. */
+const heldWarnings = ({ unreached }: Solution): ResultWarning[] =>
+  planes.flatMap((plane) =>
+    unreached[plane].map(
+      (foot): ResultWarning => ({
+        code: 'held-not-reached',
+        message: `foot ${foot} is held, but no reading reaches it in the ${plane} plane: no line, so no moves there`,
+      }),
+    ),
+  )
 
 const sagWarnings = (found: readonly Found[]): ResultWarning[] =>
   found.flatMap(({ measurement, suspect: { fault, probe } }) =>

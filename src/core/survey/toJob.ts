@@ -16,7 +16,7 @@ import { readingKey } from '../job/train'
 import { emptyPlan } from '../plan/choices'
 import { type Checked, refuse } from './fault'
 import { readSurvey } from './read'
-import type { Survey, SurveyProbe } from './schema'
+import type { Survey, SurveyMeasurement, SurveyProbe } from './schema'
 
 /**
  * A survey document as a job: its train as a line of its own, its measurements as the sets of the first round. Up to 48
@@ -30,7 +30,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   if (machines.length < 2 || couplings.length !== machines.length - 1)
     return refuse('train.couplings', 'expected a coupling between every two machines, to make a line of it')
   if (machines.length > 8) return refuse('train.machines', 'expected at most eight machines')
-  const line = lineOf(survey, name)
+  const line = lineOf(survey, survey.train.name?.slice(0, 80) || name)
   const unit: 'mm' | 'mil' = survey.units.length === 'in' ? 'mil' : 'mm'
   const job = makeJob(line, 'Brought in', takenAt, unit)
   const [round] = job.rounds
@@ -68,15 +68,15 @@ function lineOf(survey: Survey, name: string): Line {
       feet: distinct(feet).map(
         (foot): LineFoot => ({
           id: foot.id,
-          name: foot.id.slice(0, 40),
+          name: (foot.name ?? foot.id).slice(0, 40),
           station: { from, toward: 'right', distance: typed(foot.x - origin, length) },
           ...(foot.growth ? { growth: growthOf(foot.growth, units.reading) } : {}),
         }),
       ),
     })),
-    couplings: train.couplings.map(({ id, x, diameter, flexPlanes }, i) => ({
+    couplings: train.couplings.map(({ id, name: called, x, diameter, flexPlanes }, i) => ({
       id,
-      name: train.couplings.length > 1 ? `Coupling ${i + 1}` : 'Coupling',
+      name: called?.slice(0, 60) || (train.couplings.length > 1 ? `Coupling ${i + 1}` : 'Coupling'),
       kind: flexPlanes ? 'spacer' : 'short',
       ...(i > 0 ? { station: { from, toward: 'right' as const, distance: typed(x - origin, length) } } : {}),
       diameter: diameter ? typed(diameter, length) : { text: '', unit: length },
@@ -87,7 +87,9 @@ function lineOf(survey: Survey, name: string): Line {
     tolerance: train.tolerance
       ? {
           policy: 'figures',
-          offset: typed(train.tolerance.offset, units.reading),
+          offset: train.tolerance.offset
+            ? typed(train.tolerance.offset, units.reading)
+            : { text: '', unit: units.reading },
           slope: { text: String(Number((train.tolerance.slope * 100).toFixed(6))), unit: 'mm/100 mm' },
           source: 'Brought in with the survey',
         }
@@ -164,11 +166,26 @@ function setOf(survey: Survey, line: Line, m: number, unit: 'mm' | 'mil'): ReadS
     id,
     coupling: coupling?.id ?? '',
     method: methodOf(probes),
-    state: measurement?.state ?? 'released',
+    ...howOf(measurement),
     angles: few ? anglesOf(degrees) : [],
     probes: probes.map((probe, p) =>
       probeOf(survey, line, probe, `${id}-probe${p + 1}`, { x: coupling?.x ?? 0, id: coupling?.id ?? '', unit, few }),
     ),
+  }
+}
+
+/** What a measurement is for, and how its dials were zeroed. */
+function howOf(
+  measurement: SurveyMeasurement | undefined,
+): Pick<ReadSet, 'state' | 'purpose' | 'zeroed' | 'engagedAccepted'> {
+  const { state = 'released', purpose, zeroed } = measurement ?? {}
+  const coupled = state === 'engaged' || purpose === 'closed' || purpose === 'running'
+  const confirmed = coupled && (purpose === 'plan' || purpose === 'repeat')
+  return {
+    state: coupled ? 'engaged' : 'released',
+    purpose: confirmed ? 'closed' : (purpose ?? (coupled ? 'closed' : 'plan')),
+    ...(confirmed ? { engagedAccepted: 'the survey it came from' } : {}),
+    ...(zeroed && zeroed !== 'any' ? { zeroed } : {}),
   }
 }
 

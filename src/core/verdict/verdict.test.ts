@@ -4,7 +4,7 @@ import { probabilityThat } from './probability'
 import { slipSpeedLimits } from './slipSpeed'
 import { type Limits, verdictOf } from './verdict'
 
-const limits: Limits = { offset: 0.077, slope: 0.00048, source: 'slip-speed' }
+const limits: Limits = { offset: 0.077, slope: 0.00048, judgesOffset: true, source: 'slip-speed' }
 const none = { vertical: { offset: 0, slope: 0 }, horizontal: { offset: 0, slope: 0 } }
 
 function fitOf(offsetZ: number, sd: number, measured: Misaligned['measured'] = ['vertical', 'horizontal']): Misaligned {
@@ -44,9 +44,10 @@ describe('the verdict', () => {
   })
   it('judges a spacer by the angle at each flex plane', () => {
     const spacer = { x: 0, flexPlanes: [-250, 250] as const }
-    expect(verdictOf(fitOf(0.2, 0.003), spacer, limits, none).state).toBe('within')
-    expect(verdictOf(fitOf(0.26, 0.003), spacer, limits, none).state).toBe('outside')
-    expect(verdictOf(fitOf(0.2, 0.003), spacer, { ...limits, source: 'figures' }, none).state).toBe('outside')
+    const angles = { ...limits, judgesOffset: false }
+    expect(verdictOf(fitOf(0.2, 0.003), spacer, angles, none).state).toBe('within')
+    expect(verdictOf(fitOf(0.26, 0.003), spacer, angles, none).state).toBe('outside')
+    expect(verdictOf(fitOf(0.2, 0.003), spacer, limits, none).state).toBe('outside')
   })
 })
 

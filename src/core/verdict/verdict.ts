@@ -5,8 +5,12 @@ import { probabilityThat } from './probability'
 
 /** What is allowed at a coupling: offset in mm, slope in rad, and whose word that is. */
 export interface Limits {
+  /** At the coupling's centre; of a spacer without a figure for it, what its allowed angle comes to over its length. */
   offset: number
+  /** Of a spacer: the angle at each flex plane. */
   slope: number
+  /** Whether the offset at the centre is judged: of a spacer only where a figure for that was given. */
+  judgesOffset: boolean
   source: 'figures' | 'slip-speed'
 }
 
@@ -25,8 +29,8 @@ export interface Verdict {
 /**
  * Verdict by confidence. Judged running: the relative growth is added to what was read cold. The vector of both planes
  * must be inside (which holds each plane inside as well). Short coupling: offset at its centre and slope. Spacer: the
- * angle at each flex plane, `offset at the other plane ÷ distance between the planes`, against the allowed slope; a
- * maker's offset, where given, holds at the centre as well.
+ * angle at each flex plane, `offset at the other plane ÷ distance between the planes`, against the allowed angle; at its
+ * centre only where a figure for that was given.
  */
 export function verdictOf(
   fit: Misaligned,
@@ -49,7 +53,7 @@ export function verdictOf(
   const planes = coupling.flexPlanes
   const span = planes ? planes[1] - planes[0] : 0
   const reach = planes ? planes.map((x) => x - coupling.x) : []
-  const judgesOffset = !planes || limits.source === 'figures'
+  const { judgesOffset } = limits
   // squares rather than Math.hypot, which is ten times slower and runs some thousand times here
   const offsetMost = limits.offset ** 2
   const slopeMost = limits.slope ** 2

@@ -1,5 +1,7 @@
 import { Document, G, Page, Rect, renderToBuffer, Line as Stroke, Svg, Text, View } from '@react-pdf/renderer'
+import { machineDoubted } from '../../core/advice/findings'
 import { planFindings } from '../../core/advice/planFindings'
+import { planes } from '../../core/frame/axis'
 import { quantityMm, showQuantity } from '../../core/frame/quantity'
 import { lengthUnitFor } from '../../core/job/make'
 import { seatFeet } from '../../core/job/seat'
@@ -11,15 +13,13 @@ import { tighteningOrder } from '../../core/seat/layout'
 import { feetDrawing } from '../../drawing/feet'
 import { plannedFor } from '../../planner/leastFor'
 import { halfSet, pushText } from '../../words/bolts'
-import { packAct, sayPlan, schools, shimSize, staysNames } from '../../words/plan'
+import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../words/plan'
 import { orderInWords } from '../../words/seat'
 import {
-  act,
   angleName,
   capital,
   footName,
   isZero,
-  lengthWithUnit,
   machineName,
   sideName,
   signedLength,
@@ -57,7 +57,10 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
     plan.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
   )
   const school = schools[solved.round.plan?.order ?? orderAdvice(solved).school]
-  const said = planFindings(solved, plan).filter(({ kind }) => kind !== 'order')
+  const findings = planFindings(solved, plan)
+  const unsure = findings.filter(({ kind }) => kind === 'not-sure').map((finding) => sayPlan(finding, terms))
+  const promised = plan.feasible && unsure.length === 0
+  const said = findings.filter(({ kind }) => kind !== 'order' && kind !== 'not-sure')
   return (
     <Document title={`${line.name}, job ${job.number}, moves`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
@@ -73,6 +76,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           solved={solved}
           terms={terms}
         />
+        {unsure.map(({ title, detail }) => (
+          <Text key={title} style={{ fontWeight: 700, fontSize: 11, marginTop: 6 }}>{`${title} ${detail ?? ''}`}</Text>
+        ))}
         <View style={{ border: `1 solid ${ink}`, padding: 5, marginTop: 6 }}>
           <Text style={{ fontWeight: 700 }}>
             Locked out and tried, permit in hand, before a bolt is loosened. Support the machine before shims go in or
@@ -129,8 +135,8 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                 </Text>
               )
             })}
-            {plan.feasible ? <Text style={s.h}>Then the next readings should be</Text> : null}
-            {(plan.feasible ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
+            {promised ? <Text style={s.h}>Then the next readings should be</Text> : null}
+            {(promised ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
               <Text key={state.id}>
                 {`${stateName(state, terms, true)}: ${readings
                   .map(
@@ -153,12 +159,13 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
 }
 
 /** A machine's feet from above: at each what goes in and out, and the push of each station. */
-function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
+function Machine({ machine, job, solved, plan, terms }: Told & { machine: string }) {
   const { line } = job.document
   const feet = seatFeet(line, machine)
   const width = 520
   const drawing = feetDrawing(feet, width, { width: 150, height: 40 }, false, 62)
   const stations = plan.stations.filter((station) => station.machine === machine)
+  const doubted = machineDoubted(solved, machine)
   const footOf = (id: string) => stations.flatMap((station) => station.feet).find((foot) => foot.id === id)
   return (
     <View wrap={false}>
@@ -199,7 +206,7 @@ function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
               <Text style={[s.muted, { fontSize: 7 }]}>
                 {station && foot ? `${footName(station.foot, terms)}, ${sideName(foot.side, terms)}` : ''}
               </Text>
-              <Text style={{ fontWeight: 700 }}>{station ? padText(station, foot, terms) : ''}</Text>
+              <Text style={{ fontWeight: 700 }}>{station ? padText(station, foot, doubted, terms) : ''}</Text>
               <Text style={[s.muted, { fontSize: 7 }]}>
                 {foot?.change
                   ? `then ${foot.change.pack.shims.map((size) => shimSize(size, terms)).join(' + ') || 'none'}`
@@ -212,27 +219,30 @@ function Machine({ machine, job, plan, terms }: Told & { machine: string }) {
       {stations.map((station) => (
         <View key={station.foot} style={s.row}>
           <Text style={{ width: 150 }}>{capital(footName(station.foot, terms))}</Text>
-          <Text style={{ flex: 1, fontWeight: 700 }}>
-            {station.vertical === null ? 'vertical not measured' : capital(act(station.vertical, 'vertical', terms))}
-          </Text>
-          <Text style={{ flex: 1, fontWeight: 700 }}>
-            {station.horizontal === null
-              ? 'sideways not measured'
-              : capital(act(station.horizontal, 'horizontal', terms))}
-          </Text>
+          {planes.map((plane) => {
+            const { text, short } = sayMove(station, plane, doubted, terms)
+            return (
+              <View key={plane} style={{ flex: 1 }}>
+                <Text style={{ fontWeight: 700 }}>{station[plane] === null ? `${text}, ${plane}` : text}</Text>
+                {short ? <Text style={s.muted}>{short}</Text> : null}
+              </View>
+            )
+          })}
         </View>
       ))}
     </View>
   )
 }
 
-function padText(station: PlannedStation, foot: PlannedStation['feet'][number] | undefined, terms: Terms): string {
+function padText(
+  station: PlannedStation,
+  foot: PlannedStation['feet'][number] | undefined,
+  doubted: boolean,
+  terms: Terms,
+): string {
   const change = foot && packAct(foot, terms)
-  if (change) return capital(change)
-  if (station.vertical === null) return 'Not measured'
-  return isZero(station.vertical, terms)
-    ? 'Leave its shims'
-    : `${station.vertical > 0 ? 'In' : 'Out'} ${lengthWithUnit(Math.abs(station.vertical), terms)}`
+  if (change) return doubted ? `Not sure: ${change}` : capital(change)
+  return sayMove(station, 'vertical', doubted, terms).text
 }
 
 /** Which end of the train lies on the left of a machine's drawing. */

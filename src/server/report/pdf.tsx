@@ -5,14 +5,15 @@ import { planes } from '../../core/frame/axis'
 import { showQuantity } from '../../core/frame/quantity'
 import { type JobSolution, type ProbeState, solveRound } from '../../core/job/solve'
 import { secondPlane } from '../../core/job/stations'
-import { sags } from '../../core/job/train'
+import { isCoupled, sags, setPurpose } from '../../core/job/train'
+import type { JobPlan } from '../../core/plan/plan'
 import { readyState } from '../../core/ready/ready'
 import { plannedFor } from '../../planner/leastFor'
 import { say } from '../../words/findings'
+import { sayMove } from '../../words/plan'
 import { cautionTexts, checkTexts } from '../../words/ready'
 import { saySeat } from '../../words/seat'
 import {
-  act,
   angleName,
   capital,
   couplingName,
@@ -21,6 +22,7 @@ import {
   lengthWithUnit,
   methodNames,
   place,
+  purposeNames,
   signedLength,
   stateName,
   type Terms,
@@ -40,10 +42,17 @@ export async function reportPdf(job: StoredJob, unit: 'mm' | 'mil', roundId?: st
   const plan = await plannedFor(document, round, read)
   const solved = plan ? { ...read, solution: plan.solution } : read
   const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
-  return renderToBuffer(<Report job={job} solved={solved} terms={terms} />)
+  return renderToBuffer(<Report job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
-function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; terms: Terms }) {
+interface Told {
+  job: StoredJob
+  solved: JobSolution
+  plan: JobPlan | undefined
+  terms: Terms
+}
+
+function Report({ job, solved, plan, terms }: Told) {
   const { document } = job
   const { line } = document
   const number = document.rounds.indexOf(solved.round) + 1
@@ -143,32 +152,32 @@ function Report({ job, solved, terms }: { job: StoredJob; solved: JobSolution; t
           )
         })}
         <Text style={s.h}>Positions before the move, and what to do</Text>
-        {solved.solution.feet
-          .filter((foot) => foot.machine !== line.fixed || foot.vertical?.move || foot.horizontal?.move)
-          .map((foot) => (
-            <View key={foot.foot} style={s.row} wrap={false}>
-              <Text style={{ width: 128 }}>{capital(footName(foot.foot, terms))}</Text>
-              {planes.map((plane) => {
-                const known = foot[plane]
-                return (
-                  <View key={plane} style={{ flex: 1 }}>
-                    <Text style={{ fontWeight: 700 }}>
-                      {known
-                        ? machineDoubted(solved, foot.machine)
-                          ? `Not sure: ${act(known.move, plane, terms)}`
-                          : capital(act(known.move, plane, terms))
-                        : 'Not measured'}
-                    </Text>
-                    <Text style={s.muted}>
-                      {known
-                        ? `stands ${place(known.position, plane, terms)}, ± ${lengthWithUnit(2 * known.moveSd, terms)}`
-                        : `${plane} plane`}
-                    </Text>
-                  </View>
-                )
-              })}
-            </View>
-          ))}
+        {(plan?.stations ?? [])
+          .filter(({ machine, vertical, horizontal }) => machine !== line.fixed || vertical || horizontal)
+          .map((station) => {
+            const found = solved.solution.feet.find(({ foot }) => foot === station.foot)
+            const doubtful = machineDoubted(solved, station.machine)
+            return (
+              <View key={station.foot} style={s.row} wrap={false}>
+                <Text style={{ width: 128 }}>{capital(footName(station.foot, terms))}</Text>
+                {planes.map((plane) => {
+                  const known = found?.[plane]
+                  const { text, short } = sayMove(station, plane, doubtful, terms)
+                  return (
+                    <View key={plane} style={{ flex: 1 }}>
+                      <Text style={{ fontWeight: 700 }}>{text}</Text>
+                      <Text style={s.muted}>
+                        {known
+                          ? `${doubtful ? 'not sure: ' : ''}${place(known.position, plane, terms)}, ± ${lengthWithUnit(2 * station.moveSd[plane], terms)}`
+                          : `${plane} plane`}
+                      </Text>
+                      {short ? <Text style={s.muted}>{short}</Text> : null}
+                    </View>
+                  )
+                })}
+              </View>
+            )
+          })}
         <Text style={{ marginTop: 6 }}>{beforeReading(document, terms)}</Text>
         {document.note ? <Text style={{ marginTop: 6 }}>Note: {document.note}</Text> : null}
         <View style={s.sign}>
@@ -202,7 +211,7 @@ function hungText(solved: JobSolution, state: ProbeState, terms: Terms): string 
       : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
     sags(dial) ? `sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
     set.turned === 'one' ? 'bracket’s shaft alone turned' : '',
-    set.state === 'engaged' ? 'coupling engaged' : '',
+    isCoupled(set) ? purposeNames[setPurpose(set)] : '',
   ]
   return parts.filter(Boolean).join(', ')
 }

@@ -1,8 +1,9 @@
 import styled from 'styled-components'
-import { makeSet } from '../../../core/job/make'
+import { purposes } from '../../../core/fit/together'
+import { makeSet, withPurpose } from '../../../core/job/make'
 import { type Line, type Method, methods, type ReadSet } from '../../../core/job/schema'
-import { sags } from '../../../core/job/train'
-import { methodNames, sideName } from '../../../words/terms'
+import { isCoupled, sags, setPurpose } from '../../../core/job/train'
+import { capital, methodNames, purposeNames, sideName } from '../../../words/terms'
 import { Choices, Fault, Field, Muted, Select } from '../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: end;`
@@ -59,16 +60,13 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
       </Row>
       <Row>
         <Told>
-          <span>Coupling</span>
+          <span>What it is for</span>
           <Choices
-            label="Coupling while reading"
-            value={set.state}
+            label="What these readings are for"
+            value={setPurpose(set)}
             isDisabled={frozen}
-            options={[
-              { value: 'released', text: 'Coupling released' },
-              { value: 'engaged', text: 'engaged' },
-            ]}
-            onChange={(state) => onSet((s) => ({ ...s, state }))}
+            options={purposes.map((value) => ({ value, text: capital(purposeNames[value]) }))}
+            onChange={(purpose) => onSet((s) => withPurpose(s, purpose))}
           />
         </Told>
         <Told>
@@ -130,9 +128,13 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
         </Told>
       </Row>
       <Muted>Turn one way only, so that backlash stays on one side.{whatOf(set)}</Muted>
-      {set.state === 'engaged' ? (
-        <Fault>Engaged shafts bend toward each other: good for a check, not for planning a move.</Fault>
-      ) : null}
+      {isCoupled(set) ? (
+        <Fault>
+          Closed up, the shafts bend toward each other: these readings are judged by themselves and plan no move.
+        </Fault>
+      ) : (
+        <Muted>Coupling released.</Muted>
+      )}
     </>
   )
 }

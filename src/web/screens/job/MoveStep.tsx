@@ -6,12 +6,12 @@ import { type Finding, findingsFor, machineDoubted } from '../../../core/advice/
 import { type PlanFinding, planFindings } from '../../../core/advice/planFindings'
 import type { Plane } from '../../../core/frame/axis'
 import { seatFeet } from '../../../core/job/seat'
+import { isCoupled } from '../../../core/job/train'
 import type { PlannedStation } from '../../../core/plan/plan'
 import { tighteningOrder } from '../../../core/seat/layout'
-import { sayPlan } from '../../../words/plan'
+import { sayMove, sayPlan } from '../../../words/plan'
 import { orderInWords } from '../../../words/seat'
 import {
-  act,
   capital,
   dimension,
   footName,
@@ -24,7 +24,7 @@ import {
   unitName,
 } from '../../../words/terms'
 import { mono } from '../../app/style'
-import { ButtonAnchor, Card, Muted } from '../../parts/controls'
+import { ButtonAnchor, Card, Fault, Muted } from '../../parts/controls'
 import { type Act, Say, type SayItem, sayItems } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { type JobFrame, useJobFrame } from './context'
@@ -111,7 +111,7 @@ export function MoveStep() {
     frame.editRound((round) => ({
       ...round,
       sets: round.sets.map((set) =>
-        set.coupling === coupling && set.state === 'engaged' ? { ...set, engagedAccepted: by } : set,
+        set.coupling === coupling && isCoupled(set) ? { ...set, engagedAccepted: by } : set,
       ),
     }))
   }
@@ -232,7 +232,7 @@ const StationCard = memo(
 /** What a card shows of the plan: the move and what was typed there; the packs on the card of the shims alone. */
 function onCard({ station, plane, frame }: StationCardProps): string {
   const { plan } = frame.round
-  const own = [station.foot, station[plane], station.moveSd[plane], plan?.limits[station.foot]]
+  const own = [station.foot, station[plane], station.wanted[plane], station.moveSd[plane], plan?.limits[station.foot]]
   if (plane === 'horizontal') return JSON.stringify(own)
   return JSON.stringify([own, station.feet, station.feet.map(({ id }) => plan?.packs[id])])
 }
@@ -242,6 +242,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
   const position = frame.solved.solution.feet.find(({ foot }) => foot === station.foot)?.[plane]?.position ?? 0
   const name = capital(footName(station.foot, terms).split(', ')[1] ?? footName(station.foot, terms))
   const doubted = machineDoubted(frame.solved, station.machine)
+  const { text, short } = sayMove(station, plane, doubted, terms)
   return (
     <Foot
       $chosen={frame.chosen === station.foot}
@@ -262,8 +263,9 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
         <>
           <p>
             <Direction move={move} plane={plane} terms={terms} />
-            {doubted ? `Not sure: ${act(move, plane, terms)}` : capital(act(move, plane, terms))}
+            {text}
           </p>
+          {short ? <Fault as="p">{short}</Fault> : null}
           {station.machine === frame.document.line.fixed ? (
             <p>The others are measured from its shaft.</p>
           ) : (

@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import { type Finding, findingsFor } from '../../../core/advice/findings'
 import type { Suspect } from '../../../core/fit/suspects'
 import { roundAsIf } from '../../../core/job/asIf'
-import { freeId, makeSet, repeatSet } from '../../../core/job/make'
+import { freeId, makeSet, repeatOf } from '../../../core/job/make'
 import type { ReadSet } from '../../../core/job/schema'
 import { type ProbeState, solveRound } from '../../../core/job/solve'
 import { asIfItem } from '../../../words/asIf'
@@ -151,7 +151,7 @@ export function ReadStep() {
               onPress={() =>
                 add(coupling, (sets, id) => {
                   const last = sets.findLast((set) => set.coupling === coupling)
-                  return last && repeatSet(last, id)
+                  return last && repeatOf(last, id)
                 })
               }
             >

@@ -3,8 +3,8 @@ import styled from 'styled-components'
 import type { ProbeSetUp, ReadSet } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
 import { secondPlane } from '../../../core/job/stations'
-import { readingKey } from '../../../core/job/train'
-import { couplingName, methodNames, sideName } from '../../../words/terms'
+import { isCoupled, readingKey, setPurpose } from '../../../core/job/train'
+import { couplingName, methodNames, purposeNames, sideName } from '../../../words/terms'
 import { Button, Muted } from '../../parts/controls'
 import { LiveTraces } from '../../strip/live'
 import { BenchHead } from './Bench'
@@ -63,8 +63,9 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
           <Muted>
             {place.of > 1 ? `set ${place.number}, ` : ''}
             {round.sets.length > place.of ? `${name.toLowerCase()}, ` : ''}
-            {set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together'}, coupling{' '}
-            {set.state}, from the top toward {sideName(set.direction ?? 'far', terms)} first
+            {set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together'},{' '}
+            {isCoupled(set) ? purposeNames[setPurpose(set)] : `coupling released, ${purposeNames[setPurpose(set)]}`},
+            from the top toward {sideName(set.direction ?? 'far', terms)} first
           </Muted>
         </div>
         <PanelButtons open={open.join(' ')} heads={heads} frozen={frozen} press={press} />

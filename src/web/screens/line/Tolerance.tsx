@@ -1,9 +1,8 @@
 import styled from 'styled-components'
-import { quantityMm } from '../../../core/frame/quantity'
+import { limitsOfLine } from '../../../core/job/limits'
 import type { Line } from '../../../core/job/schema'
-import { speedOf } from '../../../core/job/train'
-import { type SlipGrade, slipSpeedLimits, slipSpeeds } from '../../../core/verdict/slipSpeed'
-import { length, slope, unitName } from '../../../words/terms'
+import { type SlipGrade, slipSpeeds } from '../../../core/verdict/slipSpeed'
+import { allowedText } from '../../../words/limits'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 
@@ -21,10 +20,8 @@ export function Tolerance(props: {
   const { line, unit, frozen, onChange } = props
   const { tolerance } = line
   const slopeUnit = unit === 'mil' ? ('mil/in' as const) : ('mm/100 mm' as const)
-  const rpm = speedOf(line)
-  const radius = (quantityMm(line.couplings[0]?.diameter) ?? 0) / 2
-  const allowed =
-    tolerance.policy === 'slip-speed' && rpm && radius > 0 ? slipSpeedLimits(rpm, radius, tolerance.grade) : undefined
+  const allowed = limitsOfLine(line)
+  const spacer = line.couplings.some(({ kind }) => kind === 'spacer')
   return (
     <Card aria-label="What is allowed">
       <h2>What is allowed</h2>
@@ -58,23 +55,18 @@ export function Tolerance(props: {
             options={grades.map((grade) => ({ value: grade, text: `${grade}, ${slipSpeeds[grade]} mm/s` }))}
             onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
           />
-          <Muted as="p">
-            {allowed
-              ? `Allows ${length(allowed.offset, { unit, resolution: 0.001 })} ${unitName[unit]} and ${slope(allowed.slope, unit)} at ${line.speed} rpm.`
-              : 'Needs the speed and the coupling’s diameter.'}{' '}
-            A maker’s or site’s figure wins over it.
-          </Muted>
         </Grid>
       ) : (
         <Grid>
           <QuantityField
-            label="Offset at the coupling"
+            label={spacer ? 'Offset at the centre' : 'Offset at the coupling'}
+            hint={spacer ? 'A spacer needs none: its angles are judged' : ''}
             quantity={tolerance.offset}
             unit={unit}
             readOnly={frozen}
             onChange={(offset) => onChange({ ...tolerance, offset })}
           />
-          <Field label={`Slope, ${tolerance.slope.unit}`}>
+          <Field label={`${spacer ? 'Angle at each flex plane' : 'Slope'}, ${tolerance.slope.unit}`}>
             <Input
               inputMode="decimal"
               value={tolerance.slope.text}
@@ -92,6 +84,12 @@ export function Tolerance(props: {
           </Field>
         </Grid>
       )}
+      {allowed.map(({ coupling, limits, missing }) => (
+        <Muted as="p" key={coupling}>
+          {allowedText(coupling, limits, missing, { line, unit, resolution: 0.001 })}
+        </Muted>
+      ))}
+      <Muted as="p">A maker’s or site’s figure wins over sliding speed.</Muted>
     </Card>
   )
 }
