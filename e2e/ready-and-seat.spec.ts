@@ -111,10 +111,15 @@ test('rough alignment gives shims and side moves, angle first', async ({ page, d
   await page.getByLabel('Face gap, bottom, mm').fill('4.1')
   await page.getByLabel('At diameter, mm').fill('160')
   const result = page.getByRole('status', { name: 'Rough result' })
-  // slope 0.2/160 over 240 mm is 0.30, and the centre stands 0.40 high
+  // open at the bottom by 0.2 over 160 mm: 0.56 over the feet's spacing of 450 mm, under the front feet alone
+  await expect(result).toContainText('1. Angle: add 0.56 mm under the Motor, front feet.')
   await expect(result).toContainText(
-    'Motor, front feet: take out 0.70 mm of shim (0.30 mm down for the angle, then 0.40 mm down)',
+    '2. Height: then the motor is 1.26 mm too high. Add 1.26 mm under all feet of the pump.',
   )
+  await expect(result).toContainText('Slope, vertical: 0.125 mm/100 mm; 0.048 mm/100 mm is allowed.')
+  await page.getByRole('radio', { name: 'On the motor hub' }).click()
+  await expect(result).toContainText('push 0.20 mm toward aisle')
+  await page.getByRole('radio', { name: 'On the pump hub' }).click()
   await expect(result).toContainText('push 0.20 mm toward wall')
   await expect(result).toContainText('Good enough for a dial.')
 })

@@ -66,11 +66,11 @@ export function layOut(solved: JobSolution, { width, height, flipped, coarse }: 
 export function coarseEnds(solved: JobSolution, coarse: RoughState | undefined) {
   if (!coarse || solved.solution.couplings.some(({ result }) => result.ok)) return []
   const [from, to] = shaftEnds(solved.train, coarse.moves)
-  const sign = coarse.moves === 1 ? 1 : -1
+  const sign = coarse.side === 'right' ? 1 : -1
   return planes.flatMap((plane) => {
     const { offset, slope } = coarse.position[plane]
     if (offset === null && slope === null) return []
-    const value = (x: number) => sign * ((offset ?? 0) + (slope ?? 0) * x)
+    const value = (x: number) => sign * ((offset ?? 0) + (slope ?? 0) * (x - coarse.couplingX))
     return [{ plane, xs: [from, to] as const, values: [value(from), value(to)] as const }]
   })
 }

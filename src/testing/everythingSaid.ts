@@ -19,6 +19,7 @@ import { creepText, halfSet, pushText } from '../words/bolts'
 import { say, sayNext } from '../words/findings'
 import { packAct, sayPlan } from '../words/plan'
 import { sayReady } from '../words/ready'
+import { sayRough } from '../words/rough'
 import { saySeat } from '../words/seat'
 import { act, lengthWithUnit, place, type Terms } from '../words/terms'
 
@@ -38,8 +39,7 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
     for (const pass of ['loose', 'before', 'after'] as const)
       for (const advice of seatFindings(solveSeat(job, id, pass), 0.1)) told(saySeat(advice, terms))
   openSeats(job)
-  for (const { vertical, horizontal } of solveRough(job).feet)
-    texts.push(JSON.stringify(vertical ?? ''), JSON.stringify(horizontal ?? ''))
+  for (const { id } of job.line.couplings) for (const said of sayRough(solveRough(job, id), terms)) told(said)
   const plan = planRound(job, round, solved)
   for (const finding of planFindings(solved, plan)) told(sayPlan(finding, terms))
   if (plan) {

@@ -325,8 +325,10 @@ export const readySchema = v.strictObject({
       at: text(40),
     }),
   ),
-  /** Gaps of the rough alignment, by "rim.top" and the like. */
+  /** Gaps of the rough alignment, by "rim.top" and the like; of a further coupling by "c2/rim.top". */
   rough: v.record(id, quantitySchema),
+  /** By coupling: the hub that carried the straightedge or the strip. */
+  roughCarrier: v.optional(v.record(id, v.picklist(['left', 'right']))),
 })
 
 export const jobSchema = v.strictObject({

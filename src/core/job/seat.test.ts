@@ -127,9 +127,15 @@ it('puts the rough position at the feet of the machine that moves', () => {
   }
   const ready = { occasion: 'new-set', permit: '', cautions: {}, checks: {}, rough } as const
   const right = solveRough({ ...job(), ready })
-  expect(right.feet.map((foot) => foot.vertical!.total)).toEqual([expect.closeTo(-0.7, 9), expect.closeTo(-1.2625, 9)])
-  expect(right.feet[0]!.horizontal).toBeNull()
+  // open at the bottom: 0.2/160 over a spacing of 450 mm under the front feet, which lifts it at the coupling as well
+  expect(right.angle).toEqual({
+    under: 'front',
+    gap: 'bottom',
+    add: [{ foot: 'm2-front', by: expect.closeTo(0.5625, 9) }],
+  })
+  expect(right.height).toEqual({ kind: 'raise-other', by: expect.closeTo(1.2625, 9), machine: 'm1' })
+  expect(right.sideways).toBeUndefined()
   const left = solveRough({ ...job(), ready, line: { ...job().line, fixed: 'm2' } })
   expect(left.moves).toBe(0)
-  expect(left.feet[0]!.vertical!.total).toBeCloseTo(0.4 - 0.3, 9)
+  expect(left).toMatchObject({ angle: { under: 'front' }, height: { kind: 'raise-other' } })
 })

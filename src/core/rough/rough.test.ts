@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { exactFaceReading, exactRimReading, shaftPair } from '../rig/geometry'
-import { goodEnoughForDial, roughMove, roughPosition } from './rough'
+import { chance } from '../rig/random'
+import { goodEnoughForDial, roughLift, roughPosition, roughPush } from './rough'
 
 const truth = { offsetZ: 0.8, slopeZ: 0.002, offsetY: -0.5, slopeY: -0.0015 }
 const pair = shaftPair(truth, 0)
@@ -34,14 +35,55 @@ describe('rough alignment from gaps of exact geometry', () => {
     expect(one.horizontal.offset).toBeCloseTo(-0.5, 2)
     expect(one.vertical.slope).toBeNull()
   })
-  it('moves the feet of either machine, angle first and offset after', () => {
-    const { vertical } = roughPosition({ rim, face, faceDiameter: 160 })
-    expect(roughMove(vertical, 240, 'right')).toEqual({
-      angle: expect.closeTo(-0.48, 3),
-      offset: expect.closeTo(-0.8, 3),
-      total: expect.closeTo(-1.28, 3),
-    })
-    expect(roughMove(vertical, -240, 'left').total).toBeCloseTo(0.8 - 0.48, 3)
+  it('reads the same from a straightedge on either hub', () => {
+    const onRight = Object.fromEntries(Object.entries(rim).map(([quarter, gap]) => [quarter, 2 - gap!]))
+    for (const known of [
+      ['top', 'far', 'bottom', 'near'],
+      ['top', 'near'],
+    ] as const) {
+      const some = (gaps: object) =>
+        Object.fromEntries(Object.entries(gaps).filter(([quarter]) => known.some((one) => one === quarter)))
+      const left = roughPosition({ rim: some(rim), face, faceDiameter: 160, radiusDifference: 1 })
+      // the right hub is 1 mm smaller: from it the left one stands out by that
+      const right = roughPosition({
+        rim: some(Object.fromEntries(Object.entries(onRight).map(([quarter, gap]) => [quarter, gap - 2]))),
+        face,
+        faceDiameter: 160,
+        radiusDifference: 1,
+        carrier: 'right',
+      })
+      expect(right.vertical.offset).toBeCloseTo(left.vertical.offset!, 2)
+      expect(right.horizontal.offset).toBeCloseTo(left.horizontal.offset!, 2)
+      expect(right.vertical.slope).toBeCloseTo(left.vertical.slope!, 6)
+    }
+  })
+  it('takes the angle out by adding under one pair only, then brings the whole machine to height', () => {
+    const source = chance(11)
+    const between = (low: number, high: number) => low + (high - low) * source.uniform()
+    for (let run = 0; run < 500; run++) {
+      const line = { offset: between(-2, 2), slope: between(-0.004, 0.004) }
+      const side = run % 2 ? ('right' as const) : ('left' as const)
+      const way = side === 'right' ? 1 : -1
+      const feet = { coupling: 100, front: 100 + way * between(150, 400), back: 100 + way * between(500, 1200), side }
+      const { angle, all } = roughLift(line, feet)
+      expect(angle!.under).toBe(line.slope > 0 ? 'front' : 'back')
+      expect(angle!.add).toBeCloseTo(Math.abs(line.slope) * Math.abs(feet.back - feet.front), 9)
+      // the machine moved so: a rigid line through its two stations
+      const lift = {
+        front: (angle!.under === 'front' ? angle!.add : 0) + all!,
+        back: (angle!.under === 'back' ? angle!.add : 0) + all!,
+      }
+      const slope = (lift.back - lift.front) / (feet.back - feet.front)
+      const atCoupling = lift.front + slope * (feet.coupling - feet.front)
+      expect(line.offset + way * atCoupling).toBeCloseTo(0, 9)
+      expect(line.slope + way * slope).toBeCloseTo(0, 9)
+    }
+  })
+  it('pushes the feet of either machine in line', () => {
+    const { horizontal } = roughPosition({ rim, face, faceDiameter: 160 })
+    expect(roughPush(horizontal, { x: 240, coupling: 0, side: 'right' })).toBeCloseTo(0.5 + 0.0015 * 240, 3)
+    expect(roughPush(horizontal, { x: -240, coupling: 0, side: 'left' })).toBeCloseTo(-0.5 + 0.0015 * 240, 3)
+    expect(Object.is(roughPush({ offset: 0, slope: 0 }, { x: 240, coupling: 0, side: 'right' }), 0)).toBe(true)
   })
   it('says when a dial can take over', () => {
     const at = (offset: number) => ({ vertical: { offset, slope: 0 }, horizontal: { offset: 0, slope: 0 } })

@@ -86,7 +86,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
   const { line, ready, seat } = document
   const early = useMemo(
     () => ({
-      coarse: solveRough({ line, ready }),
+      coarse: solveRough({ line, ready, ...(seat ? { seat } : {}) }),
       ready: readyPeg({ line, ready }),
       seat: seatPeg({ line, seat }),
     }),

@@ -1,10 +1,12 @@
+import { useState } from 'react'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/job/make'
-import { solveRough } from '../../../core/job/rough'
+import { roughKey, solveRough } from '../../../core/job/rough'
 import { emptyReady } from '../../../core/ready/ready'
-import { act, angleName, capital, footName, lengthWithUnit, slope } from '../../../words/terms'
-import { Card, Muted } from '../../parts/controls'
+import { sayRough } from '../../../words/rough'
+import { angleName } from '../../../words/terms'
+import { Card, Choices, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
 import { useJobFrame } from './context'
@@ -13,6 +15,8 @@ const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, 
 const Box = styled(
   Card,
 )`margin-top: 20px; h2 { font-size: 17px; } h3 { font-size: 15px; margin-top: 4px; } ul { padding: 0; list-style: none; display: grid; gap: 6px; margin: 10px 0 0; } li { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }`
+
+const Hows = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px; margin: 10px 0;`
 
 const quarters = [
   ['top', 0],
@@ -25,34 +29,67 @@ const quarters = [
 export function Rough() {
   const frame = useJobFrame()
   const { document, terms, settings, frozen } = frame
-  const coarse = { ...terms, resolution: 0.05 }
-  const rough = solveRough(document)
+  const [chosen, choose] = useState<string>()
+  const rough = solveRough(document, chosen)
+  const { couplings, machines } = document.line
+  const c = Math.max(
+    0,
+    couplings.findIndex(({ id }) => id === rough.coupling),
+  )
+  const hubs = { left: machines[c]?.name ?? 'left', right: machines[c + 1]?.name ?? 'right' }
+  const felt = rough.carrier === 'left' ? hubs.right : hubs.left
   const typed = document.ready?.rough ?? {}
   const length = lengthUnitFor(settings.unit)
-  const change = (key: string) => (value: (typeof typed)[string]) =>
+  const change = (name: string) => (value: (typeof typed)[string]) =>
     frame.edit((job) => {
       const ready = job.ready ?? emptyReady()
+      const key = roughKey(job.line, rough.coupling, name)
       return { ...job, ready: { ...ready, rough: { ...ready.rough, [key]: value } } }
-    }, `rough:${key}`)
+    }, `rough:${rough.coupling}:${name}`)
   const field = (key: string, label: string, unit = settings.unit as 'mm' | 'mil' | 'in') => (
     <QuantityField
       key={key}
       label={label}
       signed={key.startsWith('rim') || key === 'radii'}
-      quantity={typed[key] ?? emptyQuantity(unit)}
+      quantity={typed[roughKey(document.line, rough.coupling, key)] ?? emptyQuantity(unit)}
       unit={unit}
       readOnly={frozen}
       onChange={change(key)}
     />
   )
-  const known = [rough.position.vertical, rough.position.horizontal].some((p) => p.offset !== null || p.slope !== null)
+  const said = sayRough(rough, terms)
   return (
     <Box aria-label="Rough alignment">
       <h2>Rough alignment</h2>
       <Muted>
         Straightedge or bent strip with a feeler, then a taper gauge between the hubs. Angle first, then offset.
       </Muted>
-      <h3>How far the right hub’s rim stands in from a straightedge or strip on the left hub; above zero is in</h3>
+      <Hows>
+        {couplings.length > 1 ? (
+          <Choices
+            label="Rough alignment at"
+            value={rough.coupling}
+            options={couplings.map(({ id, name }) => ({ value: id, text: name }))}
+            onChange={choose}
+          />
+        ) : null}
+        <Choices
+          label="Straightedge or strip carried by the hub of"
+          value={rough.carrier}
+          isDisabled={frozen}
+          options={[
+            { value: 'left', text: `On the ${hubs.left.toLowerCase()} hub` },
+            { value: 'right', text: `On the ${hubs.right.toLowerCase()} hub` },
+          ]}
+          onChange={(carrier) =>
+            frame.edit((job) => {
+              const ready = job.ready ?? emptyReady()
+              return { ...job, ready: { ...ready, roughCarrier: { ...ready.roughCarrier, [rough.coupling]: carrier } } }
+            })
+          }
+        />
+      </Hows>
+      <h3>How far the {felt.toLowerCase()} hub’s rim stands in from the straightedge or strip; above zero is in</h3>
       <Grid>
         {quarters.map(([quarter, degrees]) =>
           field(`rim.${quarter}`, `Rim gap, ${angleName(degrees, terms).toLowerCase()}`),
@@ -67,29 +104,16 @@ export function Rough() {
         {field('diameter', 'At diameter', length as 'mm' | 'in')}
         {field('travel', 'Travel of the dial')}
       </Grid>
-      {known ? (
+      {said.length > 0 ? (
         <ul role="status" aria-label="Rough result">
-          {rough.feet.map(({ foot, vertical, horizontal }) => (
-            <li key={foot}>
-              <b>{capital(footName(foot, terms))}:</b>{' '}
-              {vertical
-                ? `${act(vertical.total, 'vertical', coarse)} (${lengthWithUnit(Math.abs(vertical.angle), coarse)} ${vertical.angle < 0 ? 'down' : 'up'} for the angle, then ${lengthWithUnit(Math.abs(vertical.offset), coarse)} ${vertical.offset < 0 ? 'down' : 'up'})`
-                : 'up and down not measured'}
-              {horizontal ? `; ${act(horizontal.total, 'horizontal', coarse)}` : ''}
+          {said.map(({ key, peg, title, detail }) => (
+            <li key={key}>
+              <Peg peg={peg} size={14} label="" />
+              <span>
+                <b>{title}</b> {detail ? <Muted>{detail}</Muted> : null}
+              </span>
             </li>
           ))}
-          {rough.position.vertical.slope === null ? null : (
-            <li>
-              <Muted>Slope {slope(rough.position.vertical.slope, settings.unit)} vertical.</Muted>
-            </li>
-          )}
-          {rough.goodEnough === undefined ? null : (
-            <li>
-              <Peg peg={rough.goodEnough ? 'within' : 'outside'} />
-              {rough.goodEnough ? 'Good enough for a dial.' : 'Not yet: bring it nearer before a dial goes on.'} A dial
-              would swing {lengthWithUnit(rough.swing ?? 0, coarse)}.
-            </li>
-          )}
         </ul>
       ) : null}
     </Box>
