@@ -96,7 +96,7 @@ test('any angles, a dial more, a whole turn, and the coupling engaged', async ({
   await cell.press('PageUp')
   await expect(page.getByText('+1 turn')).toBeVisible()
   await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
-  await page.getByRole('radio', { name: 'engaged' }).click()
+  await page.getByRole('radio', { name: 'Coupling closed' }).click()
   await expect(page.getByText('Coupling was read with the coupling closed only.')).toBeVisible()
   await page.getByRole('button', { name: 'Dial on the motor' }).click()
   await expect(page.getByRole('region', { name: 'Set-up of the motor dial' })).toHaveCount(2)

@@ -68,9 +68,11 @@ export function makeApp(store: Store, options: { pageFolder: string; log: Logger
   app.all('/api/*', (c) => c.json(refusal('', 'There is nothing at this address.'), 404))
   app.use('/assets/*', async (c, next) => {
     await next()
-    if (c.res.ok) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable')
+    if (c.res.status === 200) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable')
   })
   app.use('*', serveStatic({ root: options.pageFolder }))
+  // a chunk of an older build: a page in its place would be kept for a year and never run
+  app.all('/assets/*', (c) => c.text('There is no such file.', 404, { 'Cache-Control': 'no-store' }))
   app.get('*', serveStatic({ path: `${options.pageFolder}/index.html` }))
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status < 500)

@@ -1,11 +1,11 @@
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { serve } from '@hono/node-server'
 import { pino } from 'pino'
 import { makeApp } from './app'
 import { openStore } from './db/open'
 import { makeDemo } from './demo/make'
 import { attachStandIns } from './devices/standIns'
+import { listen } from './listen'
 
 /**
  * Starts the server. Settings, as options or from the environment:
@@ -29,7 +29,7 @@ const store = await openStore(url, 'src/server/db/migrations')
 if (values.demo) await makeDemo(store.db)
 
 const app = makeApp(store, { pageFolder: 'dist/web', log })
-const server = serve({ fetch: app.fetch, port: Number(values.port), hostname: values.host }, ({ port }) => {
+const server = listen(app, { port: Number(values.port), host: values.host }, (port) => {
   process.stdout.write(`Vane Peg is at http://${values.host === '127.0.0.1' ? 'localhost' : values.host}:${port}/\n`)
 })
 

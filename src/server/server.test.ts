@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { createClient } from '@libsql/client'
@@ -11,6 +11,7 @@ import { anythingLike, tries } from '../testing/anything'
 import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
 import { makeDemo } from './demo/make'
+import { keepAlive, listen } from './listen'
 
 const migrations = 'src/server/db/migrations'
 let folder: string
@@ -169,6 +170,39 @@ describe('bad requests', () => {
     })
     const response = await app.request('/api/solve', { method: 'POST', body: '{' })
     expect(response.status).toBe(400)
+  })
+})
+
+describe('the page', () => {
+  beforeEach(() => {
+    mkdirSync(join(folder, 'assets'))
+    writeFileSync(join(folder, 'assets', 'screen-1.js'), 'export {}')
+    writeFileSync(join(folder, 'index.html'), '<title>Vane Peg</title>')
+  })
+  it('is served at every address of a screen', async () => {
+    const page = await app.request('/jobs/job-2/move')
+    expect([page.status, await page.text()]).toEqual([200, '<title>Vane Peg</title>'])
+  })
+  it('keeps its chunks for a year, and never in place of one that is gone', async () => {
+    const there = await app.request('/assets/screen-1.js')
+    expect([there.status, there.headers.get('cache-control')]).toEqual([200, expect.stringContaining('immutable')])
+    const gone = await app.request('/assets/screen-0.js')
+    expect([gone.status, gone.headers.get('cache-control')]).toEqual([404, 'no-store'])
+    expect(await gone.text()).not.toContain('<title>')
+  })
+  it('is listened for on connections that outlive the browser’s use of them', async () => {
+    const server = await new Promise<ReturnType<typeof listen>>((ready) => {
+      const made = listen(app as never, { port: 0, host: '127.0.0.1' }, () => ready(made))
+    })
+    expect(server).toMatchObject({ keepAliveTimeout: keepAlive })
+    expect(keepAlive).toBeGreaterThan(5 * 60_000)
+    const { port } = server.address() as { port: number }
+    const response = await fetch(`http://127.0.0.1:${port}/api/health`)
+    expect(response.headers.get('keep-alive')).toBe(`timeout=${keepAlive / 1000}`)
+    await new Promise((closed) => {
+      server.close(closed)
+      ;(server as import('node:http').Server).closeAllConnections()
+    })
   })
 })
 
