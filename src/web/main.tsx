@@ -22,6 +22,8 @@ function Page() {
   )
 }
 
+// from here on every screen gives the document its title
+document.querySelector('title')?.remove()
 const page = document.getElementById('page')
 if (page)
   createRoot(page).render(

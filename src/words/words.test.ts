@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { makeLine, makeSet, withMachine } from '../core/job/make'
+import { withMachineAt } from '../core/job/alter'
+import { makeLine, makeSet } from '../core/job/make'
 import { sayNext } from './findings'
 import { act, angleName, angleTyped, dimension, length, place, probeName, slope, type Terms } from './terms'
 
@@ -40,7 +41,7 @@ describe('a number in words', () => {
 })
 
 it('tells two dials of one machine apart by their couplings, and by number at one coupling', () => {
-  const terms = { line: withMachine(line, 'blower', 'mm') }
+  const terms = { line: withMachineAt(line, 2, 'blower', 'mm') }
   const set = (coupling: string) => makeSet(terms.line, coupling, 's', 'mm')
   const on = (coupling: string, machine: string) => set(coupling).probes.find((probe) => probe.on === machine)!
   const named = (coupling: string, machine: string) =>

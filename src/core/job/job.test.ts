@@ -4,8 +4,9 @@ import { readPeg, summarise } from '../advice/summary'
 import { cautions } from '../ready/catalogue'
 import { emptyReady } from '../ready/ready'
 import { check } from '../survey/fault'
+import { matchSets, withMachineAt, withoutMachine } from './alter'
 import { doubtDimensions } from './doubts'
-import { makeJob, makeLine, matchSets, repeatRound, withMachine, withoutLastMachine } from './make'
+import { makeJob, makeLine, repeatRound } from './make'
 import { type Job, jobSchema, type Line } from './schema'
 import { solveRound } from './solve'
 import { placeStations } from './stations'
@@ -125,11 +126,11 @@ describe('a job', () => {
   })
   it('follows its line to a third machine and back', () => {
     const job = caseA()
-    const longer = matchSets({ ...job, line: withMachine(job.line, 'blower', 'mm') }, 'mm')
+    const longer = matchSets({ ...job, line: withMachineAt(job.line, 2, 'blower', 'mm') }, 'mm')
     expect(longer.rounds[0]!.sets.map((set) => set.coupling)).toEqual(['c1', 'c2'])
-    const shorter = matchSets({ ...longer, line: withoutLastMachine(longer.line) }, 'mm')
+    const shorter = matchSets({ ...longer, line: withoutMachine(longer.line, longer.line.machines[2]!.id) }, 'mm')
     expect(shorter.rounds[0]!.sets).toHaveLength(1)
-    expect(withoutLastMachine(job.line)).toBe(job.line)
+    expect(withoutMachine(job.line, 'm2')).toBe(job.line)
   })
 })
 

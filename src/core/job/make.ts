@@ -40,7 +40,8 @@ export const usualDial = (unit: Unit): { graduation: Quantity; turn: Quantity } 
 /** The unit lengths are typed in where readings are in `unit`. */
 export const lengthUnitFor = (unit: Unit): Unit => (unit === 'mil' || unit === 'in' ? 'in' : 'mm')
 
-function twoFeet(machine: string, coupling: string, toward: Station['toward'], unit: Unit): LineFoot[] {
+/** Two stations of feet on one side of a coupling, not dimensioned yet. */
+export function twoFeet(machine: string, coupling: string, toward: Station['toward'], unit: Unit): LineFoot[] {
   const front = `${machine}-front`
   return [
     { id: front, name: 'front feet', station: station(coupling, toward, emptyQuantity(unit)) },
@@ -74,31 +75,6 @@ export function makeLine(name: string, left: MachineKind, right: MachineKind, un
   }
 }
 
-/** One more machine at the right-hand end, with its coupling. */
-export function withMachine(line: Line, kind: MachineKind, unit: Unit): Line {
-  const length = lengthUnitFor(unit)
-  const next = (prefix: string, taken: readonly { id: string }[]) =>
-    `${prefix}${Math.max(0, ...taken.map(({ id }) => Number(id.slice(1)) || 0)) + 1}`
-  const machine = next('m', line.machines)
-  const coupling = next('c', line.couplings)
-  const last = line.machines.at(-1)?.feet.at(-1)?.id ?? line.couplings[0]?.id ?? 'c1'
-  return {
-    ...line,
-    machines: [...line.machines, makeMachine(machine, kind, twoFeet(machine, coupling, 'right', length))],
-    couplings: [
-      ...line.couplings,
-      {
-        id: coupling,
-        name: `Coupling ${line.couplings.length + 1}`,
-        kind: 'short',
-        station: station(last, 'right', emptyQuantity(length)),
-        diameter: emptyQuantity(length),
-        span: emptyQuantity(length),
-      },
-    ],
-  }
-}
-
 /** One more station of feet at the outboard end of a machine: six feet instead of four. */
 export function withFeet(line: Line, machineId: string, unit: Unit): Line {
   return {
@@ -115,14 +91,6 @@ export function withFeet(line: Line, machineId: string, unit: Unit): Line {
       return { ...machine, feet: [...machine.feet.map((foot, i) => ({ ...foot, name: names[i] ?? foot.name })), added] }
     }),
   }
-}
-
-/** The line without its last machine; a pair stays a pair. */
-export function withoutLastMachine(line: Line): Line {
-  if (line.machines.length <= 2) return line
-  const machines = line.machines.slice(0, -1)
-  const fixed = machines.some((machine) => machine.id === line.fixed) ? line.fixed : (machines[0]?.id ?? '')
-  return { ...line, machines, couplings: line.couplings.slice(0, -1), fixed }
 }
 
 /** A probe on a machine beside a coupling, nothing read yet. */
@@ -220,6 +188,8 @@ export function freeId(prefix: string, taken: readonly { id: string }[]): string
 /** The same probes at the same coupling with nothing read: a repeat of the set, or the set of the next round. */
 export function repeatSet(set: ReadSet, id: string): ReadSet {
   const { engagedAccepted: _, ...kept } = set
+  // a probe that was measured from another of the set is measured from that one's successor
+  const renamed = new Map(set.probes.map((probe, i) => [probe.id, `${id}-probe${i + 1}`]))
   return {
     ...kept,
     id,
@@ -228,8 +198,9 @@ export function repeatSet(set: ReadSet, id: string): ReadSet {
       return {
         ...probe,
         id: own,
+        station: { ...probe.station, from: renamed.get(probe.station.from) ?? probe.station.from },
         ...(probe.plane2
-          ? { plane2: probe.plane2.from === probe.id ? { ...probe.plane2, from: own } : probe.plane2 }
+          ? { plane2: { ...probe.plane2, from: renamed.get(probe.plane2.from) ?? probe.plane2.from } }
           : {}),
         readings: {},
       }
@@ -268,18 +239,4 @@ export function repeatRound(round: Round, number: number, takenAt: string): Roun
 export function makeJob(line: Line, title: string, takenAt: string, unit: Unit, occasion?: Occasion): Job {
   const ready = occasion ? { ready: { ...emptyReady(), occasion } } : {}
   return { ...ready, title, note: '', line, rounds: [makeRound(line, 1, takenAt, unit)], minutes: '', doneBy: '' }
-}
-
-/** The job with one set for every coupling its line has, in the last round; sets of couplings gone are dropped. */
-export function matchSets(job: Job, unit: Unit): Job {
-  return {
-    ...job,
-    rounds: job.rounds.map((round) => {
-      const kept = round.sets.filter((set) => job.line.couplings.some((c) => c.id === set.coupling))
-      const added = job.line.couplings
-        .filter((c) => !kept.some((set) => set.coupling === c.id))
-        .map((c) => makeSet(job.line, c.id, `${round.id}-${c.id}`, unit))
-      return added.length || kept.length !== round.sets.length ? { ...round, sets: [...kept, ...added] } : round
-    }),
-  }
 }

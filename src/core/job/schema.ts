@@ -69,7 +69,7 @@ export const couplingSchema = v.strictObject({
   id,
   name: text(60),
   kind: v.picklist(['short', 'spacer', 'rigid']),
-  /** Absent on the first coupling: it is where x begins. */
+  /** Absent on one coupling, as a rule the first: it is where x begins. */
   station: v.optional(stationSchema),
   /** Where its halves slide on each other. */
   diameter: quantitySchema,
@@ -95,6 +95,8 @@ export const lineSchema = v.strictObject({
   sides: v.strictObject({ near: text(24), far: text(24) }),
   machines: v.pipe(v.array(machineSchema), v.minLength(2), v.maxLength(8)),
   couplings: v.pipe(v.array(couplingSchema), v.minLength(1), v.maxLength(7)),
+  /** Marks that others are measured from: a hub face, the end of a shaft, a bracket's post. */
+  marks: v.optional(v.pipe(v.array(v.strictObject({ id, name: text(40), station: stationSchema })), v.maxLength(24))),
   fixed: id,
   fixedBecause: text(120),
   /** Turns a minute, as typed. */

@@ -1,4 +1,5 @@
-import { makeJob, makeLine, makeSet, repeatRound, withMachine } from '../../core/job/make'
+import { withMachineAt } from '../../core/job/alter'
+import { makeJob, makeLine, makeSet, repeatRound } from '../../core/job/make'
 import type { Growth, Line, MachineKind, ReadSet, Round, RoundPlan } from '../../core/job/schema'
 import { seatFeet } from '../../core/job/seat'
 import { solveRound } from '../../core/job/solve'
@@ -30,7 +31,7 @@ interface Drawn {
 function draw(plan: Drawn): Line {
   const kinds = plan.machines.map(({ kind }) => kind)
   let line = makeLine(plan.name, kinds[0] ?? 'motor', kinds[1] ?? 'pump', 'mm')
-  for (const kind of kinds.slice(2)) line = withMachine(line, kind, 'mm')
+  for (const kind of kinds.slice(2)) line = withMachineAt(line, line.machines.length, kind, 'mm')
   return {
     ...line,
     area: plan.area,

@@ -1,6 +1,7 @@
 import { quantityFrom } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
-import { makeJob, makeLine, repeatRound, withMachine } from '../../core/job/make'
+import { withMachineAt } from '../../core/job/alter'
+import { makeJob, makeLine, repeatRound } from '../../core/job/make'
 import type { Job, Line, MachineKind, ReadSet, Round } from '../../core/job/schema'
 import { placeStations } from '../../core/job/stations'
 import type { Misalignment } from '../../core/probes/probe'
@@ -40,7 +41,7 @@ function draw(drawing: Drawing): Line {
   const length: Unit = drawing.unit === 'mil' ? 'in' : 'mm'
   const kinds = drawing.machines.map((machine) => machine.kind)
   let line = makeLine(drawing.name, kinds[0] ?? 'pump', kinds[1] ?? 'motor', drawing.unit)
-  for (const kind of kinds.slice(2)) line = withMachine(line, kind, drawing.unit)
+  for (const kind of kinds.slice(2)) line = withMachineAt(line, line.machines.length, kind, drawing.unit)
   return {
     ...line,
     area: drawing.area,

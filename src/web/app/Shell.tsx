@@ -3,6 +3,7 @@ import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, ScrollRestoration } from 'react-router'
 import styled from 'styled-components'
 import { Button, Choices } from '../parts/controls'
+import { typing, useFocus } from './focus'
 import { changeSettings, type Settings, useSettings } from './settings'
 import { narrow } from './style'
 
@@ -16,6 +17,7 @@ const Skip = styled.a`
 /** What stands round every screen. */
 export function Shell() {
   const [help, setHelp] = useState(false)
+  useFocus()
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
       if (event.key === '?' && !typing(event)) setHelp(true)
@@ -36,12 +38,6 @@ export function Shell() {
     </>
   )
 }
-
-/** Whether a key belongs to a field that is being typed in. */
-export const typing = (event: KeyboardEvent): boolean =>
-  event.target instanceof HTMLElement &&
-  /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName) &&
-  !(event.target instanceof HTMLInputElement && event.target.type === 'range')
 
 const Bar = styled.header`
   display: flex; align-items: center; gap: 12px; min-height: 52px; padding: 3px 20px; border-bottom: 1px solid var(--rule);
@@ -64,15 +60,20 @@ const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: Reac
 /** The line at the top: where one is, the units, and whatever else the screen puts there. */
 export function Header({
   crumbs,
+  step,
   children,
 }: {
   crumbs: readonly { to?: string; text: string }[]
+  /** The step of the job, named first in the document's title. */
+  step?: string | undefined
   children?: ReactNode
 }) {
   const { unit, scheme } = useSettings()
   const { next, icon, label } = schemes[scheme]
+  const title = [...crumbs.map(({ text }) => text).reverse(), 'Vane Peg']
   return (
     <Bar>
+      <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : ['Floor']), ...title].join(' · ')}</title>
       <Crumbs aria-label="Where you are">
         <Link to="/">
           <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">

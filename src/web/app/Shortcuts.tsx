@@ -21,6 +21,7 @@ const keys: readonly (readonly [keys: string, does: string])[] = [
   ['Page Up / Down', 'a whole turn of the dial more or less'],
   ['c', 'capture where the shafts stand, with a device connected'],
   ['Ctrl Z', 'take back; with Shift, bring back'],
+  ['Esc', 'out of a field, so that these keys work'],
   ['?', 'this list'],
 ]
 

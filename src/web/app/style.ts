@@ -26,6 +26,7 @@ export const GlobalStyle = createGlobalStyle<{ $scheme: 'system' | 'light' | 'da
   a { color: inherit; }
   button, input, select, textarea { font: inherit; color: inherit; }
   :focus-visible { outline: 3px solid var(--kelp); outline-offset: 2px; border-radius: 4px; }
+  :is(h1, main)[tabindex='-1']:focus { outline: none; }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { transition: none !important; animation: none !important; } }
 `
 

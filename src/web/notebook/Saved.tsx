@@ -36,8 +36,6 @@ export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
       else if (letter === 'y' || (letter === 'z' && event.shiftKey)) notebook.redo()
       else return
       event.preventDefault()
-      // the field shows what is typed while it has the focus: let it show what was taken back
-      if (document.activeElement instanceof HTMLInputElement) document.activeElement.blur()
     }
     window.addEventListener('keydown', key)
     return () => window.removeEventListener('keydown', key)

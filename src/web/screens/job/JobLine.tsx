@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { matchSets } from '../../../core/job/make'
+import { droppedBy, matchSets } from '../../../core/job/alter'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Card, Field, Input, TextArea } from '../../parts/controls'
 import { LineEditor } from '../line/LineEditor'
@@ -25,7 +25,13 @@ export function JobLine() {
       unit={settings.unit}
       flipped={settings.flipped}
       frozen={frozen}
-      onChange={(change, mark) => edit((job) => matchSets({ ...job, line: change(job.line) }, settings.unit), mark)}
+      onChange={(change, mark) =>
+        edit((job) => matchSets({ ...job, line: change(job.line) }, settings.unit, job.line), mark)
+      }
+      dropped={(line) => {
+        const { sets, readings } = droppedBy(document, line)
+        return readings === 0 ? '' : `${sets === 1 ? 'A set' : `${sets} sets`} with ${readings} readings would go. `
+      }}
       onward={
         <ButtonLink to={`/jobs/${id}/read`} $look="act">
           To the readings

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { readPeg, worst } from '../../../core/advice/summary'
-import { makeRound, repeatRound } from '../../../core/job/make'
+import { freeId, makeRound, repeatRound } from '../../../core/job/make'
 import { solveRough } from '../../../core/job/rough'
 import type { Job, Round, RoundPlan } from '../../../core/job/schema'
 import { seatPeg } from '../../../core/job/seat'
@@ -17,8 +17,9 @@ import type { PlanSight } from '../../../drawing/sightPlan'
 import { limitName } from '../../../words/plan'
 import { capital, footName, type Terms } from '../../../words/terms'
 import type { StoredJob } from '../../api/client'
+import { typing } from '../../app/focus'
 import { Waiting } from '../../app/Plain'
-import { Header, typing } from '../../app/Shell'
+import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
 import { narrow } from '../../app/style'
 import { describePath } from '../../notebook/describe'
@@ -141,7 +142,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     ? `${capital(footName(stoppedBy.foot, terms))}: ${limitName(stoppedBy.limit, terms)}`
     : undefined
   const beginRound = useCallback(() => {
-    const id = `r${document.rounds.length + 1}`
+    const id = freeId('r', document.rounds)
     edit((job) => ({
       ...job,
       rounds: [
@@ -150,14 +151,14 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
           r.id === round.id && plan?.feasible && !r.plan?.done ? withDone(r, plan, settings.unit) : r,
         ),
         {
-          ...repeatRound(round, job.rounds.length + 1, new Date().toISOString()),
+          ...repeatRound(round, Number(id.slice(1)), new Date().toISOString()),
           ...(plan?.feasible ? { plan: nextPlan(round, plan, settings.unit) } : {}),
         },
       ],
     }))
     setParams({})
     navigate(`/jobs/${stored.id}/read?round=${id}`)
-  }, [document.rounds.length, edit, navigate, plan, round, settings.unit, setParams, stored.id])
+  }, [document.rounds, edit, navigate, plan, round, settings.unit, setParams, stored.id])
 
   useEffect(() => {
     const go = (event: KeyboardEvent) => {
@@ -192,10 +193,12 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     showLive,
     reminders,
   }
+  const step = pathname.endsWith('/line') ? 'Line' : steps.find(({ path }) => pathname.endsWith(`/${path}`))?.name
   // kept as it is from keystroke to keystroke
   const header = useMemo(
     () => (
       <Header
+        step={step}
         crumbs={[
           { to: `/jobs/${stored.id}/line`, text: document.line.name || 'Line' },
           { text: `Job ${stored.number}${document.title ? `, ${document.title.toLowerCase()}` : ''}` },
@@ -224,7 +227,17 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
         <Saved notebook={notebook} />
       </Header>
     ),
-    [stored.id, stored.number, document.line.name, document.title, settings.flipped, settings.unit, round.id, notebook],
+    [
+      step,
+      stored.id,
+      stored.number,
+      document.line.name,
+      document.title,
+      settings.flipped,
+      settings.unit,
+      round.id,
+      notebook,
+    ],
   )
   return (
     <>

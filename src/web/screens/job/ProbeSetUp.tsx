@@ -6,7 +6,8 @@ import { lengthUnitFor } from '../../../core/job/make'
 import type { Line, ProbeSetUp as Probe, ReadSet, Station } from '../../../core/job/schema'
 import { type Stations, secondPlane } from '../../../core/job/stations'
 import { sags } from '../../../core/job/train'
-import { angleName, capital, dimension, footName, probeName } from '../../../words/terms'
+import { referencesOf } from '../../../words/places'
+import { angleName, capital, dimension, probeName } from '../../../words/terms'
 import { Button, Field, Input, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { FromKit } from './FromKit'
@@ -35,12 +36,9 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
   const name = probeName(set, probe, terms)
   const put = (some: Partial<Probe>, mark: string) => onProbe((p) => ({ ...p, ...some }), `${probe.id}:${mark}`)
   const head = !sags(probe)
-  const references = [
-    ...line.couplings.map((coupling) => ({ value: coupling.id, text: `centre of ${coupling.name.toLowerCase()}` })),
-    ...line.machines.flatMap((machine) =>
-      machine.feet.map((foot) => ({ value: foot.id, text: footName(foot.id, terms).toLowerCase() })),
-    ),
-  ]
+  const references = referencesOf(line, set).filter(
+    ({ value }) => value !== probe.id && value !== secondPlane(probe.id),
+  )
   const place = (station: Station, x: number | undefined, label: string, onChange: (station: Station) => void) => (
     <QuantityField
       label={label}

@@ -3,13 +3,15 @@ import { useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor } from '../../../core/advice/findings'
 import type { Suspect } from '../../../core/fit/suspects'
+import { readingsIn } from '../../../core/job/alter'
 import { roundAsIf } from '../../../core/job/asIf'
 import { freeId, makeSet, repeatOf } from '../../../core/job/make'
-import type { ReadSet } from '../../../core/job/schema'
+import type { ReadSet, Round } from '../../../core/job/schema'
 import { type ProbeState, solveRound } from '../../../core/job/solve'
 import { asIfItem } from '../../../words/asIf'
 import { couplingName } from '../../../words/terms'
 import { Button, Choices, Muted } from '../../parts/controls'
+import { Remove } from '../../parts/Remove'
 import { type Act, Say, type SayItem, sayItems } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from './Bench'
 import { useJobFrame } from './context'
@@ -206,6 +208,16 @@ export function ReadStep() {
               onChange={(id) => setParams({ round: id })}
             />
             {document.rounds[0]?.id !== round.id ? <Muted>Round 1, as found, is drawn dashed behind.</Muted> : null}
+            {frozen ? null : (
+              <Remove
+                label={`Delete round ${document.rounds.indexOf(round) + 1}`}
+                goes={goesWithRound(round)}
+                onRemove={() => {
+                  frame.edit((job) => ({ ...job, rounds: job.rounds.filter(({ id }) => id !== round.id) }))
+                  setParams({})
+                }}
+              />
+            )}
           </BenchHead>
         ) : null}
         {round.sets.map((set) => {
@@ -235,6 +247,17 @@ export function ReadStep() {
       <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
     </BenchAndSay>
   )
+}
+
+/** What goes when a round is deleted. */
+function goesWithRound({ sets, plan }: Round): string {
+  const readings = readingsIn(sets)
+  const what = [
+    sets.length === 1 ? 'its set' : `its ${sets.length} sets`,
+    ...(readings > 0 ? [`${readings} readings`] : []),
+    ...(plan ? ['its plan'] : []),
+  ]
+  return `With it go ${what.join(', ').replace(/, ([^,]*)$/, ' and $1')}. “Take back” restores it.`
 }
 
 /** A set with a probe that has no place yet. */

@@ -1,11 +1,13 @@
 import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
+import { readingsIn } from '../../../core/job/alter'
 import type { ProbeSetUp, ReadSet } from '../../../core/job/schema'
 import type { ProbeState } from '../../../core/job/solve'
 import { secondPlane } from '../../../core/job/stations'
 import { isCoupled, readingKey, setPurpose } from '../../../core/job/train'
 import { couplingName, methodNames, purposeNames, sideName } from '../../../words/terms'
 import { Button, Muted } from '../../parts/controls'
+import { Remove } from '../../parts/Remove'
 import { LiveTraces } from '../../strip/live'
 import { BenchHead } from './Bench'
 import { useJobFrame } from './context'
@@ -83,9 +85,11 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
               onDial={editDial}
             />
             {onRemove ? (
-              <Button look="quiet" onPress={onRemove}>
-                Take this set away
-              </Button>
+              <Remove
+                label="Take this set away"
+                goes={`With it go ${readingsIn([set])} readings. “Take back” restores it.`}
+                onRemove={onRemove}
+              />
             ) : null}
           </>
         ) : null}

@@ -1,10 +1,14 @@
 import { Plus } from 'lucide-react'
+import { useState } from 'react'
 import styled from 'styled-components'
-import { freeId, makeProbe } from '../../../core/job/make'
+import { emptyQuantity, type Quantity, quantityMm } from '../../../core/frame/quantity'
+import { halved, withoutProbe } from '../../../core/job/alter'
+import { freeId, lengthUnitFor, makeProbe } from '../../../core/job/make'
 import type { Line, ProbeSetUp as Probe, ProbeType, ReadSet } from '../../../core/job/schema'
 import type { Stations } from '../../../core/job/stations'
-import { probeWords } from '../../../words/terms'
+import { dimension, probeWords } from '../../../words/terms'
 import { Button, Card } from '../../parts/controls'
+import { QuantityField } from '../../parts/Quantity'
 import { Angles } from './Angles'
 import { HowRead } from './HowRead'
 import { ProbeSetUp } from './ProbeSetUp'
@@ -52,11 +56,10 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
           unit={unit}
           frozen={frozen}
           onProbe={(change, mark) => onDial(probe.id, change, mark)}
-          {...(set.probes.length > 1
-            ? { onRemove: () => onSet((s) => ({ ...s, probes: s.probes.filter(({ id }) => id !== probe.id) })) }
-            : {})}
+          {...(set.probes.length > 1 ? { onRemove: () => onSet((s) => withoutProbe(line, s, probe.id)) } : {})}
         />
       ))}
+      {frozen ? null : <DialToDial set={set} line={line} unit={unit} onSet={onSet} />}
       {!frozen && set.probes.length < 6 ? (
         <Row>
           {added[set.method].flatMap((type) =>
@@ -83,5 +86,27 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
       ) : null}
       <Angles set={set} line={line} unit={unit} frozen={frozen} onSet={onSet} />
     </Sheet>
+  )
+}
+
+/** The tape from one dial to the other, and half of it as the coupling's centre. */
+function DialToDial({ set, line, unit, onSet }: Pick<Props, 'set' | 'line' | 'unit' | 'onSet'>) {
+  const length = lengthUnitFor(unit)
+  const [across, setAcross] = useState<Quantity>(emptyQuantity(length))
+  const c = line.couplings.findIndex(({ id }) => id === set.coupling)
+  const on = (machine: number) =>
+    set.probes.filter((probe) => probe.on === line.machines[machine]?.id && probe.type !== 'face')
+  const [left, right] = [on(c), on(c + 1)]
+  const [one, other] = [left[0], right[0]]
+  if (!one || !other || left.length + right.length !== 2) return null
+  const mm = quantityMm(across)
+  const half = mm === undefined ? undefined : dimension(Math.abs(mm) / 2, unit)
+  return (
+    <Row>
+      <QuantityField label="Or dial to dial" quantity={across} unit={length} onChange={setAcross} />
+      <Button isDisabled={half === undefined} onPress={() => onSet((s) => halved(s, one.id, other.id, across))}>
+        {half === undefined ? 'Halve it: the coupling in the middle' : `The coupling in the middle, ${half} to each`}
+      </Button>
+    </Row>
   )
 }

@@ -1,16 +1,20 @@
-import { type ReactNode, useMemo } from 'react'
+import { X } from 'lucide-react'
+import { type ReactNode, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import { withMachineAt, withoutFoot, withoutMachine, withoutMark } from '../../../core/job/alter'
 import { doubtDimensions } from '../../../core/job/doubts'
-import { kindNames, lengthUnitFor, withFeet, withMachine, withoutLastMachine } from '../../../core/job/make'
+import { freeId, kindNames, lengthUnitFor, withFeet } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
 import { placeStations } from '../../../core/job/stations'
 import { chainDrawing } from '../../../drawing/chain'
 import { say } from '../../../words/findings'
+import { referencesOf } from '../../../words/places'
 import { capital, dimension, footName, type Terms, unitName } from '../../../words/terms'
 import { mono } from '../../app/style'
 import { Button, Card, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
+import { Remove } from '../../parts/Remove'
 import { useWidth } from '../../parts/useWidth'
 import { drawn } from '../../sight/Sight'
 import { Growth } from './Growth'
@@ -40,6 +44,8 @@ export function LineEditor(props: {
   frozen?: boolean
   onChange: Change
   onward?: ReactNode
+  /** What else an alteration would drop: the readings of a job, as a sentence with a blank at its end. */
+  dropped?: (line: Line) => string
   /** More cards below the line’s own. */
   children?: ReactNode
 }) {
@@ -47,6 +53,10 @@ export function LineEditor(props: {
   const length = lengthUnitFor(unit)
   const [ref, width] = useWidth()
   const terms: Terms = { line, unit, resolution: 0.01 }
+  const [where, setWhere] = useState(8)
+  const dropped = props.dropped ?? (() => '')
+  const goesWith = (machine: Line['machines'][number], less: Line) =>
+    `Its ${machine.feet.length === 1 ? 'feet' : `${machine.feet.length} pairs of feet`} and one coupling go with it. ${dropped(less)}“Take back” restores it all.`
   const stations = useMemo(() => placeStations(line), [line])
   const doubts = useMemo(() => doubtDimensions(line, stations), [line, stations])
   const sheet = Math.max(560, width)
@@ -73,11 +83,9 @@ export function LineEditor(props: {
   const stationOf = (id: string) =>
     line.couplings.find((c) => c.id === id)?.station ??
     line.machines.flatMap((m) => m.feet).find((f) => f.id === id)?.station
-  const nameOf = (id: string) => {
-    const coupling = line.couplings.find((c) => c.id === id)
-    return coupling ? `centre of ${coupling.name.toLowerCase()}` : footName(id, terms).toLowerCase()
-  }
-  const everywhere = [...line.couplings, ...line.machines.flatMap((m) => m.feet)].map(({ id }) => id)
+  const places = referencesOf(line)
+  const nameOf = (id: string) => places.find(({ value }) => value === id)?.text ?? footName(id, terms).toLowerCase()
+  const elsewhere = (id: string) => places.filter(({ value }) => value !== id)
   const setMachine = (id: string, change: Partial<Line['machines'][number]>, mark: string) =>
     onChange(
       (l) => ({ ...l, machines: l.machines.map((m) => (m.id === id ? { ...m, ...change } : m)) }),
@@ -86,6 +94,12 @@ export function LineEditor(props: {
   const setCoupling = (id: string, change: Partial<Line['couplings'][number]>, mark: string) =>
     onChange(
       (l) => ({ ...l, couplings: l.couplings.map((c) => (c.id === id ? { ...c, ...change } : c)) }),
+      `${id}:${mark}`,
+    )
+
+  const setMark = (id: string, change: Partial<NonNullable<Line['marks']>[number]>, mark: string) =>
+    onChange(
+      (l) => ({ ...l, marks: (l.marks ?? []).map((one) => (one.id === id ? { ...one, ...change } : one)) }),
       `${id}:${mark}`,
     )
 
@@ -243,8 +257,11 @@ export function LineEditor(props: {
                   x={stations.x.get(foot.id)}
                   unit={unit}
                   frozen={frozen}
-                  references={everywhere.filter((id) => id !== foot.id).map((id) => ({ value: id, text: nameOf(id) }))}
+                  references={elsewhere(foot.id)}
                   onChange={(change) => setStation(foot.id, change)}
+                  {...(frozen || machine.feet.length < 2
+                    ? {}
+                    : { onRemove: () => onChange((l) => withoutFoot(l, machine.id, foot.id)) })}
                 />
               ))}
             </Places>
@@ -253,17 +270,34 @@ export function LineEditor(props: {
                 More feet on the {machine.name.toLowerCase()}
               </Button>
             )}
+            {frozen || line.machines.length < 3 ? null : (
+              <Remove
+                label={`Remove the ${machine.name.toLowerCase() || 'machine'}`}
+                goes={goesWith(machine, withoutMachine(line, machine.id))}
+                onRemove={() => onChange((l) => withoutMachine(l, machine.id))}
+              />
+            )}
           </section>
         ))}
         {frozen ? null : (
           <Top style={{ marginTop: 16 }}>
             {line.machines.length < 8 ? (
-              <Button onPress={() => onChange((l) => withMachine(l, 'other', unit))}>
-                Add a machine at the right end
-              </Button>
-            ) : null}
-            {line.machines.length > 2 ? (
-              <Button onPress={() => onChange(withoutLastMachine)}>Take the last machine away</Button>
+              <>
+                <Field label="One more machine">
+                  <Select
+                    value={String(Math.min(where, line.machines.length))}
+                    options={Array.from({ length: line.machines.length + 1 }, (_, at) => ({
+                      value: String(at),
+                      text: whereText(line, at),
+                    }))}
+                    onPick={(at) => setWhere(Number(at))}
+                  />
+                </Field>
+                <Add
+                  goes={dropped(withMachineAt(line, Math.min(where, line.machines.length), 'other', unit))}
+                  onPress={() => onChange((l) => withMachineAt(l, Math.min(where, l.machines.length), 'other', unit))}
+                />
+              </>
             ) : null}
           </Top>
         )}
@@ -317,15 +351,62 @@ export function LineEditor(props: {
                   x={stations.x.get(coupling.id)}
                   unit={unit}
                   frozen={frozen}
-                  references={everywhere
-                    .filter((id) => id !== coupling.id)
-                    .map((id) => ({ value: id, text: nameOf(id) }))}
+                  references={elsewhere(coupling.id)}
                   onChange={(change) => setStation(coupling.id, change)}
                 />
               </Places>
             ) : null}
           </section>
         ))}
+      </Card>
+      <Card aria-label="Marks">
+        <h2>Marks to measure from</h2>
+        <Muted>A hub face, the end of a shaft, a bracket’s post: whatever the tape was hooked on.</Muted>
+        <Places>
+          {(line.marks ?? []).map((mark) => (
+            <Place
+              key={mark.id}
+              typed
+              name={mark.name}
+              station={mark.station}
+              x={stations.x.get(mark.id)}
+              unit={unit}
+              frozen={frozen}
+              references={elsewhere(mark.id)}
+              onChange={(change) => setMark(mark.id, { station: { ...mark.station, ...change } }, 'station')}
+              onRename={(name) => setMark(mark.id, { name }, 'name')}
+              {...(frozen ? {} : { onRemove: () => onChange((l) => withoutMark(l, mark.id)) })}
+            />
+          ))}
+        </Places>
+        {frozen || (line.marks?.length ?? 0) >= 24 ? null : (
+          <Top style={{ marginTop: 12 }}>
+            {markNames.map((name) => (
+              <Button
+                key={name}
+                onPress={() =>
+                  onChange((l) => ({
+                    ...l,
+                    marks: [
+                      ...(l.marks ?? []),
+                      {
+                        id: freeId('k', l.marks ?? []),
+                        name,
+                        station: {
+                          from: l.couplings[0]?.id ?? '',
+                          toward: 'right',
+                          distance: { text: '', unit: length },
+                        },
+                      },
+                    ],
+                  }))
+                }
+              >
+                Add a {name}
+              </Button>
+            ))}
+          </Top>
+        )}
       </Card>
       <Growth line={line} unit={unit} frozen={frozen} onChange={onChange} />
       <OwnChecks checks={line.checks ?? []} frozen={frozen} onChange={set('checks')} />
@@ -334,6 +415,24 @@ export function LineEditor(props: {
     </Sheet>
   )
 }
+
+const markNames = ['hub face', 'shaft end', 'bracket post'] as const
+
+/** A place among the machines, in words. */
+function whereText({ machines }: Line, at: number): string {
+  const name = (i: number) => machines[i]?.name.toLowerCase() || 'unnamed machine'
+  if (at === 0) return `at the left end, beside the ${name(0)}`
+  if (at === machines.length) return `at the right end, beside the ${name(at - 1)}`
+  return `between the ${name(at - 1)} and the ${name(at)}`
+}
+
+/** Puts a machine in; where readings would go with the coupling it comes between, that is said first. */
+const Add = ({ goes, onPress }: { goes: string; onPress: () => void }) =>
+  goes ? (
+    <Remove label="Put a machine in" look="plain" goes={`${goes}“Take back” restores them.`} onRemove={onPress} />
+  ) : (
+    <Button onPress={onPress}>Put a machine in</Button>
+  )
 
 /** From what a station is measured, which way, and where that puts it. */
 function Place(props: {
@@ -344,11 +443,26 @@ function Place(props: {
   frozen: boolean
   references: readonly { value: string; text: string }[]
   onChange: (change: Partial<NonNullable<Line['couplings'][number]['station']>>) => void
+  /** The distance too, where it does not stand on the drawing. */
+  typed?: boolean
+  onRename?: (name: string) => void
+  onRemove?: () => void
 }) {
   const { name, station } = props
   return (
     <li>
-      <span style={{ paddingBottom: 11 }}>{name}</span>
+      {props.onRename ? (
+        <Field label="Name">
+          <Input
+            maxLength={40}
+            value={name}
+            readOnly={props.frozen}
+            onChange={(event) => props.onRename?.(event.target.value)}
+          />
+        </Field>
+      ) : (
+        <span style={{ paddingBottom: 11 }}>{name}</span>
+      )}
       <Field label="Measured from">
         <Select
           aria-label={`${name}: measured from`}
@@ -370,7 +484,21 @@ function Place(props: {
           onPick={(toward) => props.onChange({ toward: toward as 'left' | 'right' })}
         />
       </Field>
+      {props.typed ? (
+        <QuantityField
+          label="Distance"
+          quantity={station.distance}
+          unit={lengthUnitFor(props.unit)}
+          readOnly={props.frozen}
+          onChange={(distance) => props.onChange({ distance })}
+        />
+      ) : null}
       <b>{props.x === undefined ? 'x not known' : `x = ${dimension(props.x, props.unit)}`}</b>
+      {props.onRemove ? (
+        <Button look="quiet" aria-label={`Remove the ${name.toLowerCase()}`} onPress={props.onRemove}>
+          <X size={16} />
+        </Button>
+      ) : null}
     </li>
   )
 }

@@ -1,0 +1,9 @@
+// The long check, for a night: every property thousands of times from a fresh seed, then the broken core.
+import { spawnSync } from 'node:child_process'
+
+const run = (command, args, env = {}) =>
+  spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } }).status ?? 1
+
+const properties = run('npx', ['vitest', 'run', '--testTimeout', '3600000'], { LONG: process.env.LONG ?? '5000' })
+const mutants = run('node', ['scripts/mutants.mjs', ...process.argv.slice(2)])
+process.exit(properties || mutants)
