@@ -68,7 +68,32 @@ describe('jobs', () => {
     expect((await ask('/jobs?search=walrus')).body.total).toBe(0)
     expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(1)
     expect((await ask('/jobs?search=100%25')).body.total).toBe(0)
+    expect((await ask('/jobs?search=_')).body.total).toBe(0)
+    expect((await ask('/jobs?search=job%2014')).body.rows.map(({ number }: { number: number }) => number)).toEqual([14])
+    expect((await ask('/jobs?search=14')).body.total).toBeGreaterThanOrEqual(1)
     expect((await ask('/jobs/overview')).body).toMatchObject({ states: { due: 2, 'in-hand': 16, signed: 3 } })
+  })
+  it('are found by the initials of whoever worked on them, and % and _ are letters', async () => {
+    const { body: job } = await ask('/jobs/job-6')
+    const { rounds } = job.document
+    const document = { ...job.document, title: 'At 100 %_ load', doneBy: 'QZ', rounds: [{ ...rounds[0], by: 'XJ' }] }
+    await ask('/jobs/job-6', { version: job.version, document }, 'PUT')
+    for (const search of ['qz', 'XJ', '%25_', '100 %25'])
+      expect((await ask(`/jobs?search=${search}`)).body.rows.map(({ id }: { id: string }) => id)).toEqual(['job-6'])
+    expect((await ask('/jobs?search=%25%25')).body.total).toBe(0)
+  })
+  it('are put away and brought back, and nothing of them is lost', async () => {
+    const { body: before } = await ask('/jobs/job-6')
+    const { total } = (await ask('/jobs')).body
+    expect((await ask('/jobs/job-6/archived', { archived: true }, 'PUT')).status).toBe(200)
+    expect((await ask('/jobs')).body.total).toBe(total - 1)
+    expect((await ask('/jobs/overview')).body.archived).toBe(1)
+    expect((await ask('/jobs?archived=yes')).body.rows.map(({ id }: { id: string }) => id)).toEqual(['job-6'])
+    expect((await ask('/jobs/job-6')).body).toEqual({ ...before, archivedAt: expect.any(String) })
+    await ask('/jobs/job-6/archived', { archived: false }, 'PUT')
+    expect((await ask('/jobs/job-6')).body).toEqual(before)
+    expect((await ask('/jobs/none/archived', { archived: true }, 'PUT')).status).toBe(404)
+    expect((await ask('/jobs/job-6/archived', { archived: 'x' }, 'PUT')).body.error.path).toBe('archived')
   })
   it('take an edit from the version it was made from, and only from that', async () => {
     const { body: job } = await ask('/jobs/job-6')
@@ -139,6 +164,11 @@ describe('lines', () => {
     const edited = { version: 1, document: { ...made.body.document, area: 'Store' } }
     expect(await ask(path, edited, 'PUT')).toMatchObject({ status: 200, body: { version: 2, area: 'Store' } })
     expect(await ask(path, edited, 'PUT')).toMatchObject({ status: 409, body: { current: { version: 2 } } })
+    await ask('/lines/line-1/archived', { archived: true }, 'PUT')
+    expect((await ask('/lines')).body.map(({ id }: { id: string }) => id)).not.toContain('line-1')
+    expect((await ask('/lines?archived=yes')).body).toMatchObject([{ id: 'line-1', jobs: expect.any(Number) }])
+    expect((await ask('/jobs/job-2')).status).toBe(200)
+    expect((await ask('/lines/none/archived', { archived: true }, 'PUT')).status).toBe(404)
     const broken = { version: 2, document: { ...made.body.document, machines: [] } }
     expect(await ask(path, broken, 'PUT')).toMatchObject({
       status: 400,
@@ -220,9 +250,12 @@ describe('the kit', () => {
     expect(bad).toMatchObject({ status: 400, body: { error: { path: 'document.kind' } } })
     const made = await ask('/kit', { document: dial.document })
     expect(made.status).toBe(201)
-    expect((await ask(`/kit/${made.body.id}`, undefined, 'DELETE')).status).toBe(200)
-    expect((await ask(`/kit/${made.body.id}`)).status).toBe(404)
-    expect((await ask(`/kit/${made.body.id}`, undefined, 'DELETE')).status).toBe(404)
+    expect((await ask(`/kit/${made.body.id}/archived`, { archived: true }, 'PUT')).status).toBe(200)
+    expect((await ask('/kit')).body).toHaveLength(13)
+    expect((await ask('/kit?archived=yes')).body.map(({ id }: { id: string }) => id)).toEqual([made.body.id])
+    expect((await ask(`/kit/${made.body.id}/archived`, { archived: false }, 'PUT')).status).toBe(200)
+    expect((await ask('/kit')).body).toHaveLength(14)
+    expect((await ask('/kit/none/archived', { archived: true }, 'PUT')).status).toBe(404)
   })
 })
 

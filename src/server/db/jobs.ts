@@ -1,4 +1,5 @@
-import { and, count, desc, eq, like, or, type SQL, sql } from 'drizzle-orm'
+import { and, count, desc, eq, isNotNull, isNull, or, type SQL, sql } from 'drizzle-orm'
+import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { summaryOf } from '../../core/advice/summary'
 import type { Job } from '../../core/job/schema'
 import type { Database } from './open'
@@ -10,6 +11,8 @@ export interface JobQuery {
   search?: string | undefined
   state?: JobState | undefined
   area?: string | undefined
+  /** Only what was put away; else only what was not. */
+  archived?: boolean | undefined
   page: number
 }
 
@@ -28,18 +31,35 @@ const listed = {
   area: jobs.area,
   summary: jobs.summary,
   updatedAt: jobs.updatedAt,
+  archivedAt: jobs.archivedAt,
 }
 
-/** What a search means: every word in the line's name, the area, the title or the number. */
-export function whereOf({ search, state, area }: Omit<JobQuery, 'page'>): SQL | undefined {
-  const words = (search ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 8)
+/** Whether a column holds a word, letter for letter: `%` and `_` are letters like any other. */
+const holds = (column: SQLiteColumn, word: string): SQL =>
+  sql`${column} like ${`%${word.replace(/[\\%_]/g, '\\$&')}%`} escape '\\'`
+
+/**
+ * What a search means: every word in the line's name, the area, the title, the initials or the number; "job 14" is that
+ * number and no other.
+ */
+export function whereOf({ search, state, area, archived }: Omit<JobQuery, 'page'>): SQL | undefined {
+  const numbers: number[] = []
+  const rest = (search ?? '').replace(/\bjob\s+#?(\d{1,9})\b/gi, (_, number) => {
+    numbers.push(Number(number))
+    return ' '
+  })
+  const words = rest.trim().split(/\s+/).filter(Boolean).slice(0, 8)
   return and(
+    archived ? isNotNull(jobs.archivedAt) : isNull(jobs.archivedAt),
     state ? eq(jobs.state, state) : undefined,
     area ? eq(jobs.area, area) : undefined,
-    ...words.map((word) => {
-      const part = `%${word.replace(/[%_]/g, '')}%`
-      return or(like(jobs.lineName, part), like(jobs.area, part), like(jobs.title, part), sql`${jobs.number} = ${word}`)
-    }),
+    ...numbers.map((number) => eq(jobs.number, number)),
+    ...words.map((word) =>
+      or(
+        ...[jobs.lineName, jobs.area, jobs.title, jobs.people, jobs.signedBy].map((column) => holds(column, word)),
+        /^#?\d{1,9}$/.test(word) ? eq(jobs.number, Number(word.replace('#', ''))) : undefined,
+      ),
+    ),
   )
 }
 
@@ -77,13 +97,15 @@ export async function visitsOfLine(db: Database, lineId: string) {
 
 /** How many jobs are in each state, and the areas there are. */
 export async function overview(db: Database) {
-  const [states, areas] = await db.batch([
-    db.select({ state: jobs.state, jobs: count() }).from(jobs).groupBy(jobs.state),
-    db.selectDistinct({ area: jobs.area }).from(jobs).orderBy(jobs.area),
+  const [states, areas, [away]] = await db.batch([
+    db.select({ state: jobs.state, jobs: count() }).from(jobs).where(isNull(jobs.archivedAt)).groupBy(jobs.state),
+    db.selectDistinct({ area: jobs.area }).from(jobs).where(isNull(jobs.archivedAt)).orderBy(jobs.area),
+    db.select({ jobs: count() }).from(jobs).where(isNotNull(jobs.archivedAt)),
   ])
   return {
     states: Object.fromEntries(states.map(({ state, jobs: n }) => [state, n])) as Partial<Record<JobState, number>>,
     areas: areas.map(({ area }) => area).filter(Boolean),
+    archived: away?.jobs ?? 0,
   }
 }
 
@@ -94,6 +116,7 @@ const derived = (document: Job) => ({
   title: document.title,
   lineName: document.line.name,
   area: document.line.area,
+  people: [...new Set([document.doneBy, ...document.rounds.map(({ by }) => by)].filter(Boolean))].join(' '),
   summary: summaryOf(document, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
 })
 
@@ -106,6 +129,12 @@ export interface NewJob {
   signedBy?: string
   signedAt?: string
   at: string
+}
+
+/** Puts a job away, or brings it back; its document and version stay as they are. */
+export async function archiveJob(db: Database, id: string, archivedAt: string | null) {
+  const [job] = await db.update(jobs).set({ archivedAt }).where(eq(jobs.id, id)).returning()
+  return job
 }
 
 /** Stores a new job under the next free number. */

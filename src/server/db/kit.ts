@@ -1,9 +1,15 @@
-import { and, asc, eq } from 'drizzle-orm'
+import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { KitItem } from '../../core/kit/schema'
 import type { Database } from './open'
 import { kit } from './schema'
 
-export const listKit = (db: Database) => db.select().from(kit).orderBy(asc(kit.kind), asc(kit.name))
+/** What is in the kit, or what was taken out of it. */
+export const listKit = (db: Database, archived = false) =>
+  db
+    .select()
+    .from(kit)
+    .where(archived ? isNotNull(kit.archivedAt) : isNull(kit.archivedAt))
+    .orderBy(asc(kit.kind), asc(kit.name))
 
 export const findKit = (db: Database, id: string) => db.query.kit.findFirst({ where: eq(kit.id, id) })
 
@@ -28,6 +34,8 @@ export async function updateKit(db: Database, id: string, version: number, docum
   return updated
 }
 
-/** Takes a piece out; jobs keep what they used of it. */
-export const deleteKit = async (db: Database, id: string): Promise<boolean> =>
-  (await db.delete(kit).where(eq(kit.id, id)).returning({ id: kit.id })).length > 0
+/** Takes a piece out of the kit, or brings it back; jobs keep what they used of it. */
+export async function archiveKit(db: Database, id: string, archivedAt: string | null) {
+  const [item] = await db.update(kit).set({ archivedAt }).where(eq(kit.id, id)).returning()
+  return item
+}

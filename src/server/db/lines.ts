@@ -1,9 +1,25 @@
-import { and, asc, eq } from 'drizzle-orm'
+import { and, asc, count, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { Line } from '../../core/job/schema'
 import type { Database } from './open'
-import { lines } from './schema'
+import { jobs, lines } from './schema'
 
-export const listLines = (db: Database) => db.select().from(lines).orderBy(asc(lines.area), asc(lines.name))
+/** The lines there are, or those that were put away, each with how many jobs it has. */
+export async function listLines(db: Database, archived = false) {
+  const rows = await db
+    .select({ line: lines, jobs: count(jobs.id) })
+    .from(lines)
+    .leftJoin(jobs, eq(jobs.lineId, lines.id))
+    .where(archived ? isNotNull(lines.archivedAt) : isNull(lines.archivedAt))
+    .groupBy(lines.id)
+    .orderBy(asc(lines.area), asc(lines.name))
+  return rows.map(({ line, jobs: n }) => ({ ...line, jobs: n }))
+}
+
+/** Puts a line away, or brings it back; its jobs stay. */
+export async function archiveLine(db: Database, id: string, archivedAt: string | null) {
+  const [line] = await db.update(lines).set({ archivedAt }).where(eq(lines.id, id)).returning()
+  return line
+}
 
 export const findLine = (db: Database, id: string) => db.query.lines.findFirst({ where: eq(lines.id, id) })
 

@@ -13,6 +13,8 @@ export const lines = sqliteTable('lines', {
   /** Grows by one with every edit; an edit names the version it was made from. */
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),
+  /** When it was put away; nothing that a record hangs on is ever deleted. */
+  archivedAt: text('archived_at'),
 })
 
 /** A piece of kit: dial, bracket, head, or a comparison against a gauge block. */
@@ -24,6 +26,8 @@ export const kit = sqliteTable('kit', {
   /** Grows by one with every edit; an edit names the version it was made from. */
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),
+  /** When it was put away; nothing that a record hangs on is ever deleted. */
+  archivedAt: text('archived_at'),
 })
 
 export const jobStates = ['due', 'in-hand', 'signed'] as const
@@ -49,6 +53,10 @@ export const jobs = sqliteTable(
     summary: text('summary', { mode: 'json' }).$type<JobSummary>().notNull(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
+    /** Everyone whose initials stand in it, blanks between: for the search. */
+    people: text('people').notNull().default(''),
+    /** When it was put away; nothing is ever deleted. */
+    archivedAt: text('archived_at'),
   },
   (table) => [
     index('jobs_by_state').on(table.state, table.updatedAt),

@@ -21,3 +21,9 @@ export const valid = <S extends v.GenericSchema, T extends 'json' | 'query' | 'p
   })
 
 export const idParam = v.strictObject({ id: v.pipe(v.string(), v.maxLength(60)) })
+
+/** Whether something is to be put away or brought back. */
+export const archivedBody = v.strictObject({ archived: v.boolean() })
+
+/** A list of what was put away instead of what was not. */
+export const archivedQuery = v.object({ archived: v.optional(v.picklist(['yes', 'no']), 'no') })

@@ -1,13 +1,13 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { jobSchema } from '../../core/job/schema'
-import { findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
+import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { findLine } from '../db/lines'
 import type { Store } from '../db/open'
 import { jobStates } from '../db/schema'
 import { moveSheetPdf } from '../report/moveSheet'
 import { reportPdf } from '../report/pdf'
-import { idParam, refusal, valid } from './answers'
+import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 
 const now = () => new Date().toISOString()
 
@@ -15,6 +15,7 @@ const listQuery = v.object({
   search: v.optional(v.pipe(v.string(), v.maxLength(80))),
   state: v.optional(v.picklist(jobStates)),
   area: v.optional(v.pipe(v.string(), v.maxLength(80))),
+  ...archivedQuery.entries,
   page: v.optional(v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'expected a page number'), v.transform(Number)), '0'),
 })
 
@@ -28,7 +29,10 @@ const reportQuery = v.object({ unit: v.optional(v.picklist(['mm', 'mil']), 'mm')
 
 export const jobRoutes = ({ db }: Store) =>
   new Hono()
-    .get('/', valid('query', listQuery), async (c) => c.json(await listJobs(db, c.req.valid('query'))))
+    .get('/', valid('query', listQuery), async (c) => {
+      const { archived, ...query } = c.req.valid('query')
+      return c.json(await listJobs(db, { ...query, archived: archived === 'yes' }))
+    })
     .get('/overview', async (c) => c.json(await overview(db)))
     .post('/', valid('json', newJob), async (c) => {
       const { lineId, document, dueOn } = c.req.valid('json')
@@ -56,6 +60,11 @@ export const jobRoutes = ({ db }: Store) =>
         return c.json({ ...refusal('version', 'Somebody else changed this job meanwhile.'), current }, 409)
       },
     )
+    .put('/:id/archived', valid('param', idParam), valid('json', archivedBody), async (c) => {
+      const at = c.req.valid('json').archived ? now() : null
+      const found = await archiveJob(db, c.req.valid('param').id, at)
+      return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such job.'), 404)
+    })
     .get('/:id/visits', valid('param', idParam), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)

@@ -1,16 +1,18 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { kitItemSchema } from '../../core/kit/schema'
-import { deleteKit, findKit, insertKit, listKit, updateKit } from '../db/kit'
+import { archiveKit, findKit, insertKit, listKit, updateKit } from '../db/kit'
 import type { Store } from '../db/open'
-import { idParam, refusal, valid } from './answers'
+import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 
 const now = () => new Date().toISOString()
 const missing = refusal('id', 'There is no such piece of kit.')
 
 export const kitRoutes = ({ db }: Store) =>
   new Hono()
-    .get('/', async (c) => c.json(await listKit(db)))
+    .get('/', valid('query', archivedQuery), async (c) =>
+      c.json(await listKit(db, c.req.valid('query').archived === 'yes')),
+    )
     .post('/', valid('json', v.strictObject({ document: kitItemSchema })), async (c) =>
       c.json(await insertKit(db, crypto.randomUUID(), c.req.valid('json').document, now()), 201),
     )
@@ -32,6 +34,8 @@ export const kitRoutes = ({ db }: Store) =>
         return c.json({ ...refusal('version', 'Somebody else changed this meanwhile.'), current }, 409)
       },
     )
-    .delete('/:id', valid('param', idParam), async (c) =>
-      (await deleteKit(db, c.req.valid('param').id)) ? c.json({ ok: true }, 200) : c.json(missing, 404),
-    )
+    .put('/:id/archived', valid('param', idParam), valid('json', archivedBody), async (c) => {
+      const at = c.req.valid('json').archived ? now() : null
+      const found = await archiveKit(db, c.req.valid('param').id, at)
+      return found ? c.json(found, 200) : c.json(missing, 404)
+    })

@@ -1,15 +1,17 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { lineSchema } from '../../core/job/schema'
-import { findLine, insertLine, listLines, updateLine } from '../db/lines'
+import { archiveLine, findLine, insertLine, listLines, updateLine } from '../db/lines'
 import type { Store } from '../db/open'
-import { idParam, refusal, valid } from './answers'
+import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 
 const now = () => new Date().toISOString()
 
 export const lineRoutes = ({ db }: Store) =>
   new Hono()
-    .get('/', async (c) => c.json(await listLines(db)))
+    .get('/', valid('query', archivedQuery), async (c) =>
+      c.json(await listLines(db, c.req.valid('query').archived === 'yes')),
+    )
     .post('/', valid('json', v.strictObject({ document: lineSchema })), async (c) =>
       c.json(await insertLine(db, crypto.randomUUID(), c.req.valid('json').document, now()), 201),
     )
@@ -31,3 +33,8 @@ export const lineRoutes = ({ db }: Store) =>
         return c.json({ ...refusal('version', 'Somebody else changed this line meanwhile.'), current }, 409)
       },
     )
+    .put('/:id/archived', valid('param', idParam), valid('json', archivedBody), async (c) => {
+      const at = c.req.valid('json').archived ? now() : null
+      const found = await archiveLine(db, c.req.valid('param').id, at)
+      return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such line.'), 404)
+    })

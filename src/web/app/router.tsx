@@ -34,6 +34,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await again(() => import('../screens/kit/KitScreen'))).KitScreen }),
       },
       {
+        path: '/lines',
+        lazy: async () => ({ Component: (await again(() => import('../screens/floor/LinesScreen'))).LinesScreen }),
+      },
+      {
         path: '/lines/:id',
         lazy: async () => ({ Component: (await again(() => import('../screens/line/LineScreen'))).LineScreen }),
       },

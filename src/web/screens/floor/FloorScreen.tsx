@@ -10,6 +10,7 @@ import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { mono, narrow } from '../../app/style'
+import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Choices, Input, Muted, Select } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
@@ -36,11 +37,12 @@ const When = styled.span`text-align: right; font-size: 14px; color: var(--muted)
 const Pegs = styled.span`display: flex; gap: 14px; span { display: inline-grid; justify-items: center; gap: 2px; font-size: 12px; color: var(--muted); } ${narrow} { display: none; }`
 const Empty = styled.div`padding: 48px 8px; display: grid; gap: 16px; justify-items: start; font-size: 18px;`
 
-const states: readonly { value: JobState | 'all'; text: string }[] = [
+const states: readonly { value: JobState | 'all' | 'away'; text: string }[] = [
   { value: 'all', text: 'All' },
   { value: 'in-hand', text: 'In hand' },
   { value: 'due', text: 'Due' },
   { value: 'signed', text: 'Signed' },
+  { value: 'away', text: 'Put away' },
 ]
 
 /** Home: what is in hand, due and signed. Search and filters live in the address. */
@@ -54,7 +56,7 @@ export function FloorScreen() {
   const page = Math.max(0, Number(params.get('page') ?? 0) || 0)
   const query = {
     ...(search ? { search } : {}),
-    ...(state === 'all' ? {} : { state }),
+    ...(state === 'all' ? {} : state === 'away' ? { archived: 'yes' as const } : { state }),
     ...(area ? { area } : {}),
     page: String(page),
   }
@@ -102,6 +104,7 @@ export function FloorScreen() {
     <>
       <Header crumbs={[]} />
       <Page id="bench">
+        <BroughtBack />
         <Top>
           <h1>Floor</h1>
           <Find>
@@ -110,7 +113,7 @@ export function FloorScreen() {
               ref={searchBox}
               type="search"
               aria-label="Search lines and jobs"
-              placeholder="Line, area or job number"
+              placeholder="Line, area, initials, job 14"
               value={search}
               onChange={(event) => change('search', event.target.value)}
             />
@@ -131,12 +134,15 @@ export function FloorScreen() {
           <Choices
             label="Which jobs"
             value={state}
-            options={states.map(({ value, text }) => {
-              const count = value === 'all' ? undefined : around.data?.states[value]
+            options={states.flatMap(({ value, text }) => {
+              const count =
+                value === 'all' ? undefined : value === 'away' ? around.data?.archived : around.data?.states[value]
+              if (value === 'away' && !count && state !== 'away') return []
               return { value, text: count ? `${text} ${count}` : text }
             })}
             onChange={(value) => change('state', value === 'all' ? '' : value)}
           />
+          <ButtonLink to="/lines">Lines</ButtonLink>
           <ButtonLink to="/kit">Kit</ButtonLink>
           <ButtonLink to="/new" $look="act">
             <Plus size={18} aria-hidden="true" /> New job
@@ -219,7 +225,7 @@ function JobLine({ row }: { row: JobRow }) {
             </>
           ) : (
             <>
-              {stateWord[row.state]}
+              {row.archivedAt ? 'put away' : stateWord[row.state]}
               <br />
               {formatDistanceToNowStrict(new Date(row.updatedAt), { addSuffix: true })}
             </>

@@ -1,6 +1,7 @@
-import { useMutation, useQuery } from '@tanstack/react-query'
+import { useMutation } from '@tanstack/react-query'
+import { ArrowRight, Search } from 'lucide-react'
 import { useState } from 'react'
-import { useNavigate, useSearchParams } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { kindNames, makeJob, makeLine } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
@@ -9,12 +10,18 @@ import { occasionNames } from '../../../words/ready'
 import { api, sentenceOf } from '../../api/client'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
-import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
+import { linesFitting } from './linesFitting'
+import { useLines } from './useLines'
 
 const Page = styled.main`max-width: 900px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 20px; h1 { font-size: 26px; } h2 { font-size: 17px; margin-bottom: 12px; }`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: end;`
-const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--rule); } li > span { flex: 1; min-width: 180px; }`
+const Find = styled.div`position: relative; display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; margin-bottom: 12px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; max-width: 340px; } a { padding: 11px 0; }`
+const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { border-top: 1px solid var(--rule); }
+  button { display: flex; gap: 12px; align-items: center; width: 100%; min-height: 52px; padding: 6px 8px; border: 0; background: none; text-align: left; cursor: pointer; overflow-wrap: anywhere; } button:hover { background: var(--paper); } button span { flex: 1; min-width: 0; }`
+
+/** Rows shown before a person has to search. */
+const shown = 30
 
 /** A job begins with a line: one that is known, or a pair drawn now. */
 export function NewJobScreen() {
@@ -26,7 +33,8 @@ export function NewJobScreen() {
   const [name, setName] = useState('')
   const [left, setLeft] = useState<MachineKind>('pump')
   const [right, setRight] = useState<MachineKind>('motor')
-  const lines = useQuery({ queryKey: ['lines'], queryFn: async () => (await api.lines.$get()).json() })
+  const [search, setSearch] = useState('')
+  const lines = useLines()
 
   const begin = useMutation({
     mutationFn: async (from: { id: string; line: Line } | 'drawn') => {
@@ -70,16 +78,20 @@ export function NewJobScreen() {
       const { jobOfSurvey } = await import('../../../core/survey/toJob')
       const made = jobOfSurvey(document, name.trim() || file.name.replace(/\..*$/, ''), new Date().toISOString())
       if (!made.ok) throw new Error(`${file.name}, ${made.fault.path || 'the document'}: ${made.fault.message}`)
-      const line = await api.lines.$post({ json: { document: made.value.line } })
+      // a name that was typed wins over the one in the document
+      const known = name.trim() ? { ...made.value.line, name: name.trim() } : made.value.line
+      const brought = { ...made.value, line: known, doneBy: made.value.doneBy || initials }
+      const line = await api.lines.$post({ json: { document: known } })
       if (!line.ok) throw new Error(await sentenceOf(line))
-      const job = await api.jobs.$post({ json: { lineId: (await line.json()).id, document: made.value } })
+      const job = await api.jobs.$post({ json: { lineId: (await line.json()).id, document: brought } })
       if (!job.ok) throw new Error(await sentenceOf(job))
       return `/jobs/${(await job.json()).id}/read`
     },
     onSuccess: (path) => navigate(path),
   })
 
-  const known = (lines.data ?? []).filter((line) => !wanted || line.id === wanted)
+  const all = (lines.data ?? []).filter((line) => !wanted || line.id === wanted)
+  const known = linesFitting(all, search)
   return (
     <>
       <Header crumbs={[{ text: 'New job' }]} />
@@ -102,26 +114,43 @@ export function NewJobScreen() {
           </Field>
         </Grid>
         {begin.error ? <Fault role="alert">{begin.error.message}</Fault> : null}
-        {known.length > 0 ? (
+        {all.length > 0 ? (
           <Card aria-label="A line that is known">
             <h2>On a line that is known</h2>
+            {wanted ? null : (
+              <Find>
+                <Search size={18} aria-hidden="true" />
+                <Input
+                  type="search"
+                  aria-label="Search lines"
+                  placeholder="Name, area or machine"
+                  value={search}
+                  onChange={(event) => setSearch(event.target.value)}
+                />
+                <Link to="/lines">All lines, with their sheets</Link>
+              </Find>
+            )}
             <Lines>
-              {known.map((line) => (
+              {known.slice(0, shown).map((line) => (
                 <li key={line.id}>
-                  <span>
-                    <b>{line.name}</b> <Muted>{line.area}</Muted>
-                  </span>
-                  <ButtonLink to={`/lines/${line.id}`}>Its sheet</ButtonLink>
-                  <Button
-                    look="act"
-                    isDisabled={begin.isPending}
-                    onPress={() => begin.mutate({ id: line.id, line: line.document })}
+                  <button
+                    type="button"
+                    disabled={begin.isPending}
+                    onClick={() => begin.mutate({ id: line.id, line: line.document })}
                   >
-                    Begin on {line.name}
-                  </Button>
+                    <span>
+                      <b>Begin on {line.name || 'the line without a name'}</b> <Muted>{line.area}</Muted>
+                    </span>
+                    <ArrowRight size={18} aria-hidden="true" />
+                  </button>
                 </li>
               ))}
             </Lines>
+            {known.length > shown ? (
+              <Muted as="p">{known.length - shown} more: search for them above.</Muted>
+            ) : known.length === 0 ? (
+              <Muted as="p">No line fits this search. Draw it below.</Muted>
+            ) : null}
           </Card>
         ) : null}
         {wanted ? null : (

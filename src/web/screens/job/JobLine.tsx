@@ -1,7 +1,11 @@
+import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { droppedBy, matchSets } from '../../../core/job/alter'
+import { droppedBy, matchSets, readingsIn } from '../../../core/job/alter'
+import { useArchive } from '../../api/archive'
+import type { PutAway } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
-import { Card, Field, Input, TextArea } from '../../parts/controls'
+import { Button, Card, Fault, Field, Input, TextArea } from '../../parts/controls'
+import { Remove } from '../../parts/Remove'
 import { LineEditor } from '../line/LineEditor'
 import { useJobFrame } from './context'
 import { HotAndCold } from './HotAndCold'
@@ -10,7 +14,11 @@ const Grid = styled.div`display: grid; grid-template-columns: 1.4fr 110px 150px;
 
 /** The job's own copy of its line, and what else the printed page says of the job. */
 export function JobLine() {
-  const { document, edit, settings, frozen, id } = useJobFrame()
+  const { document, edit, settings, frozen, id, number, archived } = useJobFrame()
+  const navigate = useNavigate()
+  const away = useArchive('job', (put) => {
+    if (put) navigate('/', { state: { away: { kind: 'job', id, name: `Job ${number}` } satisfies PutAway } })
+  })
   const field = (key: 'title' | 'doneBy' | 'minutes' | 'note') => ({
     value: document[key],
     readOnly: frozen,
@@ -55,6 +63,18 @@ export function JobLine() {
             <TextArea rows={2} maxLength={2000} {...field('note')} />
           </Field>
         </Grid>
+        <p style={{ marginTop: 12 }}>
+          {archived ? (
+            <Button onPress={() => away.mutate({ id, archived: false })}>Bring this job back</Button>
+          ) : (
+            <Remove
+              label="Put this job away"
+              goes={`It leaves the Floor with its ${document.rounds.length === 1 ? 'round' : `${document.rounds.length} rounds`} and ${readingsIn(document.rounds.flatMap(({ sets }) => sets))} readings. “Put away” on the Floor brings it back.`}
+              onRemove={() => away.mutate({ id, archived: true })}
+            />
+          )}
+        </p>
+        {away.error ? <Fault role="alert">{away.error.message}</Fault> : null}
       </Card>
     </LineEditor>
   )

@@ -176,6 +176,8 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
   )
   const frame: JobFrame = {
     id: stored.id,
+    number: stored.number,
+    archived: stored.archivedAt !== null,
     document,
     round,
     solved,
@@ -243,6 +245,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     <>
       {header}
       {frozen ? <Notice>Signed by {stored.signedBy}: nothing in this job can be changed.</Notice> : null}
+      {stored.archivedAt ? <Notice>This job is put away. “Line” above brings it back to the Floor.</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>
         <PegRail

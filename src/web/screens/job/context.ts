@@ -11,6 +11,9 @@ import type { SayItem } from '../../say/Say'
 /** What the frame of a job hands to its steps. */
 export interface JobFrame {
   id: string
+  number: number
+  /** It was put away and is not on the Floor. */
+  archived: boolean
   document: Job
   round: Round
   solved: JobSolution

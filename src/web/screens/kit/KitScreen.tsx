@@ -1,11 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { makeKitItem } from '../../../core/kit/make'
 import type { KitItem, KitKind } from '../../../core/kit/schema'
 import { kitKinds, kitPeg, kitSummary } from '../../../words/kit'
+import { useArchive } from '../../api/archive'
 import { api, type StoredKit, sentenceOf } from '../../api/client'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
@@ -15,8 +15,10 @@ import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { useKit } from '../../notebook/useKit'
 import { kitShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
-import { Button, Fault, Muted } from '../../parts/controls'
+import { BroughtBack, type PutAway } from '../../parts/BroughtBack'
+import { Button, Fault } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
+import { Remove } from '../../parts/Remove'
 import { Bracket } from './Bracket'
 import { Dial } from './Dial'
 import { Gauge } from './Gauge'
@@ -60,7 +62,7 @@ export function KitScreen() {
     <>
       {chosen ? null : <Header crumbs={[{ text: 'Kit' }]} />}
       {chosen ? (
-        <OpenItem key={chosen} id={chosen} leave={() => setParams({})}>
+        <OpenItem key={chosen} id={chosen} leave={(away) => setParams({}, { state: { away } })}>
           {(work) => (
             <Page>
               <KitList
@@ -80,6 +82,7 @@ export function KitScreen() {
             add={(kind) => add.mutate(kind)}
           />
           <Work id="bench">
+            <BroughtBack />
             {add.error ? <Fault role="alert">{add.error.message}</Fault> : null}
             {items.length === 0 ? (
               <p>
@@ -89,10 +92,27 @@ export function KitScreen() {
               <p>Choose a piece to see or change it.</p>
             )}
             <WhichDial items={items} unit={unit} />
+            <TakenOut pick={(id) => setParams({ item: id })} />
           </Work>
         </Page>
       )}
     </>
+  )
+}
+
+/** What was taken out of the kit; a press on one opens it, to be brought back. */
+function TakenOut({ pick }: { pick: (id: string) => void }) {
+  const { items } = useKit(true)
+  if (items.length === 0) return null
+  return (
+    <details>
+      <summary>Taken out: {items.length}</summary>
+      {items.map(({ id, document }) => (
+        <Button key={id} look="quiet" onPress={() => pick(id)}>
+          {document.name || kitKinds[document.kind].one}
+        </Button>
+      ))}
+    </details>
   )
 }
 
@@ -141,7 +161,7 @@ function OpenItem({
   children,
 }: {
   id: string
-  leave: () => void
+  leave: (away: PutAway) => void
   children: (work: React.ReactNode) => React.ReactNode
 }) {
   const { data, error, notebook } = useShelf(kitShelf, id)
@@ -153,30 +173,22 @@ function OpenItem({
       </>
     )
   if (!data || !notebook) return <Waiting />
-  return <Item id={id} notebook={notebook} leave={leave} frame={children} />
+  return <Item id={id} notebook={notebook} archived={data.archivedAt !== null} leave={leave} frame={children} />
 }
 
 function Item(props: {
   id: string
   notebook: Notebook<KitItem>
-  leave: () => void
+  archived: boolean
+  leave: (away: PutAway) => void
   frame: (work: React.ReactNode) => React.ReactNode
 }) {
-  const { id, notebook, leave } = props
+  const { id, notebook, leave, archived } = props
   const { document } = useNotebook(notebook)
   const { unit } = useSettings()
-  const client = useQueryClient()
   const { items } = useKit()
-  const [sure, setSure] = useState(false)
-  const remove = useMutation({
-    mutationFn: async () => {
-      const response = await api.kit[':id'].$delete({ param: { id } })
-      if (!response.ok) throw new Error(await sentenceOf(response))
-    },
-    onSuccess: async () => {
-      leave()
-      await client.invalidateQueries({ queryKey: ['kits'] })
-    },
+  const remove = useArchive('kit', (away) => {
+    if (away) leave({ kind: 'kit', id, name: document.name || kitKinds[document.kind].one })
   })
   const put = (change: Partial<KitItem>, mark: string) =>
     notebook.edit((item) => ({ ...item, ...change }) as KitItem, mark)
@@ -198,18 +210,15 @@ function Item(props: {
           {document.kind === 'shims' ? <Shims item={document} unit={unit} put={put} /> : null}
           {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}
           <div>
-            {sure ? (
-              <>
-                <Muted>Take “{document.name}” out for good? Jobs keep what they used of it.</Muted>{' '}
-                <Button onPress={() => remove.mutate()}>Take it out</Button>{' '}
-                <Button look="quiet" onPress={() => setSure(false)}>
-                  Keep it
-                </Button>
-              </>
+            {archived ? (
+              <Button onPress={() => remove.mutate({ id, archived: false })}>Bring it back into the kit</Button>
             ) : (
-              <Button look="quiet" onPress={() => setSure(true)}>
-                Take it out of the kit
-              </Button>
+              <Remove
+                label="Take it out of the kit"
+                act="Take it out"
+                goes="Jobs keep what they used of it. “Taken out” below the kit brings it back."
+                onRemove={() => remove.mutate({ id, archived: true })}
+              />
             )}
             {remove.error ? <Fault role="alert">{remove.error.message}</Fault> : null}
           </div>

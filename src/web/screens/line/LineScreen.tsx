@@ -1,13 +1,22 @@
-import { useParams } from 'react-router'
+import { useMutation } from '@tanstack/react-query'
+import { useNavigate, useParams } from 'react-router'
+import styled from 'styled-components'
 import type { Line } from '../../../core/job/schema'
+import { useArchive } from '../../api/archive'
+import { api, sentenceOf } from '../../api/client'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import type { PutAway } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
+import { Button, Card, Fault } from '../../parts/controls'
+import { Remove } from '../../parts/Remove'
 import { LineEditor } from './LineEditor'
+
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center;`
 
 /** A line as it is known today; jobs keep their own copy. */
 export function LineScreen() {
@@ -15,15 +24,30 @@ export function LineScreen() {
   const { data, error, notebook } = useShelf(lineShelf, id)
   if (error) throw error
   if (!data || !notebook) return <Waiting />
-  return <OpenLine id={id} notebook={notebook} />
+  return <OpenLine key={id} id={id} notebook={notebook} archived={data.archivedAt !== null} />
 }
 
-function OpenLine({ id, notebook }: { id: string; notebook: Notebook<Line> }) {
+function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<Line>; archived: boolean }) {
   const { document } = useNotebook(notebook)
   const { unit, flipped } = useSettings()
+  const navigate = useNavigate()
+  const name = document.name || 'The line'
+  const away = useArchive('line', (put) => {
+    if (put) navigate('/lines', { state: { away: { kind: 'line', id, name } satisfies PutAway } })
+  })
+  const copy = useMutation({
+    mutationFn: async () => {
+      const made = await api.lines.$post({
+        json: { document: { ...document, name: `${document.name.slice(0, 70)} (copy)`.trim() } },
+      })
+      if (!made.ok) throw new Error(await sentenceOf(made))
+      return (await made.json()).id
+    },
+    onSuccess: (made) => navigate(`/lines/${made}`),
+  })
   return (
     <>
-      <Header crumbs={[{ text: document.name || 'Line' }]}>
+      <Header crumbs={[{ to: '/lines', text: 'Lines' }, { text: document.name || 'Line' }]}>
         <Saved notebook={notebook} />
       </Header>
       <Clashes notebook={notebook} describe={(path) => path.join(', ')} />
@@ -37,7 +61,25 @@ function OpenLine({ id, notebook }: { id: string; notebook: Notebook<Line> }) {
             New job on this line
           </ButtonLink>
         }
-      />
+      >
+        <Card aria-label="Keep, copy, put away">
+          <Row>
+            <Button isDisabled={copy.isPending} onPress={() => copy.mutate()}>
+              Duplicate this line
+            </Button>
+            {archived ? (
+              <Button onPress={() => away.mutate({ id, archived: false })}>Bring it back</Button>
+            ) : (
+              <Remove
+                label="Put this line away"
+                goes="It leaves the lists. Its jobs stay, each with its own copy of it. “Put away” among the lines brings it back."
+                onRemove={() => away.mutate({ id, archived: true })}
+              />
+            )}
+          </Row>
+          {away.error || copy.error ? <Fault role="alert">{(away.error ?? copy.error)?.message}</Fault> : null}
+        </Card>
+      </LineEditor>
     </>
   )
 }

@@ -1,0 +1,100 @@
+import { Search } from 'lucide-react'
+import { Link, useSearchParams } from 'react-router'
+import styled from 'styled-components'
+import { useArchive } from '../../api/archive'
+import { Header } from '../../app/Shell'
+import { narrow } from '../../app/style'
+import { BroughtBack } from '../../parts/BroughtBack'
+import { ButtonLink } from '../../parts/ButtonLink'
+import { Button, Choices, Input, Muted } from '../../parts/controls'
+import { linesFitting } from './linesFitting'
+import { useLines } from './useLines'
+
+const Page = styled.main`max-width: 1000px; margin: 0 auto; padding: 24px 20px 60px;`
+const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; margin-bottom: 20px; h1 { font-size: 26px; margin-right: auto; }`
+const Find = styled.label`position: relative; flex: 1; min-width: 200px; max-width: 340px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; }`
+const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--ink);
+  li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 12px; align-items: center; border-bottom: 1px solid var(--rule); }
+  a { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.6fr) 90px; gap: 4px 20px; align-items: center; min-height: 60px; padding: 8px; text-decoration: none; overflow-wrap: anywhere; ${narrow} { grid-template-columns: minmax(0, 1fr) auto; } }
+  a:hover { background: var(--card); } h2 { font-size: 16px; }
+  small { color: var(--muted); font-size: 13.5px; } small:last-child { text-align: right; } ${narrow} { small:nth-child(2) { grid-row: 2; grid-column: 1 / -1; } }`
+
+/** Every line of the site, each with its sheet. */
+export function LinesScreen() {
+  const [params, setParams] = useSearchParams()
+  const search = params.get('search') ?? ''
+  const away = params.get('state') === 'away'
+  const lines = useLines(away)
+  const back = useArchive('line')
+  const change = (key: string, value: string) =>
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old)
+        if (value) next.set(key, value)
+        else next.delete(key)
+        return next
+      },
+      { replace: true },
+    )
+  const found = linesFitting(lines.data ?? [], search)
+  return (
+    <>
+      <Header crumbs={[{ text: 'Lines' }]} />
+      <Page id="bench">
+        <BroughtBack />
+        <Top>
+          <h1>Lines</h1>
+          <Find>
+            <Search size={18} aria-hidden="true" />
+            <Input
+              type="search"
+              aria-label="Search lines"
+              placeholder="Name, area or machine"
+              value={search}
+              onChange={(event) => change('search', event.target.value)}
+            />
+          </Find>
+          <Choices
+            label="Which lines"
+            value={away ? 'away' : 'all'}
+            options={[
+              { value: 'all', text: 'In use' },
+              { value: 'away', text: 'Put away' },
+            ]}
+            onChange={(value) => change('state', value === 'away' ? 'away' : '')}
+          />
+          <ButtonLink to="/new" $look="act">
+            New job
+          </ButtonLink>
+        </Top>
+        {lines.error ? <p role="alert">{lines.error.message}</p> : null}
+        {lines.data && found.length === 0 ? (
+          <Muted as="p">
+            {search
+              ? 'No line fits this search.'
+              : away
+                ? 'No line is put away.'
+                : 'No line is known yet. A new job draws one.'}
+          </Muted>
+        ) : null}
+        <List aria-label="Lines">
+          {found.map((line) => (
+            <li key={line.id}>
+              <Link to={`/lines/${line.id}`}>
+                <span>
+                  <h2>{line.name || 'A line without a name'}</h2>
+                  <small>{line.area}</small>
+                </span>
+                <small>{line.document.machines.map(({ name }) => name).join(' – ')}</small>
+                <small>{line.jobs === 1 ? '1 job' : `${line.jobs} jobs`}</small>
+              </Link>
+              {away ? (
+                <Button onPress={() => back.mutate({ id: line.id, archived: false })}>Bring it back</Button>
+              ) : null}
+            </li>
+          ))}
+        </List>
+      </Page>
+    </>
+  )
+}
