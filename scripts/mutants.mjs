@@ -55,7 +55,7 @@ const isText = ({ type, value }) => type === 'TemplateLiteral' || (type === 'Lit
 
 /** Every change that could be made in a file. */
 function changesIn(file) {
-  const text = readFileSync(join(root, file), 'utf8')
+  const text = originals.get(file)
   const { program } = parseSync(file, text)
   const found = []
   const put = (start, end, to) =>
@@ -144,6 +144,7 @@ const files = [...sources]
   .filter((file) => file.startsWith(values.only) && file.startsWith('src/core/'))
   .filter((file) => !/\.test\.ts$|\/schema\.ts$|\/catalogue\.ts$|src\/core\/rig\//.test(file))
   .sort()
+const originals = new Map(files.map((file) => [file, readFileSync(join(root, file), 'utf8')]))
 const all = files.flatMap(changesIn)
 const random = seeded(Number(values.seed))
 const chosen = all
@@ -209,7 +210,8 @@ const survived = []
 let killed = 0
 for (const [i, change] of chosen.entries()) {
   const { file, start, end: stop, line, from, to } = change
-  const text = readFileSync(join(root, file), 'utf8')
+  // as it was when the copy was made: work may go on beside it
+  const text = originals.get(file)
   const specs = tests.filter((test) => readers.get(test).has(file)).sort((a, b) => near(file, a) - near(file, b))
   writeFileSync(join(copy, file), text.slice(0, start) + to + text.slice(stop))
   const said = specs.length > 0 ? await ask({ file, specs }) : 'passed'

@@ -1,7 +1,8 @@
 import type { Purpose } from '../core/fit/together'
-import { foldDegrees, quarterAt, quarters } from '../core/frame/angles'
+import { foldDegrees, quarterAt } from '../core/frame/angles'
+import { type AngleAs, readAngle } from '../core/frame/angleTyped'
 import type { Plane } from '../core/frame/axis'
-import { formatNumber, formatSigned, parseNumber } from '../core/frame/number'
+import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
 import type { ChannelName, Line, Method, ProbeSetUp, ProbeType, ReadSet } from '../core/job/schema'
 import type { ProbeState } from '../core/job/solve'
@@ -140,7 +141,6 @@ export const purposeNames: Readonly<Record<Purpose, string>> = {
 }
 
 /** How angles are told in a set. */
-export type AngleAs = NonNullable<ReadSet['angleAs']>
 
 /**
  * An angle by its quarter, else in degrees from the top toward the far side; in degrees throughout; or by the clock: seen
@@ -162,34 +162,8 @@ export function angleName(degrees: number, terms: Sided, as: AngleAs = 'quarters
   return plain
 }
 
-/**
- * An angle as a person types it in the way the set tells angles: degrees ("45", "45°"), a quarter by its name or its side's
- * ("bottom", "wall"), or the clock ("3", "1:30", "3 o'clock"). Degrees in [0, 360], or a sentence.
- */
-export function angleTyped(
-  text: string,
-  terms: Sided,
-  as: AngleAs = 'quarters',
-): { ok: true; degrees: number } | { ok: false; message: string } {
-  const tidy = text.trim().toLowerCase()
-  const named = quarters.findIndex(
-    (quarter) =>
-      tidy === quarter ||
-      ((quarter === 'near' || quarter === 'far') && tidy === sideName(quarter, terms).toLowerCase()),
-  )
-  if (named >= 0) return { ok: true, degrees: 90 * named }
-  if (as === 'clock-left' || as === 'clock-right') {
-    const clock = /^(\d{1,2})(?::(\d{2}))?(?:\s*o.?clock)?$/.exec(tidy)
-    const [hour, minute] = [Number(clock?.[1]), Number(clock?.[2] ?? 0)]
-    if (!clock || hour > 12 || minute > 59)
-      return { ok: false, message: `“${text.trim()}” is no time on a clock. Write it like 3 or 1:30.` }
-    const degrees = 30 * hour + minute / 2
-    return { ok: true, degrees: foldDegrees(as === 'clock-right' ? degrees : -degrees) }
-  }
-  const typed = parseNumber(tidy.replace('°', ''))
-  if (!typed.ok) return typed
-  return { ok: true, degrees: typed.value === 360 ? 360 : foldDegrees(typed.value) }
-}
+/** An angle as a person types it in the way the set tells angles, by the line's own names for its sides. */
+export const angleTyped = (text: string, { line }: Sided, as?: AngleAs) => readAngle(text, line.sides, as)
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 

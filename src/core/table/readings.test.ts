@@ -19,6 +19,7 @@ describe('columns', () => {
       columns: { 's-right': 1, 's-left': 0 },
       unit: 'mil',
       headings: 1,
+      angleAs: 'quarters',
     })
   })
   it('are taken in order where nothing names them', () => {
@@ -27,11 +28,58 @@ describe('columns', () => {
       columns: { 's-right': 1, 's-left': 2 },
       unit: 'mm',
       headings: 0,
+      angleAs: 'quarters',
     })
   })
 })
 
-const mapping = { angle: 0, columns: { 's-right': 1, 's-left': 2 }, unit: 'mm' as const, headings: 0 }
+describe('angles', () => {
+  const sides = { near: 'door', far: 'Wall' }
+  const guess = (text: string, own: Parameters<typeof guessMapping>[4] = {}) =>
+    guessMapping(table(text), states, 'mm', sides, own)
+  const degreesOf = (text: string, own: Parameters<typeof guessMapping>[4] = {}) => {
+    const taken = takeReadings(set, table(text), guess(text, own), sides)
+    return taken.ok ? taken.set.angles.map(({ degrees }) => degrees) : taken.faults
+  }
+  it('are told in words, the line’s own names for its sides among them', () => {
+    const text = 'top;0;0\nwall;-0.2;0.1\nBottom;-0.4;0.2\nDoor;0.1;0.1\ntop;0;0'
+    expect(guess(text)).toMatchObject({ angle: 0, headings: 0, angleAs: 'quarters' })
+    expect(degreesOf(text)).toEqual([0, 90, 180, 270, 360])
+    expect(degreesOf('motor;pump;position\n0;0;top\n1;2;far')).toEqual([0, 90])
+    expect(degreesOf('0;0;top\n1;2;near')).toEqual([0, 270])
+  })
+  it('are told by the clock, from the end the set is read from', () => {
+    const text = '12;0;0\n3;-0.2;0.1\n6;-0.4;0.2\n9;0.1;0.1\n12;0;0'
+    expect(degreesOf(text, { angleAs: 'clock-right' })).toEqual([0, 90, 180, 270, 360])
+    expect(degreesOf('12;0;0\n3;-0.2;0.1', { angleAs: 'clock-left' })).toEqual([0, 270])
+    expect(degreesOf('1:30;0;0\n3 o’clock;-0.2;0.1', { angleAs: 'clock-right' })).toEqual([45, 90])
+  })
+  it.each([
+    '12;0;0\n3;-0.2;0.1\n6;-0.4;0.2\n9;0.1;0.1',
+    '0;0;0\n3;1;1\n6;1;1',
+    'clock;a;b\n12;0;0\n3;1;1',
+    '1:30;0;0\n3;1;1',
+  ])('are asked about where they could be hours, and nothing is taken meanwhile: %j', (text) => {
+    expect(guess(text).angleAs).toBeUndefined()
+    expect(degreesOf(text)).toEqual([{ row: 0, column: 1, message: expect.stringContaining('hours on a clock?') }])
+  })
+  it.each(['0;0;0\n90;1;1', '0;0;0\n1;1;1\n2;1;1', 'deg;a;b\n0;0;0\n3;1;1\n6;1;1', '0°;0;0\n3°;1;1\n6°;1;1'])(
+    'are degrees where nothing else can be meant: %j',
+    (text) => expect(guess(text).angleAs).toBe('quarters'),
+  )
+  it('that are neither are named by their row', () => {
+    expect(degreesOf('top;0;0\nleft;1;1')).toMatchObject([{ row: 2, column: 1 }])
+    expect(degreesOf('12;0;0\n13;1;1', { angleAs: 'clock-left' })).not.toEqual([0, 330])
+  })
+})
+
+const mapping = {
+  angle: 0,
+  columns: { 's-right': 1, 's-left': 2 },
+  unit: 'mm' as const,
+  headings: 0,
+  angleAs: 'quarters' as const,
+}
 
 describe('rows', () => {
   it('become readings at their angles, in their unit, the same angle again the return', () => {

@@ -1,4 +1,5 @@
 import { foldDegrees } from '../frame/angles'
+import { type AngleAs, isClock, readAngle } from '../frame/angleTyped'
 import { parseNumber } from '../frame/number'
 import { quantityFrom } from '../frame/quantity'
 import { decimalsFor, fromMm, toMm, type Unit } from '../frame/units'
@@ -17,6 +18,8 @@ export interface Mapping {
   unit: Unit
   /** Rows at the top that are headings. */
   headings: number
+  /** How its angles are told; undefined where "3" could be degrees or an hour, until a person has said. */
+  angleAs: AngleAs | undefined
 }
 
 export type Taken =
@@ -26,15 +29,55 @@ export type Taken =
 /** More rows than this are a sweep. */
 const byHand = 48
 
-/** A column of headings is one in which less than half reads as a number. */
-export function guessMapping(cells: Cells, states: readonly { id: string; words: string }[], unit: Unit): Mapping {
-  const isNumber = (text: string | undefined) => parseNumber((text ?? '').replace('°', '')).ok
+const named = (text: string, sides: Sides) => !/^\s*[-+\d.,]/.test(text) && readAngle(text, sides).ok
+
+/**
+ * How the angles of a column are told. A clock's hours and degrees look alike where none is above twelve: then a person is
+ * asked, as for the end of the train the clock is read from.
+ */
+function guessAngles(texts: readonly string[], heading: string, set: Pick<ReadSet, 'angleAs'>): AngleAs | undefined {
+  const told = texts.map((text) => text.trim()).filter(Boolean)
+  const own = set.angleAs === 'clock-left' || set.angleAs === 'clock-right' ? set.angleAs : undefined
+  const numbers = told.map((text) => parseNumber(text)).flatMap((typed) => (typed.ok ? [typed.value] : []))
+  const degrees = /deg|°/.test(heading) || told.some((text) => text.includes('°'))
+  const hours = numbers.length > 0 && numbers.every((n) => Number.isInteger(n) && n >= 0 && n <= 12)
+  const clock = /clock|hour/.test(heading) || told.some(isClock)
+  if (degrees || (!clock && (!hours || Math.max(...numbers) < 3))) return 'quarters'
+  return own
+}
+
+interface Sides {
+  near: string
+  far: string
+}
+
+/**
+ * Which column is what. A row of headings is one in which less than half reads as a number or an angle.
+ *
+ * @param set what the readings are for: how it tells angles, where the table does not say
+ */
+export function guessMapping(
+  cells: Cells,
+  states: readonly { id: string; words: string }[],
+  unit: Unit,
+  sides: Sides = { near: 'near', far: 'far' },
+  set: Pick<ReadSet, 'angleAs'> = {},
+): Mapping {
+  const isNumber = (text: string | undefined) =>
+    parseNumber((text ?? '').replace('°', '')).ok || isClock(text ?? '') || named(text ?? '', sides)
   const [first = []] = cells
   const headings = first.filter(isNumber).length * 2 < first.length ? 1 : 0
   const names = headings ? first.map((text) => text.toLowerCase()) : []
-  const angle = Math.max(
-    0,
-    names.findIndex((name) => /angle|deg|°|position|clock/.test(name)),
+  const body = cells.slice(headings, 40)
+  const inWords = first.findIndex((_, i) =>
+    body.some((row) => named(row[i] ?? '', sides) || isClock(row[i] ?? '') || (row[i] ?? '').includes('°')),
+  )
+  const told = names.findIndex((name) => /angle|deg|°|position|clock/.test(name))
+  const angle = Math.max(0, told >= 0 ? told : inWords)
+  const angleAs = guessAngles(
+    body.map((row) => row[angle] ?? ''),
+    names[angle] ?? '',
+    set,
   )
   const free = first.map((_, i) => i).filter((i) => i !== angle)
   const columns: Record<string, number> = {}
@@ -48,8 +91,8 @@ export function guessMapping(cells: Cells, states: readonly { id: string; words:
     const at = best && best.score > 0 ? best.i : free[k]
     if (at !== undefined) columns[id] = at
   })
-  const told = names.map((name) => /\b(mm|mil|thou|um|µm|in|inch)\b/.exec(name)?.[1]).find(Boolean)
-  return { angle, columns, unit: told ? (unitWords[told] ?? unit) : unit, headings }
+  const inUnit = names.map((name) => /\b(mm|mil|thou|um|µm|in|inch)\b/.exec(name)?.[1]).find(Boolean)
+  return { angle, columns, unit: inUnit ? (unitWords[inUnit] ?? unit) : unit, headings, angleAs }
 }
 
 const unitWords: Readonly<Record<string, Unit>> = {
@@ -66,23 +109,35 @@ const unitWords: Readonly<Record<string, Unit>> = {
  * Takes readings from rows and columns into a set: up to 48 rows as readings at their angles, more as a sweep. All or
  * nothing: a cell that is no number is named by its row and column, and nothing is taken.
  */
-export function takeReadings(set: ReadSet, cells: Cells, mapping: Mapping): Taken {
+export function takeReadings(
+  set: ReadSet,
+  cells: Cells,
+  mapping: Mapping,
+  sides: Sides = { near: 'near', far: 'far' },
+): Taken {
   const faults: { row: number; column: number; message: string }[] = []
   const channels = set.probes.flatMap((probe) =>
     channelsOf(probe).map((channel) => ({ probe, channel, column: mapping.columns[readingKey(probe.id, channel)] })),
   )
   const wanted = channels.filter(({ column }) => column !== undefined)
-  const numberAt = (row: number, column: number, what: string): number | undefined => {
-    const text = (cells[row]?.[column] ?? '').replace('°', '')
-    const typed = parseNumber(text)
-    if (typed.ok)
-      return what === 'angle' || !typed.unit ? typed.value : fromMm(toMm(typed.value, typed.unit), mapping.unit)
-    faults.push({
-      row: row + 1,
-      column: column + 1,
-      message: text.trim() === '' ? `The ${what} is missing.` : typed.message,
-    })
+  const fail = (row: number, column: number, message: string) => {
+    faults.push({ row: row + 1, column: column + 1, message })
     return undefined
+  }
+  const readingAt = (row: number, column: number): number | undefined => {
+    const text = cells[row]?.[column] ?? ''
+    const typed = parseNumber(text)
+    if (typed.ok) return typed.unit ? fromMm(toMm(typed.value, typed.unit), mapping.unit) : typed.value
+    return fail(row, column, text.trim() === '' ? 'The reading is missing.' : typed.message)
+  }
+  const angleAt = (row: number, column: number): number | undefined => {
+    const text = (cells[row]?.[column] ?? '').replace('°', '')
+    // a sweep may go round several times: its degrees are taken as they are
+    const plain = mapping.angleAs?.startsWith('clock') ? undefined : parseNumber(text)
+    if (plain?.ok) return plain.value
+    const typed = readAngle(text, sides, mapping.angleAs)
+    if (typed.ok) return typed.degrees
+    return fail(row, column, text.trim() === '' ? 'The angle is missing.' : typed.message)
   }
   if (wanted.length === 0)
     return { ok: false, faults: [{ row: 0, column: 0, message: 'Say which column belongs to at least one probe.' }] }
@@ -90,11 +145,16 @@ export function takeReadings(set: ReadSet, cells: Cells, mapping: Mapping): Take
   const twice = columnsUsed.find((column, i) => columnsUsed.indexOf(column) !== i)
   if (twice !== undefined)
     return { ok: false, faults: [{ row: 0, column: twice + 1, message: 'This column is chosen twice.' }] }
+  if (mapping.angleAs === undefined)
+    return {
+      ok: false,
+      faults: [{ row: 0, column: mapping.angle + 1, message: 'Degrees, or hours on a clock? Say which above.' }],
+    }
   const rows: { angle: number; values: (number | undefined)[] }[] = []
   for (let row = mapping.headings; row < cells.length && faults.length < 20; row++) {
     if ((cells[row] ?? []).every((text) => text.trim() === '')) continue
-    const angle = numberAt(row, mapping.angle, 'angle')
-    const values = wanted.map(({ column }) => numberAt(row, column ?? 0, 'reading'))
+    const angle = angleAt(row, mapping.angle)
+    const values = wanted.map(({ column }) => readingAt(row, column ?? 0))
     if (angle !== undefined) rows.push({ angle, values })
   }
   if (rows.length === 0 && faults.length === 0)

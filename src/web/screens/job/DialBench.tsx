@@ -56,6 +56,8 @@ interface Props {
   cellRef: (angleId: string) => RefCallback<HTMLInputElement>
   onFocus: () => void
   onReading: (angleId: string, change: (reading: Reading) => Reading) => void
+  /** A pasted column, from the cell after this one on. */
+  fill: (angleId: string, rest: readonly string[]) => void
   /** To the next cell as the shaft turns. */
   onward: (angleId: string) => void
   /** To the same angle on another dial. */
@@ -95,6 +97,7 @@ export function DialBench(props: Props) {
       type: (id, value) => latest.current.onReading(id, (r) => ({ ...r, value })),
       turn: (id, by) =>
         latest.current.onReading(id, (r) => ({ ...r, turns: Math.max(-20, Math.min(20, r.turns + by)) })),
+      fill: (id, rest) => latest.current.fill(id, rest),
       onward: (id) => latest.current.onward(id),
       across: (id, by) => latest.current.across(id, by),
     }),

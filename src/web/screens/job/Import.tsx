@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import type { AngleAs } from '../../../core/frame/angleTyped'
 import type { Unit } from '../../../core/frame/units'
 import type { ReadSet, Round } from '../../../core/job/schema'
 import { surveyOf } from '../../../core/survey/ofJob'
@@ -27,6 +28,7 @@ const units: readonly Unit[] = ['mm', 'um', 'mil', 'in']
 /** Readings from a file or a spreadsheet into a set, and out again. */
 export function Import({ set, round, onSet, done }: Props) {
   const { document, solved, terms, settings } = useJobFrame()
+  const { sides } = document.line
   const states = solved.dials.filter((state) => state.set.id === set.id)
   const [text, setText] = useState('')
   const [cells, setCells] = useState<Cells>([])
@@ -46,6 +48,8 @@ export function Import({ set, round, onSet, done }: Props) {
               rows,
               states.map((state) => ({ id: state.id, words: stateName(state, terms) })),
               settings.unit,
+              document.line.sides,
+              set,
             )
           : undefined,
       )
@@ -55,7 +59,10 @@ export function Import({ set, round, onSet, done }: Props) {
     }
   }, [text])
 
-  const taken = useMemo(() => (mapping ? takeReadings(set, cells, mapping) : undefined), [set, cells, mapping])
+  const taken = useMemo(
+    () => (mapping ? takeReadings(set, cells, mapping, sides) : undefined),
+    [set, cells, mapping, sides],
+  )
   const width = Math.max(0, ...cells.slice(0, 50).map((row) => row.length))
   const columns = Array.from({ length: width }, (_, i) => ({
     value: String(i),
@@ -101,11 +108,24 @@ export function Import({ set, round, onSet, done }: Props) {
       {mapping ? (
         <>
           <Row>
-            <Field label="Angle, degrees">
+            <Field label="Angle">
               <Select
                 value={String(mapping.angle)}
                 options={columns}
                 onPick={(at) => setMapping({ ...mapping, angle: Number(at) })}
+              />
+            </Field>
+            <Field label="Angles are told">
+              <Select
+                aria-invalid={mapping.angleAs === undefined || undefined}
+                value={mapping.angleAs ?? ''}
+                options={[
+                  ...(mapping.angleAs === undefined ? [{ value: '', text: 'say which' }] : []),
+                  { value: 'quarters', text: 'in degrees or in words' },
+                  { value: 'clock-right', text: 'by a clock, seen from the right-hand end' },
+                  { value: 'clock-left', text: 'by a clock, seen from the left-hand end' },
+                ]}
+                onPick={(as) => setMapping({ ...mapping, angleAs: as as AngleAs })}
               />
             </Field>
             {states.map((state) => (
@@ -184,7 +204,7 @@ export function Import({ set, round, onSet, done }: Props) {
               onPress={() => {
                 if (!taken?.ok) return
                 onSet((s) => {
-                  const again = takeReadings(s, cells, mapping)
+                  const again = takeReadings(s, cells, mapping, sides)
                   return again.ok ? again.set : s
                 })
                 done()

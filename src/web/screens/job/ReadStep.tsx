@@ -8,6 +8,8 @@ import { roundAsIf } from '../../../core/job/asIf'
 import { freeId, makeSet, repeatOf } from '../../../core/job/make'
 import type { ReadSet, Round } from '../../../core/job/schema'
 import { type ProbeState, solveRound } from '../../../core/job/solve'
+import { readingKey } from '../../../core/job/train'
+import { turningOrder } from '../../../core/job/turning'
 import { asIfItem } from '../../../words/asIf'
 import { couplingName } from '../../../words/terms'
 import { Button, Choices, Muted } from '../../parts/controls'
@@ -127,6 +129,32 @@ export function ReadStep() {
     const next = order[order.findIndex(([s, a]) => s === stateId && a === angleId) + 1]
     if (next) focusCell(...next)
   }
+  /** A pasted column: into the cells that Enter would go to, one after another. */
+  const fill = (stateId: string, angleId: string, texts: readonly string[]) => {
+    const begin = order.findIndex(([s, a]) => s === stateId && a === angleId) + 1
+    const put = new Map(
+      order.slice(begin, begin + texts.length).map(([s, a], i) => {
+        const state = solved.dials.find(({ id }) => id === s)
+        return [`${state?.dial.id}/${readingKey(a, state?.channel)}`, texts[i] ?? '']
+      }),
+    )
+    frame.editRound((r) => ({
+      ...r,
+      sets: r.sets.map((set) => ({
+        ...set,
+        probes: set.probes.map((probe) => {
+          const own = [...put].filter(([key]) => key.startsWith(`${probe.id}/`))
+          const readings = own.map(([key, text]) => [
+            key.slice(probe.id.length + 1),
+            { value: { text, unit: settings.unit }, turns: 0 },
+          ])
+          return own.length === 0
+            ? probe
+            : { ...probe, readings: { ...probe.readings, ...Object.fromEntries(readings) } }
+        }),
+      })),
+    }))
+  }
   const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
 
   // what may be added hangs on no reading
@@ -233,6 +261,7 @@ export function ReadStep() {
               cells={cells.current}
               focusCell={focusCell}
               onward={onward}
+              fill={fill}
               onRemove={
                 alike.length > 1 && !frozen
                   ? () => frame.editRound((r) => ({ ...r, sets: r.sets.filter(({ id }) => id !== set.id) }))
@@ -263,14 +292,3 @@ function goesWithRound({ sets, plan }: Round): string {
 /** A set with a probe that has no place yet. */
 const notHung = (set: ReadSet): boolean =>
   set.probes.some((probe) => probe.type !== 'face' && probe.station.distance.text === '')
-
-/** The angles of a set in the order in which the shafts come by them. */
-function turningOrder({ angles, direction }: ReadSet): ReadSet['angles'] {
-  if (direction !== 'near') return angles
-  const middle = angles.filter(({ degrees }) => degrees > 0 && degrees < 360)
-  return [
-    ...angles.filter(({ degrees }) => degrees <= 0),
-    ...middle.reverse(),
-    ...angles.filter(({ degrees }) => degrees >= 360),
-  ]
-}

@@ -32,6 +32,8 @@ export interface CellHands {
   focus: (angleId: string) => void
   type: (angleId: string, value: Quantity) => void
   turn: (angleId: string, by: 1 | -1) => void
+  /** A pasted column, from the cell after this one on. */
+  fill: (angleId: string, rest: readonly string[]) => void
   onward: (angleId: string) => void
   across: (angleId: string, by: 1 | -1) => void
 }
@@ -87,6 +89,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
         inputRef={hands.cellRef(angleId)}
         onFocus={() => hands.focus(angleId)}
         onChange={(value) => hands.type(angleId, value)}
+        onRest={(rest) => hands.fill(angleId, rest)}
         onKeyDown={(event) => {
           const key = event.key
           if (key === 'Enter') hands.onward(angleId)
