@@ -41,7 +41,7 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
   openSeats(job)
   for (const { id } of job.line.couplings) for (const said of sayRough(solveRough(job, id), terms)) told(said)
   const plan = planRound(job, round, solved)
-  for (const finding of planFindings(solved, plan)) told(sayPlan(finding, terms))
+  for (const finding of planFindings(solved, plan, job.line)) told(sayPlan(finding, terms))
   if (plan) {
     for (const station of plan.stations) {
       for (const plane of ['vertical', 'horizontal'] as const)

@@ -4,6 +4,7 @@ import type { Round } from '../core/job/schema'
 import { solveRound } from '../core/job/solve'
 import { minutesFor } from '../core/moves/effort'
 import { bestHeld } from '../core/moves/held'
+import { solveTrain } from '../core/moves/solve'
 import { toGoDoubt } from '../core/moves/stop'
 import { boltWork } from '../core/plan/bolts'
 import { planRound } from '../core/plan/plan'
@@ -25,7 +26,7 @@ function told(
   const round: Round = { ...readOnRig(line, truth), plan }
   const solved = solveRound({ line }, round)
   const made = planRound({ line }, round, solved)!
-  return { solved, plan: made, said: planFindings(solved, made).map((finding) => sayPlan(finding, terms)) }
+  return { solved, plan: made, said: planFindings(solved, made, line).map((finding) => sayPlan(finding, terms)) }
 }
 const high = { offsetZ: 0.21, slopeZ: 0.0005, offsetY: -0.3, slopeY: -0.0002 }
 
@@ -53,6 +54,37 @@ describe('what is said before the spanner is picked up', () => {
   it('says what stays and how sure that is', () => {
     const { said } = told(high, mm, stocked(line, '2 + 0.5', ['0.05', '0.1', '0.2', '0.5', '1', '2']))
     expect(said.map(({ title }) => title)).toContain('Coupling should then be within: more than 99 %.')
+  })
+})
+
+describe('a plan that moves the machine with the pipes', () => {
+  const held = (agreed: Round['plan'] = undefined) => {
+    const plan = { ...stocked(line, '2', []), stays: 'hold' as const, hold: ['m2-front', 'm2-back'], ...agreed }
+    return told(high, mm, plan)
+  }
+  it('says so, with the size at its feet and what has to follow', () => {
+    const { said, plan } = held()
+    const tied = said.find(({ title }) => title.startsWith('This plan moves the pump, with its pipes'))!
+    const most = Math.max(
+      ...plan.stations.filter(({ machine }) => machine === 'm1').map(({ vertical }) => Math.abs(vertical!)),
+    )
+    expect(tied.title).toContain(`${most.toFixed(2)} mm`)
+    expect(tied.detail).toMatch(/^Pipes and hangers must follow without strain/)
+    expect(told(high, mm).said.some(({ title }) => title.startsWith('This plan moves'))).toBe(false)
+  })
+  it('says who agreed, as long as it is no more than was agreed to', () => {
+    const enough = { m1: { by: 'AB', at: '2026-11-25T10:00:00Z', vertical: 5, horizontal: 5 } }
+    expect(held({ agreed: enough } as never).said.map(({ detail }) => detail)).toContain('Agreed by AB, 2026-11-25.')
+    const less = { m1: { ...enough.m1, vertical: 0.01 } }
+    expect(held({ agreed: less } as never).said.map(({ detail }) => detail)).not.toContain('Agreed by AB, 2026-11-25.')
+  })
+  it('or a fan, whose rotor runs in a casing', () => {
+    const fan = { ...line, machines: line.machines.map((m) => (m.id === 'm1' ? { ...m, kind: 'fan' as const } : m)) }
+    const { solved, plan } = held()
+    const [finding] = planFindings(solved, plan, fan).filter(({ kind }) => kind === 'tied-moved')
+    expect(sayPlan(finding!, mm).detail).toMatch(/clearance in its casing/)
+    const gearbox = { machines: line.machines.map((m) => ({ ...m, kind: 'gearbox' as const })) }
+    expect(planFindings(solved, plan, gearbox).filter(({ kind }) => kind === 'tied-moved')).toEqual([])
   })
 })
 
@@ -96,14 +128,25 @@ it('more machines and more stations take longer; nothing takes none', () => {
   expect(minutesFor([one, { ...one, machine: 'm2' }])).toBeGreaterThan(minutesFor([one, one]))
 })
 
-it('the two stations that are best held keep to the limits where any two do', () => {
+it('the two stations that are best held keep to the limits where any two do, and move the least', () => {
   const { solved } = told(high, mm)
   const facts = new Map([
     ['m2-front', { pack: [0.2] }],
     ['m2-back', { pack: [0.2] }],
   ])
+  const stations = solved.solution.feet.map(({ foot }) => foot)
+  const pairs = stations.flatMap((a, i) => stations.slice(i + 1).map((b) => [a, b] as const))
+  const movesOf = (pair: readonly [string, string]) => {
+    const { feet } = solveTrain(solved.train, { mode: 'hold', feet: pair }, 'standard')
+    return feet.map((foot) => ({ foot: foot.foot, up: foot.vertical?.move ?? 0, across: foot.horizontal?.move ?? 0 }))
+  }
+  const kept = (pair: readonly [string, string]) =>
+    movesOf(pair).every(({ foot, up }) => up >= -(foot.startsWith('m2') ? 0.2 : Infinity) - 1e-9)
   const held = bestHeld(solved.train, solved.solution, facts)!
-  expect(held).toHaveLength(2)
+  expect(kept(held)).toBe(true)
+  // without limits no other pair shims and pushes fewer stations
   const free = bestHeld(solved.train, solved.solution, new Map())!
-  expect(free).toHaveLength(2)
+  const acts = (pair: readonly [string, string]) =>
+    movesOf(pair).filter(({ up, across }) => Math.abs(up) > 0.005 || Math.abs(across) > 0.005).length
+  expect(acts(free)).toBe(Math.min(...pairs.map(acts)))
 })

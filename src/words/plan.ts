@@ -1,5 +1,5 @@
 import type { PlanFinding } from '../core/advice/planFindings'
-import type { Plane } from '../core/frame/axis'
+import { type Plane, planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import { fromMm } from '../core/frame/units'
 import type { Doubt } from '../core/moves/doubt'
@@ -58,6 +58,8 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
         detail:
           'Align it roughly first, with straightedge and feeler, and read again: far off, dials run out of travel and small errors grow.',
       }
+    case 'tied-moved':
+      return sayTied(finding, terms)
     case 'coarse-pack':
       return {
         title: `${capital(footName(finding.foot, terms))}: the nearest pack is ${lengthWithUnit(Math.abs(finding.residual), terms)} ${finding.residual > 0 ? 'too thick' : 'too thin'}.`,
@@ -262,5 +264,27 @@ export function sayOutcome(one: StationOutcome, causes: readonly OutcomeCause[],
   return {
     title: `${capital(footName(foot, terms))} came out ${by} ${way} than planned.`,
     detail: `Expected: ${place(expected, plane, terms)}. Found: ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join('; or ')}.`,
+  }
+}
+
+/** A machine with pipes, or a rotor in its casing, is to be moved: how much, where, and what that takes. */
+function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 'tied-moved' }>, terms: Terms): Said {
+  const moves = planes.flatMap((plane) => {
+    const { foot, move } = most[plane]
+    if (isZero(move, terms)) return []
+    const way =
+      plane === 'vertical' ? (move > 0 ? 'up' : 'down') : `toward ${sideName(move > 0 ? 'far' : 'near', terms)}`
+    const feet = footName(foot, terms).split(', ')[1] ?? footName(foot, terms)
+    return [`${lengthWithUnit(Math.abs(move), terms)} ${way} at the ${feet}`]
+  })
+  const name = machineName(machine, terms).toLowerCase()
+  const tied = tie === 'pipes' ? 'with its pipes' : 'in its casing'
+  return {
+    title: `This plan moves the ${name}, ${tied}: ${moves.join(' and ')}.`,
+    detail: agreed
+      ? `Agreed by ${agreed.by}, ${agreed.at.slice(0, 10)}.`
+      : tie === 'pipes'
+        ? 'Pipes and hangers must follow without strain. Whoever answers for them agrees first; look for strain again afterward.'
+        : 'The rotor’s clearance in its casing changes by as much. Whoever answers for it agrees first; turn it by hand afterward.',
   }
 }

@@ -1,5 +1,7 @@
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
+import type { Line } from '../job/schema'
 import type { JobSolution } from '../job/solve'
+import { type Tie, tieOf } from '../job/stays'
 import type { Doubt } from '../moves/doubt'
 import { type OrderAdvice, orderAdvice } from '../plan/bolts'
 import { growthKnown } from '../plan/growth'
@@ -15,6 +17,15 @@ export type PlanFinding =
   /** Moves that hang on readings in doubt. */
   | { kind: 'not-sure'; peg: 'unsure'; coupling: string; doubts: readonly Doubt[] }
   | { kind: 'overlarge'; peg: 'unsure'; foot: string; plane: Plane; move: number }
+  /** A machine with pipes, or a rotor in its casing, is to be moved; `agreed` once a person has put initials to as much. */
+  | {
+      kind: 'tied-moved'
+      peg: 'unsure' | 'nothing'
+      machine: string
+      tie: Tie
+      most: Record<Plane, { foot: string; move: number }>
+      agreed: { by: string; at: string } | undefined
+    }
   | { kind: 'coarse-pack'; peg: 'unsure'; foot: string; residual: number }
   | { kind: 'no-growth'; peg: 'nothing' }
   | { kind: 'packs-unknown'; peg: 'nothing'; machines: string[] }
@@ -35,7 +46,11 @@ export type PlanFinding =
 const overlarge = 2
 
 /** What is said of a plan, most urgent first. */
-export function planFindings(solved: JobSolution, plan: JobPlan | undefined): PlanFinding[] {
+export function planFindings(
+  solved: JobSolution,
+  plan: JobPlan | undefined,
+  line: Pick<Line, 'machines'>,
+): PlanFinding[] {
   if (!plan) return []
   const moved = plan.stations.filter(({ vertical }) => Math.abs(vertical ?? 0) > solved.resolution / 2)
   const machines = (list: readonly { machine: string }[]) => [...new Set(list.map(({ machine }) => machine))]
@@ -70,6 +85,7 @@ export function planFindings(solved: JobSolution, plan: JobPlan | undefined): Pl
         return Math.abs(move) > overlarge ? [{ kind: 'overlarge', peg: 'unsure', foot: station.foot, plane, move }] : []
       }),
     ),
+    ...tiedMoved(solved, plan, line),
     ...plan.stations.flatMap(({ foot, feet }): PlanFinding[] => {
       const worst =
         feet.map(({ change }) => change?.pack.residual ?? 0).sort((a, b) => Math.abs(b) - Math.abs(a))[0] ?? 0
@@ -99,4 +115,31 @@ export function planFindings(solved: JobSolution, plan: JobPlan | undefined): Pl
       ? [{ kind: 'order', peg: 'nothing', advice: orderAdvice(solved) } as const]
       : []),
   ]
+}
+
+/**
+ * Machines that had better stay and are moved all the same, each with its largest move in either plane. What was agreed to
+ * holds as long as the plan asks for no more.
+ */
+function tiedMoved({ round, resolution }: JobSolution, plan: JobPlan, line: Pick<Line, 'machines'>): PlanFinding[] {
+  return line.machines.flatMap(({ id, kind }): PlanFinding[] => {
+    const tie = tieOf(kind)
+    const own = plan.stations.filter(({ machine }) => machine === id)
+    const most = mostMoved(own)
+    const { vertical, horizontal } = most
+    if (!tie || Math.max(Math.abs(vertical.move), Math.abs(horizontal.move)) <= resolution / 2) return []
+    const said = round.plan?.agreed?.[id]
+    const enough = (plane: Plane) => said !== undefined && Math.abs(most[plane].move) <= said[plane] + resolution / 2
+    const agreed = said && enough('vertical') && enough('horizontal') ? { by: said.by, at: said.at } : undefined
+    return [{ kind: 'tied-moved', peg: agreed ? 'nothing' : 'unsure', machine: id, tie, most, agreed }]
+  })
+}
+
+/** Where each plane's largest move is among stations, and how large, mm. */
+function mostMoved(stations: JobPlan['stations']): Record<Plane, { foot: string; move: number }> {
+  const most = (plane: Plane) =>
+    stations
+      .map((station) => ({ foot: station.foot, move: station[plane] ?? 0 }))
+      .sort((a, b) => Math.abs(b.move) - Math.abs(a.move))[0] ?? { foot: '', move: 0 }
+  return { vertical: most('vertical'), horizontal: most('horizontal') }
 }

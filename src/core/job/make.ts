@@ -16,6 +16,7 @@ import type {
   Round,
   Station,
 } from './schema'
+import { reasonToStay, usuallyFixed } from './stays'
 import { isCoupled, setPurpose } from './train'
 
 /** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
@@ -53,23 +54,25 @@ export function makeMachine(id: string, kind: MachineKind, feet: LineFoot[]): Li
   return { id, kind, name: kindNames[kind], feet }
 }
 
-/** A pair joined by one coupling: `left` stays, `right` moves. No dimensions yet. */
+/** A pair joined by one coupling: the driven machine stays, a motor moves. No dimensions yet. */
 export function makeLine(name: string, left: MachineKind, right: MachineKind, unit: Unit): Line {
   const length = lengthUnitFor(unit)
+  const machines = [
+    makeMachine('m1', left, twoFeet('m1', 'c1', 'left', length)),
+    makeMachine('m2', right, twoFeet('m2', 'c1', 'right', length)),
+  ]
+  const stays = usuallyFixed(machines)
   return {
     name,
     area: '',
     kind: 'train',
     sides: { near: 'near', far: 'far' },
-    machines: [
-      makeMachine('m1', left, twoFeet('m1', 'c1', 'left', length)),
-      makeMachine('m2', right, twoFeet('m2', 'c1', 'right', length)),
-    ],
+    machines,
     couplings: [
       { id: 'c1', name: 'Coupling', kind: 'short', diameter: emptyQuantity(length), span: emptyQuantity(length) },
     ],
-    fixed: 'm1',
-    fixedBecause: left === 'pump' ? 'It has the pipes.' : '',
+    fixed: stays?.id ?? 'm1',
+    fixedBecause: stays ? reasonToStay(stays.kind) : '',
     speed: '',
     tolerance: { policy: 'slip-speed', grade: 'standard' },
   }

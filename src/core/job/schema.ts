@@ -238,6 +238,8 @@ const drawnSchema = v.strictObject({
   last: v.pipe(v.number(), v.finite()),
 })
 
+const mmSize = v.pipe(v.number(), v.finite(), v.minValue(0))
+
 /** What is to be done about a round's readings, as people chose it. The moves themselves are worked out. */
 export const planSchema = v.strictObject({
   stays: v.picklist(['fixed', 'hold', 'least', 'drawn']),
@@ -263,6 +265,10 @@ export const planSchema = v.strictObject({
   /** Shims in one pack at most, as typed; empty for four. */
   mostShims: v.optional(text(4)),
   order: v.optional(v.picklist(['vertical-first', 'sideways-first', 'together'])),
+  /** By machine that has pipes or runs in a casing: who agreed that it is moved, when, and by how much at most, mm. */
+  agreed: v.optional(
+    v.record(id, v.strictObject({ by: text(12), at: text(40), vertical: mmSize, horizontal: mmSize })),
+  ),
   /** By station: what was done in the end. Vertical up, horizontal toward the far side. */
   done: v.optional(v.record(id, v.strictObject({ vertical: quantitySchema, horizontal: quantitySchema }))),
 })

@@ -108,7 +108,7 @@ describe('a plan of a round', () => {
     expect(held.plan!.held).toHaveLength(2)
     for (const station of held.plan!.stations)
       for (const foot of station.feet) expect((foot.change?.pack.shims ?? foot.present!).length).toBeLessThanOrEqual(4)
-    const kinds = planFindings(fixed.solved, fixed.plan).map(({ kind }) => kind)
+    const kinds = planFindings(fixed.solved, fixed.plan, line).map(({ kind }) => kind)
     expect(kinds).toContain('in-the-way')
     expect(kinds).toContain('no-growth')
   })

@@ -29,9 +29,15 @@ import {
 } from '../../words/terms'
 import { Drawing, ink, muted, PageHead, PegMark, s } from './parts'
 import type { StoredJob } from './pdf'
+import { asPrintedAll } from './type'
 
 /** The page to carry to the machine: what goes in and out under every foot, side moves, stops, order. PDF with its fonts inside. */
-export async function moveSheetPdf(job: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer | undefined> {
+export async function moveSheetPdf(
+  stored: StoredJob,
+  unit: 'mm' | 'mil',
+  roundId?: string,
+): Promise<Buffer | undefined> {
+  const job = asPrintedAll(stored)
   const { document } = job
   const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
   if (!round) throw new Error('A job has at least one round.')
@@ -57,7 +63,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
     plan.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
   )
   const school = schools[solved.round.plan?.order ?? orderAdvice(solved).school]
-  const findings = planFindings(solved, plan)
+  const findings = planFindings(solved, plan, line)
   const unsure = findings.filter(({ kind }) => kind === 'not-sure').map((finding) => sayPlan(finding, terms))
   const promised = plan.feasible && unsure.length === 0
   const said = findings.filter(({ kind }) => kind !== 'order' && kind !== 'not-sure')
@@ -95,7 +101,11 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
               <Svg width={8} height={9} viewBox="0 0 8 9">
                 <PegMark x={4} y={5.5} size={3} peg={finding.peg} />
               </Svg>
-              <Text style={{ flex: 1 }}>{title}</Text>
+              <Text style={{ flex: 1 }}>
+                {finding.kind === 'tied-moved'
+                  ? `${title} ${finding.agreed ? `Agreed by ${finding.agreed.by}.` : 'Not agreed yet; initials:'}`
+                  : title}
+              </Text>
             </View>
           )
         })}
@@ -135,7 +145,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                 </Text>
               )
             })}
-            {promised ? <Text style={s.h}>Then the next readings should be</Text> : null}
+            {promised ? <Text style={s.h}>Then the next readings should be ({unitName[terms.unit]})</Text> : null}
             {(promised ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
               <Text key={state.id}>
                 {`${stateName(state, terms, true)}: ${readings
@@ -209,7 +219,7 @@ function Machine({ machine, job, solved, plan, terms }: Told & { machine: string
               <Text style={{ fontWeight: 700 }}>{station ? padText(station, foot, doubted, terms) : ''}</Text>
               <Text style={[s.muted, { fontSize: 7 }]}>
                 {foot?.change
-                  ? `then ${foot.change.pack.shims.map((size) => shimSize(size, terms)).join(' + ') || 'none'}`
+                  ? `then ${foot.change.pack.shims.map((size) => shimSize(size, terms)).join(' + ') || 'none'}${foot.change.pack.shims.length ? ` ${unitName[terms.unit]}` : ''}`
                   : ''}
               </Text>
             </View>
@@ -261,7 +271,7 @@ function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Om
   if (!first) return null
   return (
     <View wrap={false}>
-      <Text style={s.h}>At the jack bolts: what the dials show when a foot is far enough</Text>
+      <Text style={s.h}>At the jack bolts: what the dials show when a foot is far enough ({unitName[terms.unit]})</Text>
       <Text style={s.muted}>{halfSet(first, terms)}</Text>
       {works.map((work) => (
         <View key={work.machine}>

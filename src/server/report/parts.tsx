@@ -1,17 +1,4 @@
-import { createRequire } from 'node:module'
-import {
-  Circle,
-  Font,
-  G,
-  Polygon,
-  Polyline,
-  Rect,
-  Line as Stroke,
-  StyleSheet,
-  Svg,
-  Text,
-  View,
-} from '@react-pdf/renderer'
+import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { format, isValid } from 'date-fns'
 import type { Peg } from '../../core/advice/findings'
 import type { JobSolution } from '../../core/job/solve'
@@ -19,23 +6,15 @@ import type { Role, Shape } from '../../drawing/scene'
 import { sightScene } from '../../drawing/sight'
 import type { PlanSight } from '../../drawing/sightPlan'
 import { type Terms, unitName } from '../../words/terms'
+import { mono, sans } from './type'
 
 /** What the printed pages share: type, ruling, the drawing. */
-
-const file = (path: string) => createRequire(import.meta.url).resolve(path)
-const next = (weight: number) =>
-  file(`@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-${weight}-normal.woff`)
-const mono = (weight: number) =>
-  file(`@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin-${weight}-normal.woff`)
-Font.register({ family: 'Next', fonts: [400, 700].map((fontWeight) => ({ src: next(fontWeight), fontWeight })) })
-Font.register({ family: 'Mono', fonts: [400, 700].map((fontWeight) => ({ src: mono(fontWeight), fontWeight })) })
-Font.registerHyphenationCallback((word) => [word])
 
 export const ink = '#1D2B2F'
 export const muted = '#5E6B6D'
 export const rule = '#D5CFC2'
 export const s = StyleSheet.create({
-  page: { padding: 34, fontFamily: 'Next', fontSize: 8.5, color: ink, lineHeight: 1.3 },
+  page: { padding: 34, fontFamily: sans, fontSize: 8.5, color: ink, lineHeight: 1.3 },
   head: { flexDirection: 'row', justifyContent: 'space-between', borderBottom: `1.2 solid ${ink}`, paddingBottom: 6 },
   title: { fontSize: 16, fontWeight: 700, lineHeight: 1.15 },
   muted: { color: muted },
@@ -43,7 +22,7 @@ export const s = StyleSheet.create({
   row: { flexDirection: 'row', borderBottom: `0.5 solid ${rule}`, paddingVertical: 1.8 },
   columns: { flexDirection: 'row', gap: 18 },
   column: { flex: 1 },
-  number: { fontFamily: 'Mono', textAlign: 'right' },
+  number: { fontFamily: mono, textAlign: 'right' },
   sign: { flexDirection: 'row', gap: 24, marginTop: 14 },
   line: { flex: 1, borderTop: `0.7 solid ${ink}`, paddingTop: 2, color: muted },
   safety: { marginTop: 8, color: muted, fontSize: 7.5 },
@@ -61,7 +40,10 @@ export function PageHead({
   solved: JobSolution
   terms: Terms
 }) {
-  const { sides } = terms.line
+  const own = (['near', 'far'] as const).flatMap((side) => {
+    const name = terms.line.sides[side].trim()
+    return name && name.toLowerCase() !== side ? [`${side} is the ${name} side`] : []
+  })
   return (
     <View style={s.head}>
       <View>
@@ -70,9 +52,7 @@ export function PageHead({
       </View>
       <View style={{ alignItems: 'flex-end' }}>
         <Text>{dayOf(solved.round.takenAt)}</Text>
-        <Text style={s.muted}>
-          {`${sides.near} side near, ${sides.far} side far · numbers in ${unitName[terms.unit]}`}
-        </Text>
+        <Text style={s.muted}>{[...own, `numbers in ${unitName[terms.unit]}`].join(' · ')}</Text>
       </View>
     </View>
   )
@@ -140,7 +120,7 @@ function drawn(shape: Shape, key: number) {
         x={shape.at[0]}
         y={shape.at[1]}
         textAnchor={shape.anchor}
-        style={{ fontSize: size, fontFamily: number ? 'Mono' : 'Next', fontWeight: number ? 700 : 400 }}
+        style={{ fontSize: size, fontFamily: number ? mono : sans, fontWeight: number ? 700 : 400 }}
         fill={number ? ink : muted}
       >
         {shape.text}

@@ -30,11 +30,13 @@ import {
 } from '../../words/terms'
 import type { findJob } from '../db/jobs'
 import { Drawing, dayOf, PageHead, PegMark, Row, s } from './parts'
+import { asPrintedAll } from './type'
 
 export type StoredJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
 
 /** One printed page of a job's round: drawing, dimensions, readings, positions, moves. PDF with its fonts inside. */
-export async function reportPdf(job: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
+export async function reportPdf(stored: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
+  const job = asPrintedAll(stored)
   const { document } = job
   const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
   if (!round) throw new Error('A job has at least one round.')

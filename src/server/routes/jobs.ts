@@ -85,7 +85,17 @@ export const jobRoutes = ({ db }: Store) =>
       return c.body(new Uint8Array(pdf), 200, pdfHeaders(job, ' moves'))
     })
 
-const pdfHeaders = ({ lineName, number }: { lineName: string; number: number }, what: string) => ({
-  'Content-Type': 'application/pdf',
-  'Content-Disposition': `inline; filename="${`${lineName} job ${number}${what}`.replace(/[^\w ]+/g, '').replace(/ +/g, '-')}.pdf"`,
-})
+/** The file's name in plain letters for old programs, and as it is written for all others. */
+function pdfHeaders({ lineName, number }: { lineName: string; number: number }, what: string) {
+  const name = (text: string) =>
+    `${text
+      .replace(/[^\p{L}\p{N}_ ]+/gu, '')
+      .trim()
+      .replace(/ +/g, '-')}.pdf`
+  const whole = name(`${lineName} job ${number}${what}`)
+  const plain = name(`${lineName} job ${number}${what}`.normalize('NFD').replace(/[^\x20-\x7E]+/g, ''))
+  return {
+    'Content-Type': 'application/pdf',
+    'Content-Disposition': `inline; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(whole)}`,
+  }
+}

@@ -92,6 +92,23 @@ export function MoveStep() {
   }
   const planActs = (finding: PlanFinding): Act[] => {
     if (finding.kind === 'no-growth') return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+    if (finding.kind === 'tied-moved' && !finding.agreed && !frame.frozen) {
+      const by = frame.settings.initials.trim()
+      if (!by) return [{ text: 'Type initials in Ready first', run: () => navigate(`/jobs/${frame.id}/ready`) }]
+      const { machine, most } = finding
+      const agreed = {
+        by,
+        at: new Date().toISOString(),
+        vertical: Math.abs(most.vertical.move),
+        horizontal: Math.abs(most.horizontal.move),
+      }
+      return [
+        {
+          text: `Agreed: ${by}`,
+          run: () => frame.editPlan((p) => ({ ...p, agreed: { ...p.agreed, [machine]: agreed } })),
+        },
+      ]
+    }
     if (finding.kind !== 'in-the-way' || frame.frozen) return []
     const { stays, blocked } = finding
     if (plan?.blocking[0]?.foot !== blocked.foot || plan.blocking[0].limit !== blocked.limit) return []
@@ -119,9 +136,9 @@ export function MoveStep() {
   const items = (() => {
     const asPlanned = plan ? { ...solved, solution: plan.solution } : solved
     const read = sayItems(findingsFor(asPlanned, 'move'), terms, actsFor)
-    const planned = planFindings(solved, plan).map(
+    const planned = planFindings(solved, plan, line).map(
       (finding, i): SayItem => ({
-        key: `plan:${finding.kind}:${'foot' in finding ? finding.foot : 'blocked' in finding ? finding.blocked.foot + finding.blocked.limit : i}`,
+        key: `plan:${finding.kind}:${'foot' in finding ? finding.foot : 'machine' in finding ? finding.machine : 'blocked' in finding ? finding.blocked.foot + finding.blocked.limit : i}`,
         peg: finding.peg,
         said: sayPlan(finding, terms),
         acts: planActs(finding),

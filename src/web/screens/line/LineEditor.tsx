@@ -6,6 +6,7 @@ import { doubtDimensions } from '../../../core/job/doubts'
 import { freeId, kindNames, lengthUnitFor, withFeet } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
 import { placeStations } from '../../../core/job/stations'
+import { withFixed, withKind } from '../../../core/job/stays'
 import { chainDrawing } from '../../../drawing/chain'
 import { say } from '../../../words/findings'
 import { referencesOf } from '../../../words/places'
@@ -210,7 +211,7 @@ export function LineEditor(props: {
             value={line.fixed}
             isDisabled={frozen}
             options={line.machines.map((m) => ({ value: m.id, text: m.name || 'unnamed' }))}
-            onChange={set('fixed')}
+            onChange={(id) => onChange((l) => withFixed(l, id))}
           />
           <Field label="Because">
             <Input
@@ -243,7 +244,8 @@ export function LineEditor(props: {
                   onPick={(kind) => {
                     const next = kind as MachineKind
                     const renamed = machine.name === kindNames[machine.kind] ? { name: kindNames[next] } : {}
-                    setMachine(machine.id, { kind: next, ...renamed }, 'kind')
+                    onChange((l) => withKind(l, machine.id, next), `${machine.id}:kind`)
+                    if (renamed.name) setMachine(machine.id, renamed, 'kind')
                   }}
                 />
               </Field>

@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import styled from 'styled-components'
 import type { RoundPlan } from '../../../../core/job/schema'
+import { withFixed } from '../../../../core/job/stays'
 import { marginOf } from '../../../../core/plan/choices'
 import { staysNames } from '../../../../words/plan'
 import { footName, machineName } from '../../../../words/terms'
@@ -47,7 +48,7 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: JobFrame })
           value={line.fixed}
           isDisabled={frozen}
           options={line.machines.map((machine) => ({ value: machine.id, text: `${machine.name} stays` }))}
-          onChange={(fixed) => frame.edit((job) => ({ ...job, line: { ...job.line, fixed, fixedBecause: '' } }))}
+          onChange={(fixed) => frame.edit((job) => ({ ...job, line: withFixed(job.line, fixed) }))}
         />
       ) : null}
       {stays === 'hold' ? (
