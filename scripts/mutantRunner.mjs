@@ -14,9 +14,12 @@ const vitest = await createVitest('test', {
 })
 await vitest.standalone?.()
 const all = await vitest.globTestSpecifications()
+let last
 process.on('message', async ({ file, specs }) => {
   try {
-    vitest.invalidateFile(join(root, file))
+    // what was broken last is mended again: both are read anew
+    for (const one of [last, file]) if (one) vitest.invalidateFile(join(root, one))
+    last = file
     const wanted = specs.flatMap((test) => all.filter(({ moduleId }) => moduleId === join(root, test)))
     // the nearest alone first
     for (const part of [wanted.slice(0, 2), wanted.slice(2)]) {

@@ -108,7 +108,12 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       return {
         title: `Step shims under the ${foot}.`,
         detail: steps.length
-          ? `From its ${edgeName(steps[0]?.edge ?? 'high', terms)} edge inward: ${steps.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`
+          ? byEdge(steps)
+              .map(
+                ([edge, own]) =>
+                  `From its ${edgeName(edge, terms)} edge inward: ${own.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`,
+              )
+              .join(' ')
           : 'The gap is less than the thinnest shim.',
       }
     }
@@ -131,6 +136,12 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
         detail: 'Tighten in the order on the bolts, twice round, before you do.',
       }
   }
+}
+
+/** Strips by the edge they lie along: a sole that leans both ways has two stacks. */
+export function byEdge(steps: readonly StepShim[]): [StepShim['edge'], StepShim[]][] {
+  const edges = [...new Set(steps.map(({ edge }) => edge))]
+  return edges.map((edge) => [edge, steps.filter((step) => step.edge === edge)])
 }
 
 /** A strip: "0.05 mm over 77 % of the pad, cut to 62 mm". */

@@ -6,7 +6,7 @@ import { type LeastPlane, leastInPlane, planLeast, withMoves } from './least'
 import { type FootFacts, planMoves } from './plan'
 import { type PlaneProblem, type PlannedStation, unit } from './planeProblem'
 import type { SolveProgram } from './program'
-import { solveTrain } from './solve'
+import { type Solution, solveTrain, withStay } from './solve'
 import type { Train } from './train'
 
 let solve: SolveProgram
@@ -209,13 +209,36 @@ const trains: fc.Arbitrary<Drawn> = fc
     return { facts, train: { machines, couplings, fixed: 0, rpm: 1480, tolerance: { offset: 0.06, slope: 0.0004 } } }
   })
 
+/** Whether all moves of a plane keep to the limits. */
+const fits = ({ feet }: Solution, facts: ReadonlyMap<string, FootFacts>, plane: 'vertical' | 'horizontal') =>
+  feet.every((foot) => {
+    const move = foot[plane]?.move
+    const { down, far } = facts.get(foot.foot)?.limits ?? {}
+    if (move === null || move === undefined) return false
+    return plane === 'vertical' ? move >= -(down ?? Infinity) : move <= (far ?? Infinity)
+  })
+
 describe.each([0, 0.5])('a plan of the least moves for trains of up to five machines, margin %s', (margin) => {
   it('keeps to every limit and leaves no more at any coupling than the margin allows', () => {
     let feasible = 0
+    let shown = 0
     fc.assert(
       fc.property(trains, ({ train, facts }) => {
         const solution = solveTrain(train)
         const least = planLeast(train, solution, facts, solve, { margin })
+        // a machine or two stations that can be held within every limit show that there is a plan: it is never denied
+        const stations = train.machines.flatMap(({ feet }) => feet.map(({ id }) => id))
+        const ways = [
+          solution,
+          ...stations.flatMap((a, i) =>
+            stations.slice(i + 1).map((b) => withStay(train, solution, { mode: 'hold', feet: [a, b] })),
+          ),
+        ]
+        for (const plane of ['vertical', 'horizontal'] as const)
+          if (ways.some((way) => fits(way, facts, plane))) {
+            expect(least[plane].feasible).toBe(true)
+            shown++
+          }
         if (!least.vertical.feasible || !least.horizontal.feasible) return
         feasible++
         const plan = planMoves(train, withMoves(solution, least), facts)
@@ -234,6 +257,7 @@ describe.each([0, 0.5])('a plan of the least moves for trains of up to five mach
       tries(40, Number(process.env.LONG) || 5000),
     )
     expect(feasible).toBeGreaterThan(5)
+    expect(shown).toBeGreaterThan(10)
   })
 })
 

@@ -6,7 +6,7 @@ import { emptySeatFoot, type SeatState } from '../../../core/job/seat'
 import type { StepShim } from '../../../core/seat/cure'
 import { type Corner, corners } from '../../../core/seat/foot'
 import { feetDrawing } from '../../../drawing/feet'
-import { edgeName, seatFootName, stepName } from '../../../words/seat'
+import { byEdge, edgeName, seatFootName, stepName } from '../../../words/seat'
 import { capital, sideName, type Terms, unitName } from '../../../words/terms'
 import { mono } from '../../app/style'
 import { Input } from '../../parts/controls'
@@ -127,22 +127,29 @@ export function FeetFromAbove(props: {
         })}
       </div>
       {state.cure.map((cure) =>
-        'steps' in cure && cure.steps.length > 0 ? (
-          <Steps
-            key={cure.foot}
-            foot={seatFootName(cure.foot, terms)}
-            steps={cure.steps}
-            pad={state.pad}
-            terms={terms}
-          />
-        ) : null,
+        'steps' in cure
+          ? byEdge(cure.steps).map(([edge, steps]) => (
+              <Steps
+                key={`${cure.foot}${edge}`}
+                foot={seatFootName(cure.foot, terms)}
+                steps={steps}
+                pad={state.pad}
+                terms={terms}
+              />
+            ))
+          : null,
       )}
     </Sheet>
   )
 }
 
-/** The pad from above, its widest edge at the left: each line is where a strip is cut. */
+/** The pad from above, as the feet are drawn: each strip lies along its own edge and ends where it is cut. */
 function FromAbove({ steps, x, side }: { steps: readonly StepShim[]; x: number; side: number }) {
+  const strip = ({ edge, cover }: StepShim) => {
+    const along = edge === 'low' || edge === 'high'
+    const [width, height] = along ? [side * cover, side] : [side, side * cover]
+    return { x: edge === 'high' ? side - width : 0, y: edge === 'near' ? side - height : 0, width, height }
+  }
   return (
     <g transform={`translate(${x} 22)`}>
       <text x={0} y={-8} fontSize={13} fill="var(--muted)">
@@ -151,9 +158,8 @@ function FromAbove({ steps, x, side }: { steps: readonly StepShim[]; x: number; 
       <rect width={side} height={side} fill="var(--body)" stroke="var(--ink)" strokeWidth={1.5} />
       {steps.map((step) => (
         <rect
-          key={step.cover}
-          width={side * step.cover}
-          height={side}
+          key={`${step.edge}${step.cover}`}
+          {...strip(step)}
           fill="var(--kelp)"
           fillOpacity={0.22}
           stroke="var(--kelp)"

@@ -149,13 +149,15 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           />
         ) : (
           <QuantityField
-            label="Bracket sag, bottom of a bar"
+            label={
+              probe.type === 'bore' ? 'Bracket sag, bottom of a bore less its top' : 'Bracket sag, bottom of a bar'
+            }
             signed
             quantity={probe.sag}
             unit={unit}
             readOnly={frozen}
             onChange={(sag) => put({ sag }, 'sag')}
-            hint="Normally below zero"
+            hint={probe.type === 'bore' ? 'Normally above zero: it hangs into the bore' : 'Normally below zero'}
           />
         )}
         <QuantityField
