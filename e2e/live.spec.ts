@@ -147,7 +147,7 @@ test('a spreadsheet with wrong columns loses nothing and is mended', async ({ pa
     .fill(
       'who\tangle\tpump\tmotor\nR. T.\t0\t0\t0\nR. T.\t90\t0.081\t-0.283\nR. T.\t180\t0.104\t-0.412\nR. T.\t270\t0.023\t-0.129',
     )
-  await expect(sheet.getByLabel('Angle', { exact: true })).toHaveValue('1')
+  await expect(sheet.getByRole('combobox', { name: 'Angle', exact: true })).toHaveValue('1')
   await expect(sheet.getByLabel('Motor dial')).toHaveValue('3')
   await sheet.getByLabel('Motor dial').selectOption('0')
   await expect(sheet.getByRole('alert')).toContainText('Row 2, column A: “R. T.” is not a number')

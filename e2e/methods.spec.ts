@@ -241,7 +241,7 @@ test('a quarter that was not read is worked out, shown as computed, and asked fo
 test('the coupling engaged: moves are not trusted until a person says so', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/read`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
-  await page.getByRole('radio', { name: 'engaged' }).click()
+  await page.getByRole('radio', { name: 'Coupling closed' }).click()
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.goto(`${demo}/jobs/job-12/move`)
   const card = page.getByRole('region', { name: 'Motor, front feet, vertical', exact: true })

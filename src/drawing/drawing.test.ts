@@ -5,7 +5,7 @@ import { demoPlant } from '../server/demo/plant'
 import type { Terms } from '../words/terms'
 import { chainDrawing } from './chain'
 import { miniSight } from './mini'
-import type { Scene } from './scene'
+import { fitted, type Scene } from './scene'
 import { sightScene } from './sight'
 import { stripDrawing } from './strip'
 
@@ -107,4 +107,11 @@ it('draws a miniature within its frame', () => {
   const mini = miniSight(summarise(train), 112, 60)
   const points = [...mini.elevation, ...mini.plan].flatMap((shaft) => shaft.points)
   expect(points.every(([x, y]) => x >= 0 && x <= 112 && y >= 0 && y <= 60)).toBe(true)
+})
+
+it('a name is as long as there is room for', () => {
+  expect(fitted('Pump', ', stays', 200)).toBe('Pump, stays')
+  expect(fitted('Pump', ', stays', 50)).toBe('Pump')
+  expect(fitted('Northern evaporator circulation pump', ', stays', 120)).toBe('Northern evapor…')
+  expect(fitted('Northern evaporator', ', stays', 0)).toBe('Nor…')
 })

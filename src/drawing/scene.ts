@@ -64,3 +64,14 @@ export interface Scene {
   spots: Spot[]
   handles: Handle[]
 }
+
+/** Width of a letter of a name, px, on average. */
+const letter = 7.3
+
+/** A name as much of it as there is room for, px, and what follows it where that fits as well. */
+export function fitted(name: string, after: string, room: number): string {
+  const letters = Math.floor(room / letter)
+  if (name.length + after.length <= letters) return name + after
+  if (name.length <= letters) return name
+  return `${name.slice(0, Math.max(3, letters - 1)).trimEnd()}…`
+}

@@ -4,7 +4,7 @@ import { shaftEnds } from '../core/job/ends'
 import type { JobSolution } from '../core/job/solve'
 import { positionAt } from '../core/moves/positions'
 import { machineName, place, sideName, stateName, type Terms } from '../words/terms'
-import type { Point, Scene, Shape, Spot } from './scene'
+import { fitted, type Point, type Scene, type Shape, type Spot } from './scene'
 import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
 import { addToSpot, footLabel, hatching, labelPlaces, markOf, scaleBar, withinBand } from './sightParts'
 import { planHandles, planShapes } from './sightPlan'
@@ -129,8 +129,13 @@ function drawPlane(
     shapes.push({ kind: 'line', role, points: [at(a, value(a)), at(b, value(b))] })
     const planned = options.plan?.plan.stations.filter((station) => station.machine === machine.id)
     const stays = planned?.length ? planned.every((one) => !one.vertical && !one.horizontal) : fixed
-    const name = `${machineName(machine.id, terms)}, ${stays ? 'stays' : links ? 'moves' : 'not measured'}`
     const under: Point = [sheet.x((body[0] + body[1]) / 2), band[1] - 8]
+    // up to the coupling on either side, or to the edge of the sheet
+    const walls = [m === 0 ? undefined : a, m === train.machines.length - 1 ? undefined : b].map((x) =>
+      x === undefined ? Math.min(under[0], options.width - under[0]) : Math.abs(sheet.x(x) - under[0]),
+    )
+    const after = `, ${stays ? 'stays' : links ? 'moves' : 'not measured'}`
+    const name = fitted(machineName(machine.id, terms), after, 2 * Math.min(...walls))
     labels.keep(...under, name)
     shapes.push({ kind: 'text', role: 'name', at: under, anchor: 'middle', text: name })
 

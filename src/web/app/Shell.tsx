@@ -45,11 +45,11 @@ const Bar = styled.header`
 `
 const Crumbs = styled.nav`
   display: flex; align-items: center; gap: 10px; flex: 1; min-width: 0;
-  a { text-decoration: none; color: var(--muted); white-space: nowrap; padding: 10px 0; } a:hover { color: var(--ink); text-decoration: underline; }
-  a:first-child { display: inline-flex; align-items: center; gap: 12px; }
-  b { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } i { color: var(--rule); }
+  a { text-decoration: none; color: var(--muted); white-space: nowrap; padding: 11px 0; min-height: 44px; min-width: 44px; overflow: hidden; text-overflow: ellipsis; flex-shrink: 3; } a:hover { color: var(--ink); text-decoration: underline; }
+  a:first-child { display: inline-flex; align-items: center; gap: 12px; flex-shrink: 0; }
+  b { min-width: 40px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } i { color: var(--rule); }
 `
-const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap; ${narrow} { gap: 0; } [role='radiogroup'] { border-width: 1px; padding: 0; button { min-height: 42px; } }`
+const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap; ${narrow} { gap: 0; } [role='radiogroup'] { border-width: 1px; padding: 0; button { min-height: 44px; } }`
 
 const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: ReactNode; label: string }> = {
   system: { next: 'light', icon: <SunMoon size={18} />, label: 'Light or dark: as the system. Change to light' },

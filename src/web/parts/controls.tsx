@@ -6,7 +6,8 @@ import { mono } from '../app/style'
 export const buttonLook = css<{ $look?: 'act' | 'plain' | 'quiet' | undefined }>`
   display: inline-flex; align-items: center; justify-content: center; gap: 8px;
   min-height: 44px; min-width: 44px; padding: 0 16px; border-radius: 4px; cursor: pointer;
-  font-weight: 600; text-decoration: none; white-space: nowrap;
+  font-weight: 600; text-decoration: none; white-space: nowrap; max-width: 100%;
+  @media (max-width: 899px) { white-space: normal; overflow-wrap: anywhere; }
   border: 1px solid ${({ $look }) => ($look === 'act' ? 'var(--kelp)' : $look === 'quiet' ? 'transparent' : 'var(--rule)')};
   background: ${({ $look }) => ($look === 'act' ? 'var(--kelp)' : $look === 'quiet' ? 'transparent' : 'var(--card)')};
   color: ${({ $look }) => ($look === 'act' ? 'var(--on-kelp)' : 'var(--ink)')};
@@ -23,10 +24,10 @@ export function Button({ look = 'plain', ...props }: ButtonProps & { look?: 'act
 export const ButtonAnchor = styled.a<{ $look?: 'act' | 'plain' | 'quiet' }>`${buttonLook}`
 
 const Group = styled(ToggleButtonGroup)`
-  display: inline-flex; flex-wrap: wrap; border: 1px solid var(--rule); border-radius: 22px; background: var(--card); padding: 2px;
+  display: inline-flex; flex-wrap: wrap; border: 1px solid var(--rule); border-radius: 24px; background: var(--card); padding: 1px; max-width: 100%;
 `
 const Choice = styled(ToggleButton)`
-  min-height: 40px; min-width: 44px; padding: 0 14px; border: 0; border-radius: 20px; background: none; cursor: pointer; color: var(--muted);
+  min-height: 44px; min-width: 44px; padding: 0 14px; border: 0; border-radius: 20px; background: none; cursor: pointer; color: var(--muted);
   &[data-selected] { background: var(--ink); color: var(--card); font-weight: 600; }
   &[data-focus-visible] { outline: 3px solid var(--kelp); outline-offset: 2px; }
 `

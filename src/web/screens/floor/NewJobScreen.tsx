@@ -16,7 +16,7 @@ import { useLines } from './useLines'
 
 const Page = styled.main`max-width: 900px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 20px; h1 { font-size: 26px; } h2 { font-size: 17px; margin-bottom: 12px; }`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: end;`
-const Find = styled.div`position: relative; display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; margin-bottom: 12px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; max-width: 340px; } a { padding: 11px 0; }`
+const Find = styled.div`position: relative; display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; margin-bottom: 12px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; max-width: 340px; } a { padding: 12px 0; min-height: 44px; }`
 const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { border-top: 1px solid var(--rule); }
   button { display: flex; gap: 12px; align-items: center; width: 100%; min-height: 52px; padding: 6px 8px; border: 0; background: none; text-align: left; cursor: pointer; overflow-wrap: anywhere; } button:hover { background: var(--paper); } button span { flex: 1; min-width: 0; }`
 
@@ -206,6 +206,7 @@ export function NewJobScreen() {
             <h2>Or bring in a survey document</h2>
             <Field label="A file in the open survey format (JSON)">
               <input
+                style={{ minHeight: 44, padding: '8px 0' }}
                 type="file"
                 accept=".json,application/json"
                 onChange={(event) => {

@@ -34,7 +34,8 @@ const At = styled.div<{ $x: number; $y: number }>`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px;`
 const Doubt = styled.p`display: flex; gap: 10px; align-items: flex-start; svg { margin-top: 3px; } span { color: var(--muted); }`
 const Doubts = styled.div`&:empty { display: none; }`
-const Places = styled.ul`list-style: none; padding: 0; margin: 12px 0 0; display: grid; gap: 10px; li { display: grid; grid-template-columns: minmax(120px, 1fr) 1.4fr 1fr auto; gap: 10px; align-items: end; @media (max-width: 700px) { grid-template-columns: 1fr 1fr; } } b { ${mono} font-weight: 400; padding-bottom: 11px; white-space: nowrap; }`
+const Places = styled.ul`list-style: none; padding: 0; margin: 12px 0 0; display: grid; gap: 10px; li { display: flex; flex-wrap: wrap; gap: 10px; align-items: end; } li > * { flex: 1 1 150px; min-width: 0; } li > b { ${mono} flex: 0 0 120px; font-weight: 400; padding-bottom: 11px; white-space: nowrap; } li > button { flex: none; }`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end; margin-top: 14px;`
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; > :last-child { margin-left: auto; }`
 
 /** A line's sheet: the train dimensioned on its own drawing, and what else is known of it. */
@@ -282,7 +283,7 @@ export function LineEditor(props: {
           </section>
         ))}
         {frozen ? null : (
-          <Top style={{ marginTop: 16 }}>
+          <Row>
             {line.machines.length < 8 ? (
               <>
                 <Field label="One more machine">
@@ -301,7 +302,7 @@ export function LineEditor(props: {
                 />
               </>
             ) : null}
-          </Top>
+          </Row>
         )}
       </Card>
       <Card aria-label="Couplings">
@@ -382,7 +383,7 @@ export function LineEditor(props: {
           ))}
         </Places>
         {frozen || (line.marks?.length ?? 0) >= 24 ? null : (
-          <Top style={{ marginTop: 12 }}>
+          <Row>
             {markNames.map((name) => (
               <Button
                 key={name}
@@ -407,7 +408,7 @@ export function LineEditor(props: {
                 Add a {name}
               </Button>
             ))}
-          </Top>
+          </Row>
         )}
       </Card>
       <Growth line={line} unit={unit} frozen={frozen} onChange={onChange} />

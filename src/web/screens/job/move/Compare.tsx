@@ -5,7 +5,7 @@ import { emptyPlan } from '../../../../core/plan/choices'
 import { type JobPlan, planRound } from '../../../../core/plan/plan'
 import { staysNames } from '../../../../words/plan'
 import { lengthWithUnit } from '../../../../words/terms'
-import { mono } from '../../../app/style'
+import { mono, narrow } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import type { JobFrame } from '../context'
@@ -15,6 +15,14 @@ const Table = styled.table`
   width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
   th, td { padding: 6px 10px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
   tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td[colspan] { font-family: inherit; color: var(--muted); } td:last-child:not([colspan]) { text-align: right; padding: 0; font-family: inherit; font-size: 15px; }
+  /* narrow: a card a way, each number after its own heading */
+  ${narrow} {
+    &, tbody, tr, th, td { display: block; } thead { display: none; }
+    tbody tr { padding: 8px 12px; border-top: 1px solid var(--rule); }
+    tbody th, td, td:last-child:not([colspan]) { display: flex; justify-content: space-between; gap: 12px; height: auto; min-height: 30px; padding: 3px 0; border: 0; white-space: normal; }
+    td[data-of]::before { content: attr(data-of); color: var(--muted); font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; }
+    td:last-child:empty { display: none; }
+  }
   tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
 `
 const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
@@ -57,13 +65,15 @@ export const Compare = memo(function Compare({ frame }: { frame: JobFrame }) {
               <th scope="row">{staysNames[way]}</th>
               {plan ? (
                 <>
-                  <td>{plan.touched.vertical / 2}</td>
-                  <td>{plan.touched.horizontal / 2}</td>
-                  <td>{lengthWithUnit(plan.largest, terms)}</td>
-                  <td>{plan.pieces > 0 ? plan.pieces : '–'}</td>
-                  <td>{plan.minutes}</td>
-                  <td className="words">
-                    <Can plan={plan} />
+                  <td data-of="Stations shimmed">{plan.touched.vertical / 2}</td>
+                  <td data-of="Stations pushed">{plan.touched.horizontal / 2}</td>
+                  <td data-of="Largest move">{lengthWithUnit(plan.largest, terms)}</td>
+                  <td data-of="Shims in">{plan.pieces > 0 ? plan.pieces : '–'}</td>
+                  <td data-of="Minutes">{plan.minutes}</td>
+                  <td className="words" data-of="Within the limits">
+                    <span>
+                      <Can plan={plan} />
+                    </span>
                   </td>
                   <td>
                     {way === stays || frozen ? null : (

@@ -5,7 +5,7 @@ import { footName, sideName } from '../../../../words/terms'
 import { QuantityField } from '../../../parts/Quantity'
 import type { JobFrame } from '../context'
 
-const Fold = styled.details`margin-top: 6px; border-top: 1px solid var(--rule); padding-top: 4px; summary { cursor: pointer; min-height: 32px; display: flex; align-items: center; color: var(--muted); font-size: 13.5px; } summary::before { content: '›'; margin-right: 8px; } &[open] summary::before { content: '⌄'; } > fieldset { border: 0; margin: 0; padding: 0; min-width: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }`
+const Fold = styled.details`margin-top: 6px; border-top: 1px solid var(--rule); padding-top: 4px; summary { cursor: pointer; min-height: 44px; display: flex; align-items: center; color: var(--muted); font-size: 13.5px; } summary::before { content: '›'; margin-right: 8px; } &[open] summary::before { content: '⌄'; } > fieldset { border: 0; margin: 0; padding: 0; min-width: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }`
 
 /** How far a station can go in a plane: what was measured at the bolts and under the feet. */
 export function Limits({

@@ -15,7 +15,7 @@ import { sameButForPlan } from './frames'
 const Sheet = styled(
   Card,
 )`margin-bottom: 16px; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
-  table { border-collapse: collapse; width: 100%; } th, td { padding: 4px 12px 4px 0; text-align: left; white-space: nowrap; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} } input { width: 96px; min-height: 40px; }`
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 4px 12px 4px 0; text-align: left; white-space: nowrap; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} } input { width: 96px; min-height: 44px; }`
 
 const One = styled.article`display: grid; grid-template-columns: 18px 1fr; gap: 4px 10px; > :first-child { margin-top: 4px; } h3 { font-size: 15.5px; } p { color: var(--muted); font-size: 14px; }`
 

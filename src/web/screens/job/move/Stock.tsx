@@ -11,7 +11,7 @@ import { useKit } from '../../../notebook/useKit'
 import { Card, Field, Input, Muted, Select } from '../../../parts/controls'
 import type { JobFrame } from '../context'
 
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: end; select { width: 220px; } input { width: 76px; }`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: end; select { width: 220px; max-width: 100%; } input { width: 76px; }`
 
 const stockOf = (id: string, item: KitShims): ShimStock => ({
   id,

@@ -1,0 +1,56 @@
+import { expect, test } from './site'
+
+/** What the page is too wide by, and what cannot be hit with a gloved finger. */
+const measured = () => {
+  const wide = document.documentElement.scrollWidth - window.innerWidth
+  const small = [...document.querySelectorAll('button, input, select, textarea, a, summary')].flatMap((element) => {
+    const { width, height } = element.getBoundingClientRect()
+    if (!element.checkVisibility() || width === 0) return []
+    // a reading's cell is its whole box; a small box counts with its label
+    const target = element.closest('label, [data-target]') ?? element.parentElement
+    const { height: whole } = (element.matches('input') ? (target ?? element) : element).getBoundingClientRect()
+    const skip = element.closest('svg') || getComputedStyle(element).position === 'absolute'
+    return whole < 43.5 && height < 43.5 && !skip
+      ? [`${element.tagName} ${element.getAttribute('aria-label') ?? element.textContent}: ${Math.round(whole)}`]
+      : []
+  })
+  return { wide, small }
+}
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+const long = 'Northern evaporator circulation and brine pump'
+
+test('nothing scrolls sideways and everything can be touched, on every step, with names of 45 characters', async ({
+  page,
+  demo,
+}) => {
+  const found = await (await page.request.get(`${demo}/api/jobs/job-18`)).json()
+  const { document } = found
+  const [first, second] = document.line.machines
+  document.line.name = long.slice(0, 45)
+  document.line.machines = [
+    { ...first, name: long.slice(0, 45) },
+    { ...second, name: `Motor of the ${long}`.slice(0, 45) },
+  ]
+  document.line.couplings[0].name = 'Coupling between the pump and its second motor'.slice(0, 45)
+  const put = await page.request.put(`${demo}/api/jobs/job-18`, { data: { version: found.version, document } })
+  expect(put.ok()).toBe(true)
+  const paths = ['ready', 'seat', 'read', 'move', 'line'].map((step) => `/jobs/job-18/${step}`)
+  const more = [
+    '/jobs/job-19/move',
+    '/jobs/job-11/seat',
+    '/jobs/job-16/read',
+    '/',
+    '/new',
+    '/lines',
+    '/kit',
+    '/kit?item=kit-6',
+  ]
+  for (const path of [...paths, ...more]) {
+    await page.goto(demo + path)
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
+    await page.waitForLoadState('networkidle')
+    expect.soft({ path, ...(await page.evaluate(measured)) }).toEqual({ path, wide: 0, small: [] })
+  }
+})
