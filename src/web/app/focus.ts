@@ -27,6 +27,9 @@ function land(element: HTMLElement | null): boolean {
 /** The heading of the screen, else its work. */
 const heading = (): HTMLElement | null => document.querySelector('main h1, nav h1') ?? document.getElementById('bench')
 
+/** What the page itself put the focus on last, no person. */
+const held: { by: Element | undefined } = { by: undefined }
+
 /** Where the focus was, and what stood round it: enough to find the nearest thing left when it is taken away. */
 interface Place {
   element: HTMLElement
@@ -69,6 +72,7 @@ function keepFocus(): () => void {
     const idle = 'disabled' in element && element.disabled === true
     if (element.isConnected && !idle) return // left by the person's own hand
     const next = nearest(last)
+    held.by = next
     if (next) next.focus({ preventScroll: true })
     else land(heading())
   }
@@ -104,7 +108,7 @@ export function useFocus(): void {
     const look = () => {
       const now = document.activeElement
       // a field of the new screen was taken meanwhile
-      if (now && now !== before && now !== document.body && now.closest('main')) return
+      if (now && now !== before && now !== held.by && now !== document.body && now.closest('main')) return
       const title = document.querySelector<HTMLElement>('main h1, nav h1')
       if (title ? !land(title) : performance.now() - begun < patience) frame = requestAnimationFrame(look)
     }

@@ -58,8 +58,8 @@ export function QuantityInput(props: CellProps) {
   useEffect(() => {
     if (quantity.text === sent.current) return
     sent.current = quantity.text
-    setEditing((now) => now && signedText(quantity.text))
-  }, [quantity.text])
+    setEditing((now) => now && signedText(showQuantity(quantity, unit, { signed })))
+  }, [quantity, unit, signed])
   return (
     <NumberInput
       ref={props.inputRef}

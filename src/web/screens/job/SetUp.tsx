@@ -2,11 +2,12 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { emptyQuantity, type Quantity, quantityMm } from '../../../core/frame/quantity'
+import { fromMm } from '../../../core/frame/units'
 import { halved, withoutProbe } from '../../../core/job/alter'
 import { freeId, lengthUnitFor, makeProbe } from '../../../core/job/make'
 import type { Line, ProbeSetUp as Probe, ProbeType, ReadSet } from '../../../core/job/schema'
 import type { Stations } from '../../../core/job/stations'
-import { dimension, probeWords } from '../../../words/terms'
+import { probeWords, unitName } from '../../../words/terms'
 import { Button, Card } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { Angles } from './Angles'
@@ -100,7 +101,11 @@ function DialToDial({ set, line, unit, onSet }: Pick<Props, 'set' | 'line' | 'un
   const [one, other] = [left[0], right[0]]
   if (!one || !other || left.length + right.length !== 2) return null
   const mm = quantityMm(across)
-  const half = mm === undefined ? undefined : dimension(Math.abs(mm) / 2, unit)
+  // to the tenth of a millimetre or the thousandth of an inch: half of an odd number is not rounded away
+  const half =
+    mm === undefined
+      ? undefined
+      : `${Number(fromMm(Math.abs(mm) / 2, length).toFixed(length === 'mm' ? 1 : 4))} ${unitName[length]}`
   return (
     <Row>
       <QuantityField label="Or dial to dial" quantity={across} unit={length} onChange={setAcross} />

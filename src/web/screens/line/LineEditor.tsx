@@ -5,7 +5,7 @@ import { withMachineAt, withoutFoot, withoutMachine, withoutMark } from '../../.
 import { doubtDimensions } from '../../../core/job/doubts'
 import { freeId, kindNames, lengthUnitFor, withFeet } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
-import { placeStations } from '../../../core/job/stations'
+import { originOf, placeStations } from '../../../core/job/stations'
 import { withFixed, withKind } from '../../../core/job/stays'
 import { chainDrawing } from '../../../drawing/chain'
 import { say } from '../../../words/findings'
@@ -396,7 +396,7 @@ export function LineEditor(props: {
                         id: freeId('k', l.marks ?? []),
                         name,
                         station: {
-                          from: l.couplings[0]?.id ?? '',
+                          from: originOf(l),
                           toward: 'right',
                           distance: { text: '', unit: length },
                         },

@@ -1,0 +1,151 @@
+import type { Page } from '@playwright/test'
+import { expect, test } from './site'
+
+const focused = (page: Page) =>
+  page.evaluate(() => {
+    const { activeElement: at } = document
+    return at === document.body ? 'body' : `${at?.tagName} ${at?.getAttribute('aria-label') ?? at?.textContent ?? ''}`
+  })
+
+test('the keyboard is never lost: shortcuts, headings, undo, add and take away', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await expect(page).toHaveTitle(/^Read · Job 6, after overhaul · Rinse pump 3 · Vane Peg$/)
+  const cell = page.getByLabel('Motor dial, bottom, mm')
+  await cell.focus()
+  await page.keyboard.type('4')
+  await expect(cell).toHaveValue('4')
+  await page.keyboard.press('Control+z')
+  await expect(cell).toHaveValue('−0.42')
+  await expect(cell).toBeFocused()
+  // in a field digits are digits; out of it they lead on
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('4')
+  await expect(page).toHaveURL(/move$/)
+  await expect(page.getByRole('heading', { name: 'Shims and side moves' })).toBeFocused()
+  await expect(page).toHaveTitle(/^Move · Job 6/)
+  await page.keyboard.press('3')
+  await expect(page.getByRole('heading', { level: 1 }).first()).toBeFocused()
+  await page.getByRole('button', { name: 'Repeat the set' }).press('Enter')
+  expect(await focused(page)).not.toBe('body')
+  await page.getByRole('button', { name: 'Set up dials' }).last().press('Enter')
+  await page.getByRole('button', { name: 'Take this set away' }).last().press('Enter')
+  expect(await focused(page)).not.toBe('body')
+  await expect(page.getByText('With it go 0 readings. “Take back” restores it.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take this set away' }).last().press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1)
+  await expect.poll(() => focused(page)).not.toBe('body')
+  // a button that has nothing left to do hands the keyboard on
+  const back = page.getByRole('button', { name: 'Take back' })
+  await back.focus()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Enter')
+  await expect.poll(() => focused(page)).not.toBe('body')
+})
+
+test('a job is put away from its line screen and brought back, a line is duplicated and put away', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-6/line`)
+  await page.getByRole('button', { name: 'Put this job away' }).click()
+  await expect(page.getByText(/It leaves the Floor with its round and \d+ readings/)).toBeVisible()
+  await page.getByRole('button', { name: 'Put this job away' }).click()
+  await expect(page.getByText('Job 6 is put away.')).toBeVisible()
+  await expect(page.getByText('job 6 ·')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Bring it back' }).click()
+  await expect(page.getByText(/job 6 ·/)).toBeVisible()
+  await page.getByLabel('Search lines and jobs').fill('job 14')
+  await expect(page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')).toHaveCount(1)
+  await page.getByLabel('Search lines and jobs').fill('_')
+  await expect(page.getByText('No job fits this search.')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Lines' }).click()
+  await page.getByLabel('Search lines').fill('brine gearbox')
+  await page.getByRole('link', { name: /Brine blower train/ }).click()
+  await page.getByRole('button', { name: 'Duplicate this line' }).click()
+  await expect(page.getByRole('heading', { name: 'Brine blower train (copy)' })).toBeVisible()
+  await page.getByRole('button', { name: 'Put this line away' }).click()
+  await page.getByRole('button', { name: 'Put this line away' }).click()
+  await expect(page.getByText('Brine blower train (copy) is put away.')).toBeVisible()
+  await page.getByRole('radio', { name: 'Put away' }).click()
+  await page.getByRole('listitem').getByRole('button', { name: 'Bring it back' }).click()
+  await page.getByRole('radio', { name: 'In use' }).click()
+  await expect(page.getByRole('link', { name: /Brine blower train \(copy\)/ })).toBeVisible()
+})
+
+test('a machine goes in on the left and between, one comes out, and take back restores it all', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/lines/line-1`)
+  const machines = page.getByRole('region', { name: 'Machines and where their feet are measured from' })
+  const names = machines.getByLabel('Name', { exact: true })
+  await expect(names).toHaveCount(2)
+  await page.getByLabel('One more machine').selectOption('0')
+  await page.getByRole('button', { name: 'Put a machine in' }).click()
+  await expect(names).toHaveCount(3)
+  await expect(names.first()).toHaveValue('Machine')
+  await names.first().fill('Turbine')
+  await page.getByRole('button', { name: 'Remove the pump' }).click()
+  await expect(page.getByText(/Its 2 pairs of feet and one coupling go with it/)).toBeVisible()
+  await page.getByRole('button', { name: 'Remove the pump' }).click()
+  await expect(names).toHaveCount(2)
+  await page.keyboard.press('Control+z')
+  await expect(names).toHaveCount(3)
+  await expect(names.nth(1)).toHaveValue('Pump')
+  await page.getByRole('button', { name: 'Add a hub face' }).click()
+  const marks = page.getByRole('region', { name: 'Marks' })
+  await marks.getByLabel('Distance, mm').fill('-12')
+  await expect(marks.getByText(/x = −12 mm/)).toBeVisible()
+  await page.reload()
+  await expect(marks.getByText(/x = −12 mm/)).toBeVisible()
+})
+
+test('dial to dial is halved, a dial hangs from another, and a pasted column fills the cells', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByRole('button', { name: 'Set up dials' }).click()
+  const box = page.getByRole('region', { name: 'Dials and brackets' })
+  await box.getByLabel('Or dial to dial, mm').fill('171')
+  await box.getByRole('button', { name: /The coupling in the middle, 85\.5 mm to each/ }).click()
+  await expect(box.getByText(/^Rightward; x = 8[56] mm/)).toBeVisible()
+  await expect(box.getByText(/^Leftward; x = −8[56] mm/)).toBeVisible()
+  const pump = box.getByRole('region', { name: 'Set-up of the pump dial' })
+  await pump.getByLabel('Measured from').selectOption({ label: 'motor dial' })
+  await pump.getByLabel('Distance from there, mm').fill('160')
+  await expect(pump.getByText(/^Leftward; x = −7[45] mm/)).toBeVisible()
+  await page.getByRole('button', { name: 'Done setting up' }).click()
+  const top = page.getByLabel('Motor dial, top, mm')
+  await top.focus()
+  await page.evaluate(() => {
+    const data = new DataTransfer()
+    data.setData('text/plain', '0\n-0.11\n-0.22\n-0.1\n')
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+  })
+  await expect(page.getByLabel('Motor dial, wall, mm')).toHaveValue('−0.11')
+  await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.22')
+  await expect(page.getByLabel('Motor dial, aisle, mm')).toHaveValue('−0.1')
+})
+
+test('an old tab whose chunk is gone reloads, and loses nothing that was typed', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  const cell = page.getByLabel('Motor dial, bottom, mm')
+  await expect(cell).toHaveValue('−0.42')
+  await page.route('**/api/jobs/job-6', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
+  await cell.fill('-0.43')
+  let gone = true
+  await page.route('**/assets/MoveStep-*.js', (route) =>
+    gone ? route.fulfill({ status: 404, body: 'There is no such file.' }) : route.continue(),
+  )
+  await page.getByRole('link', { name: /Move/ }).click()
+  await expect(page.getByText('A new version is here.')).toBeVisible()
+  gone = false
+  await expect(page.getByRole('heading', { name: 'Shims and side moves' })).toBeVisible()
+  await page.keyboard.press('3')
+  await expect(cell).toHaveValue('−0.43')
+})

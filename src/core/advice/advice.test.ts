@@ -1,0 +1,176 @@
+import { describe, expect, it } from 'vitest'
+import type { Line, ProbeSetUp, ReadSet, Round } from '../job/schema'
+import { solveRound } from '../job/solve'
+import { exactRimReading, shaftPair } from '../rig/geometry'
+import { mm, pumpAndMotor, readOnRig } from '../rig/job'
+import { type Finding, findingsFor } from './findings'
+
+/** Every finding with a job that brings it about, and a neighbour that does not. */
+
+const truth = { offsetZ: 0.21, slopeZ: 0.0005, offsetY: -0.09, slopeY: 0.0002 }
+const straight = { offsetZ: 0, slopeZ: 0, offsetY: 0, slopeY: 0 }
+const line = pumpAndMotor()
+const read = readOnRig(line, truth)
+
+type Change = (probe: ProbeSetUp, at: number) => ProbeSetUp
+const withProbes = (change: Change, round = read): Round => ({
+  ...round,
+  sets: round.sets.map((set) => ({ ...set, probes: set.probes.map(change) })),
+})
+const withSets = (change: (set: ReadSet) => ReadSet, round = read): Round => ({
+  ...round,
+  sets: round.sets.map(change),
+})
+const first =
+  (change: (probe: ProbeSetUp) => ProbeSetUp): Change =>
+  (probe, at) =>
+    at === 0 ? change(probe) : probe
+const reading = (probe: ProbeSetUp, angle: string, text: string): ProbeSetUp => ({
+  ...probe,
+  readings: { ...probe.readings, [angle]: { value: { text, unit: 'mm' }, turns: 0 } },
+})
+const without = (probe: ProbeSetUp, ...angles: string[]): ProbeSetUp => ({
+  ...probe,
+  readings: Object.fromEntries(Object.entries(probe.readings).filter(([angle]) => !angles.includes(angle))),
+})
+/** The same shafts read at other angles. */
+const overAngles = (degrees: readonly number[]): Round => {
+  const pair = shaftPair(truth, 0)
+  return withSets((set) => ({
+    ...set,
+    angles: degrees.map((at) => ({ id: `a${at}`, degrees: at })),
+    probes: set.probes.map((probe, i) => {
+      const dial = i === 0 ? { on: 'right' as const, x: 90 } : { on: 'left' as const, x: -70 }
+      const at = (angle: number) => exactRimReading(pair, { ...dial, radius: 80, sag: -0.1 }, angle)
+      return degrees.reduce((p, angle) => reading(p, `a${angle}`, (at(angle) - at(0)).toFixed(4)), {
+        ...probe,
+        readings: {},
+      })
+    }),
+  }))
+}
+const told = (round: Round, at: Line = line): Finding[] => findingsFor(solveRound({ line: at }, round), 'read')
+const kinds = (round: Round, at?: Line) => new Set(told(round, at).map(({ kind }) => kind))
+
+const cases: readonly (readonly [Finding['kind'], does: () => Set<string>, doesNot: () => Set<string>])[] = [
+  [
+    'not-a-number',
+    () => kinds(withProbes(first((p) => reading(p, 'a90', 'o.12')))),
+    () => kinds(withProbes(first((p) => reading(p, 'a90', '0.12')))),
+  ],
+  ['not-closed', () => kinds(withProbes(first((p) => reading(p, 'a180', '0.5')))), () => kinds(read)],
+  [
+    'not-returned',
+    () => kinds(withProbes(first((p) => reading(p, 'a360', '0.05')))),
+    () => kinds(withProbes(first((p) => reading(p, 'a360', '0.01')))),
+  ],
+  ['sag-upward', () => kinds(withProbes(first((p) => ({ ...p, sag: mm(0.1) })))), () => kinds(read)],
+  [
+    'sag-missing',
+    () => kinds(withProbes(first((p) => ({ ...p, sag: { text: '', unit: 'mm' } })))),
+    () => kinds(withProbes(first((p) => ({ ...p, sag: mm(0) })))),
+  ],
+  [
+    'range',
+    () => kinds(withProbes(first((p) => ({ ...p, travel: mm(0.2) })))),
+    () => kinds(withProbes(first((p) => ({ ...p, travel: mm(5) })))),
+  ],
+  [
+    'one-shaft',
+    () => kinds(withSets((set) => ({ ...set, turned: 'one' }))),
+    () => kinds(withSets((set) => ({ ...set, turned: 'both' }))),
+  ],
+  [
+    'preset-as-zero',
+    () => kinds(withSets((set) => ({ ...set, zeroed: 'sag' }))),
+    () => kinds(withSets((set) => ({ ...set, zeroed: 'any' }))),
+  ],
+  [
+    'out-of-proportion',
+    () => kinds(withProbes(first((p) => ({ ...p, sag: mm(-3) })))),
+    () => kinds(withProbes(first((p) => ({ ...p, sag: mm(-0.9) })))),
+  ],
+  ['next-reading', () => kinds(withProbes(first((p) => without(p, 'a90')))), () => kinds(read)],
+  ['ready-to-move', () => kinds(read), () => kinds(readOnRig(line, straight))],
+  ['no-move', () => kinds(readOnRig(line, straight)), () => kinds(read)],
+  [
+    'one-plane',
+    () => kinds(withProbes((p) => without(p, 'a90', 'a270'))),
+    () => kinds(withProbes(first((p) => without(p, 'a90')))),
+  ],
+  [
+    'unsolved',
+    () => kinds(withProbes((p, at) => (at === 0 ? { ...p, readings: {} } : without(p, 'a90', 'a180', 'a270')))),
+    () => kinds(read),
+  ],
+  ['short-arc', () => kinds(overAngles([0, 40, 80, 120])), () => kinds(overAngles([0, 60, 120, 200]))],
+  ['engaged', () => kinds(withSets((set) => ({ ...set, state: 'engaged' }))), () => kinds(read)],
+  ['as-coupled', () => kinds(withSets((set) => ({ ...set, state: 'engaged', purpose: 'running' }))), () => kinds(read)],
+  ['no-limits', () => kinds(read, { ...line, speed: '' }), () => kinds(read, { ...line, speed: '1480' })],
+  [
+    'dimension-fault',
+    () => kinds(withProbes(first((p) => ({ ...p, station: { ...p.station, distance: { text: 'x', unit: 'mm' } } })))),
+    () => kinds(read),
+  ],
+  [
+    'dimension-doubt',
+    () => kinds(withProbes(first((p) => ({ ...p, station: { ...p.station, distance: mm(-90) } })))),
+    () => kinds(read),
+  ],
+  [
+    'span-differs',
+    () =>
+      kinds(
+        withProbes(
+          first(
+            (p) =>
+              ({ ...p, span: mm(300), kit: { bracket: { id: 'b', name: 'B', span: mm(200), dial: '' } } }) as never,
+          ),
+        ),
+      ),
+    () =>
+      kinds(
+        withProbes(
+          first(
+            (p) =>
+              ({ ...p, span: mm(205), kit: { bracket: { id: 'b', name: 'B', span: mm(200), dial: '' } } }) as never,
+          ),
+        ),
+      ),
+  ],
+  ['closed', () => kinds(read), () => kinds(withProbes((p) => reading(p, 'a180', '0.5')))],
+]
+
+describe('advice', () => {
+  it.each(cases)('%s: said where it is so, and not beside it', (kind, does, doesNot) => {
+    expect(does()).toContain(kind)
+    expect(doesNot()).not.toContain(kind)
+  })
+  it('says one verdict a coupling, and none where a dial does not close is sure', () => {
+    const verdicts = (round: Round) => told(round).filter(({ kind }) => kind === 'verdict')
+    expect(verdicts(read)).toMatchObject([{ peg: 'outside' }])
+    expect(verdicts(readOnRig(line, straight))).toMatchObject([{ peg: 'within' }])
+    expect(
+      verdicts(
+        withProbes(
+          first((p) => reading(p, 'a180', '0.5')),
+          readOnRig(line, straight),
+        ),
+      ),
+    ).toMatchObject([{ peg: 'unsure' }])
+  })
+  it.each([
+    ['sag', { sag: mm(-3) }, -3],
+    ['radius', { radius: mm(1e6) }, 1e6],
+    ['graduation', { graduation: mm(1) }, 1],
+    ['turn', { turn: mm(100) }, 100],
+    ['travel', { travel: mm(500) }, 500],
+    ['sd', { sd: mm(2) }, 2],
+  ] as const)('names a %s that is off by far, and what it usually is', (of, change, value) => {
+    const odd = told(withProbes(first((p) => ({ ...p, ...change })))).flatMap((finding) =>
+      finding.kind === 'out-of-proportion' ? [finding.odd] : [],
+    )
+    expect(odd).toMatchObject([{ of, value }])
+    expect(value < odd[0]!.least || value > odd[0]!.most).toBe(true)
+  })
+})
