@@ -3,6 +3,7 @@ import { findingsFor, machineDoubted } from '../../core/advice/findings'
 import { openSeats } from '../../core/advice/seatFindings'
 import { planes } from '../../core/frame/axis'
 import { showQuantity } from '../../core/frame/quantity'
+import { solveSeat } from '../../core/job/seat'
 import { type JobSolution, type ProbeState, solveRound } from '../../core/job/solve'
 import { secondPlane } from '../../core/job/stations'
 import { isCoupled, sags, setPurpose } from '../../core/job/train'
@@ -234,6 +235,11 @@ function beforeReading(document: StoredJob['document'], terms: Terms): string {
     const [finding] = state.findings
     return finding ? saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms).title : ''
   })
+  const unmeasured = document.line.machines.filter(
+    ({ id }) =>
+      id !== document.line.fixed &&
+      (['before', 'after'] as const).every((pass) => solveSeat(document, id, pass).findings.length === 0),
+  )
   return [
     open.length === 0
       ? 'All cautions signed.'
@@ -244,5 +250,6 @@ function beforeReading(document: StoredJob['document'], terms: Terms): string {
     ...(bad.length ? [`Not good: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
     ...skipped.map(({ id, own }) => `Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
     ...feet,
+    ...unmeasured.map(({ name }) => `Soft foot of the ${name.toLowerCase()} not measured at every foot.`),
   ].join(' ')
 }

@@ -90,6 +90,9 @@ describe('every printed page', () => {
     }
     expect(await page(plain, 'mm')).not.toMatch(/near is the|far is the/)
   })
+  it('says where soft foot was not measured, rather than nothing', async () => {
+    expect(await page(jobs.get('job-12')!, 'mm')).toContain('Soft foot of the motor not measured at every foot.')
+  })
   it('never says NaN, minus nothing or a number nobody can measure', async () => {
     for (const [id, job] of jobs)
       for (const text of [

@@ -5,8 +5,6 @@ import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOf
 import { findLine } from '../db/lines'
 import type { Store } from '../db/open'
 import { jobStates } from '../db/schema'
-import { moveSheetPdf } from '../report/moveSheet'
-import { reportPdf } from '../report/pdf'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 
 const now = () => new Date().toISOString()
@@ -74,12 +72,15 @@ export const jobRoutes = ({ db }: Store) =>
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { unit, round } = c.req.valid('query')
+      const { reportPdf } = await import('../report/pdf')
       return c.body(new Uint8Array(await reportPdf(job, unit, round)), 200, pdfHeaders(job, ''))
     })
     .get('/:id/move.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { unit, round } = c.req.valid('query')
+      // the printer's packages are large: they are read when first asked for
+      const { moveSheetPdf } = await import('../report/moveSheet')
       const pdf = await moveSheetPdf(job, unit, round)
       if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
       return c.body(new Uint8Array(pdf), 200, pdfHeaders(job, ' moves'))
