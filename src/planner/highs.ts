@@ -66,6 +66,8 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
     const { optimal, infeasible, unboundedOrInfeasible } = highs.constants.modelStatus
     run.options.set({
       output_flag: false,
+      // simplifying ahead of solving now and then calls infeasible what is not, or stops short of the best; it saves nothing here
+      presolve: 'off',
       ...small,
       time_limit: mostSeconds,
       // positions are in hundredths of a millimetre: what is called zero is far below what anybody can measure
@@ -75,17 +77,9 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
       mip_abs_gap: 1e-9,
     })
     run.run()
-    let status = run.getModelStatus()
-    const none = () => status === infeasible || status === unboundedOrInfeasible
-    if (none()) {
-      // what is simplified ahead of solving now and then calls infeasible what is not: asked again without it
-      run.options.set({ presolve: 'off' })
-      run.clearSolver()
-      run.run()
-      status = run.getModelStatus()
-    }
+    const status = run.getModelStatus()
     if (status === optimal) return Array.from(run.getSolution().colValue)
-    if (none()) return null
+    if (status === infeasible || status === unboundedOrInfeasible) return null
     if (status === highs.constants.modelStatus.timeLimit)
       throw new PlannerFault(`found nothing better within ${mostSeconds} seconds`)
     throw new PlannerFault(`stopped with status ${status}`)

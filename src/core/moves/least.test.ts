@@ -125,6 +125,16 @@ describe('the least moves', () => {
     )
     expect(feasible).toBeGreaterThan(60)
   })
+  it('are the smallest where simplifying ahead once stopped short of them', () => {
+    const free = Number.POSITIVE_INFINITY
+    const stations = [
+      station(0, 0, -0.95, 20, -free, 1),
+      station(0, 1, -0.15, 32, 0, free),
+      station(1, 0, 0.6, 47, -free, free),
+      station(1, 1, 0.65, 55, -free, 1),
+    ]
+    expect(leastInPlane(exactProblem(stations), solve).largest / unit).toBeCloseTo(bruteForce(stations)!.largest, 3)
+  })
   it('name what is in the way, by how much, and the best without it', () => {
     let blocked = 0
     fc.assert(
