@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { format, formatDistanceToNowStrict, isPast } from 'date-fns'
-import { Plus, Search } from 'lucide-react'
+import { Plus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
@@ -12,15 +12,15 @@ import { Header } from '../../app/Shell'
 import { mono, narrow } from '../../app/style'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
-import { Button, Choices, Input, Muted, Select } from '../../parts/controls'
+import { Button, Choices, Muted, Select } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
+import { SearchField } from '../../parts/SearchField'
 
 const Page = styled.main`max-width: 1240px; margin: 0 auto; padding: 24px 20px 60px;`
 const Top = styled.div`
   display: flex; flex-wrap: wrap; gap: 12px; align-items: center; margin-bottom: 20px;
   h1 { font-size: 26px; margin-right: auto; }
 `
-const Find = styled.label`position: relative; flex: 1; min-width: 200px; max-width: 340px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; }`
 const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--ink);`
 const Row = styled.li`
   border-bottom: 1px solid var(--rule);
@@ -107,17 +107,13 @@ export function FloorScreen() {
         <BroughtBack />
         <Top>
           <h1>Floor</h1>
-          <Find>
-            <Search size={18} aria-hidden="true" />
-            <Input
-              ref={searchBox}
-              type="search"
-              aria-label="Search lines and jobs"
-              placeholder="Line, area, initials, job 14"
-              value={search}
-              onChange={(event) => change('search', event.target.value)}
-            />
-          </Find>
+          <SearchField
+            inputRef={searchBox}
+            label="Search lines and jobs"
+            placeholder="Line, area, initials, job 14"
+            value={search}
+            onChange={(value) => change('search', value)}
+          />
           {(around.data?.areas.length ?? 0) > 1 ? (
             <div>
               <Select

@@ -1,4 +1,3 @@
-import { Search } from 'lucide-react'
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { useArchive } from '../../api/archive'
@@ -6,13 +5,13 @@ import { Header } from '../../app/Shell'
 import { narrow } from '../../app/style'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
-import { Button, Choices, Input, Muted } from '../../parts/controls'
+import { Button, Choices, Muted } from '../../parts/controls'
+import { SearchField } from '../../parts/SearchField'
 import { linesFitting } from './linesFitting'
 import { useLines } from './useLines'
 
 const Page = styled.main`max-width: 1000px; margin: 0 auto; padding: 24px 20px 60px;`
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; margin-bottom: 20px; h1 { font-size: 26px; margin-right: auto; }`
-const Find = styled.label`position: relative; flex: 1; min-width: 200px; max-width: 340px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; }`
 const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--ink);
   li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 12px; align-items: center; border-bottom: 1px solid var(--rule); }
   a { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.6fr) 90px; gap: 4px 20px; align-items: center; min-height: 60px; padding: 8px; text-decoration: none; overflow-wrap: anywhere; ${narrow} { grid-template-columns: minmax(0, 1fr) auto; } }
@@ -44,16 +43,12 @@ export function LinesScreen() {
         <BroughtBack />
         <Top>
           <h1>Lines</h1>
-          <Find>
-            <Search size={18} aria-hidden="true" />
-            <Input
-              type="search"
-              aria-label="Search lines"
-              placeholder="Name, area or machine"
-              value={search}
-              onChange={(event) => change('search', event.target.value)}
-            />
-          </Find>
+          <SearchField
+            label="Search lines"
+            placeholder="Name, area or machine"
+            value={search}
+            onChange={(value) => change('search', value)}
+          />
           <Choices
             label="Which lines"
             value={away ? 'away' : 'all'}

@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query'
-import { ArrowRight, Search } from 'lucide-react'
+import { ArrowRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
@@ -11,12 +11,13 @@ import { api, sentenceOf } from '../../api/client'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
+import { SearchField } from '../../parts/SearchField'
 import { linesFitting } from './linesFitting'
 import { useLines } from './useLines'
 
 const Page = styled.main`max-width: 900px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 20px; h1 { font-size: 26px; } h2 { font-size: 17px; margin-bottom: 12px; }`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: end;`
-const Find = styled.div`position: relative; display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; margin-bottom: 12px; svg { position: absolute; left: 12px; top: 13px; color: var(--muted); } input { padding-left: 38px; max-width: 340px; } a { padding: 12px 0; min-height: 44px; }`
+const Find = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; margin-bottom: 12px; a { padding: 12px 0; min-height: 44px; }`
 const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { border-top: 1px solid var(--rule); }
   button { display: flex; gap: 12px; align-items: center; width: 100%; min-height: 52px; padding: 6px 8px; border: 0; background: none; text-align: left; cursor: pointer; overflow-wrap: anywhere; } button:hover { background: var(--paper); } button span { flex: 1; min-width: 0; }`
 
@@ -119,13 +120,11 @@ export function NewJobScreen() {
             <h2>On a line that is known</h2>
             {wanted ? null : (
               <Find>
-                <Search size={18} aria-hidden="true" />
-                <Input
-                  type="search"
-                  aria-label="Search lines"
+                <SearchField
+                  label="Search lines"
                   placeholder="Name, area or machine"
                   value={search}
-                  onChange={(event) => setSearch(event.target.value)}
+                  onChange={setSearch}
                 />
                 <Link to="/lines">All lines, with their sheets</Link>
               </Find>
