@@ -25,7 +25,7 @@ function kinds(plan: RoundPlan, { truth = high, line = base }: { truth?: typeof 
   const solved = solveRound({ line }, round)
   return planFindings(solved, planRound({ line }, round, solved), line).map(({ kind }) => kind)
 }
-const fine = stocked(base, '2 + 0.5', ['0.01', '0.02', ...metric])
+const fine = stocked(base, '2 + 0.5', ['0.01', '0.02', '0.03', '0.04', ...metric], { mostShims: '8' })
 const good = stocked(base, '2 + 0.5', metric)
 
 describe('what is said of a plan', () => {
