@@ -246,3 +246,39 @@ describe('two feet held', () => {
     expect(codes(half)).toContain('held-not-reached')
   })
 })
+
+describe('a sag with its sign turned over', () => {
+  /** Four dials, so that one wrong sag contradicts the others; every reading closes. */
+  const survey = (sag: number): Survey => {
+    const pair = shaftPair({ offsetY: -0.05, slopeY: -0.0003, offsetZ: 0.12, slopeZ: 0.0004 }, 0)
+    const dial = (on: 'left' | 'right', x: number, written: number): SurveyMeasurement['probes'][number] => ({
+      type: 'rim',
+      on: on === 'left' ? 'pump' : 'motor',
+      x,
+      sd: 0.003,
+      graduation: 0.01,
+      sag: written,
+      readings: [0, 90, 180, 270].map((angle): [number, number] => [
+        angle,
+        exactRimReading(pair, { on, x, radius: 80, sag: -0.1 }, angle),
+      ]),
+    })
+    return {
+      ...caseA(),
+      measurements: [
+        {
+          coupling: 'C1',
+          probes: [dial('right', 60, sag), dial('right', 120, -0.1), dial('left', -70, -0.1), dial('left', -140, -0.1)],
+        },
+      ],
+    }
+  }
+  it('is named where it would explain what does not fit, and the verdict is not sure', () => {
+    const wrong = solved(survey(0.1))
+    expect(codes(wrong)).toEqual(expect.arrayContaining(['not-fitting', 'sag']))
+    expect(wrong.couplings[0]!.verdict!.state).toBe('unsure')
+    const right = solved(survey(-0.1))
+    expect(codes(right)).not.toContain('sag')
+    expect(codes(right)).not.toContain('not-fitting')
+  })
+})
