@@ -5,7 +5,7 @@ import { type BoltWork, watchedAt } from '../core/plan/bolts'
 import {
   angleName,
   capital,
-  footName,
+  feetAlone,
   isZero,
   lengthWithUnit,
   sideName,
@@ -27,7 +27,7 @@ export function halfSet({ plane, watches }: BoltWork, terms: Terms): string {
 
 /** "Push front feet 0.12 mm toward wall", "raise back feet 0.20 mm". */
 export function pushText({ foot, by }: Stop, plane: Plane, terms: Terms): string {
-  const name = footName(foot, terms).split(', ')[1] ?? footName(foot, terms)
+  const name = feetAlone(foot, terms)
   if (isZero(by, terms)) return `Leave the ${name}`
   const size = lengthWithUnit(Math.abs(by), terms)
   if (plane === 'vertical') return `${by > 0 ? 'Raise' : 'Lower'} the ${name} ${size}`
@@ -52,7 +52,7 @@ export function toGoText(
 /** The classic creep beside it: how many moves, and by what ratio it closes in. */
 export function creepText({ creep, watches, pushed, plane }: BoltWork, terms: Terms): string {
   if (!creep) return 'With one dial there is no creeping by its zero: the stops above are exact.'
-  const feet = pushed.bolts.map(({ foot }) => footName(foot, terms).split(', ')[1] ?? foot)
+  const feet = pushed.bolts.map(({ foot }) => feetAlone(foot, terms))
   const dial = (i: 0 | 1) => {
     const watch = watches[creep.watchOf[i]]
     return watch ? `the ${stateName(watch.state, terms).toLowerCase()} shows ${signedLength(watch.goal, terms)}` : ''

@@ -11,6 +11,7 @@ import {
   act,
   capital,
   couplingName,
+  feetAlone,
   footName,
   isZero,
   length,
@@ -274,7 +275,7 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
     if (isZero(move, terms)) return []
     const way =
       plane === 'vertical' ? (move > 0 ? 'up' : 'down') : `toward ${sideName(move > 0 ? 'far' : 'near', terms)}`
-    const feet = footName(foot, terms).split(', ')[1] ?? footName(foot, terms)
+    const feet = feetAlone(foot, terms)
     return [`${lengthWithUnit(Math.abs(move), terms)} ${way} at the ${feet}`]
   })
   const name = machineName(machine, terms).toLowerCase()

@@ -3,12 +3,13 @@ import type { PlacedFoot, SeatState } from '../core/job/seat'
 import { cutLength, type StepShim } from '../core/seat/cure'
 import type { SeatKind } from '../core/seat/diagnose'
 import type { Said } from './findings'
-import { capital, dimension, footName, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
+import { capital, dimension, feetAlone, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
 
 /** A single foot: of the "front feet" the "aisle-side front foot". */
 export function seatFootName(id: string, terms: Terms): string {
-  const [station = '', side = ''] = id.split('.')
-  const name = (footName(station, terms).split(', ')[1] ?? station).replace(/feet$/, 'foot')
+  const point = id.lastIndexOf('.')
+  const [station, side] = [id.slice(0, point), id.slice(point + 1)]
+  const name = feetAlone(station, terms).replace(/feet$/, 'foot')
   return `${sideName(side === 'far' ? 'far' : 'near', terms)}-side ${name}`
 }
 

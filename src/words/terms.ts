@@ -74,11 +74,18 @@ export const machineName = (id: string, { line }: Pick<Terms, 'line'>): string =
 export const couplingName = (id: string, { line }: Pick<Terms, 'line'>): string =>
   line.couplings.find((coupling) => coupling.id === id)?.name ?? id
 
+/** A station of feet with its machine: "Motor, front feet". */
 export function footName(id: string, { line }: Pick<Terms, 'line'>): string {
   for (const machine of line.machines) {
     const foot = machine.feet.find((f) => f.id === id)
     if (foot) return `${machine.name}, ${foot.name}`
   }
+  return id
+}
+
+/** A station of feet where its machine is named beside it: "front feet". */
+export function feetAlone(id: string, { line }: Pick<Terms, 'line'>): string {
+  for (const machine of line.machines) for (const foot of machine.feet) if (foot.id === id) return foot.name
   return id
 }
 

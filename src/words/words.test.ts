@@ -41,7 +41,7 @@ describe('a number in words', () => {
 })
 
 it('tells two dials of one machine apart by their couplings, and by number at one coupling', () => {
-  const terms = { line: withMachineAt(line, 2, 'blower', 'mm') }
+  const terms = { line: withMachineAt(line, 2, 'blower', 'mm', (letter) => `${letter}${letter === 'm' ? 3 : 2}`) }
   const set = (coupling: string) => makeSet(terms.line, coupling, 's', 'mm')
   const on = (coupling: string, machine: string) => set(coupling).probes.find((probe) => probe.on === machine)!
   const named = (coupling: string, machine: string) =>

@@ -1,6 +1,7 @@
+import { newId } from '../frame/newId'
 import { quantityMm } from '../frame/quantity'
 import { fromMm, type Unit } from '../frame/units'
-import { lengthUnitFor, makeMachine, makeSet, twoFeet } from './make'
+import { isSameName, lengthUnitFor, makeMachine, makeSet, twoFeet } from './make'
 import type { Job, Line, LineCoupling, LineMachine, MachineKind, ReadSet, Station } from './schema'
 import { originOf, placeStations, type Stations } from './stations'
 
@@ -72,22 +73,25 @@ function mended(line: Line, old: Stations): Line {
       )
 }
 
-const fresh = (prefix: string, taken: readonly { id: string }[]): string =>
-  `${prefix}${Math.max(0, ...taken.map(({ id }) => Number(id.slice(1)) || 0)) + 1}`
+function freeCouplingName({ couplings }: Line): string {
+  for (let n = couplings.length + 1; ; n++)
+    if (!couplings.some(({ name }) => isSameName(name, `Coupling ${n}`))) return `Coupling ${n}`
+}
 
 /**
  * One more machine, with its coupling.
  *
  * @param at place among the machines from the left: 0 at the left end, their number at the right end
+ * @param makeId makes the ids of the two, from a letter
  */
-export function withMachineAt(line: Line, at: number, kind: MachineKind, unit: Unit): Line {
+export function withMachineAt(line: Line, at: number, kind: MachineKind, unit: Unit, makeId = newId): Line {
   const length = lengthUnitFor(unit)
   const blank = { text: '', unit: length }
-  const id = fresh('m', line.machines)
-  const coupling = fresh('c', line.couplings)
+  const id = makeId('m')
+  const coupling = makeId('c')
   const joint = (station: Station): LineCoupling => ({
     id: coupling,
-    name: `Coupling ${line.couplings.length + 1}`,
+    name: freeCouplingName(line),
     kind: 'short',
     station,
     diameter: blank,
@@ -102,13 +106,13 @@ export function withMachineAt(line: Line, at: number, kind: MachineKind, unit: U
     const neighbour = line.machines[0]?.feet.at(-1)?.id ?? originOf(line)
     return {
       ...line,
-      machines: [makeMachine(id, kind, twoFeet(id, coupling, 'left', length)), ...line.machines],
+      machines: [makeMachine(id, kind, twoFeet(id, coupling, 'left', length), line.machines), ...line.machines],
       couplings: [joint({ from: neighbour, toward: 'left', distance: blank }), ...line.couplings],
     }
   }
   const before = line.couplings[at - 1]?.id
   const from = before ?? coupling
-  const machine = makeMachine(id, kind, twoFeet(id, from, 'right', length))
+  const machine = makeMachine(id, kind, twoFeet(id, from, 'right', length), line.machines)
   const neighbour = before
     ? (machine.feet.at(-1)?.id ?? before)
     : (line.machines.at(-1)?.feet.at(-1)?.id ?? originOf(line))

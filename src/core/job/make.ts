@@ -1,4 +1,5 @@
 import type { Purpose } from '../fit/together'
+import { newId } from '../frame/newId'
 import { emptyQuantity, type Quantity } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import type { Occasion } from '../ready/catalogue'
@@ -50,17 +51,34 @@ export function twoFeet(machine: string, coupling: string, toward: Station['towa
   ]
 }
 
-export function makeMachine(id: string, kind: MachineKind, feet: LineFoot[]): LineMachine {
-  return { id, kind, name: kindNames[kind], feet }
+/** What a machine is called until somebody says otherwise: "Gearbox", and beside another one "Gearbox 2". */
+export function usualName(kind: MachineKind, others: readonly { name: string }[]): string {
+  const usual = kindNames[kind]
+  const taken = (name: string) => others.some((other) => isSameName(other.name, name))
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? usual : `${usual} ${n}`
+    if (!taken(name)) return name
+  }
+}
+
+/** Whether two names are one to a reader. */
+export const isSameName = (a: string, b: string): boolean =>
+  a.trim().toLowerCase() === b.trim().toLowerCase() && a.trim() !== ''
+
+export function makeMachine(
+  id: string,
+  kind: MachineKind,
+  feet: LineFoot[],
+  others: readonly { name: string }[] = [],
+): LineMachine {
+  return { id, kind, name: usualName(kind, others), feet }
 }
 
 /** A pair joined by one coupling: the driven machine stays, a motor moves. No dimensions yet. */
 export function makeLine(name: string, left: MachineKind, right: MachineKind, unit: Unit): Line {
   const length = lengthUnitFor(unit)
-  const machines = [
-    makeMachine('m1', left, twoFeet('m1', 'c1', 'left', length)),
-    makeMachine('m2', right, twoFeet('m2', 'c1', 'right', length)),
-  ]
+  const first = makeMachine('m1', left, twoFeet('m1', 'c1', 'left', length))
+  const machines = [first, makeMachine('m2', right, twoFeet('m2', 'c1', 'right', length), [first])]
   const stays = usuallyFixed(machines)
   return {
     name,
@@ -87,7 +105,7 @@ export function withFeet(line: Line, machineId: string, unit: Unit): Line {
       if (machine.id !== machineId || !last) return machine
       const names = machine.feet.length === 2 ? ['front feet', 'middle feet'] : machine.feet.map((foot) => foot.name)
       const added = {
-        id: `${machineId}-feet${machine.feet.length + 1}`,
+        id: newId('f'),
         name: machine.feet.length === 2 ? 'back feet' : `feet ${machine.feet.length + 1}`,
         station: station(last.id, last.station.toward, emptyQuantity(lengthUnitFor(unit))),
       }
@@ -183,11 +201,6 @@ export function withPurpose(set: ReadSet, purpose: Purpose): ReadSet {
   return { ...bare, purpose, state: purpose === 'closed' || purpose === 'running' ? 'engaged' : 'released' }
 }
 
-/** An id of the form `prefix-n` that none of these has. */
-export function freeId(prefix: string, taken: readonly { id: string }[]): string {
-  for (let i = taken.length + 1; ; i++) if (!taken.some(({ id }) => id === `${prefix}${i}`)) return `${prefix}${i}`
-}
-
 /** The same probes at the same coupling with nothing read: a repeat of the set, or the set of the next round. */
 export function repeatSet(set: ReadSet, id: string): ReadSet {
   const { engagedAccepted: _, ...kept } = set
@@ -217,29 +230,30 @@ export const repeatOf = (set: ReadSet, id: string): ReadSet => {
   return isCoupled(set) ? fresh : withPurpose(fresh, 'repeat')
 }
 
-export function makeRound(line: Line, number: number, takenAt: string, unit: Unit): Round {
+/** The first round of a job. */
+export function makeRound(line: Line, takenAt: string, unit: Unit): Round {
   return {
-    id: `r${number}`,
+    id: 'r1',
     takenAt,
     by: '',
-    sets: line.couplings.map((coupling) => makeSet(line, coupling.id, `r${number}-${coupling.id}`, unit)),
+    sets: line.couplings.map((coupling) => makeSet(line, coupling.id, `r1-${coupling.id}`, unit)),
   }
 }
 
 /** The next round: the same dials on the same brackets, nothing read yet. */
-export function repeatRound(round: Round, number: number, takenAt: string): Round {
+export function repeatRound(round: Round, id: string, takenAt: string): Round {
   return {
-    id: `r${number}`,
+    id,
     takenAt,
     by: round.by,
     // repeats and looks at the closed coupling belong to the round they were read in
     sets: round.sets
       .filter((set) => setPurpose(set) === 'plan')
-      .map((set, i) => repeatSet(set, `r${number}-${set.coupling}${i ? `-${i}` : ''}`)),
+      .map((set, i) => repeatSet(set, `${id}-${set.coupling}${i ? `-${i}` : ''}`)),
   }
 }
 
 export function makeJob(line: Line, title: string, takenAt: string, unit: Unit, occasion?: Occasion): Job {
   const ready = occasion ? { ready: { ...emptyReady(), occasion } } : {}
-  return { ...ready, title, note: '', line, rounds: [makeRound(line, 1, takenAt, unit)], minutes: '', doneBy: '' }
+  return { ...ready, title, note: '', line, rounds: [makeRound(line, takenAt, unit)], minutes: '', doneBy: '' }
 }

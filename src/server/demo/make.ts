@@ -1,3 +1,4 @@
+import { summaryOf } from '../../core/advice/summary'
 import { insertJob } from '../db/jobs'
 import { insertKit } from '../db/kit'
 import { insertLine } from '../db/lines'
@@ -28,6 +29,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       id: `job-${i + 1}`,
       lineId: idOf.get(line) ?? '',
       document,
+      summary: summaryOf(document),
       state,
       at: at.toISOString(),
       ...(state === 'due' ? { dueOn: new Date(today.getTime() + days * day).toISOString().slice(0, 10) } : {}),

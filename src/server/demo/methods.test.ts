@@ -286,7 +286,7 @@ describe('new sets', () => {
       const made = { ...job, rounds: [{ ...only(job), sets: [set] }] }
       expect(v.safeParse(jobSchema, made).success).toBe(true)
       expect(new Set(set.probes.map(({ id }) => id)).size).toBe(set.probes.length)
-      const again = repeatRound(only(made), 2, '')
+      const again = repeatRound(only(made), 'r2', '')
       expect(again.sets[0]!.method).toBe(method)
       expect(again.sets[0]!.probes.every(({ plane2, id }) => !plane2 || plane2.from === id)).toBe(true)
     }

@@ -13,6 +13,7 @@ import type { Misalignment } from '../../core/probes/probe'
 import { type Chance, chance } from '../../core/rig/random'
 import { readyOf } from './before'
 import { at, hang, mm, readByHand } from './byHand'
+import { counted } from './counted'
 import type { MethodJob } from './methods'
 
 /** Jobs of the made-up plant that show what stands in the way of a move, and what is done about it. */
@@ -31,7 +32,7 @@ interface Drawn {
 function draw(plan: Drawn): Line {
   const kinds = plan.machines.map(({ kind }) => kind)
   let line = makeLine(plan.name, kinds[0] ?? 'motor', kinds[1] ?? 'pump', 'mm')
-  for (const kind of kinds.slice(2)) line = withMachineAt(line, line.machines.length, kind, 'mm')
+  for (const kind of kinds.slice(2)) line = withMachineAt(line, line.machines.length, kind, 'mm', counted(line))
   return {
     ...line,
     area: plan.area,
@@ -286,7 +287,7 @@ function twoRounds(
   const after = misalignmentOf(couplingAfter(solved.train, solved.solution, done, 0))
   const second = readRound(
     line,
-    { ...repeatRound(one, 2, one.takenAt), plan: nextPlan(one, plan, 'mm') },
+    { ...repeatRound(one, 'r2', one.takenAt), plan: nextPlan(one, plan, 'mm') },
     [after],
     source,
   )

@@ -9,6 +9,7 @@ import { readRimDial } from '../../core/rig/dial'
 import { shaftPair } from '../../core/rig/geometry'
 import { type Chance, chance } from '../../core/rig/random'
 import { readyOf, type SeatStory, seatOf, typed } from './before'
+import { counted } from './counted'
 
 /**
  * Skerry Point Kelp Works, which rinses, dries and sheets seaweed: a made-up plant. Dimensions are chosen, readings are
@@ -41,7 +42,7 @@ function draw(drawing: Drawing): Line {
   const length: Unit = drawing.unit === 'mil' ? 'in' : 'mm'
   const kinds = drawing.machines.map((machine) => machine.kind)
   let line = makeLine(drawing.name, kinds[0] ?? 'pump', kinds[1] ?? 'motor', drawing.unit)
-  for (const kind of kinds.slice(2)) line = withMachineAt(line, line.machines.length, kind, drawing.unit)
+  for (const kind of kinds.slice(2)) line = withMachineAt(line, line.machines.length, kind, drawing.unit, counted(line))
   return {
     ...line,
     area: drawing.area,
@@ -325,7 +326,7 @@ export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
       const rounds: Round[] = []
       visit.rounds.forEach((truths, r) => {
         const before = rounds[r - 1]
-        const empty = before ? repeatRound(before, r + 1, takenAt.toISOString()) : job.rounds[0]
+        const empty = before ? repeatRound(before, `r${r + 1}`, takenAt.toISOString()) : job.rounds[0]
         if (!empty) return
         rounds.push({
           ...empty,

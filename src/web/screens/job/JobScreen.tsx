@@ -3,7 +3,8 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Outlet, useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { readPeg, worst } from '../../../core/advice/summary'
-import { freeId, makeRound, repeatRound } from '../../../core/job/make'
+import { newId } from '../../../core/frame/newId'
+import { makeRound, repeatRound } from '../../../core/job/make'
 import { solveRough } from '../../../core/job/rough'
 import type { Job, Round, RoundPlan } from '../../../core/job/schema'
 import { seatPeg } from '../../../core/job/seat'
@@ -142,7 +143,7 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
     ? `${capital(footName(stoppedBy.foot, terms))}: ${limitName(stoppedBy.limit, terms)}`
     : undefined
   const beginRound = useCallback(() => {
-    const id = freeId('r', document.rounds)
+    const id = newId('r')
     edit((job) => ({
       ...job,
       rounds: [
@@ -151,14 +152,14 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
           r.id === round.id && plan?.feasible && !r.plan?.done ? withDone(r, plan, settings.unit) : r,
         ),
         {
-          ...repeatRound(round, Number(id.slice(1)), new Date().toISOString()),
+          ...repeatRound(round, id, new Date().toISOString()),
           ...(plan?.feasible ? { plan: nextPlan(round, plan, settings.unit) } : {}),
         },
       ],
     }))
     setParams({})
     navigate(`/jobs/${stored.id}/read?round=${id}`)
-  }, [document.rounds, edit, navigate, plan, round, settings.unit, setParams, stored.id])
+  }, [edit, navigate, plan, round, settings.unit, setParams, stored.id])
 
   useEffect(() => {
     const go = (event: KeyboardEvent) => {
@@ -281,4 +282,4 @@ function OpenJob({ stored, notebook }: { stored: StoredJob; notebook: Notebook<J
 }
 
 /** A job always has a round; this one only stands in for a document that lost its own. */
-const emptyRound = (job: Job): Round => makeRound(job.line, 1, new Date(0).toISOString(), 'mm')
+const emptyRound = (job: Job): Round => makeRound(job.line, new Date(0).toISOString(), 'mm')

@@ -14,6 +14,7 @@ import { orderInWords } from '../../../words/seat'
 import {
   capital,
   dimension,
+  feetAlone,
   footName,
   isZero,
   length,
@@ -257,7 +258,7 @@ function onCard({ station, plane, frame }: StationCardProps): string {
 function OneStation({ station, plane, frame, terms }: StationCardProps) {
   const move = station[plane]
   const position = frame.solved.solution.feet.find(({ foot }) => foot === station.foot)?.[plane]?.position ?? 0
-  const name = capital(footName(station.foot, terms).split(', ')[1] ?? footName(station.foot, terms))
+  const name = capital(feetAlone(station.foot, terms))
   const doubted = machineDoubted(frame.solved, station.machine)
   const { text, short } = sayMove(station, plane, doubted, terms)
   return (

@@ -3,9 +3,10 @@ import { useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { type Finding, findingsFor } from '../../../core/advice/findings'
 import type { Suspect } from '../../../core/fit/suspects'
+import { newId } from '../../../core/frame/newId'
 import { readingsIn } from '../../../core/job/alter'
 import { roundAsIf } from '../../../core/job/asIf'
-import { freeId, makeSet, repeatOf } from '../../../core/job/make'
+import { makeSet, repeatOf } from '../../../core/job/make'
 import type { ReadSet, Round } from '../../../core/job/schema'
 import { type ProbeState, solveRound } from '../../../core/job/solve'
 import { readingKey } from '../../../core/job/train'
@@ -164,9 +165,9 @@ export function ReadStep() {
   })
   const { line } = document
   const adds = useMemo(() => {
-    const add = (coupling: string, make: (sets: readonly ReadSet[], id: string) => ReadSet | undefined) => {
+    const add = (make: (sets: readonly ReadSet[], id: string) => ReadSet | undefined) => {
       const { round: now, addSet: put } = latest.current
-      const id = freeId(`${now.id}-${coupling}-`, now.sets)
+      const id = newId('s')
       const made = make(now.sets, id)
       if (made) put(made)
       return id
@@ -179,7 +180,7 @@ export function ReadStep() {
             <Button
               key={`${coupling}-repeat`}
               onPress={() =>
-                add(coupling, (sets, id) => {
+                add((sets, id) => {
                   const last = sets.findLast((set) => set.coupling === coupling)
                   return last && repeatOf(last, id)
                 })
@@ -190,7 +191,7 @@ export function ReadStep() {
             <Button
               key={`${coupling}-add`}
               onPress={() => {
-                const id = add(coupling, (_, fresh) => makeSet(line, coupling, fresh, settings.unit))
+                const id = add((_, fresh) => makeSet(line, coupling, fresh, settings.unit))
                 setPanels((all) => ({ ...all, [id]: ['set-up'] }))
               }}
             >

@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { newId } from '../../../core/frame/newId'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import type { Ready } from '../../../core/job/schema'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
@@ -218,7 +219,7 @@ export function ReadyStep() {
             onSubmit={(event) => {
               event.preventDefault()
               if (!own.trim()) return
-              const id = `own${(document.line.checks ?? []).length + 1}-${own.length}`
+              const id = newId('own')
               frame.edit((job) => ({
                 ...job,
                 line: { ...job.line, checks: [...(job.line.checks ?? []), { id, text: own.trim() }] },

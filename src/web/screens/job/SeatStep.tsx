@@ -7,7 +7,7 @@ import { lengthUnitFor } from '../../../core/job/make'
 import type { Seat, SeatFoot } from '../../../core/job/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat, usualSpread } from '../../../core/job/seat'
 import { saySeat } from '../../../words/seat'
-import { capital, dimension, footName, machineName } from '../../../words/terms'
+import { capital, dimension, machineName } from '../../../words/terms'
 import { narrow } from '../../app/style'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -181,7 +181,7 @@ export function SeatStep() {
             ?.feet.map((foot) => (
               <QuantityField
                 key={foot.id}
-                label={`Across the ${footName(foot.id, terms).split(', ')[1] ?? 'feet'}`}
+                label={`Across the ${foot.name}`}
                 quantity={foot.spread ?? emptyQuantity(lengthUnitFor(settings.unit))}
                 hint={foot.spread?.text ? '' : `Not measured; ${dimension(usualSpread, settings.unit)} taken`}
                 unit={lengthUnitFor(settings.unit)}

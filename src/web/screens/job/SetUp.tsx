@@ -1,10 +1,11 @@
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 import styled from 'styled-components'
+import { newId } from '../../../core/frame/newId'
 import { emptyQuantity, type Quantity, quantityMm } from '../../../core/frame/quantity'
 import { fromMm } from '../../../core/frame/units'
 import { halved, withoutProbe } from '../../../core/job/alter'
-import { freeId, lengthUnitFor, makeProbe } from '../../../core/job/make'
+import { lengthUnitFor, makeProbe } from '../../../core/job/make'
 import type { Line, ProbeSetUp as Probe, ProbeType, ReadSet } from '../../../core/job/schema'
 import type { Stations } from '../../../core/job/stations'
 import { probeWords, unitName } from '../../../words/terms'
@@ -70,10 +71,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
                 onPress={() =>
                   onSet((s) => ({
                     ...s,
-                    probes: [
-                      ...s.probes,
-                      makeProbe(line, s.coupling, type, machine.id, freeId(`${s.id}-probe`, s.probes), unit),
-                    ],
+                    probes: [...s.probes, makeProbe(line, s.coupling, type, machine.id, newId('p'), unit)],
                   }))
                 }
               >

@@ -1,7 +1,8 @@
 import { Plus, X } from 'lucide-react'
 import styled from 'styled-components'
+import { newId } from '../../../core/frame/newId'
 import { emptyQuantity } from '../../../core/frame/quantity'
-import { freeId, lengthUnitFor } from '../../../core/job/make'
+import { lengthUnitFor } from '../../../core/job/make'
 import { compare } from '../../../core/kit/gauge'
 import type { KitGauge } from '../../../core/kit/schema'
 import { sayCompared } from '../../../words/kit'
@@ -80,7 +81,7 @@ export function Gauge({
             onPress={() =>
               put(
                 {
-                  readings: [...item.readings, { id: freeId('g', item.readings), value: emptyQuantity(length) }],
+                  readings: [...item.readings, { id: newId('g'), value: emptyQuantity(length) }],
                 },
                 'more',
               )

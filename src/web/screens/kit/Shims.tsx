@@ -1,7 +1,8 @@
 import { Plus, X } from 'lucide-react'
 import styled from 'styled-components'
+import { newId } from '../../../core/frame/newId'
 import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
-import { freeId, lengthUnitFor } from '../../../core/job/make'
+import { lengthUnitFor } from '../../../core/job/make'
 import type { KitShims } from '../../../core/kit/schema'
 import { unitName } from '../../../words/terms'
 import { Button, Card, Input, Muted } from '../../parts/controls'
@@ -77,10 +78,7 @@ export function Shims({ item, unit, put }: { item: KitShims; unit: 'mm' | 'mil';
       <Button
         isDisabled={item.sizes.length >= 60}
         onPress={() =>
-          put(
-            { sizes: [...item.sizes, { id: freeId('s', item.sizes), thickness: emptyQuantity(unit), count: '' }] },
-            'more',
-          )
+          put({ sizes: [...item.sizes, { id: newId('s'), thickness: emptyQuantity(unit), count: '' }] }, 'more')
         }
       >
         <Plus size={16} aria-hidden="true" /> Another thickness

@@ -1,8 +1,9 @@
 import { type ReactNode, useMemo, useState } from 'react'
 import styled from 'styled-components'
+import { newId } from '../../../core/frame/newId'
 import { withMachineAt, withoutFoot, withoutMachine, withoutMark } from '../../../core/job/alter'
 import { doubtDimensions } from '../../../core/job/doubts'
-import { freeId, kindNames, lengthUnitFor, withFeet } from '../../../core/job/make'
+import { isSameName, kindNames, lengthUnitFor, usualName, withFeet } from '../../../core/job/make'
 import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
 import { originOf, placeStations } from '../../../core/job/stations'
 import { withFixed, withKind } from '../../../core/job/stays'
@@ -10,7 +11,7 @@ import { chainDrawing } from '../../../drawing/chain'
 import { say } from '../../../words/findings'
 import { referencesOf } from '../../../words/places'
 import { capital, footName, type Terms, unitName } from '../../../words/terms'
-import { Button, Card, Choices, Field, Input, Muted, Select } from '../../parts/controls'
+import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { Remove } from '../../parts/Remove'
@@ -234,6 +235,7 @@ export function LineEditor(props: {
                   readOnly={frozen}
                   onChange={(e) => setMachine(machine.id, { name: e.target.value }, 'name')}
                 />
+                {namedTwice(line.machines, machine) ? <Fault>Another machine has this name.</Fault> : null}
               </Field>
               <Field label="Kind">
                 <Select
@@ -242,9 +244,10 @@ export function LineEditor(props: {
                   options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
                   onPick={(kind) => {
                     const next = kind as MachineKind
-                    const renamed = machine.name === kindNames[machine.kind] ? { name: kindNames[next] } : {}
+                    const others = line.machines.filter((other) => other !== machine)
+                    const usual = machine.name === usualName(machine.kind, others)
                     onChange((l) => withKind(l, machine.id, next), `${machine.id}:kind`)
-                    if (renamed.name) setMachine(machine.id, renamed, 'kind')
+                    if (usual) setMachine(machine.id, { name: usualName(next, others) }, 'kind')
                   }}
                 />
               </Field>
@@ -314,6 +317,7 @@ export function LineEditor(props: {
                   readOnly={frozen}
                   onChange={(e) => setCoupling(coupling.id, { name: e.target.value }, 'name')}
                 />
+                {namedTwice(line.couplings, coupling) ? <Fault>Another coupling has this name.</Fault> : null}
               </Field>
               <Field label="Kind">
                 <Select
@@ -391,7 +395,7 @@ export function LineEditor(props: {
                     marks: [
                       ...(l.marks ?? []),
                       {
-                        id: freeId('k', l.marks ?? []),
+                        id: newId('k'),
                         name,
                         station: {
                           from: originOf(l),
@@ -416,3 +420,6 @@ export function LineEditor(props: {
     </Sheet>
   )
 }
+
+const namedTwice = <T extends { name: string }>(all: readonly T[], one: T): boolean =>
+  all.some((other) => other !== one && isSameName(other.name, one.name))

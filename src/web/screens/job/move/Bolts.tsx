@@ -6,7 +6,16 @@ import { fromMm, toMm } from '../../../../core/frame/units'
 import { lineFrom, stillToGo } from '../../../../core/moves/stop'
 import { type BoltWork, boltWork } from '../../../../core/plan/bolts'
 import { creepText, halfSet, pushText, toGoText } from '../../../../words/bolts'
-import { capital, footName, machineName, sideName, signedLength, stateName, unitName } from '../../../../words/terms'
+import {
+  capital,
+  feetAlone,
+  footName,
+  machineName,
+  sideName,
+  signedLength,
+  stateName,
+  unitName,
+} from '../../../../words/terms'
 import { mono } from '../../../app/style'
 import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -63,7 +72,7 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: JobFrame; mo
             value={String(first) as '0' | '1'}
             options={work.pushed.bolts.map(({ foot }, i) => ({
               value: String(i) as '0' | '1',
-              text: `${capital(footName(foot, terms).split(', ')[1] ?? '')} first`,
+              text: `${capital(feetAlone(foot, terms))} first`,
             }))}
             onChange={(value) => setFirst(value === '0' ? 0 : 1)}
           />
