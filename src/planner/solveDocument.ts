@@ -6,18 +6,39 @@ import { loadSolver, PlannerFault } from './highs'
 
 let solver: Promise<SolveProgram> | undefined
 
-/** Survey document in, result document out, with the planner loaded where the document asks for the least moves. */
+/**
+ * Survey document in, result document out, with the planner loaded where the document asks for the least moves. Whatever the
+ * document holds, the answer is a result of finite numbers or a fault.
+ */
 export async function solveDocument(document: unknown): Promise<Checked<Result>> {
-  if (!asksForLeast(document)) return solveSurvey(document)
-  solver ??= loadSolver()
-  const solve = await solver
   try {
-    return solveSurvey(document, solve)
+    const solved = solveSurvey(document, asksForLeast(document) ? await planner() : undefined)
+    const path = solved.ok ? notFinite(solved.value) : undefined
+    return path === undefined
+      ? solved
+      : refuse('', `expected measurements that can be worked with; ${path} comes out as no number`)
   } catch (error) {
     if (error instanceof PlannerFault)
       return refuse('plan.mode', `expected a plan that can be found; the planner ${error.message}`)
-    throw error
+    const said = error instanceof Error ? error.message : String(error)
+    return refuse('', `expected measurements that can be worked with; the arithmetic stopped (${said})`)
   }
+}
+
+function planner(): Promise<SolveProgram> {
+  solver ??= loadSolver()
+  return solver
+}
+
+/** Where a document has a number that JSON cannot hold. */
+function notFinite(value: unknown, path = ''): string | undefined {
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : path
+  if (typeof value !== 'object' || value === null) return undefined
+  for (const [key, child] of Object.entries(value)) {
+    const found = notFinite(child, path ? `${path}.${key}` : key)
+    if (found !== undefined) return found
+  }
+  return undefined
 }
 
 const asksForLeast = (document: unknown): boolean =>

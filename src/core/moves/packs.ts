@@ -6,6 +6,9 @@ export interface Pack {
   residual: number
 }
 
+/** Choices looked at before the nearest so far is taken: no stock on a shelf comes near it. */
+const mostTried = 400_000
+
 /** Differences below this share of the thinnest shim are none: thicknesses are decimal fractions in binary. */
 const same = 1e-6
 
@@ -22,7 +25,8 @@ export interface PackOptions {
 
 /**
  * The pack nearest in thickness to what is wanted, of at most so many shims; of equally near ones the one with the fewest
- * pieces, then the one that uses most of what is under the foot already.
+ * pieces, then the one that uses most of what is under the foot already. The search is bounded: of more than 60 sizes eight
+ * at a time the nearest of the first 400,000 choices is given.
  *
  * @param wanted thickness; below nothing no pack is nearer than none
  */
@@ -31,12 +35,13 @@ export function choosePack(stock: readonly number[], wanted: number, options: Pa
   const sizes = [...new Set(stock)].filter((size) => size > 0 && count(size) > 0).sort((a, b) => b - a)
   const close = same * (sizes.at(-1) ?? 1)
   const allowed = (sum: number) => !range || (sum >= range[0] - close && sum <= range[1] + close)
+  const tries = { left: mostTried }
   let best: number[] | undefined = allowed(0) ? [] : undefined
   let distance = best ? Math.abs(wanted) : Number.POSITIVE_INFINITY
   let reused = 0
   for (let pieces = 1; pieces <= most; pieces++) {
     if (distance <= close) break // more pieces cannot better it
-    tryAll(sizes, count, pieces, wanted, (shims, sum) => {
+    tryAll(sizes, count, pieces, wanted, tries, (shims, sum) => {
       const off = Math.abs(sum - wanted)
       if (off > distance + close || !allowed(sum)) return distance
       const kept = reusedOf(shims, present, close)
@@ -56,12 +61,16 @@ export function choosePack(stock: readonly number[], wanted: number, options: Pa
   return { shims: thinBetween(best), residual: best.reduce((sum, size) => sum + size, 0) - wanted }
 }
 
-/** Every choice of so many shims, thick ones first, that is not already too thick to be nearest. */
+/**
+ * Every choice of so many shims, thick ones first, that is not already too thick to be nearest; fewer where there are too
+ * many to look at.
+ */
 function tryAll(
   sizes: readonly number[],
   count: (size: number) => number,
   pieces: number,
   wanted: number,
+  tries: { left: number },
   visit: (shims: readonly number[], sum: number) => number,
 ): void {
   const shims: number[] = []
@@ -73,6 +82,7 @@ function tryAll(
     }
     const thinnest = sizes.at(-1) ?? 0
     for (let i = from; i < sizes.length; i++) {
+      if (tries.left-- <= 0) return
       const size = sizes[i] ?? 0
       if (sum + size + (left - 1) * thinnest > wanted + nearest * (1 + same)) continue
       if (sum + left * size < wanted - nearest * (1 + same)) break // thinner ones fall even shorter
