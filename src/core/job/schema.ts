@@ -7,7 +7,16 @@ import { purposes } from '../fit/together'
  */
 
 const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
-const id = v.pipe(v.string(), v.nonEmpty('a name'), v.maxLength(40, 'at most 40 characters'))
+/** Ids are keys of records as well: none may be one that every object has. */
+const id = v.pipe(
+  v.string(),
+  v.nonEmpty('a name'),
+  v.maxLength(40, 'at most 40 characters'),
+  v.check((value) => !(value in Object.prototype), 'another name'),
+)
+
+/** A number that is measured, in any unit: beyond this the arithmetic itself gives out. */
+const measured = v.pipe(v.number(), v.finite(), v.minValue(-1e6), v.maxValue(1e6))
 
 const unit = v.picklist(['mm', 'um', 'in', 'mil'])
 
@@ -88,7 +97,16 @@ export const toleranceSchema = v.variant('policy', [
   }),
 ])
 
+/**
+ * The shape of today's documents; `stored.ts` brings earlier ones up to it. 1: before documents said their shape. 2: every
+ * set says what it was read for.
+ */
+export const documentShape = 2
+/** Written when a document is stored. */
+export const shape = v.optional(v.literal(documentShape))
+
 export const lineSchema = v.strictObject({
+  shape,
   name: text(80),
   area: text(80),
   kind: v.literal('train'),
@@ -122,9 +140,9 @@ export const channelNames = ['r1', 't1', 'r2', 't2'] as const
 export const sweepSchema = v.pipe(
   v.strictObject({
     unit: v.picklist(['mm', 'um', 'in', 'mil']),
-    degrees: v.pipe(v.array(v.pipe(v.number(), v.finite())), v.maxLength(100_000, 'at most 100,000 points')),
+    degrees: v.pipe(v.array(measured), v.maxLength(100_000, 'at most 100,000 points')),
     /** One list a channel, as long as `degrees`. */
-    values: v.pipe(v.array(v.array(v.pipe(v.number(), v.finite()))), v.minLength(1), v.maxLength(4)),
+    values: v.pipe(v.array(v.array(measured)), v.minLength(1), v.maxLength(4)),
   }),
   v.check(
     ({ degrees, values }) => values.every((list) => list.length === degrees.length),
@@ -182,7 +200,7 @@ export const probeSchema = v.strictObject({
   /** Run-out of the surface it touches, for a shaft that does not turn: the whole swing, and where its high spot stands. */
   runout: v.optional(v.strictObject({ swing: quantitySchema, at: text(8) })),
   /** Its own angle in degrees where that differs from the set's, by the id of the angle. */
-  own: v.optional(v.record(id, v.pipe(v.number(), v.finite()))),
+  own: v.optional(v.record(id, measured)),
   kit: v.optional(fromKit),
   /** By the id of the angle; for a two-plane detector by that, a colon and the channel. */
   readings: v.record(id, readingSchema),
@@ -234,11 +252,11 @@ export const shimStockSchema = v.strictObject({
 
 /** The two places of a line drawn through the train: at its first and its last foot, mm from the fixed machine's cold axis. */
 const drawnSchema = v.strictObject({
-  first: v.pipe(v.number(), v.finite()),
-  last: v.pipe(v.number(), v.finite()),
+  first: measured,
+  last: measured,
 })
 
-const mmSize = v.pipe(v.number(), v.finite(), v.minValue(0))
+const mmSize = v.pipe(measured, v.minValue(0))
 
 /** What is to be done about a round's readings, as people chose it. The moves themselves are worked out. */
 export const planSchema = v.strictObject({
@@ -273,14 +291,23 @@ export const planSchema = v.strictObject({
   done: v.optional(v.record(id, v.strictObject({ vertical: quantitySchema, horizontal: quantitySchema }))),
 })
 
-export const roundSchema = v.strictObject({
-  id,
-  /** ISO date and time the round was begun. */
-  takenAt: text(40),
-  by: text(40),
-  sets: v.pipe(v.array(setSchema), v.maxLength(24)),
-  plan: v.optional(planSchema),
-})
+/** Readings of a round at most, places to read counted: what can be worked out and printed while somebody waits. */
+export const mostPlaces = 2000
+
+export const roundSchema = v.pipe(
+  v.strictObject({
+    id,
+    /** ISO date and time the round was begun. */
+    takenAt: text(40),
+    by: text(40),
+    sets: v.pipe(v.array(setSchema), v.maxLength(24)),
+    plan: v.optional(planSchema),
+  }),
+  v.check(
+    ({ sets }) => sets.reduce((sum, { angles, probes }) => sum + angles.length * probes.length, 0) <= mostPlaces,
+    `at most ${mostPlaces} places to read in a round`,
+  ),
+)
 
 const done = v.strictObject({ by: text(12), at: text(40) })
 
@@ -340,6 +367,7 @@ export const readySchema = v.strictObject({
 })
 
 export const jobSchema = v.strictObject({
+  shape,
   title: text(80),
   note: text(2000),
   /** The line as it was on this visit. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { quantitySchema } from '../job/schema'
+import { quantitySchema, shape } from '../job/schema'
 
 /** What hangs in the tool crib, as people typed it. */
 
@@ -9,6 +9,7 @@ const name = text(60)
 const day = v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'a day as YYYY-MM-DD'))
 
 export const kitDialSchema = v.strictObject({
+  shape,
   kind: v.literal('dial'),
   name,
   type: v.picklist(['plunger', 'lever']),
@@ -22,6 +23,7 @@ export const kitDialSchema = v.strictObject({
 })
 
 export const kitBracketSchema = v.strictObject({
+  shape,
   kind: v.literal('bracket'),
   name,
   /** Between clamp and plunger, at which the sag was taken. */
@@ -40,6 +42,7 @@ export const kitBracketSchema = v.strictObject({
 })
 
 export const kitHeadSchema = v.strictObject({
+  shape,
   kind: v.literal('head'),
   name,
   type: v.picklist(['beam', 'beam2']),
@@ -52,6 +55,7 @@ export const kitHeadSchema = v.strictObject({
 })
 
 export const kitGaugeSchema = v.strictObject({
+  shape,
   kind: v.literal('gauge'),
   name,
   nominal: quantitySchema,
@@ -67,6 +71,7 @@ export const kitGaugeSchema = v.strictObject({
 
 /** Pre-cut shims for bolts of one slot: which thicknesses, and how many of each where somebody counts them. */
 export const kitShimsSchema = v.strictObject({
+  shape,
   kind: v.literal('shims'),
   name,
   /** Width of the slot that goes round the bolt. */
