@@ -8,6 +8,7 @@ import { openStore } from '../../src/server/db/open'
 import { jobs } from '../../src/server/db/schema'
 import { makeDemo } from '../../src/server/demo/make'
 import { demoPlant } from '../../src/server/demo/plant'
+import { siteOf } from '../../src/server/site'
 import { percentile, row } from './clock'
 
 /** One page of the job list with 10,000 jobs, against the same two statements sent bare through the same client. */
@@ -41,7 +42,7 @@ export async function benchList(): Promise<string[]> {
         }
       }),
     )
-  const app = makeApp(store, { pageFolder: folder, log: pino({ level: 'silent' }) })
+  const app = makeApp(siteOf(store), { pageFolder: folder, log: pino({ level: 'silent' }) })
   const columns = 'id, number, state, due_on, signed_by, signed_at, title, line_name, area, summary, updated_at'
   const timed = async (work: () => Promise<unknown>) => {
     const times: number[] = []
@@ -62,7 +63,7 @@ export async function benchList(): Promise<string[]> {
     ]),
   )
   const search = await timed(async () => (await app.request('/api/jobs?search=brine&state=signed')).text())
-  store.close()
+  await store.close()
   rmSync(folder, { recursive: true, force: true })
   return [
     row('job list of 10,000, a page, ms p50', percentile(list, 50).toFixed(2)),

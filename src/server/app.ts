@@ -5,18 +5,21 @@ import { compress } from 'hono/compress'
 import { HTTPException } from 'hono/http-exception'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
-import { solveDocument } from '../planner/solveDocument'
-import type { Store } from './db/open'
+import { StoreBusy } from './db/patient'
+import { faultOf } from './faultOf'
+import { guard, type Hosts, hostsFor } from './guard'
+import { TooMuch } from './heavy/pool'
 import { refusal } from './routes/answers'
 import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
+import type { Site } from './site'
 
 /** The largest request body taken, bytes. */
 const largestBody = 16 * 1024 * 1024
 
 /** The interface under /api, typed: the page's client is made from this type alone. */
-export function makeApi(store: Store) {
+export function makeApi(site: Site) {
   return new Hono()
     .use(bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 16 MB.'), 413) }))
     .get('/health', (c) => c.json({ ok: true }))
@@ -27,18 +30,18 @@ export function makeApi(store: Store) {
       } catch {
         return c.json(refusal('', 'expected a JSON document'), 400)
       }
-      const solved = await solveDocument(document)
+      const solved = await site.heavy.solve(document)
       return solved.ok ? c.json(solved.value, 200) : c.json({ error: solved.fault }, 400)
     })
-    .route('/lines', lineRoutes(store))
-    .route('/jobs', jobRoutes(store))
-    .route('/kit', kitRoutes(store))
+    .route('/lines', lineRoutes(site))
+    .route('/jobs', jobRoutes(site))
+    .route('/kit', kitRoutes(site))
 }
 
 export type Api = ReturnType<typeof makeApi>
 
 /** The whole application: the interface, and the built page for everything else. */
-export function makeApp(store: Store, options: { pageFolder: string; log: Logger }): Hono {
+export function makeApp(site: Site, options: { pageFolder: string; log: Logger; hosts?: Hosts }): Hono {
   const app = new Hono()
   app.use(async (c, next) => {
     const begun = performance.now()
@@ -60,11 +63,14 @@ export function makeApp(store: Store, options: { pageFolder: string; log: Logger
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         objectSrc: ["'none'"],
         frameAncestors: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
       },
     }),
   )
+  app.use(guard(options.hosts ?? hostsFor('127.0.0.1')))
   app.use(compress())
-  app.route('/api', makeApi(store))
+  app.route('/api', makeApi(site))
   app.all('/api/*', (c) => c.json(refusal('', 'There is nothing at this address.'), 404))
   app.use('/assets/*', async (c, next) => {
     await next()
@@ -77,7 +83,9 @@ export function makeApp(store: Store, options: { pageFolder: string; log: Logger
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status < 500)
       return c.json(refusal('', error.message || 'The request cannot be read.'), error.status)
-    options.log.error({ err: error, path: c.req.path })
+    if (error instanceof StoreBusy || error instanceof TooMuch)
+      return c.json(refusal('', error.message), 503, { 'Retry-After': '5' })
+    options.log.error({ ...faultOf(error), path: c.req.path })
     return c.json(refusal('', 'Something went wrong on the server. Nothing you typed is lost.'), 500)
   })
   return app

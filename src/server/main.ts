@@ -1,44 +1,67 @@
-import { join } from 'node:path'
-import { parseArgs } from 'node:util'
 import { pino } from 'pino'
 import { makeApp } from './app'
+import { changesRoom } from './changes'
+import { restore, StartFault } from './db/files'
 import { openStore } from './db/open'
+import { sumAgain } from './db/sumAgain'
 import { makeDemo } from './demo/make'
-import { attachStandIns } from './devices/standIns'
+import { standIns } from './devices/standIns'
+import { hostsFor } from './guard'
+import { heavyPool } from './heavy/pool'
 import { listen } from './listen'
+import { settingsOf } from './settings'
+import { siteOf } from './site'
+import { attachSockets } from './sockets'
 
-/**
- * Starts the server. Settings, as options or from the environment:
- * --port / PORT (0 picks a free one), --host / HOST (loopback unless told otherwise), --data / DATA_FOLDER,
- * --database / DATABASE_URL (a libSQL address instead of a file), --demo (fills an empty database with the made-up plant).
- */
-const { values } = parseArgs({
-  options: {
-    port: { type: 'string', default: process.env.PORT ?? '4310' },
-    host: { type: 'string', default: process.env.HOST ?? '127.0.0.1' },
-    data: { type: 'string', default: process.env.DATA_FOLDER ?? 'data' },
-    database: { type: 'string', ...(process.env.DATABASE_URL ? { default: process.env.DATABASE_URL } : {}) },
-    demo: { type: 'boolean', default: false },
-    quiet: { type: 'boolean', default: false },
-  },
-})
+const aDay = 24 * 60 * 60_000
 
-const log = pino({ level: process.env.LOG_LEVEL ?? (values.quiet ? 'warn' : 'info') })
-const url = values.database ?? `file:${join(values.data, values.demo ? 'demo.db' : 'vane-peg.db')}`
-const store = await openStore(url, 'src/server/db/migrations')
-if (values.demo) await makeDemo(store.db)
+async function start(): Promise<void> {
+  const settings = settingsOf(process.argv.slice(2), process.env)
+  const log = pino({ level: process.env.LOG_LEVEL ?? (settings.quiet ? 'warn' : 'info') })
+  if (settings.restore) await restore(settings.database, settings.restore)
+  const store = await openStore(settings.database, 'src/server/db/migrations', { anew: settings.demo })
+  if (settings.demo) await makeDemo(store.db)
 
-const app = makeApp(store, { pageFolder: 'dist/web', log })
-const server = listen(app, { port: Number(values.port), host: values.host }, (port) => {
-  process.stdout.write(`Vane Peg is at http://${values.host === '127.0.0.1' ? 'localhost' : values.host}:${port}/\n`)
-})
+  const heavy = heavyPool()
+  const site = siteOf(store, heavy)
+  const hosts = hostsFor(settings.host, settings.names)
+  const { server, port } = await listen(makeApp(site, { pageFolder: 'dist/web', log, hosts }), settings).catch(
+    async (error) => {
+      await store.close()
+      throw error
+    },
+  )
+  const hangUp = attachSockets(server, [standIns, changesRoom(site.changes)], { hosts, log })
+  process.stdout.write(
+    `Vane Peg is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${port}/\n`,
+  )
 
-const hangUp = attachStandIns(server, log)
+  let stopping = false
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.on(signal, async () => {
+      if (stopping) return
+      stopping = true
+      hangUp()
+      server.close()
+      await store.close()
+      process.exit(0)
+    })
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => {
-    hangUp()
-    server.close()
-    store.close()
-    process.exit(0)
-  })
+  const copy = () => store.copyDaily().catch((error) => log.warn({ fault: String(error) }, 'no copy was made today'))
+  if (!settings.demo) {
+    await copy()
+    setInterval(copy, aDay).unref()
+  }
+  await sumAgain(site, log).catch((error) => log.error({ fault: String(error) }, 'summaries were not made again'))
+}
+
+try {
+  await start()
+} catch (error) {
+  process.stderr.write(
+    error instanceof StartFault
+      ? `${error.message}\n`
+      : `Vane Peg did not start: ${error instanceof Error ? error.message : error}\n`,
+  )
+  process.exit(1)
+}

@@ -12,6 +12,7 @@ import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
 import { makeDemo } from './demo/make'
 import { keepAlive, listen } from './listen'
+import { siteOf } from './site'
 
 const migrations = 'src/server/db/migrations'
 let folder: string
@@ -22,10 +23,10 @@ beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
   store = await openStore(`file:${folder}/site/test.db`, migrations)
   await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
-  app = makeApp(store, { pageFolder: folder, log: pino({ level: 'silent' }) })
+  app = makeApp(siteOf(store), { pageFolder: folder, log: pino({ level: 'silent' }) })
 })
-afterEach(() => {
-  store.close()
+afterEach(async () => {
+  await store.close()
   rmSync(folder, { recursive: true, force: true })
 })
 
@@ -198,7 +199,9 @@ describe('bad requests', () => {
       status: 400,
       body: { error: { path: 'version' } },
     })
-    const response = await app.request('/api/solve', { method: 'POST', body: '{' })
+    expect((await app.request('/api/solve', { method: 'POST', body: '{' })).status).toBe(415)
+    const headers = { 'Content-Type': 'application/json' }
+    const response = await app.request('/api/solve', { headers, method: 'POST', body: '{' })
     expect(response.status).toBe(400)
   })
 })
@@ -221,12 +224,9 @@ describe('the page', () => {
     expect(await gone.text()).not.toContain('<title>')
   })
   it('is listened for on connections that outlive the browser’s use of them', async () => {
-    const server = await new Promise<ReturnType<typeof listen>>((ready) => {
-      const made = listen(app as never, { port: 0, host: '127.0.0.1' }, () => ready(made))
-    })
+    const { server, port } = await listen(app as never, { port: 0, host: '127.0.0.1' })
     expect(server).toMatchObject({ keepAliveTimeout: keepAlive })
     expect(keepAlive).toBeGreaterThan(5 * 60_000)
-    const { port } = server.address() as { port: number }
     const response = await fetch(`http://127.0.0.1:${port}/api/health`)
     expect(response.headers.get('keep-alive')).toBe(`timeout=${keepAlive / 1000}`)
     await new Promise((closed) => {
@@ -271,16 +271,16 @@ describe('the database', () => {
     await made.client.execute('delete from __drizzle_migrations')
     for (const table of ['jobs', 'lines', 'kit']) await made.client.execute(`drop table ${table}`)
     await made.client.execute('create table keepsake (text text)')
-    made.close()
+    await made.close()
     const again = await openStore(`file:${file}`, migrations)
-    again.close()
+    await again.close()
     const copies = () => readdirSync(join(folder, 'old')).filter((name) => name.includes('.before-'))
     expect(copies()).toHaveLength(1)
     const copy = createClient({ url: `file:${join(folder, 'old', copies()[0]!)}` })
     expect((await copy.execute('select count(*) as n from keepsake')).rows).toHaveLength(1)
     copy.close()
     const third = await openStore(`file:${file}`, migrations)
-    third.close()
+    await third.close()
     expect(copies()).toHaveLength(1)
     expect(existsSync(file)).toBe(true)
   })

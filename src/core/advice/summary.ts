@@ -56,18 +56,23 @@ export function summaryOf(job: Job, onFault: (error: unknown) => void = () => un
     return summarise(job)
   } catch (error) {
     onFault(error)
-    const nothing = { ready: 'nothing', seat: 'nothing', read: 'nothing', move: 'nothing' } as const
-    return {
-      core: coreVersion,
-      pegs: nothing,
-      next: { kind: 'unsolved' },
-      sides: job.line.sides,
-      verdict: 'nothing',
-      shafts: [],
-      couplings: [],
-      rounds: job.rounds.length,
-      minutes: Number.parseInt(job.minutes, 10) || 0,
-    }
+    return unsummed(job)
+  }
+}
+
+/** What a list shows of a job that could not be worked out: that it wants looking at. */
+export function unsummed(job: Job): JobSummary {
+  const nothing = { ready: 'nothing', seat: 'nothing', read: 'nothing', move: 'nothing' } as const
+  return {
+    core: coreVersion,
+    pegs: nothing,
+    next: { kind: 'unsolved' },
+    sides: job.line.sides,
+    verdict: 'nothing',
+    shafts: [],
+    couplings: [],
+    rounds: job.rounds.length,
+    minutes: Number.parseInt(job.minutes, 10) || 0,
   }
 }
 

@@ -1,7 +1,8 @@
 import { and, count, desc, eq, isNotNull, isNull, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import { summaryOf } from '../../core/advice/summary'
+import { coreVersion, type JobSummary } from '../../core/advice/summary'
 import type { Job } from '../../core/job/schema'
+import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { type jobStates, jobs } from './schema'
 
@@ -111,19 +112,20 @@ export async function overview(db: Database) {
 
 export const findJob = (db: Database, id: string) => db.query.jobs.findFirst({ where: eq(jobs.id, id) })
 
-const derived = (document: Job) => ({
+const derived = (document: Job, summary: JobSummary) => ({
   document,
   title: document.title,
   lineName: document.line.name,
   area: document.line.area,
   people: [...new Set([document.doneBy, ...document.rounds.map(({ by }) => by)].filter(Boolean))].join(' '),
-  summary: summaryOf(document, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
+  summary,
 })
 
 export interface NewJob {
   id: string
   lineId: string
   document: Job
+  summary: JobSummary
   state?: JobState
   dueOn?: string
   signedBy?: string
@@ -138,7 +140,7 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
 }
 
 /** Stores a new job under the next free number. */
-export async function insertJob(db: Database, { id, lineId, document, at, ...rest }: NewJob) {
+export async function insertJob(db: Database, { id, lineId, document, summary, at, ...rest }: NewJob) {
   const [made] = await db
     .insert(jobs)
     .values({
@@ -146,7 +148,7 @@ export async function insertJob(db: Database, { id, lineId, document, at, ...res
       lineId,
       state: 'in-hand',
       ...rest,
-      ...derived(document),
+      ...derived(document, summary),
       number: sql`(select coalesce(max(number), 0) + 1 from jobs)`,
       createdAt: at,
       updatedAt: at,
@@ -160,11 +162,36 @@ export async function insertJob(db: Database, { id, lineId, document, at, ...res
  * Stores an edit made from `version`. Undefined when the job is by now at another version or signed: nothing is written.
  * One statement, so it is committed whole or not at all. A due job that is worked on is in hand.
  */
-export async function updateJob(db: Database, id: string, version: number, document: Job, at: string) {
+export async function updateJob(
+  db: Database,
+  id: string,
+  { version, document, edit, at }: Edit<Job>,
+  summary: JobSummary,
+) {
   const [updated] = await db
     .update(jobs)
-    .set({ ...derived(document), version: version + 1, updatedAt: at, state: 'in-hand' })
+    .set({
+      ...derived(document, summary),
+      ...stepped(jobs, version, edit),
+      updatedAt: at,
+      state: 'in-hand',
+    })
     .where(and(eq(jobs.id, id), eq(jobs.version, version), sql`${jobs.state} <> 'signed'`))
     .returning()
   return updated
 }
+
+/** Some jobs whose summary an older core made, with what is needed to make it again. */
+export const summedBefore = (db: Database, most: number) =>
+  db
+    .select({ id: jobs.id, version: jobs.version, document: jobs.document })
+    .from(jobs)
+    .where(sql`json_extract(${jobs.summary}, '$.core') is not ${coreVersion}`)
+    .limit(most)
+
+/** Puts a summary made again in its place, unless the job has changed meanwhile. */
+export const storeSummary = (db: Database, id: string, version: number, summary: JobSummary) =>
+  db
+    .update(jobs)
+    .set({ summary })
+    .where(and(eq(jobs.id, id), eq(jobs.version, version)))

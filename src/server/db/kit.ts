@@ -1,5 +1,6 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { KitItem } from '../../core/kit/schema'
+import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { kit } from './schema'
 
@@ -25,10 +26,10 @@ export async function insertKit(db: Database, id: string, document: KitItem, at:
 }
 
 /** Stores an edit made from `version`; undefined when the piece is by now at another version. */
-export async function updateKit(db: Database, id: string, version: number, document: KitItem, at: string) {
+export async function updateKit(db: Database, id: string, { version, document, edit, at }: Edit<KitItem>) {
   const [updated] = await db
     .update(kit)
-    .set({ ...derived(document), version: version + 1, updatedAt: at })
+    .set({ ...derived(document), ...stepped(kit, version, edit), updatedAt: at })
     .where(and(eq(kit.id, id), eq(kit.version, version)))
     .returning()
   return updated

@@ -1,5 +1,6 @@
 import { and, asc, count, eq, isNotNull, isNull } from 'drizzle-orm'
 import type { Line } from '../../core/job/schema'
+import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { jobs, lines } from './schema'
 
@@ -33,10 +34,10 @@ export async function insertLine(db: Database, id: string, document: Line, at: s
 }
 
 /** Stores an edit made from `version`; undefined when the line is by now at another version. */
-export async function updateLine(db: Database, id: string, version: number, document: Line, at: string) {
+export async function updateLine(db: Database, id: string, { version, document, edit, at }: Edit<Line>) {
   const [updated] = await db
     .update(lines)
-    .set({ name: document.name, area: document.area, document, version: version + 1, updatedAt: at })
+    .set({ name: document.name, area: document.area, document, ...stepped(lines, version, edit), updatedAt: at })
     .where(and(eq(lines.id, id), eq(lines.version, version)))
     .returning()
   return updated

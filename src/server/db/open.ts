@@ -1,9 +1,12 @@
-import { existsSync, mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { type Client, createClient } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
+import { checkWhole, copies, copyBefore, copyOfTheDay, fileUrl, StartFault } from './files'
+import { holdAlone } from './lock'
+import { patient } from './patient'
 import * as schema from './schema'
 
 export type Database = ReturnType<typeof drizzle<typeof schema>>
@@ -11,39 +14,99 @@ export type Database = ReturnType<typeof drizzle<typeof schema>>
 export interface Store {
   db: Database
   client: Client
-  close(): void
+  /** Copies the whole database into the folder of copies, once a day; nothing where the database is elsewhere. */
+  copyDaily(): Promise<void>
+  /** Brings everything into the one file and lets go of it. */
+  close(): Promise<void>
 }
+
+/** A connection of the driver waits this long by itself, ms; nothing else is answered meanwhile. */
+const blocks = 100
 
 /**
  * Opens (or makes) the database at a file path or a libSQL address, in WAL mode with foreign keys on, and brings it up to
- * date. A file that is about to change shape is copied first, beside itself.
+ * date. A file is held by one server alone, looked over before it is opened, and copied before it changes its shape.
  *
  * @param migrations folder of the committed migrations
+ * @param options.anew begins with nothing: what a file held is thrown away
+ * @throws StartFault when a file is held, damaged, or of a newer version
  */
-export async function openStore(url: string, migrations: string): Promise<Store> {
-  const file = url.startsWith('file:') ? url.slice('file:'.length) : undefined
-  const existed = file !== undefined && existsSync(file)
-  if (file) mkdirSync(dirname(file), { recursive: true })
-  const client = createClient({ url })
-  if (file) await client.execute('PRAGMA journal_mode = WAL')
-  await client.execute('PRAGMA foreign_keys = ON')
-  if (existed && file && (await pending(client, migrations))) await backUp(client, file)
-  const db = drizzle(client, { schema })
-  await migrate(db, { migrationsFolder: migrations })
-  await client.execute('PRAGMA foreign_keys = ON')
-  return { db, client, close: () => client.close() }
+export async function openStore(at: string, migrations: string, { anew = false } = {}): Promise<Store> {
+  const file = /^[a-z]+:\/\//.test(at) ? undefined : at.replace(/^file:/, '')
+  if (!file) return openAt(at, migrations)
+  try {
+    mkdirSync(dirname(file), { recursive: true })
+  } catch (error) {
+    throw new StartFault(`The folder ${dirname(file)} cannot be made: ${messageOf(error)}`)
+  }
+  const letGo = await holdAlone(file)
+  try {
+    if (anew) for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true })
+    const existed = existsSync(file)
+    if (existed) await checkWhole(file)
+    return await openAt(fileUrl(file), migrations, { path: file, existed, letGo })
+  } catch (error) {
+    letGo()
+    throw error
+  }
 }
 
-/** Whether a migration waits that this database has not seen. */
-async function pending(client: Client, migrations: string): Promise<boolean> {
-  const journal: { entries: unknown[] } = JSON.parse(await readFile(join(migrations, 'meta', '_journal.json'), 'utf8'))
+interface OwnFile {
+  path: string
+  existed: boolean
+  letGo: () => void
+}
+
+async function openAt(url: string, migrations: string, file?: OwnFile): Promise<Store> {
+  const first = ['PRAGMA foreign_keys = ON']
+  const bare = createClient({ url, ...(file ? { timeout: blocks, concurrency: 1 } : {}) })
+  const client = patient(bare, first)
+  try {
+    if (file) await client.execute('PRAGMA journal_mode = WAL')
+    for (const statement of first) await client.execute(statement)
+    const waits = await pending(client, migrations, file?.path)
+    if (waits && file?.existed) await copyBefore(file.path)
+    const db = drizzle(client, { schema })
+    if (waits) await migrate(db, { migrationsFolder: migrations })
+    for (const statement of first) await client.execute(statement)
+    return {
+      db,
+      client,
+      copyDaily: async () => {
+        if (file) await copyOfTheDay(file.path)
+      },
+      close: async () => {
+        if (file) await client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined)
+        client.close()
+        file?.letGo()
+      },
+    }
+  } catch (error) {
+    client.close()
+    throw error
+  }
+}
+
+/**
+ * Whether a migration waits that this database has not seen.
+ *
+ * @throws StartFault when the database has seen one that this program does not know
+ */
+async function pending(client: Client, migrations: string, file?: string): Promise<boolean> {
+  const journal: { entries: { when: number }[] } = JSON.parse(
+    await readFile(join(migrations, 'meta', '_journal.json'), 'utf8'),
+  )
   const table = await client.execute("select name from sqlite_master where name = '__drizzle_migrations'")
   if (table.rows.length === 0) return true
-  const done = await client.execute('select count(*) as done from __drizzle_migrations')
+  const done = await client.execute('select count(*) as done, max(created_at) as last from __drizzle_migrations')
+  const last = Number(done.rows[0]?.last ?? 0)
+  if (last > (journal.entries.at(-1)?.when ?? 0)) {
+    const [before] = file ? copies(file).filter((copy) => copy.includes('.before-')) : []
+    throw new StartFault(
+      `This data was last used by a newer Vane Peg. Start that version again${before ? `, or go back with --restore ${before}, a copy made before it was brought up to date` : ''}.`,
+    )
+  }
   return Number(done.rows[0]?.done ?? 0) < journal.entries.length
 }
 
-async function backUp(client: Client, file: string): Promise<void> {
-  const stamp = new Date().toISOString().replace(/[:.]/g, '-')
-  await client.execute({ sql: 'VACUUM INTO ?', args: [`${file}.before-${stamp}`] })
-}
+const messageOf = (error: unknown) => (error instanceof Error ? error.message : String(error))

@@ -1,18 +1,33 @@
 import { sql } from 'drizzle-orm'
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import type { JobSummary } from '../../core/advice/summary'
-import type { Job, Line } from '../../core/job/schema'
+import { jobToday, kitToday, lineToday } from '../../core/job/stored'
 import type { KitItem } from '../../core/kit/schema'
+
+/** A document as JSON: read in whatever shape it was stored, written in today's. */
+const documentAs = <T>(today: (stored: unknown) => T) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'text',
+    fromDriver: (stored) => today(JSON.parse(stored)),
+    toDriver: (document) => JSON.stringify(today(document)),
+  })
+
+/**
+ * Ids of the latest edits that were stored, blanks between: an edit whose answer was lost on the way is known again when it
+ * comes a second time.
+ */
+const edits = () => text('edits').notNull().default('')
 
 /** A line as it is known today. Jobs keep their own copy. */
 export const lines = sqliteTable('lines', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   area: text('area').notNull(),
-  document: text('document', { mode: 'json' }).$type<Line>().notNull(),
+  document: documentAs(lineToday)('document').notNull(),
   /** Grows by one with every edit; an edit names the version it was made from. */
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),
+  edits: edits(),
   /** When it was put away; nothing that a record hangs on is ever deleted. */
   archivedAt: text('archived_at'),
 })
@@ -22,10 +37,11 @@ export const kit = sqliteTable('kit', {
   id: text('id').primaryKey(),
   kind: text('kind').$type<KitItem['kind']>().notNull(),
   name: text('name').notNull(),
-  document: text('document', { mode: 'json' }).$type<KitItem>().notNull(),
+  document: documentAs(kitToday)('document').notNull(),
   /** Grows by one with every edit; an edit names the version it was made from. */
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),
+  edits: edits(),
   /** When it was put away; nothing that a record hangs on is ever deleted. */
   archivedAt: text('archived_at'),
 })
@@ -45,7 +61,7 @@ export const jobs = sqliteTable(
     dueOn: text('due_on'),
     signedBy: text('signed_by'),
     signedAt: text('signed_at'),
-    document: text('document', { mode: 'json' }).$type<Job>().notNull(),
+    document: documentAs(jobToday)('document').notNull(),
     version: integer('version').notNull().default(1),
     title: text('title').notNull(),
     lineName: text('line_name').notNull(),
@@ -53,6 +69,7 @@ export const jobs = sqliteTable(
     summary: text('summary', { mode: 'json' }).$type<JobSummary>().notNull(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
+    edits: edits(),
     /** Everyone whose initials stand in it, blanks between: for the search. */
     people: text('people').notNull().default(''),
     /** When it was put away; nothing is ever deleted. */

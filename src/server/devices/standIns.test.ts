@@ -5,7 +5,9 @@ import * as v from 'valibot'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import WebSocket from 'ws'
 import { type DeviceMessage, deviceMessageSchema } from '../../core/device/protocol'
-import { attachStandIns } from './standIns'
+import { hostsFor } from '../guard'
+import { attachSockets } from '../sockets'
+import { standIns } from './standIns'
 
 let server: Server
 let hangUp: () => void
@@ -13,7 +15,7 @@ let address = ''
 
 beforeAll(async () => {
   server = createServer()
-  hangUp = attachStandIns(server, pino({ level: 'silent' }))
+  hangUp = attachSockets(server, [standIns], { hosts: hostsFor('127.0.0.1'), log: pino({ level: 'silent' }) })
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   address = `ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/devices`
 })

@@ -26,8 +26,8 @@ beforeAll(async () => {
   await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
   for (const id of ['job-12', 'job-17', 'job-18', 'job-3']) jobs.set(id, (await findJob(store.db, id))!)
 })
-afterAll(() => {
-  store.close()
+afterAll(async () => {
+  await store.close()
   rmSync(folder, { recursive: true, force: true })
 })
 

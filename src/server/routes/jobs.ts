@@ -1,11 +1,12 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
-import { jobSchema } from '../../core/job/schema'
+import { anyJobSchema } from '../../core/job/stored'
 import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { findLine } from '../db/lines'
-import type { Store } from '../db/open'
 import { jobStates } from '../db/schema'
+import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
+import { editBody, notStored } from './edits'
 
 const now = () => new Date().toISOString()
 
@@ -19,13 +20,13 @@ const listQuery = v.object({
 
 const newJob = v.strictObject({
   lineId: v.pipe(v.string(), v.maxLength(60)),
-  document: jobSchema,
+  document: anyJobSchema,
   dueOn: v.optional(v.pipe(v.string(), v.isoDate())),
 })
 
 const reportQuery = v.object({ unit: v.optional(v.picklist(['mm', 'mil']), 'mm'), round: v.optional(v.string()) })
 
-export const jobRoutes = ({ db }: Store) =>
+export const jobRoutes = ({ store: { db }, heavy, changes }: Site) =>
   new Hono()
     .get('/', valid('query', listQuery), async (c) => {
       const { archived, ...query } = c.req.valid('query')
@@ -36,31 +37,34 @@ export const jobRoutes = ({ db }: Store) =>
       const { lineId, document, dueOn } = c.req.valid('json')
       if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
       const state = dueOn ? { state: 'due' as const, dueOn } : {}
-      return c.json(await insertJob(db, { id: crypto.randomUUID(), lineId, document, at: now(), ...state }), 201)
+      const summary = await heavy.summary(document)
+      const made = await insertJob(db, { id: crypto.randomUUID(), lineId, document, summary, at: now(), ...state })
+      changes.tell({ kind: 'job', id: made.id, version: made.version })
+      return c.json(made, 201)
     })
     .get('/:id', valid('param', idParam), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       return job ? c.json(job, 200) : c.json(refusal('id', 'There is no such job.'), 404)
     })
-    .put(
-      '/:id',
-      valid('param', idParam),
-      valid('json', v.strictObject({ version: v.pipe(v.number(), v.integer()), document: jobSchema })),
-      async (c) => {
-        const { id } = c.req.valid('param')
-        const { version, document } = c.req.valid('json')
-        const updated = await updateJob(db, id, version, document, now())
-        if (updated) return c.json(updated, 200)
-        const current = await findJob(db, id)
-        if (!current) return c.json(refusal('id', 'There is no such job.'), 404)
-        if (current.state === 'signed')
-          return c.json(refusal('', 'This job is signed; nothing in it can be changed.'), 403)
-        return c.json({ ...refusal('version', 'Somebody else changed this job meanwhile.'), current }, 409)
-      },
-    )
+    .put('/:id', valid('param', idParam), valid('json', editBody(anyJobSchema)), async (c) => {
+      const { id } = c.req.valid('param')
+      const sent = c.req.valid('json')
+      const summary = await heavy.summary(sent.document)
+      const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, summary)
+      if (updated) {
+        changes.tell({ kind: 'job', id, version: updated.version })
+        return c.json(updated, 200)
+      }
+      const current = await findJob(db, id)
+      if (!current) return c.json(refusal('id', 'There is no such job.'), 404)
+      if (current.state === 'signed')
+        return c.json(refusal('', 'This job is signed; nothing in it can be changed.'), 403)
+      return notStored(c, current, sent)
+    })
     .put('/:id/archived', valid('param', idParam), valid('json', archivedBody), async (c) => {
       const at = c.req.valid('json').archived ? now() : null
       const found = await archiveJob(db, c.req.valid('param').id, at)
+      if (found) changes.tell({ kind: 'job', id: found.id, version: found.version })
       return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such job.'), 404)
     })
     .get('/:id/visits', valid('param', idParam), async (c) => {
@@ -72,19 +76,19 @@ export const jobRoutes = ({ db }: Store) =>
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { unit, round } = c.req.valid('query')
-      const { reportPdf } = await import('../report/pdf')
-      return c.body(new Uint8Array(await reportPdf(job, unit, round)), 200, pdfHeaders(job, ''))
+      return c.body(plain(await heavy.report(job, unit, round)), 200, pdfHeaders(job, ''))
     })
     .get('/:id/move.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { unit, round } = c.req.valid('query')
-      // the printer's packages are large: they are read when first asked for
-      const { moveSheetPdf } = await import('../report/moveSheet')
-      const pdf = await moveSheetPdf(job, unit, round)
+      const pdf = await heavy.moveSheet(job, unit, round)
       if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
-      return c.body(new Uint8Array(pdf), 200, pdfHeaders(job, ' moves'))
+      return c.body(plain(pdf), 200, pdfHeaders(job, ' moves'))
     })
+
+/** The bytes of a page, whatever memory they came in. */
+const plain = (bytes: Uint8Array) => new Uint8Array(bytes)
 
 /** The file's name in plain letters for old programs, and as it is written for all others. */
 function pdfHeaders({ lineName, number }: { lineName: string; number: number }, what: string) {

@@ -1,0 +1,57 @@
+import type { Client } from '@libsql/client'
+
+/** How long a request waits for another process that holds the file, ms. */
+const patience = 5000
+const pause = 50
+
+/** The file was held by another process for longer than a request may wait; nothing was written. */
+export class StoreBusy extends Error {
+  constructor() {
+    super('Another program holds the data. Nothing was stored; try again in a moment.')
+  }
+}
+
+/**
+ * A client that waits while another process holds the file, without standing in the way of other requests. Once a
+ * connection has met a held file it is given up for a new one: what is written on it afterwards would be acknowledged
+ * and never committed.
+ *
+ * @param open what each new connection is told first
+ */
+export function patient(client: Client, open: readonly string[]): Client {
+  const waiting = async <R>(work: () => Promise<R>): Promise<R> => {
+    const until = Date.now() + patience
+    for (;;) {
+      try {
+        return await work()
+      } catch (error) {
+        const held = isBusy(error)
+        // another request's new connection may take this one's away before it has begun
+        if (!held && (client.closed || codeOf(error) !== 'CLIENT_CLOSED')) throw error
+        if (held) {
+          await client.reconnect()
+          for (const statement of open) await client.execute(statement)
+        }
+        if (Date.now() > until) throw new StoreBusy()
+        await new Promise((go) => setTimeout(go, pause))
+      }
+    }
+  }
+  const kept = new Set<keyof Client>(['execute', 'batch', 'executeMultiple', 'migrate'])
+  return new Proxy(client, {
+    get(target, name: keyof Client) {
+      const value: unknown = target[name]
+      if (typeof value !== 'function') return value
+      if (!kept.has(name)) return value.bind(target)
+      return (...args: unknown[]) => waiting(() => Promise.resolve(value.apply(target, args)))
+    },
+  })
+}
+
+const codeOf = (error: unknown) => (error instanceof Error && 'code' in error ? String(error.code) : '')
+
+function isBusy(error: unknown): boolean {
+  for (let at = error; at instanceof Error; at = at.cause)
+    if (/^SQLITE_(BUSY|LOCKED)/.test(codeOf(at) || at.message)) return true
+  return false
+}

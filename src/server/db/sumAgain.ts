@@ -1,0 +1,31 @@
+import type { Logger } from 'pino'
+import type { Site } from '../site'
+import { storeSummary, summedBefore } from './jobs'
+
+const atOnce = 20
+
+/**
+ * Makes the summaries again that an older core made, a few at a time beside the server's other work.
+ *
+ * @returns how many were made again
+ */
+export async function sumAgain({ store, heavy, changes }: Site, log: Logger): Promise<number> {
+  let made = 0
+  const tried = new Set<string>()
+  for (;;) {
+    const before = (await summedBefore(store.db, atOnce + tried.size)).filter(({ id }) => !tried.has(id))
+    if (before.length === 0) break
+    for (const { id, version, document } of before) {
+      tried.add(id)
+      const stored = await storeSummary(store.db, id, version, await heavy.summary(document))
+      // changed meanwhile: it was summed up then
+      if (stored.rowsAffected > 0) {
+        made++
+        changes.tell({ kind: 'job', id, version })
+        tried.delete(id)
+      }
+    }
+    log.info({ made }, 'summaries made again')
+  }
+  return made
+}

@@ -1,0 +1,66 @@
+import { networkInterfaces } from 'node:os'
+import type { MiddlewareHandler } from 'hono'
+import { refusal } from './routes/answers'
+
+/** Names under which this server may be asked for; any port, since a browser tells the one it used. */
+export type Hosts = ReadonlySet<string>
+
+const own = ['localhost', '127.0.0.1', '[::1]']
+
+/**
+ * Every name and address this machine answers under: itself, what it was told to listen on, and what the site calls it.
+ * A page of another site that points its own name here is told by its name.
+ */
+export function hostsFor(listensOn: string, called: readonly string[] = []): Hosts {
+  const everywhere = listensOn === '0.0.0.0' || listensOn === '::'
+  const addresses = everywhere
+    ? Object.values(networkInterfaces()).flatMap((all) => (all ?? []).map(({ address }) => address.split('%')[0] ?? ''))
+    : [listensOn]
+  return new Set([...own, ...[...addresses, ...called].map(inHeader)])
+}
+
+/** As a browser writes a name in its Host header: an IPv6 address in brackets, small letters. */
+const inHeader = (name: string) =>
+  name.includes(':') && !name.startsWith('[') ? `[${name}]`.toLowerCase() : name.toLowerCase()
+
+const nameOf = (host: string) => host.toLowerCase().replace(/:\d+$/, '')
+
+interface Headers {
+  host: string | undefined
+  origin: string | undefined
+  /** What a browser says of where the request comes from. */
+  site: string | undefined
+}
+
+/** What is wrong with where a request comes from, if anything. `acts`: it writes, or opens a socket. */
+export function strangeness({ host, origin, site }: Headers, hosts: Hosts, acts: boolean): string | undefined {
+  if (!host || !hosts.has(nameOf(host))) return 'This server is not known by that name.'
+  if (!acts) return undefined
+  if (site === 'cross-site' || site === 'same-site') return 'A page of another site may not do this.'
+  if (origin === undefined) return undefined
+  try {
+    if (new URL(origin).host === host.toLowerCase()) return undefined
+  } catch {
+    // "null", or no address at all: said below
+  }
+  return 'A page of another site may not do this.'
+}
+
+const reads = new Set(['GET', 'HEAD', 'OPTIONS'])
+
+/** Answers only what is asked under a name of this server; writes only from its own page, and only JSON. */
+export const guard =
+  (hosts: Hosts): MiddlewareHandler =>
+  async (c, next) => {
+    const acts = !reads.has(c.req.method)
+    const headers = {
+      host: c.req.header('host') ?? new URL(c.req.url).host,
+      origin: c.req.header('origin'),
+      site: c.req.header('sec-fetch-site'),
+    }
+    const strange = strangeness(headers, hosts, acts)
+    if (strange) return c.json(refusal('', strange), 403)
+    if (acts && !/^application\/json\s*(;|$)/i.test(c.req.header('content-type') ?? ''))
+      return c.json(refusal('', 'Send JSON: the Content-Type has to be application/json.'), 415)
+    return next()
+  }

@@ -1,0 +1,62 @@
+import { existsSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { Piscina } from 'piscina'
+import { unsummed } from '../../core/advice/summary'
+import { type Heavy, here } from './work'
+import type { Task } from './worker'
+
+/** Too much at once, or one thing that takes too long: a clear 503, and the thread is free again. */
+export class TooMuch extends Error {}
+
+const seconds = 1000
+/** Surveys and printed pages: threads, how many may wait, and how long one may take. */
+const slow = { threads: 2, waiting: 12, limit: 20 * seconds }
+/** Summaries of jobs, made with every save. */
+const quick = { threads: 1, waiting: 200, limit: 4 * seconds }
+
+type Run = <R>(name: Task['name'], given: Task['given']) => Promise<R>
+
+function poolOf(filename: string, { threads, waiting, limit }: typeof slow): { run: Run; end(): Promise<void> } {
+  const pool = new Piscina({
+    filename,
+    minThreads: 0,
+    maxThreads: threads,
+    maxQueue: waiting,
+    idleTimeout: 120 * seconds,
+    resourceLimits: { maxOldGenerationSizeMb: 768 },
+  })
+  return {
+    run: async (name, given) => {
+      const waits = pool.queueSize
+      try {
+        // what waits its turn is not what takes long
+        return await pool.run({ name, given }, { signal: AbortSignal.timeout(limit * (1 + waits / threads)) })
+      } catch (error) {
+        if (!(error instanceof Error)) throw error
+        if (error.name === 'AbortError' || error.name === 'TimeoutError')
+          throw new TooMuch(`This takes longer than ${limit / seconds} seconds and was stopped. Ask for less at once.`)
+        if (/queue|Task queue/i.test(error.message)) throw new TooMuch('The server is busy. Try again in a moment.')
+        if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
+          throw new TooMuch('This is too large to be worked out. Ask for less at once.')
+        throw error
+      }
+    },
+    end: () => pool.destroy(),
+  }
+}
+
+/** Threads for what takes long; where the server was not built there are none, and the work is done here. */
+export function heavyPool(): Heavy & { end(): Promise<void> } {
+  const filename = join(dirname(fileURLToPath(import.meta.url)), 'worker.js')
+  if (!existsSync(filename)) return { ...here, end: async () => undefined }
+  const [long, short] = [poolOf(filename, slow), poolOf(filename, quick)]
+  return {
+    solve: (...given) => long.run('solve', given),
+    // a document that its schema takes is never refused for want of a summary
+    summary: (job) => short.run<Awaited<ReturnType<Heavy['summary']>>>('summary', [job]).catch(() => unsummed(job)),
+    report: (...given) => long.run('report', given),
+    moveSheet: (...given) => long.run('moveSheet', given),
+    end: async () => void (await Promise.all([long.end(), short.end()])),
+  }
+}
