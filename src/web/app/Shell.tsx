@@ -2,6 +2,7 @@ import { Moon, Sun, SunMoon } from 'lucide-react'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, ScrollRestoration } from 'react-router'
 import styled from 'styled-components'
+import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { typing, useFocus } from './focus'
 import { changeSettings, type Settings, useSettings } from './settings'
@@ -18,6 +19,7 @@ const Skip = styled.a`
 export function Shell() {
   const [help, setHelp] = useState(false)
   useFocus()
+  useChanges()
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
       if (event.key === '?' && !typing(event)) setHelp(true)

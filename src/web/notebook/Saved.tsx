@@ -17,7 +17,7 @@ const told = (status: Status): string => {
     case 'saving':
       return 'Saving'
     case 'unreached':
-      return 'Kept here; server not reached'
+      return status.kept ? 'Kept here; server not reached' : 'Server not reached, and nothing is kept here'
     case 'refused':
       return 'Not saved'
     case 'clash':
@@ -63,6 +63,8 @@ const Panel = styled.section`
   > div { display: flex; flex-wrap: wrap; align-items: center; gap: 12px; }
 `
 
+const notKept = 'This browser keeps nothing either: leave this page open until it is saved.'
+
 /** What two tablets disagree about, and a refusal of the server; nothing is lost until a person has chosen. */
 export function Clashes<T>({
   notebook,
@@ -72,17 +74,25 @@ export function Clashes<T>({
   describe: (path: readonly string[]) => string
 }) {
   const page = useNotebook(notebook)
-  if (page.status.kind === 'refused')
+  const { status } = page
+  if (status.kind === 'refused')
     return (
       <Panel role="alert">
-        <b>The server did not take the last change. It is kept on this device.</b>
-        <span>{page.status.message}</span>
+        <b>The server did not take the last change. {status.kept ? 'It is kept on this device.' : notKept}</b>
+        <span>{status.message}</span>
+      </Panel>
+    )
+  if (status.kind === 'unreached' && !status.kept)
+    return (
+      <Panel role="alert">
+        <b>The last changes are not stored yet.</b>
+        <span>The server is not reached. {notKept}</span>
       </Panel>
     )
   if (page.clashes.length === 0) return null
   return (
     <Panel role="alert" aria-label="Changed in two places">
-      <b>Changed here and on another tablet. Which one holds?</b>
+      <b>Changed here and on another tablet. Which one holds?{'kept' in status && !status.kept ? ` ${notKept}` : ''}</b>
       {page.clashes.map((clash) => (
         <div key={clash.path.join('/')}>
           <span>{describe(clash.path)}</span>

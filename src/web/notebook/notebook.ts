@@ -1,21 +1,39 @@
-import { type Clash, merge, withValue } from './merge'
+import { newId } from '../../core/frame/newId'
+import type { Drawer, Kept } from './drawer'
+import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue } from './merge'
+import type { Outbox, Sender } from './outbox'
 
-/** What came of storing an edit. */
+/** An edit on its way: it keeps its id until an answer has come, however often it is sent. */
+export interface Sent<T> {
+  edit: string
+  version: number
+  document: T
+}
+
+/** A document as the server has it, and the ids of the edits that are in it. */
+export interface Stored<T> {
+  version: number
+  document: T
+  edits: string
+}
+
+/** What came of sending an edit. */
 export type Outcome<T> =
   | { kind: 'saved'; version: number }
-  /** Somebody else stored another version meanwhile. */
-  | { kind: 'conflict'; version: number; document: T }
+  /** The server has another version; `stored.edits` tells whether this edit is in it. */
+  | { kind: 'conflict'; stored: Stored<T> }
   /** The server will not have it; trying again does not help. */
   | { kind: 'refused'; message: string }
-  /** The server was not reached. */
+  /** The server was not reached, or is busy. */
   | { kind: 'unreached' }
 
 export type Status =
   | { kind: 'saved'; at: Date | undefined }
   | { kind: 'saving' }
-  | { kind: 'unreached' }
-  | { kind: 'refused'; message: string }
-  | { kind: 'clash' }
+  /** `kept`: whether it is kept on this device meanwhile. */
+  | { kind: 'unreached'; kept: boolean }
+  | { kind: 'refused'; message: string; kept: boolean }
+  | { kind: 'clash'; kept: boolean }
 
 export interface Page<T> {
   document: T
@@ -27,54 +45,75 @@ export interface Page<T> {
   merges: number
 }
 
-/** Where unsaved edits survive a reload; `localStorage` in the browser. */
-export type Drawer = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>
-
-interface Options<T> {
-  key: string
-  version: number
-  document: T
-  save(version: number, document: T): Promise<Outcome<T>>
-  drawer: Drawer
-  /** ms of quiet before an edit is stored. */
-  pause?: number
-}
-
-interface Step<T> {
+export interface Step<T> {
   before: T
   after: T
   mark: string
   at: number
 }
 
+export interface Options<T> {
+  key: string
+  /** The page it is open in. */
+  page: string
+  title: (document: T) => string
+  stored: Stored<T>
+  send: (sent: Sent<T>) => Promise<Outcome<T>>
+  drawer: Drawer
+  outbox: Outbox
+  order?: Order
+  /** Quiet after an edit before it is sent, ms. */
+  pause?: number
+}
+
+/** Steps that can be taken back, and how many of them outlive the page. */
+const mostSteps = 200
+const stepsKept = 50
+/** Typing in one place within this time is one step, ms. */
+const oneStep = 1500
+/** After the page has been drawn, ms. */
+const draftPause = 20
+/** What could not be kept is tried again after this, ms. */
+const keepAgain = 2000
+
 /**
- * A document under edit: every change is shown at once, kept in the drawer at once and stored within a second; changes
- * from elsewhere are merged in; undo takes back one's own changes only. Knows nothing of React or of the network.
+ * A document under edit: every change is shown at once, kept on the device at once and stored within a second; changes
+ * from elsewhere are merged in; undo takes back one's own changes only. Where two changed one thing differently a person
+ * is asked, and until then nothing is sent; the question is kept like everything else. Knows nothing of React, of the
+ * browser's store or of the network.
  */
-export class Notebook<T> {
-  private readonly options: Required<Options<T>>
+export class Notebook<T> implements Sender {
+  private readonly options: Options<T>
   /** The last version known to be stored. */
   private base: T
   private version: number
   private document: T
+  private sent: Sent<T> | undefined
+  /** Places where mine and what is stored differ, and nobody has said yet which holds. */
+  private open: readonly (readonly string[])[] = []
   private past: Step<T>[] = []
   private future: Step<T>[] = []
-  private status: Status = { kind: 'saved', at: undefined }
-  private clashes: Clash[] = []
+  private savedAt: Date | undefined
+  private failed = false
+  private refusal: string | undefined
+  /** Whether the last writing down succeeded. */
+  private kept = false
+  private onItsWay = false
   private merges = 0
   private timer: ReturnType<typeof setTimeout> | undefined
   private drafting: ReturnType<typeof setTimeout> | undefined
-  private inFlight: Promise<void> | undefined
+  private writing: Promise<void> | undefined
+  /** What other pages that are gone left of this document, to be taken up one after the other. */
+  private left: Kept<T>[] = []
   private listeners = new Set<() => void>()
   private shown: Page<T>
 
   constructor(options: Options<T>) {
-    this.options = { pause: 400, ...options }
-    this.base = options.document
-    this.version = options.version
-    this.document = options.document
+    this.options = options
+    this.base = options.stored.document
+    this.version = options.stored.version
+    this.document = this.base
     this.shown = this.page()
-    this.takeUpDraft()
   }
 
   subscribe = (listener: () => void): (() => void) => {
@@ -84,6 +123,15 @@ export class Notebook<T> {
 
   read = (): Page<T> => this.shown
 
+  /** Whether something in it is not stored yet. */
+  get unsent(): boolean {
+    return this.unsentHere || this.left.length > 0
+  }
+
+  get storedVersion(): number {
+    return this.version
+  }
+
   /** Changes the document. Edits with the same `mark` in quick succession are one step of undo. */
   edit(change: (document: T) => T, mark = ''): void {
     const before = this.document
@@ -91,164 +139,290 @@ export class Notebook<T> {
     if (after === before) return
     const last = this.past.at(-1)
     const now = Date.now()
-    if (last && mark && last.mark === mark && now - last.at < 1500)
+    if (last && mark && last.mark === mark && now - last.at < oneStep)
       this.past[this.past.length - 1] = { ...last, after, at: now }
     else this.past.push({ before, after, mark, at: now })
-    if (this.past.length > 200) this.past.shift()
+    if (this.past.length > mostSteps) this.past.shift()
     this.future = []
     this.put(after)
   }
 
+  /** Takes back the last step; where others went on from it, a person is asked. */
   undo(): void {
     const step = this.past.pop()
     if (!step) return
     this.future.push(step)
-    this.put(merge(step.after, step.before, this.document).document)
+    this.turn(step.after, step.before)
   }
 
   redo(): void {
     const step = this.future.pop()
     if (!step) return
     this.past.push(step)
-    this.put(merge(step.before, step.after, this.document).document)
+    this.turn(step.before, step.after)
+  }
+
+  private turn(from: T, to: T): void {
+    const merged = merge(from, to, this.document, this.options.order)
+    this.ask(merged.clashes)
+    this.put(merged.document)
   }
 
   /** Back to what was last stored: what was typed since is given up. */
   dropUnsaved(): void {
-    this.clashes = []
+    this.open = []
     this.past = []
     this.future = []
+    this.sent = undefined
+    this.refusal = undefined
     this.document = this.base
-    this.status = { kind: 'saved', at: undefined }
-    this.keepDraft()
+    this.draftSoon()
     this.tell()
   }
 
   /** Takes in what the server has now, if it is newer and nothing of ours is on its way. */
-  refresh(version: number, document: T): void {
-    if (version <= this.version || this.inFlight) return
-    this.takeIn(version, document)
+  refresh(stored: Stored<T>): void {
+    if (stored.version <= this.version || this.onItsWay) return
+    this.takeIn(stored)
+    this.draftSoon()
+    this.tell()
+    this.sendSoon(0)
   }
 
   /** Decides a clash; when none is left the document is stored. */
   settle(clash: Clash, keep: 'mine' | 'theirs'): void {
-    this.clashes = this.clashes.filter((other) => other !== clash)
-    if (keep === 'theirs') this.document = withValue(this.document, clash.path, clash.theirs)
-    if (this.clashes.length === 0) this.put(this.document)
-    else this.tell()
+    const name = pathName(clash.path)
+    this.open = this.open.filter((path) => pathName(path) !== name)
+    const document =
+      keep === 'theirs'
+        ? withValue(this.document, clash.path, valueAt(this.base, clash.path), this.base)
+        : this.document
+    this.put(document)
+  }
+
+  /**
+   * Goes on where a page that is gone left off. Several are taken up one after the other, each when what came before it is
+   * stored.
+   */
+  takeUp(kept: readonly Kept<T>[]): void {
+    this.left.push(...[...kept].sort((a, b) => a.at - b.at))
+    this.takeUpNext()
+    this.draftSoon()
+    this.tell()
+    this.sendSoon(0)
+  }
+
+  private takeUpNext(): void {
+    while (!this.unsentHere) {
+      const next = this.left.shift()
+      if (!next) return
+      this.goOnFrom(next)
+      void this.forget(next)
+    }
+  }
+
+  private goOnFrom(next: Kept<T>): void {
+    const stored = { version: this.version, document: this.base, edits: this.options.stored.edits }
+    this.past = [...this.past, ...next.past]
+    this.future = [...next.future]
+    if (next.unsent) {
+      this.base = next.base
+      this.document = next.document
+      this.version = next.version
+      this.sent = next.sent
+      this.open = next.open
+      if (stored.version !== next.version) this.takeIn(stored)
+      else this.base = stored.document
+      if (sameDocument(this.document, this.base)) this.document = this.base
+    }
+  }
+
+  /** What another page wrote is this one's now, as soon as this one has written it down itself. */
+  private async forget({ key, page }: Kept<T>): Promise<void> {
+    if (page === this.options.page) return
+    await this.writeDown()
+    if (this.kept) await this.options.drawer.drop(key, page).catch(() => undefined)
   }
 
   /** Stores at once what waits; resolves when it is stored or known not to be. */
   async flush(): Promise<void> {
     clearTimeout(this.timer)
     this.timer = undefined
-    if (this.drafting !== undefined) this.keepDraft()
-    if (this.inFlight) await this.inFlight
-    if (this.clashes.length > 0) return
-    if (this.document === this.base) {
-      // taken back to what is stored: nothing to send
-      if (this.status.kind === 'saving') this.status = { kind: 'saved', at: new Date() }
-      this.tell()
-      return
-    }
-    this.inFlight = this.store().finally(() => {
-      this.inFlight = undefined
-    })
-    await this.inFlight
+    if (this.drafting !== undefined) void this.writeDown()
+    if (!this.wants) return
+    this.options.outbox.add(this)
+    await this.options.outbox.wake()
   }
 
-  private async store(): Promise<void> {
-    const sent = this.document
-    this.status = { kind: 'saving' }
-    this.tell()
-    const outcome = await this.options.save(this.version, sent)
+  private get wants(): boolean {
+    return this.unsentHere && this.open.length === 0
+  }
+
+  /** Called by the outbox, which has one request under way at a time. */
+  async send(): Promise<'done' | 'later'> {
+    if (!this.wants) return 'done'
+    this.sent ??= { edit: newId('e'), version: this.version, document: this.document }
+    const { sent } = this
+    this.onItsWay = true
+    // known on the device before it is known on the server: after a crash its answer is recognised
+    void this.writeDown()
+    let outcome: Outcome<T>
+    try {
+      outcome = await this.options.send(sent)
+    } catch {
+      outcome = { kind: 'unreached' }
+    }
+    this.onItsWay = false
+    return this.took(sent, outcome)
+  }
+
+  private took(sent: Sent<T>, outcome: Outcome<T>): 'done' | 'later' {
+    this.failed = outcome.kind === 'unreached'
+    if (outcome.kind === 'unreached') {
+      this.tell()
+      return 'later'
+    }
+    // given up meanwhile, or taken up from elsewhere: the answer is to something that is no longer asked
+    const current = this.sent === sent
     if (outcome.kind === 'saved') {
       this.version = outcome.version
-      this.base = sent
-      this.status = { kind: 'saved', at: new Date() }
-      this.keepDraft()
-      if (this.document !== sent) this.later(this.options.pause)
-      this.tell()
+      const untouched = this.document === sent.document
+      this.base = sent.document
+      if (untouched) this.document = this.base
+      this.savedAt = new Date()
+      if (current) this.sent = undefined
     } else if (outcome.kind === 'conflict') {
-      this.takeIn(outcome.version, outcome.document)
+      this.takeIn(outcome.stored)
     } else {
-      this.status = outcome
-      if (outcome.kind === 'unreached') this.later(3000)
+      this.refusal = outcome.message
+      if (current) this.sent = undefined
+      this.draftSoon()
       this.tell()
+      return 'done'
     }
+    this.refusal = undefined
+    this.takeUpNext()
+    this.draftSoon()
+    this.tell()
+    if (this.wants) this.sendSoon(this.options.pause ?? 400)
+    return 'done'
   }
 
-  private takeIn(version: number, theirs: T): void {
-    const merged = merge(this.base, this.document, theirs)
+  /** Something differs from what is stored, or may be stored without our knowing. */
+  private get unsentHere(): boolean {
+    return this.document !== this.base || this.sent !== undefined
+  }
+
+  /** Merges in what the server has; an edit of ours that is in it already is where the merge begins. */
+  private takeIn({ version, document: theirs, edits }: Stored<T>): void {
+    const known = this.sent !== undefined && edits.split(' ').includes(this.sent.edit)
+    const from = known && this.sent ? this.sent.document : this.base
+    const merged = merge(from, this.document, theirs, this.options.order)
+    this.sent = undefined
     this.base = theirs
     this.version = version
     this.merges += 1
-    this.clashes = merged.clashes
-    const changed = JSON.stringify(merged.document) !== JSON.stringify(theirs)
-    this.document = changed ? merged.document : theirs
-    if (this.clashes.length > 0) this.status = { kind: 'clash' }
-    else if (changed) {
-      this.status = { kind: 'saving' }
-      this.later(0)
-    } else this.status = { kind: 'saved', at: new Date() }
-    this.keepDraft()
-    this.tell()
+    this.document = sameDocument(merged.document, theirs) ? theirs : merged.document
+    this.ask(merged.clashes)
+    if (this.document === theirs) this.savedAt = new Date()
+  }
+
+  private ask(clashes: readonly Clash[]): void {
+    const paths = [...this.open, ...clashes.map(({ path }) => path)]
+    // a question about a whole takes in those about its parts
+    this.open = paths.filter(
+      (path, i) =>
+        paths.findIndex((other) => pathName(other) === pathName(path)) === i &&
+        !paths.some((other) => other.length < path.length && other.every((key, k) => key === path[k])),
+    )
   }
 
   private put(document: T): void {
-    this.document = document
-    this.status = this.clashes.length ? { kind: 'clash' } : { kind: 'saving' }
+    this.document = sameDocument(document, this.base) ? this.base : document
+    this.refusal = undefined
+    this.settled()
     this.draftSoon()
-    this.later(this.options.pause)
     this.tell()
+    this.sendSoon(this.options.pause ?? 400)
   }
 
-  private later(pause: number): void {
+  /** Questions that answered themselves: both sides came to the same. */
+  private settled(): void {
+    this.open = this.open.filter((path) => !same(valueAt(this.document, path), valueAt(this.base, path)))
+  }
+
+  private sendSoon(pause: number): void {
     clearTimeout(this.timer)
-    this.timer = setTimeout(() => void this.flush(), pause)
+    this.timer = setTimeout(() => {
+      this.timer = undefined
+      if (this.wants) this.options.outbox.add(this)
+    }, pause)
   }
 
-  /** After the page has been drawn: writing a drawer blocks. */
   private draftSoon(): void {
-    this.drafting ??= setTimeout(() => this.keepDraft(), 20)
+    this.drafting ??= setTimeout(() => void this.writeDown(), draftPause)
   }
 
-  private keepDraft(): void {
+  /** Writes down where the work stands, one writing at a time; says whether that succeeded. */
+  private async writeDown(): Promise<void> {
     clearTimeout(this.drafting)
     this.drafting = undefined
-    const { drawer, key } = this.options
-    try {
-      if (this.document === this.base) drawer.removeItem(key)
-      else drawer.setItem(key, JSON.stringify({ version: this.version, base: this.base, document: this.document }))
-    } catch {
-      /* a full or forbidden drawer: the server still gets every edit */
+    while (this.writing) await this.writing
+    const written = this.keptNow()
+    this.writing = this.options.drawer
+      .keep(written as Kept)
+      .then(
+        () => true,
+        () => false,
+      )
+      .then((kept) => {
+        this.writing = undefined
+        // a store that was full may have room again
+        if (!kept && this.unsentHere) this.drafting ??= setTimeout(() => void this.writeDown(), keepAgain)
+        if (kept === this.kept) return
+        this.kept = kept
+        this.tell()
+      })
+    await this.writing
+  }
+
+  private keptNow(): Kept<T> {
+    const { key, page, title } = this.options
+    return {
+      key,
+      page,
+      title: title(this.document),
+      at: Date.now(),
+      unsent: this.unsentHere,
+      version: this.version,
+      base: this.base,
+      document: this.document,
+      sent: this.sent,
+      open: this.open,
+      past: this.past.slice(-stepsKept),
+      future: this.future.slice(-stepsKept),
     }
   }
 
-  /** Edits that were typed before a crash or a reload and never stored. */
-  private takeUpDraft(): void {
-    const kept = this.options.drawer.getItem(this.options.key)
-    if (!kept) return
-    let draft: { base: T; document: T }
-    try {
-      draft = JSON.parse(kept)
-    } catch {
-      return
-    }
-    const theirs = this.base
-    this.base = draft.base
-    this.document = draft.document
-    this.takeIn(this.version, theirs)
-    this.merges = 0
+  private status(): Status {
+    const { kept } = this
+    if (this.open.length > 0) return { kind: 'clash', kept }
+    if (!this.unsentHere) return { kind: 'saved', at: this.savedAt }
+    if (this.refusal !== undefined) return { kind: 'refused', message: this.refusal, kept }
+    return this.failed || !this.options.outbox.reached ? { kind: 'unreached', kept } : { kind: 'saving' }
   }
 
   private page(): Page<T> {
     return {
       document: this.document,
-      status: this.status,
+      status: this.status(),
       canUndo: this.past.length > 0,
       canRedo: this.future.length > 0,
-      clashes: this.clashes,
+      clashes: this.open.map((path) => ({
+        path,
+        mine: valueAt(this.document, path),
+        theirs: valueAt(this.base, path),
+      })),
       merges: this.merges,
     }
   }
@@ -258,3 +432,5 @@ export class Notebook<T> {
     for (const listener of this.listeners) listener()
   }
 }
+
+const pathName = (path: readonly string[]) => JSON.stringify(path)

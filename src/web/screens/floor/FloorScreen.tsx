@@ -10,6 +10,7 @@ import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { mono, narrow } from '../../app/style'
+import { Unsent } from '../../notebook/Unsent'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Choices, Muted, Select } from '../../parts/controls'
@@ -105,6 +106,7 @@ export function FloorScreen() {
       <Header crumbs={[]} />
       <Page id="bench">
         <BroughtBack />
+        <Unsent />
         <Top>
           <h1>Floor</h1>
           <SearchField

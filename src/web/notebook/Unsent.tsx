@@ -1,0 +1,41 @@
+import { useQuery } from '@tanstack/react-query'
+import { format } from 'date-fns'
+import { Link } from 'react-router'
+import styled from 'styled-components'
+import { Peg } from '../parts/Peg'
+import { sendLeft } from './shelves'
+
+const Panel = styled.section`
+  margin-bottom: 20px; padding: 14px 16px; border: 2px solid var(--outside); border-radius: 4px; background: var(--card);
+  h2 { font-size: 16px; display: flex; gap: 8px; align-items: center; }
+  ul { margin: 8px 0 0; padding: 0; list-style: none; }
+  a { display: inline-flex; align-items: center; min-height: 44px; }
+`
+
+const placeOf: Readonly<Record<string, string>> = { job: '/jobs/', line: '/lines/', kit: '/kit?item=' }
+
+/** Work that this device keeps and the server does not have yet; what can be sent is sent. */
+export function Unsent() {
+  const { data } = useQuery({ queryKey: ['unsent'], queryFn: sendLeft, retry: false, refetchInterval: 15_000 })
+  if (!data || data.length === 0) return null
+  return (
+    <Panel role="status" aria-label="Not sent yet">
+      <h2>
+        <Peg peg="outside" size={12} label="" />
+        Kept on this device, not sent yet
+      </h2>
+      <ul>
+        {data.map(({ key, page, title, at, open }) => {
+          const [kind = '', id = ''] = key.split(':')
+          return (
+            <li key={`${key} ${page}`}>
+              <Link to={`${placeOf[kind] ?? '/'}${id}`}>{title || 'Without a name'}</Link>, changed{' '}
+              {format(at, 'd MMM HH:mm')}
+              {open.length > 0 ? ': two answers, open it and choose' : ''}
+            </li>
+          )
+        })}
+      </ul>
+    </Panel>
+  )
+}

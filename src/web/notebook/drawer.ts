@@ -1,0 +1,74 @@
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import type { Step } from './notebook'
+
+/** What the device keeps of a document somebody works on: everything that is needed to go on after a crash. */
+export interface Kept<T = unknown> {
+  /** Of the document: `job:14`. */
+  key: string
+  /** The page that wrote it; two pages of one browser have a note each. */
+  page: string
+  /** How a person knows it: shown where something was not sent. */
+  title: string
+  at: number
+  /** Whether something in it is not stored yet. */
+  unsent: boolean
+  version: number
+  base: T
+  document: T
+  sent: { edit: string; version: number; document: T } | undefined
+  open: readonly (readonly string[])[]
+  past: readonly Step<T>[]
+  future: readonly Step<T>[]
+}
+
+/** Where work outlives a page. Every act can fail: the store may be full, or forbidden. */
+export interface Drawer {
+  keep(kept: Kept): Promise<void>
+  /** Everything kept of a document. */
+  of(key: string): Promise<Kept[]>
+  /** Everything with something in it that was not stored. */
+  unsent(): Promise<Kept[]>
+  drop(key: string, page: string): Promise<void>
+}
+
+interface Shape extends DBSchema {
+  kept: { key: [string, string]; value: Kept; indexes: { key: string } }
+}
+
+/** How long what is stored and can only be taken back is kept, ms. */
+const aWeek = 7 * 24 * 60 * 60_000
+
+/** The browser's own database. Copies share what they have in common: a long sweep is written once. */
+export function browserDrawer(name = 'vane-peg'): Drawer {
+  let opened: Promise<IDBPDatabase<Shape>> | undefined
+  const database = () => {
+    opened ??= openDB<Shape>(name, 1, {
+      upgrade(db) {
+        db.createObjectStore('kept', { keyPath: ['key', 'page'] }).createIndex('key', 'key')
+      },
+      terminated: () => {
+        opened = undefined
+      },
+    })
+    // a store that could not be opened may open later
+    opened.catch(() => {
+      opened = undefined
+    })
+    return opened
+  }
+  return {
+    keep: async (kept) => {
+      const done = (await database()).transaction('kept', 'readwrite', { durability: 'relaxed' })
+      await Promise.all([done.store.put(kept), done.done])
+    },
+    of: async (key) => (await database()).getAllFromIndex('kept', 'key', key),
+    unsent: async () => {
+      const db = await database()
+      const all = await db.getAll('kept')
+      const old = all.filter(({ unsent, at }) => !unsent && Date.now() - at > aWeek)
+      await Promise.all(old.map(({ key, page }) => db.delete('kept', [key, page])))
+      return all.filter(({ unsent }) => unsent)
+    },
+    drop: async (key, page) => (await database()).delete('kept', [key, page]),
+  }
+}

@@ -1,0 +1,202 @@
+import type { Job, Line } from '../../core/job/schema'
+import { jobToday, kitToday, lineToday } from '../../core/job/stored'
+import type { KitItem } from '../../core/kit/schema'
+import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from '../api/client'
+import { browserDrawer, type Kept } from './drawer'
+import { type Json, type Order, sameDocument } from './merge'
+import { Notebook, type Outcome, type Sent, type Stored } from './notebook'
+import { Outbox } from './outbox'
+import { openPages, thisPage } from './pages'
+
+/** How one kind of document is fetched, sent, named and brought up to date. */
+export interface Shelf<T, S extends Stored<T> = Stored<T>> {
+  kind: 'job' | 'line' | 'kit'
+  fetch(id: string): Promise<S>
+  send(id: string, sent: Sent<T>, signal: AbortSignal): Promise<Response>
+  title(document: T): string
+  /** A document that an older page of this program kept. */
+  today(kept: unknown): T
+  order?: Order
+}
+
+async function orThrow<R extends { ok: boolean; status: number; json(): Promise<unknown> }>(response: R): Promise<R> {
+  if (!response.ok) throw new Error(await sentenceOf(response))
+  return response
+}
+
+/** A request that has not come back by then is sent again, ms; the server knows it again. */
+const patience = 15_000
+
+/** The angles of a set stand in the order of their degrees, whoever added them. */
+const anglesInOrder: Order = (path, items) =>
+  path.at(-1) === 'angles'
+    ? [...items].sort(
+        (a, b) => Number((a as Record<string, Json>).degrees) - Number((b as Record<string, Json>).degrees),
+      )
+    : items
+
+export const jobShelf: Shelf<Job, StoredJob> = {
+  kind: 'job',
+  fetch: async (id) => (await (await orThrow(await api.jobs[':id'].$get({ param: { id } }))).json()) as StoredJob,
+  send: (id, sent, signal) =>
+    api.jobs[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
+  title: ({ line, title }) => [line.name, title].filter(Boolean).join(', '),
+  today: jobToday,
+  order: anglesInOrder,
+}
+
+export const lineShelf: Shelf<Line, StoredLine> = {
+  kind: 'line',
+  fetch: async (id) => (await (await orThrow(await api.lines[':id'].$get({ param: { id } }))).json()) as StoredLine,
+  send: (id, sent, signal) =>
+    api.lines[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
+  title: ({ name }) => name,
+  today: lineToday,
+}
+
+export const kitShelf: Shelf<KitItem, StoredKit> = {
+  kind: 'kit',
+  fetch: async (id) => (await (await orThrow(await api.kit[':id'].$get({ param: { id } }))).json()) as StoredKit,
+  send: (id, sent, signal) =>
+    api.kit[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
+  title: ({ name }) => name,
+  today: kitToday,
+}
+
+/** What came of a request; one whose answer breaks off was not answered. */
+export async function outcomeOf<T>(request: Promise<Response>): Promise<Outcome<T>> {
+  try {
+    const response = await request
+    if (response.ok) return { kind: 'saved', version: ((await response.json()) as Stored<T>).version }
+    if (response.status === 409)
+      return { kind: 'conflict', stored: ((await response.json()) as { current: Stored<T> }).current }
+    if (response.status >= 500 || [408, 425, 429].includes(response.status)) return { kind: 'unreached' }
+    return { kind: 'refused', message: await sentenceOf(response) }
+  } catch {
+    return { kind: 'unreached' }
+  }
+}
+
+export const drawer = browserDrawer()
+export const outbox = new Outbox()
+interface Open<T> {
+  book: Promise<Notebook<T>>
+  /** Screens that show it. */
+  screens: number
+}
+
+/** The notebooks of this page: those that a screen shows, and those that still have something to send. */
+const books = new Map<string, Open<unknown>>()
+
+const keyOf = (shelf: { kind: string }, id: string) => `${shelf.kind}:${id}`
+const openAs = <T>(key: string) => books.get(key) as Open<T> | undefined
+
+/** The notebook of a document that was just fetched; work that was left unsent by a page that is gone is taken up. */
+export function openBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Promise<Notebook<T>> {
+  const key = keyOf(shelf, id)
+  const there = openAs<T>(key)
+  if (there) {
+    there.screens++
+    void there.book.then((book) => book.refresh(stored))
+    return there.book
+  }
+  const opened: Open<T> = { book: makeBook(shelf, id, stored), screens: 1 }
+  books.set(key, opened as unknown as Open<unknown>)
+  return opened.book
+}
+
+async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Promise<Notebook<T>> {
+  const key = keyOf(shelf, id)
+  const book = new Notebook<T>({
+    key,
+    page: thisPage,
+    title: shelf.title,
+    stored,
+    send: (sent) => outcomeOf<T>(shelf.send(id, sent, AbortSignal.timeout(patience))),
+    drawer,
+    outbox,
+    ...(shelf.order ? { order: shelf.order } : {}),
+  })
+  const left = await leftOf(shelf, key)
+  if (left.length > 0) book.takeUp(left)
+  return book
+}
+
+/** What pages that are gone, and this one, left of a document; nothing where the store cannot be read. */
+async function leftOf<T>(shelf: Shelf<T>, key: string): Promise<Kept<T>[]> {
+  try {
+    const all = await drawer.of(key)
+    if (all.length === 0) return []
+    const open = all.every(({ page }) => page === thisPage) ? new Set<string>() : await openPages()
+    return all.filter(({ page }) => page === thisPage || !open.has(page)).map((kept) => upToDate(shelf, kept))
+  } catch {
+    return []
+  }
+}
+
+/** What a page of an earlier version kept, in today's shape; its steps back are let go. */
+function upToDate<T>(shelf: Shelf<T>, kept: Kept): Kept<T> {
+  const [base, document] = [shelf.today(kept.base), shelf.today(kept.document)]
+  const current = sameDocument<unknown>(document, kept.document)
+  return {
+    ...kept,
+    base,
+    document: kept.document === kept.base ? base : document,
+    sent: kept.sent && { ...kept.sent, document: shelf.today(kept.sent.document) },
+    past: current ? (kept.past as Kept<T>['past']) : [],
+    future: current ? (kept.future as Kept<T>['future']) : [],
+  }
+}
+
+/** A screen has let go of a notebook: it stays until all of it is stored. */
+export async function closeBook(shelf: { kind: string }, id: string): Promise<void> {
+  const open = books.get(keyOf(shelf, id))
+  if (!open) return
+  open.screens--
+  const book = await open.book
+  await book.flush()
+  if (open.screens === 0 && !book.unsent) books.delete(keyOf(shelf, id))
+}
+
+/** Whether this page has a document open at this version or a later one. */
+export async function has(kind: string, id: string, version: number): Promise<boolean> {
+  const book = await books.get(`${kind}:${id}`)?.book
+  return book !== undefined && book.storedVersion >= version
+}
+
+const shelves = { job: jobShelf, line: lineShelf, kit: kitShelf } as const
+
+/**
+ * Sends what earlier pages of this browser left unsent, and tells what of it could not be sent yet: the server is not
+ * reached, will not have it, or somebody has to choose.
+ */
+export async function sendLeft(): Promise<Kept[]> {
+  const left = await drawer.unsent()
+  if (left.length === 0) return []
+  const open = await openPages()
+  for (const { key, page } of left) {
+    if (page !== thisPage && open.has(page)) continue
+    const [kind = '', id = ''] = [key.slice(0, key.indexOf(':')), key.slice(key.indexOf(':') + 1)]
+    const shelf = shelves[kind as keyof typeof shelves] as unknown as Shelf<unknown> | undefined
+    if (!shelf) continue
+    if (books.has(key)) {
+      void outbox.wake()
+      continue
+    }
+    try {
+      await openBook(shelf, id, await shelf.fetch(id))
+      await closeBook(shelf, id)
+    } catch {
+      // not reached, or gone: it stays where it is
+    }
+  }
+  return (await drawer.unsent()).filter(({ page }) => page === thisPage || !open.has(page))
+}
+
+// what waits is tried at once when there is reason to think that the server is there
+if (typeof window !== 'undefined') {
+  window.addEventListener('online', () => void outbox.wake())
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible') void outbox.wake()
+  })
+}
