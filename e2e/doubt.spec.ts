@@ -52,11 +52,18 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
   await here.getByLabel('Pump dial, bottom, mil').fill('3.5')
   await expect(here.getByLabel('Motor dial, bottom, mil')).toHaveValue('−12.5')
   await expect(here.getByText(/^Saved \d/)).toBeVisible()
-  // the same cell: asked
+  // what one stores the other has within seconds, without looking again; the floor has it too
+  await expect(there.getByLabel('Pump dial, bottom, mil')).toHaveValue('+3.5')
+  // the same cell, while one of them is not reached: asked, and the question outlives a reload
+  await there.context().setOffline(true)
   await here.getByLabel('Motor dial, stair, mil').fill('-4')
   await expect(here.getByText(/^Saved \d/)).toBeVisible()
   await there.getByLabel('Motor dial, stair, mil').fill('-6')
+  await expect(there.getByText('Kept here; server not reached')).toBeVisible()
+  await there.context().setOffline(false)
   const asked = there.getByRole('alert', { name: 'Changed in two places' })
+  await expect(asked).toContainText('round 1, motor dial, stair')
+  await there.reload()
   await expect(asked).toContainText('round 1, motor dial, stair')
   await asked.getByRole('button', { name: 'There: -4' }).click()
   await expect(there.getByLabel('Motor dial, stair, mil')).toHaveValue('−4')

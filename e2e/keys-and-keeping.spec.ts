@@ -59,6 +59,7 @@ test('a job is put away from its line screen and brought back, a line is duplica
   await expect(page.getByText('No job fits this search.')).toBeVisible()
 
   await page.getByRole('link', { name: 'Lines' }).click()
+  await expect(page.getByRole('heading', { name: 'Lines', exact: true })).toBeVisible()
   await page.getByLabel('Search lines').fill('brine gearbox')
   await page.getByRole('link', { name: /Brine blower train/ }).click()
   await page.getByRole('button', { name: 'Duplicate this line' }).click()

@@ -1,3 +1,4 @@
+import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { makeLine, makeSet } from '../job/make'
 import { placeStations } from '../job/stations'
@@ -12,7 +13,7 @@ import {
   SweepTrace,
   withCapture,
 } from './capture'
-import type { DeviceReading } from './protocol'
+import { type DeviceReading, rigCommandSchema } from './protocol'
 
 const line = makeLine('x', 'pump', 'motor', 'mm')
 const set = makeSet(line, 'c1', 's', 'mm')
@@ -45,7 +46,28 @@ describe('a device and a set', () => {
       ['70', '-0.080'],
     ])
     const again = matchProbes(hello, hung, line)
-    expect(hangingOf(again, 0, placeStations(line, hung.probes).x)).toEqual(hello.hung)
+    const { x } = placeStations(line, hung.probes)
+    expect(hangingOf(again, 0, x)).toEqual(hello.hung)
+    // of a sag that nobody gave the rig is told nothing
+    const bare = again.map((match) => ({ ...match, probe: { ...match.probe, sag: { text: '', unit: 'mm' as const } } }))
+    expect(hangingOf(bare, 0, x).map((hang) => 'sag' in hang)).toEqual([false, false])
+  })
+})
+
+describe('what a rig is told', () => {
+  const feet = [
+    { id: 'a', distance: 100 },
+    { id: 'b', distance: 400 },
+  ]
+  const stand = { type: 'set', offsetY: -0.4, slopeY: -0.001, offsetZ: -20, slopeZ: 0, moves: 'left', feet }
+  const takes = (command: object) => v.safeParse(rigCommandSchema, command).success
+  it('is either way, and not further than the rig goes', () => {
+    expect(takes(stand)).toBe(true)
+    expect(takes({ ...stand, offsetZ: -20.1 })).toBe(false)
+    expect(takes({ ...stand, offsetZ: 20.1 })).toBe(false)
+  })
+  it('is never of two feet at one place: nothing would turn about them', () => {
+    expect(takes({ ...stand, feet: [feet[0], { id: 'b', distance: 100 }] })).toBe(false)
   })
 })
 
@@ -64,6 +86,12 @@ describe('a capture', () => {
     const dark: DeviceReading = { ...reading(0, 40, 40), probes: [{ id: 'right', angle: 40, values: null }] }
     expect(captureOf([dark], matches)).toBeUndefined()
   })
+  it('goes to an angle that is there in a set that has all it can have, and adds none', () => {
+    const full = { ...set, angles: Array.from({ length: 48 }, (_, i) => ({ id: `a${i * 6}`, degrees: i * 6 })) }
+    const there = withCapture(full, captureOf([reading(0, 90, 90)], matches)!, 'mm')
+    expect(there.probes[0]!.readings.a90!.value.text).toBe('0.100')
+    expect(withCapture(full, captureOf([reading(0, 330, 330)], matches)!, 'mm')).toBe(full)
+  })
   it('comes by itself once the shafts stood still long enough, and not before', () => {
     const watch = new StandingStill(900)
     const said = Array.from({ length: 40 }, (_, i) => {
@@ -79,6 +107,19 @@ describe('a capture', () => {
 })
 
 describe('a sweep', () => {
+  it('leaves out a probe that shows no number, and ends at a hundred thousand points', () => {
+    const trace = new SweepTrace(matches)
+    trace.add(reading(0, 0, 0))
+    for (let i = 1; i <= 50_002; i++) {
+      const { probes, ...rest } = reading(i, 3 + (i % 300), 3 + (i % 300))
+      const [right, left] = probes
+      trace.add({ ...rest, probes: i % 2 ? [right!, { ...left!, values: null }] : [right!, left!] })
+    }
+    for (let i = 0; i < 50_000; i++) trace.add(reading(50_003 + i, 3 + (i % 300), 3 + (i % 300)))
+    const [right, left] = trace.into(set).probes
+    expect(right!.sweep!.degrees).toHaveLength(100_000)
+    expect(left!.sweep!.degrees).toHaveLength(75_001)
+  })
   it('keeps every point, late ones too, and knows what it covers', () => {
     const trace = new SweepTrace(matches)
     for (let i = 0; i <= 100; i++) trace.add(reading(i * 50, i * 2, i * 2, i / 100))

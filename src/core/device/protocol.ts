@@ -66,6 +66,7 @@ export const deviceMessageSchema = v.variant('type', [helloSchema, deviceReading
 
 /** So far a simulated machine may stand off, mm and rad; and the stations of its two outermost feet, mm from the coupling. */
 const within = (most: number) => v.pipe(finite, v.minValue(-most), v.maxValue(most))
+const far = within(50_000)
 
 /**
  * What may be said to a simulated rig: turn its shafts, hang its probes elsewhere, stand as a job says, have a foot pushed or
@@ -80,7 +81,10 @@ export const rigCommandSchema = v.variant('type', [
     slopeZ: within(0.05),
     /** The machine that is moved, seen from the coupling, and its feet: mm from the coupling outward. */
     moves: v.picklist(['left', 'right']),
-    feet: v.strictTuple([v.strictObject({ id, distance: finite }), v.strictObject({ id, distance: finite })]),
+    feet: v.pipe(
+      v.strictTuple([v.strictObject({ id, distance: far }), v.strictObject({ id, distance: far })]),
+      v.check(([one, other]) => Math.abs(one.distance - other.distance) >= 1, 'two feet at least 1 mm apart'),
+    ),
   }),
   v.strictObject({
     type: v.literal('push'),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findingsFor } from '../advice/findings'
-import { readPeg, summarise } from '../advice/summary'
+import { readPeg, summarise, unsummed } from '../advice/summary'
 import { cautions } from '../ready/catalogue'
 import { emptyReady } from '../ready/ready'
 import { check } from '../survey/fault'
@@ -98,6 +98,10 @@ describe('a job', () => {
     expect(findings.find((f) => f.kind === 'verdict')?.peg).toBe('unsure')
     expect(findings.find((f) => f.kind === 'feet')?.peg).toBe('unsure')
   })
+  it('has taken no minutes where none are written', () => {
+    expect([summarise(caseA()).minutes, unsummed(caseA()).minutes]).toEqual([0, 0])
+    expect(unsummed({ ...caseA(), minutes: '40' }).minutes).toBe(40)
+  })
   it('sums itself up for a list', () => {
     const safe = (job: Job): Job => ({
       ...job,
@@ -169,6 +173,17 @@ describe('stations', () => {
   ])('are doubted: %s %j', (foot, change, kind) => {
     const doubtful = edit(foot, change)
     expect(doubtDimensions(doubtful, placeStations(doubtful)).map((doubt) => doubt.kind)).toContain(kind)
+  })
+  it('are doubted where a dial stands beyond the nearest feet of its machine, not only beyond all', () => {
+    const job = caseA()
+    const dials = (out: string) =>
+      job.rounds[0]!.sets[0]!.probes.map((dial) => ({ ...dial, station: { ...dial.station, distance: mm(out) } }))
+    const kinds = (out: string) => {
+      const all = dials(out)
+      return doubtDimensions(job.line, placeStations(job.line, all), all).map(({ kind }) => kind)
+    }
+    expect(kinds('90')).toEqual([])
+    expect(kinds('270')).toContain('dial-behind-feet')
   })
   it('are not doubted when they are likely', () => {
     expect(doubtDimensions(line, placeStations(line))).toEqual([])

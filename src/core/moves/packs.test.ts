@@ -10,6 +10,16 @@ function everyPack(stock: readonly number[], most: number): number[][] {
 }
 const total = (pack: readonly number[]) => pack.reduce((sum, size) => sum + size, 0)
 
+it('ends in bounded time, whatever the stock: sixty thicknesses, eight at a time, none of them right', () => {
+  const stock = Array.from({ length: 60 }, (_, i) => 0.0501 + i * 0.0137 + (i % 7) * 0.00031)
+  const begun = performance.now()
+  const { shims, residual } = choosePack(stock, 3.2718, { most: 8, count: () => 3 })
+  // two orders of magnitude from what it takes
+  expect(performance.now() - begun).toBeLessThan(20_000)
+  expect(Math.abs(residual)).toBeLessThan(0.01)
+  expect(shims.reduce((sum, size) => sum + size, 0) - 3.2718).toBeCloseTo(residual, 9)
+})
+
 describe('a pack of shims', () => {
   const sizes = fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 1, maxLength: 5 })
   it('is the nearest there is, of the fewest pieces, as trying every pack shows', () => {

@@ -176,6 +176,17 @@ describe('a plan of a round', () => {
     expect(Number(next.limits['m2-back']!.down!.text)).toBeCloseTo(1 + back!.vertical! + back!.rounding, 2)
     expect(Number(next.limits['m2-back']!.far!.text)).toBeCloseTo(0.5 - back!.horizontal!, 2)
   })
+  it('hands over the way of planning, but for a line drawn for this round alone', () => {
+    const { round, plan } = planned(stocked(line, '1', metric, {}))
+    const handed = (stays: 'hold' | 'least' | 'drawn' | 'fixed') =>
+      nextPlan({ ...round, plan: { ...round.plan!, stays } }, plan!, 'mm').stays
+    expect([handed('hold'), handed('least'), handed('drawn'), handed('fixed')]).toEqual([
+      'hold',
+      'least',
+      'fixed',
+      'fixed',
+    ])
+  })
   it('waits for the planner where the least is asked for', () => {
     expect(planned({ ...stocked(line, '1', metric), stays: 'least' }).plan).toBeUndefined()
   })

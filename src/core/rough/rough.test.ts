@@ -35,6 +35,11 @@ describe('rough alignment from gaps of exact geometry', () => {
     expect(one.horizontal.offset).toBeCloseTo(-0.5, 2)
     expect(one.vertical.slope).toBeNull()
   })
+  it('gives no slope from one side of the faces, nor without the circle they were read on', () => {
+    const half = roughPosition({ rim, face: { top: face.top, near: face.near }, faceDiameter: 160 })
+    expect([half.vertical.slope, half.horizontal.slope]).toEqual([null, null])
+    expect(roughPosition({ rim, face }).vertical.slope).toBeNull()
+  })
   it('reads the same from a straightedge on either hub', () => {
     const onRight = Object.fromEntries(Object.entries(rim).map(([quarter, gap]) => [quarter, 2 - gap!]))
     for (const known of [

@@ -98,6 +98,20 @@ describe('random frames, felt in hundredths of a millimetre', () => {
   })
 })
 
+describe('feet of one machine that rise', () => {
+  it('are told apart: the one a feeler finds nothing under is springy, though another has a gap', () => {
+    const none = { lowNear: 0, lowFar: 0, highNear: 0, highFar: 0 }
+    const gap = { lowNear: 0.2, lowFar: 0.2, highNear: 0.2, highFar: 0.2 }
+    const feet = [
+      { id: 'a', x: 100, y: -150, rise: 0.2, gaps: gap },
+      { id: 'b', x: 100, y: 150, rise: 0.01, gaps: none },
+      { id: 'c', x: 500, y: 150, rise: 0.14, gaps: none },
+      { id: 'd', x: 500, y: -150, rise: 0.01, gaps: none },
+    ]
+    expect(diagnose(feet).find(({ kind }) => kind === 'springy')?.feet).toEqual(['c'])
+  })
+})
+
 describe('a rocking frame', () => {
   const rigged: RiggedFrame = {
     frame: 'rigid',

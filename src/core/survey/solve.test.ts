@@ -106,6 +106,52 @@ describe('what is said beside the numbers', () => {
   })
 })
 
+describe('what no machine has', () => {
+  const many = <T>(one: T, n: number): T[] => Array.from({ length: n }, () => one)
+  const said = (edit: (survey: Survey) => unknown) => {
+    const survey = caseA()
+    edit(survey)
+    const result = solveSurvey(JSON.parse(JSON.stringify(survey)))
+    return result.ok ? 'solved' : result.fault.path
+  }
+  it.each<[string, string, (s: Survey) => unknown]>([
+    ['a million shims in a pack', 'plan.maxShims', (s) => Object.assign(s, { plan: { maxShims: 1_000_000 } })],
+    ['sixty-one thicknesses', 'plan.stock', (s) => Object.assign(s, { plan: { stock: many(0.1, 61) } })],
+    [
+      'thirteen probes',
+      'measurements.0.probes',
+      (s) => s.measurements[0]!.probes.push(...many(s.measurements[0]!.probes[0]!, 11)),
+    ],
+    ['sixty-one sets', 'measurements', (s) => s.measurements.push(...many(s.measurements[0]!, 60))],
+    ['twenty-one machines', 'train.machines', (s) => s.train.machines.push(...many(s.train.machines[0]!, 19))],
+    [
+      'a kilometre and more',
+      'measurements.0.probes.0.x',
+      (s) => Object.assign(s.measurements[0]!.probes[0]!, { x: 1e7 }),
+    ],
+    [
+      'a deviation of nothing much',
+      'measurements.0.probes.0.sd',
+      (s) => Object.assign(s.measurements[0]!.probes[0]!, { sd: 1e-9 }),
+    ],
+    ['a name of a book’s length', 'train.name', (s) => Object.assign(s.train, { name: 'x'.repeat(201) })],
+  ])('is refused by its place: %s', (_, path, edit) => {
+    expect(said(edit)).toBe(path)
+  })
+  it('is told for what it is where it is no document at all', () => {
+    for (const [document, message] of [
+      [null, 'expected an object, found null'],
+      ['x', 'expected an object, found "x"'],
+    ] as const)
+      expect(solveSurvey(document)).toEqual({ ok: false, fault: { path: '', message } })
+    expect(solveSurvey({ ...caseA(), units: 7 })).toMatchObject({
+      fault: { path: 'units', message: 'expected an object, found 7' },
+    })
+    const { units: _, ...rest } = caseA()
+    expect(solveSurvey(rest)).toEqual({ ok: false, fault: { path: 'units', message: 'missing' } })
+  })
+})
+
 describe('bad input names the place', () => {
   type Edit = (survey: Survey) => unknown
   const cases: readonly (readonly [string, string, Edit])[] = [

@@ -33,6 +33,13 @@ describe('the verdict', () => {
   ] as const)('offset %d known to ±%d is %s', (offset, sd, state) => {
     expect(verdictOf(fitOf(offset, sd), { x: 0 }, limits, none).state).toBe(state)
   })
+  it('tells each plane by what is known of that plane', () => {
+    // up and down a hundredth off and known to a hundredth of that; sideways nobody knows
+    const fit = fitOf(0.01, 0.0001)
+    const covariance = fit.covariance.map((row, i) => row.map((value, j) => (i === 0 && j === 0 ? 0.09 : value)))
+    const verdict = verdictOf({ ...fit, covariance }, { x: 0 }, limits, none)
+    expect([verdict.state, verdict.byPlane]).toEqual(['unsure', { vertical: 'within', horizontal: 'unsure' }])
+  })
   it('never says within of a plane that was not measured', () => {
     expect(verdictOf(fitOf(0, 0.001, ['vertical']), { x: 0 }, limits, none).state).toBe('unsure')
     expect(verdictOf(fitOf(0.3, 0.001, ['vertical']), { x: 0 }, limits, none).state).toBe('outside')

@@ -73,6 +73,26 @@ describe.each(Object.keys(truths))('a job read by its method: %s', (title) => {
 })
 
 describe('a survey that cannot become a job', () => {
+  it('comes in by the method its probes are of, and as confirmed as it was', () => {
+    for (const job of methodJobs(new Date('2026-11-23T12:00:00Z')).jobs.map(({ document }) => document)) {
+      const [set] = only(job).sets
+      const plain = { ...job, rounds: [{ ...only(job), sets: [{ ...set!, sweep: undefined }] }] }
+      const back = jobOfSurvey(JSON.parse(JSON.stringify(surveyOf(plain, only(plain)))), 'x', '')
+      if (back.ok && set!.method !== 'own') expect(back.value.rounds[0]!.sets[0]!.method).toBe(set!.method)
+    }
+    const survey = JSON.parse(JSON.stringify(surveyOf(titled('After overhaul'), only(titled('After overhaul')))))
+    const { purpose: _purpose, state: _state, ...bare } = survey.measurements[0]
+    const as = (how: object) => {
+      const made = jobOfSurvey({ ...survey, measurements: [{ ...bare, ...how }] }, 'x', '')
+      const set = made.ok ? made.value.rounds[0]!.sets[0]! : undefined
+      return [set?.state, set?.purpose, set?.engagedAccepted !== undefined]
+    }
+    expect(as({ state: 'engaged', purpose: 'plan' })).toEqual(['engaged', 'closed', true])
+    expect(as({ state: 'engaged', purpose: 'repeat' })).toEqual(['engaged', 'closed', true])
+    expect(as({ state: 'engaged' })).toEqual(['engaged', 'closed', false])
+    expect(as({ purpose: 'running' })).toEqual(['engaged', 'running', false])
+    expect(as({ purpose: 'repeat' })).toEqual(['released', 'repeat', false])
+  })
   it.each([
     ['no format', {}, 'format'],
     [
