@@ -6,7 +6,7 @@ import { HTTPException } from 'hono/http-exception'
 import { secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import { StoreBusy } from './db/patient'
-import { faultOf } from './faultOf'
+import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
 import { TooMuch } from './heavy/pool'
 import { refusal } from './routes/answers'
@@ -83,8 +83,8 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status < 500)
       return c.json(refusal('', error.message || 'The request cannot be read.'), error.status)
-    if (error instanceof StoreBusy || error instanceof TooMuch)
-      return c.json(refusal('', error.message), 503, { 'Retry-After': '5' })
+    const busy = [...causes(error)].find((one) => one instanceof StoreBusy || one instanceof TooMuch)
+    if (busy) return c.json(refusal('', busy.message), 503, { 'Retry-After': '5' })
     options.log.error({ ...faultOf(error), path: c.req.path })
     return c.json(refusal('', 'Something went wrong on the server. Nothing you typed is lost.'), 500)
   })

@@ -47,6 +47,12 @@ try {
 }
 `
 
+const oneLine = (said: string) =>
+  said
+    .replace(/\*\*\*.*?\*\*\*/g, '')
+    .replace(/\s+/g, ' ')
+    .trim()
+
 /** Asks a process of its own to check the database at an address, or to copy it into a file. "ok", or what is wrong. */
 export function askChild(what: 'check' | 'copy', url: string, to = ''): Promise<string> {
   return new Promise((answer) => {
@@ -54,7 +60,7 @@ export function askChild(what: 'check' | 'copy', url: string, to = ''): Promise<
       process.execPath,
       ['--input-type=module', '--eval', script, what, url, to],
       { maxBuffer: 1 << 20 },
-      (error, said) => answer(said || (error ? 'it cannot be read' : 'it says nothing')),
+      (error, said) => answer(oneLine(said) || (error ? 'it cannot be read' : 'it says nothing')),
     )
   })
 }

@@ -1,4 +1,5 @@
 import type { Client } from '@libsql/client'
+import { causes } from '../faultOf'
 
 /** How long a request waits for another process that holds the file, ms. */
 const patience = 5000
@@ -51,7 +52,5 @@ export function patient(client: Client, open: readonly string[]): Client {
 const codeOf = (error: unknown) => (error instanceof Error && 'code' in error ? String(error.code) : '')
 
 function isBusy(error: unknown): boolean {
-  for (let at = error; at instanceof Error; at = at.cause)
-    if (/^SQLITE_(BUSY|LOCKED)/.test(codeOf(at) || at.message)) return true
-  return false
+  return [...causes(error)].some((at) => /^SQLITE_(BUSY|LOCKED)/.test(codeOf(at) || at.message))
 }

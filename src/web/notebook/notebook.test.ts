@@ -66,9 +66,11 @@ function site(first: Doc) {
     const count = (by: number) => underWay.set(page, (underWay.get(page) ?? 0) + by).get(page) ?? 0
     most.underWay = Math.max(most.underWay, count(1))
     try {
-      if (delay) await new Promise((go) => setTimeout(go, delay))
+      // half of the time on the way there, half on the way back
+      if (delay) await new Promise((go) => setTimeout(go, delay / 2))
       if (!stored.reached) return { kind: 'unreached' }
       const answer = take(structuredClone(sent))
+      if (delay) await new Promise((go) => setTimeout(go, delay / 2))
       return stored.losesAnswers ? { kind: 'unreached' } : answer
     } finally {
       count(-1)
@@ -322,6 +324,20 @@ describe('a notebook', () => {
     await wait()
     expect(stored.document).toEqual(doc('a', '3', '4'))
     expect([...kept.keys()]).toEqual(['job:1 three'])
+  })
+  it('takes in what it heard of while something of its own was on its way', async () => {
+    const { stored, open, put } = site(doc('a', '1', '1'))
+    const notebook = open('one', () => 500)
+    notebook.edit(set('c0', '2'))
+    // ours is stored, its answer is still on the way, and somebody goes on meanwhile
+    await wait(700)
+    expect(textOf(stored.document, 'c0')).toBe('2')
+    put({ ...stored.document, title: 'theirs' })
+    notebook.refresh({ ...stored })
+    expect(notebook.read().document.title).toBe('a')
+    await wait(3000)
+    expect(notebook.read().document).toEqual(doc('theirs', '2', '1'))
+    expect(stored.document).toEqual(doc('theirs', '2', '1'))
   })
   it('is not fooled by what comes late: an older version never replaces a newer one', async () => {
     const { stored, open } = site(doc('a', '1'))

@@ -99,9 +99,12 @@ export class Notebook<T> implements Sender {
   /** Whether the last writing down succeeded. */
   private kept = false
   private onItsWay = false
+  /** What the server has by now, heard of while something of ours was on its way. */
+  private newer: Stored<T> | undefined
   private merges = 0
   private timer: ReturnType<typeof setTimeout> | undefined
   private drafting: ReturnType<typeof setTimeout> | undefined
+  private again: ReturnType<typeof setTimeout> | undefined
   private writing: Promise<void> | undefined
   /** What other pages that are gone left of this document, to be taken up one after the other. */
   private left: Kept<T>[] = []
@@ -180,9 +183,13 @@ export class Notebook<T> implements Sender {
     this.tell()
   }
 
-  /** Takes in what the server has now, if it is newer and nothing of ours is on its way. */
+  /** Takes in what the server has now, if it is newer; while something of ours is on its way, after that. */
   refresh(stored: Stored<T>): void {
-    if (stored.version <= this.version || this.onItsWay) return
+    if (stored.version <= this.version) return
+    if (this.onItsWay) {
+      if (!this.newer || stored.version > this.newer.version) this.newer = stored
+      return
+    }
     this.takeIn(stored)
     this.draftSoon()
     this.tell()
@@ -273,7 +280,11 @@ export class Notebook<T> implements Sender {
       outcome = { kind: 'unreached' }
     }
     this.onItsWay = false
-    return this.took(sent, outcome)
+    const after = this.took(sent, outcome)
+    const { newer } = this
+    this.newer = undefined
+    if (newer) this.refresh(newer)
+    return after
   }
 
   private took(sent: Sent<T>, outcome: Outcome<T>): 'done' | 'later' {
@@ -378,7 +389,8 @@ export class Notebook<T> implements Sender {
       .then((kept) => {
         this.writing = undefined
         // a store that was full may have room again
-        if (!kept && this.unsentHere) this.drafting ??= setTimeout(() => void this.writeDown(), keepAgain)
+        clearTimeout(this.again)
+        if (!kept && this.unsentHere) this.again = setTimeout(() => void this.writeDown(), keepAgain)
         if (kept === this.kept) return
         this.kept = kept
         this.tell()

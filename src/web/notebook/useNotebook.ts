@@ -49,7 +49,8 @@ export function useShelf<T, S extends Stored<T>>(shelf: Shelf<T, S>, id: string)
 
   // the next visit fetches anew: the notebook, not the cache, holds what was typed here
   useEffect(() => () => client.removeQueries({ queryKey: [shelf.kind, id] }), [client, shelf, id])
-  return { ...query, notebook }
+  // once it is open here, work goes on whether the server is there or not
+  return { data, error: notebook ? null : query.error, notebook }
 }
 
 /** What a notebook shows now. */

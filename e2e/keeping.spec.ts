@@ -1,0 +1,182 @@
+import type { Page } from '@playwright/test'
+import { ask, freshFolder, type Running, startServer, stopServer, throwAway } from './attack'
+import { expect, test } from './site'
+
+const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mm')
+const pump = (page: Page) => page.getByLabel('Pump dial, bottom, mm')
+
+test('what was typed without a server outlives the page, is told on the Floor, and goes out by itself', async ({
+  page,
+}) => {
+  const folder = freshFolder()
+  let at: Running = await startServer(folder, ['--demo'])
+  const { port } = at
+  await page.goto(at.address)
+  await page.getByText(/job 5 ·/).click()
+  await page.locator('a[href$="/read"]').first().click()
+  await expect(dial(page)).toBeVisible()
+  await stopServer(at)
+  await dial(page).fill('-0.31')
+  await expect(page.getByText('Kept here; server not reached')).toBeVisible()
+  await page.getByRole('link', { name: 'Floor' }).click()
+  await expect(page.getByRole('status', { name: 'Not sent yet' })).toContainText('Dryer circulation pump')
+  await page.close({ runBeforeUnload: false })
+  // the plant's own data, not the demo's: that is made anew at every start
+  const { renameSync } = await import('node:fs')
+  renameSync(`${folder}/demo.db`, `${folder}/vane-peg.db`)
+  at = await startServer(folder, ['--port', String(port)])
+  const again = await page.context().newPage()
+  await again.goto(at.address)
+  await expect
+    .poll(async () => JSON.stringify((await ask(at, '/jobs/job-5')).body.document).includes('-0.31'), {
+      timeout: 30_000,
+    })
+    .toBe(true)
+  await expect(again.getByRole('status', { name: 'Not sent yet' })).toHaveCount(0)
+  await again.close()
+  await stopServer(at)
+  throwAway(folder)
+})
+
+test('a lost answer and a slow one: two windows of one browser never ask about themselves, and lose nothing', async ({
+  context,
+  demo,
+}) => {
+  // every third answer is lost on the way, the others take their time
+  let requests = 0
+  await context.route('**/api/jobs/job-5', async (route) => {
+    if (route.request().method() !== 'PUT') return route.continue()
+    const n = requests++
+    const response = await route.fetch()
+    await new Promise((go) => setTimeout(go, 300 + (n % 4) * 350))
+    await (n % 3 === 1 ? route.abort() : route.fulfill({ response }))
+  })
+  const [one, two] = [await context.newPage(), await context.newPage()]
+  for (const page of [one, two]) {
+    await page.goto(`${demo}/jobs/job-5/read`)
+    await expect(dial(page)).toBeVisible()
+  }
+  for (let i = 0; i < 5; i++) {
+    await dial(one).fill(`-0.${40 + i}`)
+    await pump(two).fill(`0.${10 + i}`)
+    await one.waitForTimeout(430)
+  }
+  for (const page of [one, two]) {
+    await expect(page.getByText(/^Saved/)).toBeVisible({ timeout: 45_000 })
+    await expect(page.getByRole('alert', { name: 'Changed in two places' })).toHaveCount(0)
+    await expect(dial(page)).toHaveValue(/0\.440?$/)
+    await expect(pump(page)).toHaveValue(/0\.140?$/)
+  }
+})
+
+for (const [what, spoil] of [
+  [
+    'full',
+    () => {
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('no room', 'QuotaExceededError')
+      }
+    },
+  ],
+  [
+    'forbidden',
+    () => {
+      Object.defineProperty(window, 'indexedDB', {
+        get: () => {
+          throw new DOMException('not here', 'SecurityError')
+        },
+      })
+    },
+  ],
+] as const)
+  test(`a store that is ${what}: every screen opens, and nothing is said to be kept`, async ({ page, demo }) => {
+    await page.addInitScript(spoil)
+    await page.goto(demo)
+    await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible()
+    await page.goto(`${demo}/jobs/job-5/read`)
+    await expect(dial(page)).toBeVisible()
+    await page.route('**/api/jobs/job-5', (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    )
+    await dial(page).fill('-0.31')
+    await expect(page.getByText('Server not reached, and nothing is kept here')).toBeVisible()
+    await expect(page.getByText('leave this page open until it is saved')).toBeVisible()
+    await expect(page.getByText(/Kept here/)).toHaveCount(0)
+    await page.unroute('**/api/jobs/job-5')
+    await expect(page.getByText(/^Saved/)).toBeVisible({ timeout: 30_000 })
+  })
+
+test('what was taken away comes back after a reload', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-5/read`)
+  const cells = page.getByRole('textbox', { name: /, bottom, mm$/ })
+  await expect(cells.first()).toBeVisible()
+  const before = await cells.count()
+  await page.getByRole('button', { name: 'Repeat the set' }).click()
+  await expect(cells).toHaveCount(2 * before)
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
+  await page.reload()
+  await expect(cells).toHaveCount(2 * before)
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(cells).toHaveCount(before)
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
+  await page.reload()
+  await expect(dial(page)).toBeVisible()
+  await page.getByRole('button', { name: 'Bring back' }).click()
+  await expect(cells).toHaveCount(2 * before)
+})
+
+test('a page of another site, and one that borrows this one’s name, can do nothing to it', async ({ page, demo }) => {
+  const { port } = new URL(demo)
+  // another origin: a page served from elsewhere on this machine
+  const { createServer } = await import('node:http')
+  const stranger = createServer((_, response) =>
+    response.setHeader('Content-Type', 'text/html').end('<title>stranger</title>'),
+  )
+  await new Promise<void>((ready) => stranger.listen(0, '127.0.0.1', ready))
+  const strangerPort = (stranger.address() as { port: number }).port
+  await page.goto(`http://127.0.0.1:${strangerPort}/`)
+  const tries = await page.evaluate(async (site) => {
+    const outcome = async (path: string, init: RequestInit) => {
+      try {
+        const response = await fetch(`${site}${path}`, init)
+        return response.type === 'opaque' ? 'opaque' : String(response.status)
+      } catch {
+        return 'blocked'
+      }
+    }
+    const socket = (path: string) =>
+      new Promise<string>((done) => {
+        const line = new WebSocket(`${site.replace('http', 'ws')}${path}`)
+        line.onopen = () => done('open')
+        line.onerror = () => done('refused')
+      })
+    return {
+      read: await outcome('/api/jobs', {}),
+      write: await outcome('/api/jobs/job-5/archived', {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: '{"archived":true}',
+      }),
+      post: await outcome('/api/solve', { method: 'POST', body: '{}', mode: 'no-cors' }),
+      changes: await socket('/api/changes/live'),
+      rig: await socket('/api/devices/dials/live'),
+      odd: await socket('//'),
+    }
+  }, demo)
+  expect(tries).toEqual({
+    read: 'blocked',
+    write: 'blocked',
+    post: 'blocked',
+    changes: 'refused',
+    rig: 'refused',
+    odd: 'refused',
+  })
+  stranger.close()
+  // the same page under a name that was pointed here
+  const borrowed = await page.request.get(`http://127.0.0.1:${port}/api/jobs`, {
+    headers: { Host: `rebound.example:${port}` },
+  })
+  expect(borrowed.status()).toBe(403)
+  await page.goto(demo)
+  await expect(page.getByText(/job 5 ·/)).toBeVisible()
+})

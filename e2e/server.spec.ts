@@ -1,0 +1,327 @@
+import { appendFileSync, copyFileSync, existsSync, openSync, readdirSync, statSync, writeSync } from 'node:fs'
+import { join } from 'node:path'
+import { createClient } from '@libsql/client'
+import { expect, test } from '@playwright/test'
+import { ask, freshFolder, holdLocked, raw, startServer, stopServer, throwAway, upgrade } from './attack'
+
+/** `LONG=1` for a night: the whole numbers. */
+const long = process.env.LONG !== undefined
+let folder: string
+test.beforeEach(() => {
+  folder = freshFolder()
+})
+test.afterEach(() => throwAway(folder))
+
+/** Stores edits of a job one after the other, and tells which were acknowledged. */
+async function write(at: Awaited<ReturnType<typeof startServer>>, id: string, notes: readonly string[]) {
+  const acknowledged: string[] = []
+  const statuses: number[] = []
+  for (const note of notes)
+    try {
+      const { body: job } = await ask(at, `/jobs/${id}`)
+      const { status } = await ask(at, `/jobs/${id}`, {
+        version: job.version,
+        document: { ...job.document, note: `${job.document.note}${note} ` },
+      })
+      statuses.push(status)
+      if (status === 200) acknowledged.push(note)
+    } catch {
+      statuses.push(0)
+    }
+  return { acknowledged, statuses }
+}
+
+const noteOf = async (at: Awaited<ReturnType<typeof startServer>>, id: string): Promise<string> =>
+  (await ask(at, `/jobs/${id}`)).body.document.note
+
+test('no connection ends the server: addresses that are none, refusals that are reset, sockets of other pages', async () => {
+  const at = await startServer(folder, ['--demo'])
+  expect(await raw(at.port, upgrade('//'))).toContain('400')
+  expect(await raw(at.port, upgrade('/api/devices/none/live'))).toContain('404')
+  expect(await raw(at.port, upgrade('/api/changes/live', { Origin: 'http://elsewhere.example' }))).toContain('403')
+  expect(await raw(at.port, upgrade('/api/changes/live', { Host: 'rebound.example' }))).toContain('403')
+  expect(
+    await raw(at.port, upgrade('/api/changes/live', { Host: `localhost:${at.port}`, Origin: at.address })),
+  ).toContain('101')
+  for (let i = 0; i < 20; i++)
+    for (const path of ['//', '/api/devices/none/live', '/api/devices/dials/live', '/\\', 'http://[', '*'])
+      await raw(at.port, upgrade(path), { reset: true, wait: 100 })
+  // more rigs than there are: refused and reset as well
+  const open = Array.from({ length: 30 }, (_, i) =>
+    raw(at.port, upgrade(`/api/devices/dials/live?seed=${i}`), { wait: 900, reset: i % 3 === 0 }),
+  )
+  await Promise.all(open)
+  await raw(at.port, 'GET / HTTP/9.9\r\n\r\n\u0000\u0000')
+  expect((await ask(at, '/health')).status).toBe(200)
+  await stopServer(at)
+})
+
+test('a page of another site may neither read, write nor freeze it', async () => {
+  const at = await startServer(folder, ['--demo'])
+  const { body: job } = await ask(at, '/jobs/job-6')
+  const put = (headers: Record<string, string>) =>
+    fetch(`${at.address}/api/jobs/job-6`, {
+      method: 'PUT',
+      body: JSON.stringify({ version: job.version, document: { ...job.document, note: 'x' } }),
+      headers: { 'Content-Type': 'application/json', ...headers },
+    }).then(({ status }) => status)
+  expect(await put({ Origin: 'http://elsewhere.example' })).toBe(403)
+  expect(await put({ Origin: 'null' })).toBe(403)
+  expect(await put({ 'Sec-Fetch-Site': 'cross-site' })).toBe(403)
+  expect(await put({ 'Content-Type': 'text/plain' })).toBe(415)
+  for (const path of ['/', '/api/jobs', '/api/jobs/job-6/report.pdf'])
+    expect(
+      await raw(at.port, `GET ${path} HTTP/1.1\r\nHost: rebound.example:${at.port}\r\nConnection: close\r\n\r\n`),
+    ).toContain('403')
+  expect((await ask(at, '/jobs/job-6')).body.version).toBe(job.version)
+  // the survey that never came to an end, and thousands of probes
+  const survey = {
+    format: 'vane-peg.survey',
+    version: 1,
+    plan: { mode: 'least', maxShims: 1_000_000, stock: [0.05, 0.1] },
+  }
+  expect(await ask(at, '/solve', survey, 'POST')).toMatchObject({ status: 400 })
+  expect(await put({ Origin: at.address })).toBe(200)
+  await stopServer(at)
+})
+
+test('it answers while it works out what takes long, and ends what takes too long', async () => {
+  const at = await startServer(folder, ['--demo'])
+  const { body: job } = await ask(at, '/jobs/job-6')
+  const [round] = job.document.rounds
+  const probe = round.sets[0].probes[0]
+  const angles = Array.from({ length: 47 }, (_, i) => ({ id: `b${i}`, degrees: i * 7.5 }))
+  const readings = Object.fromEntries(
+    angles.map(({ id }, i) => [id, { value: { text: `${(i % 9) / 100}`, unit: 'mm' }, turns: 0 }]),
+  )
+  const sets = Array.from({ length: 7 }, (_, s) => ({
+    ...round.sets[0],
+    id: `s${s}`,
+    angles,
+    probes: Array.from({ length: 6 }, (_, p) => ({ ...probe, id: `s${s}p${p}`, readings })),
+  }))
+  const document = { ...job.document, rounds: [{ ...round, sets }] }
+  const save = ask(at, '/jobs/job-6', { version: job.version, document })
+  let worst = 0
+  let over = false
+  const watch = (async () => {
+    while (!over) {
+      const begun = performance.now()
+      await ask(at, '/health')
+      worst = Math.max(worst, performance.now() - begun)
+      await new Promise((go) => setTimeout(go, 20))
+    }
+  })()
+  expect((await save).status).toBe(200)
+  const pages = await Promise.all([1, 2, 3].map(() => ask(at, '/jobs/job-6/report.pdf')))
+  over = true
+  await watch
+  // printed, or told plainly that it is too much
+  for (const { status, body } of pages) expect(status === 200 || (status === 503 && body.error.message)).toBeTruthy()
+  // a stall of the loop would be as long as the work itself: seconds
+  expect(worst).toBeLessThan(1500)
+  // more places to read than a round can have
+  const tooMany = { ...document, rounds: [{ ...round, sets: [...sets, { ...sets[0], id: 'more' }] }] }
+  expect(await ask(at, '/jobs/job-6', { version: job.version + 1, document: tooMany })).toMatchObject({
+    status: 400,
+    body: { error: { message: expect.stringContaining('2000 places') } },
+  })
+  await stopServer(at)
+})
+
+test('what was acknowledged is there after any end: kills in the middle of writing', async () => {
+  test.setTimeout(long ? 1_800_000 : 120_000)
+  const demo = await startServer(folder, ['--demo'])
+  await stopServer(demo)
+  copyFileSync(join(folder, 'demo.db'), join(folder, 'vane-peg.db'))
+  const ids = ['job-4', 'job-5', 'job-6', 'job-7']
+  let acknowledged: [string, string][] = []
+  const kills = long ? 260 : 6
+  for (let kill = 0; kill < kills; kill++) {
+    const at = await startServer(folder)
+    const writing = ids.map((id) =>
+      write(
+        at,
+        id,
+        Array.from({ length: 6 }, (_, i) => `${kill}.${i}`),
+      ),
+    )
+    await new Promise((go) => setTimeout(go, 120 + (kill % 7) * 60))
+    await stopServer(at, 'SIGKILL')
+    const done = await Promise.all(writing)
+    acknowledged = [
+      ...acknowledged,
+      ...done.flatMap((one, i) => one.acknowledged.map((note): [string, string] => [ids[i] ?? '', note])),
+    ]
+  }
+  const at = await startServer(folder)
+  const notes = new Map(await Promise.all(ids.map(async (id) => [id, await noteOf(at, id)] as const)))
+  for (const [id, note] of acknowledged) expect(notes.get(id)?.split(' ')).toContain(note)
+  expect(acknowledged.length).toBeGreaterThan(kills)
+  if (long) process.stdout.write(`${kills} kills, ${acknowledged.length} acknowledged writes, none lost\n`)
+  await stopServer(at)
+})
+
+test('while another program holds the data nothing acknowledged is lost, and what is not stored is said', async () => {
+  test.setTimeout(180_000)
+  const at = await startServer(folder, ['--demo'])
+  const seen: number[] = []
+  let all: string[] = []
+  for (const [i, ms] of (long ? [1000, 7000, 20_000] : [1000, 7000]).entries()) {
+    const { over } = await holdLocked(join(folder, 'demo.db'), ms)
+    const during = await write(at, 'job-6', [`${i}a`, `${i}b`])
+    await over
+    const after = await write(at, 'job-6', [`${i}c`])
+    all = [...all, ...during.acknowledged, ...after.acknowledged]
+    seen.push(...during.statuses)
+    expect(after.statuses).toEqual([200])
+  }
+  expect(new Set(seen)).toEqual(new Set([200, 503]))
+  // read by another connection: what this one believes is not enough
+  const client = createClient({ url: `file:${join(folder, 'demo.db')}` })
+  const { rows } = await client.execute("select document from jobs where id = 'job-6'")
+  const { note } = JSON.parse(String(rows[0]?.document))
+  for (const one of all) expect(note.split(' ')).toContain(one)
+  client.close()
+  await stopServer(at)
+})
+
+test('fifty on one job: one of them wins each version, and everybody is told', async () => {
+  const at = await startServer(folder, ['--demo'])
+  for (let round = 0; round < (long ? 20 : 2); round++) {
+    const { body: job } = await ask(at, '/jobs/job-6')
+    const answers = await Promise.all(
+      Array.from({ length: 50 }, (_, i) =>
+        ask(at, '/jobs/job-6', {
+          version: job.version,
+          edit: `edit-${round}-${i}`,
+          document: { ...job.document, note: `${i}` },
+        }),
+      ),
+    )
+    expect(answers.filter(({ status }) => status === 200)).toHaveLength(1)
+    expect(answers.filter(({ status }) => status === 409)).toHaveLength(49)
+    const winner = answers.findIndex(({ status }) => status === 200)
+    // its answer lost on the way, the winner asks again and is known
+    const again = await ask(at, '/jobs/job-6', {
+      version: job.version,
+      edit: `edit-${round}-${winner}`,
+      document: job.document,
+    })
+    expect(again).toMatchObject({ status: 200, body: { version: job.version + 1, document: { note: `${winner}` } } })
+  }
+  await stopServer(at)
+})
+
+test('a second server on the same data says who holds it; a copy of the file after a clean stop is whole', async () => {
+  const one = await startServer(folder, ['--demo'])
+  await expect(startServer(folder, ['--demo'])).rejects.toThrow(
+    new RegExp(
+      `^1: Another Vane Peg server has this data open \\(process ${one.process.pid} on .+, since .+\\)\\. Stop it first`,
+    ),
+  )
+  const before = (await ask(one, '/jobs/overview')).body
+  await write(one, 'job-6', ['kept'])
+  await stopServer(one)
+  expect(existsSync(join(folder, 'demo.db-wal')) ? statSync(join(folder, 'demo.db-wal')).size : 0).toBe(0)
+  const elsewhere = freshFolder()
+  copyFileSync(join(folder, 'demo.db'), join(elsewhere, 'vane-peg.db'))
+  const copy = await startServer(elsewhere)
+  expect((await ask(copy, '/jobs/overview')).body).toEqual(before)
+  expect(await noteOf(copy, 'job-6')).toContain('kept')
+  await stopServer(copy)
+  throwAway(elsewhere)
+})
+
+test('a damaged, a newer and a foreign database are refused in a sentence, with a way out', async () => {
+  test.setTimeout(120_000)
+  const file = join(folder, 'vane-peg.db')
+  const demo = await startServer(folder, ['--demo'])
+  await stopServer(demo)
+  copyFileSync(join(folder, 'demo.db'), file)
+  // a copy is made on the first start of the day
+  const first = await startServer(folder)
+  await expect
+    .poll(
+      () =>
+        existsSync(join(folder, 'copies')) &&
+        readdirSync(join(folder, 'copies')).filter((name) => name.endsWith('.db')).length,
+    )
+    .toBe(1)
+  const [copy = ''] = readdirSync(join(folder, 'copies'))
+  await stopServer(first)
+
+  // bytes in the middle of a page that are no text
+  const page = statSync(file).size / 2
+  const damaged = openSync(file, 'r+')
+  for (let at = 0; at < 40; at++) writeSync(damaged, Buffer.from([0xff, 0xfe, 0xc3, 0x28]), 0, 4, page + at * 700)
+  const refused = await startServer(folder).then(
+    async (at) => {
+      await stopServer(at)
+      return ''
+    },
+    (error: Error) => error.message,
+  )
+  expect(refused).toMatch(/^1: The data in .+ is damaged \(.+\)\. The last good copy is .+ start once with --restore/)
+  expect(refused.split('\n')).toHaveLength(1)
+  const back = await startServer(folder, ['--restore', join(folder, 'copies', copy)])
+  expect((await ask(back, '/jobs/overview')).body.states.signed).toBe(3)
+  await stopServer(back)
+  expect(readdirSync(folder).some((name) => name.startsWith('vane-peg.db.aside-'))).toBe(true)
+
+  const client = createClient({ url: `file:${file}` })
+  await client.execute("insert into __drizzle_migrations (hash, created_at) values ('later', 9999999999999)")
+  client.close()
+  await expect(startServer(folder)).rejects.toThrow(
+    /^1: This data was last used by a newer Vane Peg\. Start that version again/,
+  )
+
+  const foreign = freshFolder()
+  appendFileSync(join(foreign, 'vane-peg.db'), 'This is a letter, not a database. '.repeat(200))
+  await expect(startServer(foreign)).rejects.toThrow(
+    /^1: The data in .+ is damaged \(.*not a database.*\)\. There is no good copy/,
+  )
+  throwAway(foreign)
+})
+
+test('a folder may be called anything; what cannot be is one plain line', async () => {
+  const odd = join(folder, 'a b%20#1? – ü')
+  const at = await startServer(odd, ['--demo'])
+  expect((await ask(at, '/jobs/overview')).status).toBe(200)
+  const plain = async (args: string[], says: RegExp) => {
+    const error = await startServer(join(folder, 'x'), args).then(
+      () => 'it started',
+      (fault: Error) => fault.message,
+    )
+    expect(error).toMatch(says)
+    expect(error.split('\n')).toHaveLength(1)
+  }
+  await plain(['--port', String(at.port)], /^1: Port \d+ is taken/)
+  await plain(['--port', 'many'], /^1: --port: expected a number/)
+  await plain(['--port', '99999'], /^1: --port: expected a number/)
+  await plain(['--host', '0.0.0.0'], /^1: --host 0\.0\.0\.0: .* --open/)
+  await plain(['--host', '203.0.113.9', '--open'], /^1: This machine has no address/)
+  await plain(['--wrong'], /^1: .*--wrong/)
+  await plain(['--restore', join(folder, 'none.db')], /^1: There is no copy at/)
+  await stopServer(at)
+})
+
+test('an older core’s summaries are made again after a start, beside the work', async () => {
+  const demo = await startServer(folder, ['--demo'])
+  await stopServer(demo)
+  copyFileSync(join(folder, 'demo.db'), join(folder, 'vane-peg.db'))
+  const client = createClient({ url: `file:${join(folder, 'vane-peg.db')}` })
+  await client.execute(`update jobs set summary = json_set(summary, '$.core', 1, '$.rounds', 99)`)
+  client.close()
+  const at = await startServer(folder)
+  await expect
+    .poll(
+      async () =>
+        (await ask(at, '/jobs')).body.rows.every(
+          ({ summary }: { summary: { core: number; rounds: number } }) => summary.core > 1 && summary.rounds < 99,
+        ),
+      { timeout: 20_000 },
+    )
+    .toBe(true)
+  await stopServer(at)
+})
