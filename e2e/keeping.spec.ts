@@ -99,7 +99,7 @@ for (const [what, spoil] of [
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     )
     await dial(page).fill('-0.31')
-    await expect(page.getByText('Server not reached, and nothing is kept here')).toBeVisible()
+    await expect(page.getByText('Not sent, not kept')).toBeVisible()
     await expect(page.getByText('leave this page open until it is saved')).toBeVisible()
     await expect(page.getByText(/Kept here/)).toHaveCount(0)
     await page.unroute('**/api/jobs/job-5')

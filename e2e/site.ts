@@ -31,8 +31,20 @@ async function start(args: readonly string[]): Promise<{ address: string; stop: 
   }
 }
 
-/** `empty`: a site's own, nothing in it. `demo`: the made-up plant. Each test gets a server of its own. */
-export const test = base.extend<{ empty: string; demo: string }>({
+/**
+ * `empty`: a site's own, nothing in it. `demo`: the made-up plant. Each test gets a server of its own; `plant` is one that
+ * tests share which only look.
+ */
+export const test = base.extend<{ empty: string; demo: string }, { plant: string }>({
+  plant: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
+    async ({}, use) => {
+      const site = await start(['--demo'])
+      await use(site.address)
+      site.stop()
+    },
+    { scope: 'worker' },
+  ],
   // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
   empty: async ({}, use) => {
     const site = await start([])
@@ -67,9 +79,9 @@ export async function tabTo(page: Page, name: string): Promise<void> {
 export function axeTests(screens: Readonly<Record<string, string>>): void {
   for (const [name, path] of Object.entries(screens))
     for (const scheme of ['light', 'dark'] as const)
-      test(`axe finds nothing serious: ${name}, ${scheme}`, async ({ page, demo }) => {
+      test(`axe finds nothing serious: ${name}, ${scheme}`, async ({ page, plant }) => {
         await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
-        await page.goto(`${demo}${path}`)
+        await page.goto(`${plant}${path}`)
         await page.locator('#bench').waitFor()
         const { violations } = await new AxeBuilder({ page }).analyze()
         const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')

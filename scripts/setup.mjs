@@ -27,11 +27,25 @@ function stampOf(...files) {
   return hash.digest('hex')
 }
 
+/** Whether what is installed is what the lock file says. */
+function asLocked() {
+  const there = join(root, 'node_modules', '.package-lock.json')
+  if (!existsSync(there)) return false
+  const versions = (file) =>
+    Object.entries(JSON.parse(readFileSync(file, 'utf8')).packages ?? {}).filter(([path]) => path !== '')
+  const installed = new Map(versions(there).map(([path, { version }]) => [path, version]))
+  return versions(join(root, 'package-lock.json')).every(
+    ([path, { version, optional }]) => optional || installed.get(path) === version,
+  )
+}
+
 /** Installs the packages exactly as locked, once for each lock file. */
 export function packages() {
   const stamp = join(root, 'node_modules', '.vane-peg')
   const wanted = stampOf('package-lock.json', 'package.json')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  // somebody installed them by hand
+  if (asLocked()) return writeFileSync(stamp, wanted)
   say('Installing packages (once) ...')
   run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'])
   writeFileSync(stamp, wanted)

@@ -2,7 +2,20 @@ import { describe, expect, it } from 'vitest'
 import { withMachineAt } from '../core/job/alter'
 import { makeLine, makeSet } from '../core/job/make'
 import { sayNext } from './findings'
-import { act, angleName, angleTyped, dimension, length, place, probeName, slope, type Terms } from './terms'
+import { seatFootName } from './seat'
+import {
+  act,
+  angleName,
+  angleTyped,
+  dimension,
+  feetAlone,
+  footName,
+  length,
+  place,
+  probeName,
+  slope,
+  type Terms,
+} from './terms'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }
 const inMm: Terms = { line, unit: 'mm', resolution: 0.01 }
@@ -101,4 +114,16 @@ it('reads angles as they are typed: degrees, quarters, sides by name, the clock 
   expect(['3', '9', '12'].map((text) => at(text, 'clock-left'))).toEqual([270, 90, 0])
   expect(at('25', 'clock-left')).toMatch(/no time on a clock/)
   expect(at('steep')).toMatch(/not a unit/)
+})
+
+it('names the feet of a machine whose name has a comma in it, everywhere', () => {
+  const named = {
+    ...line,
+    machines: line.machines.map((machine) => ({ ...machine, name: `${machine.name}, 75 kW, 4 poles` })),
+  }
+  const terms = { ...inMm, line: named }
+  expect(footName('m2-front', terms)).toBe('Motor, 75 kW, 4 poles, front feet')
+  expect(feetAlone('m2-front', terms)).toBe('front feet')
+  expect(seatFootName('m2-front.near', terms)).toContain('front foot')
+  expect(seatFootName('m2-front.near', terms)).not.toContain('kW')
 })

@@ -105,9 +105,13 @@ function stepsUnder(foot: FootCheck, { thinnest = 0.05, step }: CureOptions): Se
   }
 }
 
+/** Nobody stacks more strips than this under a foot: a sole that wants more wants machining. */
+const mostStrips = 60
+
 /** Strips under a wedge that rises from `least` by `lean` toward its edge; the k-th lies where that is at least `k − 1 + share` strips. */
 function strips(least: number, lean: number, edge: StepShim['edge'], thinnest: number, share: number): StepShim[] {
   const steps: StepShim[] = []
+  if (least + lean > mostStrips * thinnest) return steps
   for (let k = share; k * thinnest <= least + lean + 1e-9; k++) {
     const cover = Math.min(1, (least + lean - k * thinnest) / lean)
     if (cover > 0.005) steps.push({ thickness: thinnest, edge, cover: Math.round(cover * 100) / 100 })

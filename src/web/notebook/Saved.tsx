@@ -2,6 +2,7 @@ import { format } from 'date-fns'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import styled from 'styled-components'
+import { capital, unitName } from '../../words/terms'
 import { Button } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import type { Json } from './merge'
@@ -17,7 +18,7 @@ const told = (status: Status): string => {
     case 'saving':
       return 'Saving'
     case 'unreached':
-      return status.kept ? 'Kept here; server not reached' : 'Server not reached, and nothing is kept here'
+      return status.kept ? 'Kept here; server not reached' : 'Not sent, not kept'
     case 'refused':
       return 'Not saved'
     case 'clash':
@@ -95,7 +96,7 @@ export function Clashes<T>({
       <b>Changed here and on another tablet. Which one holds?{'kept' in status && !status.kept ? ` ${notKept}` : ''}</b>
       {page.clashes.map((clash) => (
         <div key={clash.path.join('/')}>
-          <span>{describe(clash.path)}</span>
+          <span>{capital(describe(clash.path))}</span>
           <Button onPress={() => notebook.settle(clash, 'mine')}>Here: {shown(clash.mine)}</Button>
           <Button onPress={() => notebook.settle(clash, 'theirs')}>There: {shown(clash.theirs)}</Button>
         </div>
@@ -106,7 +107,16 @@ export function Clashes<T>({
 
 function shown(value: Json | undefined): string {
   if (value === undefined || value === null) return 'nothing'
-  if (typeof value === 'object' && 'text' in value) return String(value.text) || 'nothing'
+  if (typeof value === 'object' && 'text' in value) return number(value)
   if (typeof value === 'object' && 'value' in value) return shown(value.value)
   return typeof value === 'object' ? 'this version' : String(value) || 'nothing'
 }
+
+/** A number as it was typed, with its unit. */
+function number({ text, unit }: { readonly [key: string]: Json | undefined }): string {
+  if (!text) return 'nothing'
+  const typed = String(text).replace(/^-/, '−')
+  return isUnit(unit) && !/[a-z"′″]/i.test(typed) ? `${typed} ${unitName[unit]}` : typed
+}
+
+const isUnit = (unit: Json | undefined): unit is keyof typeof unitName => typeof unit === 'string' && unit in unitName

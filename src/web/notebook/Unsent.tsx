@@ -16,7 +16,13 @@ const placeOf: Readonly<Record<string, string>> = { job: '/jobs/', line: '/lines
 
 /** Work that this device keeps and the server does not have yet; what can be sent is sent. */
 export function Unsent() {
-  const { data } = useQuery({ queryKey: ['unsent'], queryFn: sendLeft, retry: false, staleTime: 0, refetchInterval: 5000 })
+  const { data } = useQuery({
+    queryKey: ['unsent'],
+    queryFn: sendLeft,
+    retry: false,
+    staleTime: 0,
+    refetchInterval: 5000,
+  })
   if (!data || data.length === 0) return null
   return (
     <Panel role="status" aria-label="Not sent yet">

@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { tries } from '../../testing/anything'
 import type { Drawer, Kept } from './drawer'
-import { merge, withValue } from './merge'
+import { merge, valueAt, withValue } from './merge'
 import { Notebook, type Outcome, type Sent } from './notebook'
 import { Outbox } from './outbox'
+import { jobShelf } from './shelves'
 
 interface Doc {
   title: string
@@ -478,6 +479,43 @@ describe('merging', () => {
       clashes: [],
     })
   })
+  it('keeps the place of what was put in between, on either side', () => {
+    const base = doc('a', '1', '2', '3')
+    const [one, two, three] = base.cells
+    const [x, y] = [cell('x', '9'), cell('y', '8')]
+    const mine = { ...base, cells: [one!, x, two!, three!] }
+    const theirs = { ...base, cells: [y, one!, two!, three!] }
+    const ids = (d: Doc) => d.cells.map(({ id }) => id).join(' ')
+    expect(ids(merge(base, mine, theirs).document)).toBe('y c0 x c1 c2')
+    expect(ids(merge(base, theirs, mine).document)).toBe('y c0 x c1 c2')
+    // one put the list in another order, the other added to it
+    const turned = { ...base, cells: [three!, two!, one!] }
+    expect(ids(merge(base, turned, mine).document)).toBe('c2 c1 c0 x')
+    expect(ids(merge(base, mine, turned).document)).toBe('c2 c1 c0 x')
+  })
+  it('puts what both added into the order the list means, and both sides come to the same', () => {
+    const set = (...degrees: number[]) => ({ angles: degrees.map((at) => ({ id: `a${at}`, degrees: at })) })
+    const { order } = jobShelf
+    const base = set(0, 90, 180)
+    for (const [mine, theirs] of [
+      [set(0, 45, 90, 180), set(0, 30, 90, 135, 180)],
+      [set(0, 180), set(0, 60, 90, 180, 270)],
+    ] as const) {
+      const here = merge(base, mine, theirs, order).document
+      expect(merge(base, theirs, mine, order).document).toEqual(here)
+      expect(here.angles.map(({ degrees }) => degrees)).toEqual(
+        here.angles.map(({ degrees }) => degrees).sort((a, b) => a - b),
+      )
+    }
+  })
+  it('brings back what was taken away to where it stood', () => {
+    const base = doc('a', '1', '2', '3')
+    const without = { ...base, cells: [base.cells[0]!, base.cells[2]!] }
+    expect(withValue(without, ['cells', 'c1'], base.cells[1], base)).toEqual(base)
+    expect(valueAt(without, ['cells', 'c1'])).toBeUndefined()
+    expect(valueAt(base, ['cells', 'c1', 'value', 'text'])).toBe('2')
+    expect(valueAt(base, ['toString'])).toBeUndefined()
+  })
   it('puts a value where a path says, and takes one away', () => {
     const base = doc('a', '1')
     expect(withValue(base, ['cells', 'c0', 'value'], { text: '7', unit: 'mm' })).toEqual(doc('a', '7'))
@@ -496,4 +534,40 @@ it('takes a list that only grew for what it is: a sweep stored at its beginning 
     'sweep.degrees',
     'sweep.values',
   ])
+})
+
+it('asks about a list that was cut on one side and grew on the other', () => {
+  const sweep = (...degrees: number[]) => ({ degrees })
+  const { clashes } = merge<object>(sweep(1, 2, 3, 4, 5, 6), sweep(1, 2, 3, 4, 5, 6, 7, 8, 9), sweep(1, 2, 3, 4))
+  expect(clashes.map(({ path }) => path)).toEqual([['degrees']])
+})
+
+describe('the outbox', () => {
+  it('has one request under way at a time, and tries again with growing pauses', async () => {
+    const outbox = new Outbox()
+    let underWay = 0
+    let most = 0
+    let reached = false
+    const tried: number[] = []
+    const sender = (n: number) => ({
+      send: async () => {
+        tried.push(n)
+        most = Math.max(most, ++underWay)
+        await new Promise((go) => setTimeout(go, 10))
+        underWay--
+        return reached ? ('done' as const) : ('later' as const)
+      },
+    })
+    for (const n of [1, 2, 3]) outbox.add(sender(n))
+    await wait(60_000)
+    // at once, and after 1, 3, 7, 15 and 31 seconds
+    expect(tried.filter((n) => n === 1)).toHaveLength(6)
+    expect([most, outbox.reached]).toEqual([1, false])
+    reached = true
+    const before = tried.length
+    await Promise.all([outbox.wake(), wait(100)])
+    expect([tried.slice(before), outbox.reached]).toEqual([[1, 2, 3], true])
+    await wait(120_000)
+    expect(tried).toHaveLength(before + 3)
+  })
 })

@@ -25,6 +25,9 @@ interface Props {
 
 const units: readonly Unit[] = ['mm', 'um', 'mil', 'in']
 
+/** A spreadsheet takes what begins like this for a formula; a minus or a plus begins a number here. */
+const safely = { escapeFormulae: /^[=@\t\r]/ }
+
 /** Readings from a file or a spreadsheet into a set, and out again. */
 export function Import({ set, round, onSet, done }: Props) {
   const { document, solved, terms, settings } = useJobFrame()
@@ -223,7 +226,10 @@ export function Import({ set, round, onSet, done }: Props) {
               save(
                 `${file}.csv`,
                 'text/csv',
-                papa.unparse(readingsTable(set, solved.dials, (state) => stateName(state, terms), settings.unit)),
+                papa.unparse(
+                  readingsTable(set, solved.dials, (state) => stateName(state, terms), settings.unit),
+                  safely,
+                ),
               ),
             )
           }

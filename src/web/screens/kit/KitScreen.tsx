@@ -11,6 +11,7 @@ import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
 import { narrow } from '../../app/style'
+import { describeKit } from '../../notebook/describe'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { useKit } from '../../notebook/useKit'
@@ -198,7 +199,7 @@ function Item(props: {
       <Header crumbs={[{ to: '/kit', text: 'Kit' }, { text: document.name || kitKinds[document.kind].one }]}>
         <Saved notebook={notebook} />
       </Header>
-      <Clashes notebook={notebook} describe={(path) => path.join(', ')} />
+      <Clashes notebook={notebook} describe={describeKit} />
       {props.frame(
         <>
           {document.kind === 'dial' ? <Dial item={document} unit={unit} put={put} /> : null}

@@ -99,6 +99,11 @@ describe('the sheet of a line', () => {
     expect(line.marks!.map(({ id }) => id)).toEqual([post])
     expect(placeStations(line).x.get(post!)).toBe(-16)
   })
+  it('says that two machines have one name, and gives a new one another', () => {
+    show()
+    fireEvent.change(screen.getAllByLabelText('Name')[1]!, { target: { value: ' PUMP' } })
+    expect(screen.getAllByText('Another machine has this name.')).toHaveLength(2)
+  })
   it('offers no change of a signed job’s line', () => {
     show(pumpAndMotor(), { frozen: true })
     for (const name of ['Put a machine in', 'Add a hub face', 'Remove the front feet', 'More feet on the motor'])

@@ -7,6 +7,7 @@ import { api, sentenceOf } from '../../api/client'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
+import { describeLine } from '../../notebook/describe'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
@@ -50,7 +51,7 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<L
       <Header crumbs={[{ to: '/lines', text: 'Lines' }, { text: document.name || 'Line' }]}>
         <Saved notebook={notebook} />
       </Header>
-      <Clashes notebook={notebook} describe={(path) => path.join(', ')} />
+      <Clashes notebook={notebook} describe={(path) => describeLine(document, path)} />
       <LineEditor
         line={document}
         unit={unit}
