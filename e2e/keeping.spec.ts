@@ -180,3 +180,20 @@ test('a page of another site, and one that borrows this one’s name, can do not
   await page.goto(demo)
   await expect(page.getByText(/job 5 ·/)).toBeVisible()
 })
+
+test('the Floor and the lists see what others store, without being looked at again', async ({ page, demo }) => {
+  const put = (path: string, body: unknown) =>
+    page.request.put(`${demo}/api${path}`, { data: body, headers: { 'Content-Type': 'application/json' } })
+  await page.goto(demo)
+  await expect(page.getByText(/job 5 ·/)).toBeVisible()
+  await page.evaluate(() => Object.assign(window, { sameWindow: true }))
+  expect((await put('/jobs/job-5/archived', { archived: true })).status()).toBe(200)
+  await expect(page.getByText(/job 5 ·/)).toHaveCount(0)
+  const line = await (await page.request.get(`${demo}/api/lines/line-1`)).json()
+  await page.getByRole('link', { name: 'Lines', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Lines', exact: true })).toBeVisible()
+  await expect(page.getByRole('link', { name: /Rinse pump 3/ })).toHaveCount(1)
+  await put('/lines/line-1', { version: line.version, document: { ...line.document, name: 'Rinse pump 33' } })
+  await expect(page.getByRole('link', { name: /Rinse pump 33/ })).toBeVisible()
+  expect(await page.evaluate(() => 'sameWindow' in window)).toBe(true)
+})

@@ -325,3 +325,180 @@ test('an older core’s summaries are made again after a start, beside the work'
     .toBe(true)
   await stopServer(at)
 })
+
+/** Numbers from a seed, the same on every machine (mulberry32). */
+function seeded(seed: number): () => number {
+  let a = seed >>> 0
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0
+    let t = Math.imul(a ^ (a >>> 15), 1 | a)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32
+  }
+}
+
+const strange: readonly (() => unknown)[] = [
+  () => null,
+  () => true,
+  () => '',
+  () => 'x'.repeat(5000),
+  () => '=1+1',
+  () => '__proto__',
+  () => 'toString',
+  () => -1,
+  () => 1e308,
+  () => 1e-300,
+  () => 9e15,
+  () => [],
+  () => ({}),
+  () => Array.from({ length: 3000 }, () => 0),
+  () => JSON.parse(`${'['.repeat(300)}${']'.repeat(300)}`),
+  () => ({ text: '9'.repeat(40), unit: 'mm' }),
+  () => ({ text: '0.', unit: 'furlong' }),
+]
+
+/** A document with some of its places changed into something strange, taken out, or doubled. */
+function spoiled(document: unknown, random: () => number): unknown {
+  const copy = structuredClone(document)
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
+  for (let n = 1 + Math.floor(random() * 4); n > 0; n--) {
+    let at = copy as Record<string, unknown>
+    for (let depth = 0; depth < 12; depth++) {
+      const key = pick(Object.keys(at))
+      if (key === undefined) break
+      const child = at[key]
+      if (typeof child === 'object' && child !== null && Object.keys(child).length > 0 && random() < 0.85) {
+        at = child as Record<string, unknown>
+        continue
+      }
+      const way = random()
+      if (way < 0.7) at[key] = pick(strange)()
+      else if (way < 0.85) delete at[key]
+      else at[`${key}x`] = child
+      break
+    }
+  }
+  return copy
+}
+
+test('whatever is sent is stored or refused in a sentence: bad documents, surveys, bodies, addresses', async () => {
+  test.setTimeout(long ? 3_600_000 : 120_000)
+  const count = long ? 10_000 : 350
+  const seed = long ? Date.now() % 2 ** 31 : 20261125
+  process.stdout.write(long ? `seed ${seed}\n` : '')
+  const random = seeded(seed)
+  const at = await startServer(folder, ['--demo'])
+  const jobs = await Promise.all(
+    ['job-4', 'job-14', 'job-15', 'job-19'].map(async (id) => (await ask(at, `/jobs/${id}`)).body),
+  )
+  const lines = await Promise.all(['line-1', 'line-4'].map(async (id) => (await ask(at, `/lines/${id}`)).body))
+  const kit = (await ask(at, '/kit')).body as { id: string; version: number; document: unknown }[]
+  const survey = {
+    format: 'vane-peg.survey',
+    version: 1,
+    units: { length: 'mm', reading: 'mm' },
+    train: {
+      machines: [
+        { id: 'pump', feet: [{ id: 'p', x: -240 }] },
+        {
+          id: 'motor',
+          feet: [
+            { id: 'in', x: 240 },
+            { id: 'out', x: 690, limits: { down: 0.2 } },
+          ],
+        },
+      ],
+      couplings: [{ id: 'C', left: 'pump', right: 'motor', x: 0, diameter: 160 }],
+      fixed: 'pump',
+      rpm: 1480,
+    },
+    measurements: [
+      {
+        coupling: 'C',
+        probes: [
+          {
+            type: 'rim',
+            on: 'motor',
+            x: 90,
+            sag: -0.1,
+            readings: [
+              [0, 0],
+              [90, -0.283],
+              [180, -0.412],
+              [270, -0.129],
+            ],
+          },
+          {
+            type: 'rim',
+            on: 'pump',
+            x: -70,
+            sag: -0.08,
+            readings: [
+              [0, 0],
+              [90, 0.081],
+              [180, 0.104],
+              [270, 0.023],
+            ],
+          },
+        ],
+      },
+    ],
+    plan: { mode: 'least', stock: [0.05, 0.1, 0.2, 0.5, 1], maxShims: 4 },
+  }
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
+  const requests: readonly (() => Promise<{ status: number; body: unknown }>)[] = [
+    () => {
+      const job = pick(jobs)
+      return ask(at, `/jobs/${job.id}`, spoiled({ version: job.version, document: job.document }, random))
+    },
+    () => {
+      const line = pick(lines)
+      return ask(at, `/lines/${line.id}`, spoiled({ version: line.version, document: line.document }, random))
+    },
+    () => {
+      const item = pick(kit)
+      return ask(at, `/kit/${item.id}`, spoiled({ version: item.version, document: item.document }, random))
+    },
+    () => ask(at, '/solve', spoiled(survey, random), 'POST'),
+    () => ask(at, '/jobs', spoiled({ lineId: 'line-1', document: pick(jobs).document }, random), 'POST'),
+    () =>
+      ask(
+        at,
+        pick([
+          '/jobs?page=-1',
+          '/jobs?state=x',
+          '/jobs/%00',
+          '/jobs/%E0%A4%A',
+          '/lines?archived=perhaps',
+          '/kit/..%2f..',
+          '/jobs/job-4/report.pdf?unit=furlong',
+          '/jobs/job-14/move.pdf?round=toString',
+          '/nothing',
+        ]),
+      ),
+  ]
+  let refused = 0
+  let stall = 0
+  for (let n = 0; n < count; n++) {
+    const { status, body } = await pick(requests)()
+    expect(status === 503 || status < 500).toBe(true)
+    if (status >= 400) {
+      refused++
+      expect((body as { error: { message: string } }).error.message).not.toBe('')
+    }
+    if (n % 25 === 0) {
+      const begun = performance.now()
+      await ask(at, '/health')
+      stall = Math.max(stall, performance.now() - begun)
+    }
+  }
+  expect(refused).toBeGreaterThan(count / 4)
+  expect(stall).toBeLessThan(500)
+  // what was stored of it can be listed, read and printed
+  expect((await ask(at, '/jobs')).status).toBe(200)
+  for (const { id } of jobs) expect((await ask(at, `/jobs/${id}`)).status).toBe(200)
+  expect(at.said()).not.toContain('"level":50')
+  if (long)
+    process.stdout.write(`${count} requests, ${refused} refused, longest wait beside them ${Math.round(stall)} ms\n`)
+  await stopServer(at)
+})
