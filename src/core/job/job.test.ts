@@ -184,6 +184,24 @@ describe('stations', () => {
     }
     expect(kinds('90')).toEqual([])
     expect(kinds('270')).toContain('dial-behind-feet')
+    // at a coupling that is not where x begins it is the same
+    const far = withMachineAt(job.line, 2, 'blower', 'mm')
+    const [, c2] = far.couplings
+    const at = (id: string, distance: string) => ({ from: id, distance: mm(distance), toward: 'right' as const })
+    const line: Line = {
+      ...far,
+      couplings: [far.couplings[0]!, { ...c2!, station: at('m2-back', '200') }],
+      machines: far.machines.map((machine, m) =>
+        m === 2
+          ? { ...machine, feet: machine.feet.map((foot, f) => ({ ...foot, station: at(c2!.id, f ? '600' : '200') })) }
+          : machine,
+      ),
+    }
+    const beyond = (out: string) => {
+      const dial = { ...dials('90')[0]!, on: line.machines[2]!.id, station: at(c2!.id, out) }
+      return doubtDimensions(line, placeStations(line, [dial]), [dial]).map(({ kind }) => kind)
+    }
+    expect([beyond('150'), beyond('250')]).toEqual([[], ['dial-behind-feet']])
   })
   it('are not doubted when they are likely', () => {
     expect(doubtDimensions(line, placeStations(line))).toEqual([])

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { unitOf } from '../frame/quantity'
 import { makeLine, usualDial, usualName } from './make'
-import { correctionOf } from './train'
+import { correctionOf, readingKey } from './train'
 
 describe('what is usual', () => {
   it('is a hundredth and a millimetre a turn, or half a mil and a hundred mils', () => {
@@ -18,6 +18,10 @@ describe('what is usual', () => {
     expect(unitOf({ text: '5', unit: 'mm' })).toBe('mm')
     expect(unitOf({ text: 'five mil', unit: 'mm' })).toBe('mm')
   })
+})
+
+it('keeps the numbers of a two-plane head apart', () => {
+  expect([readingKey('a90'), readingKey('a90', 'r1'), readingKey('a90', 't2')]).toEqual(['a90', 'a90:r1', 'a90:t2'])
 })
 
 describe('a dial that does not stand square', () => {

@@ -49,6 +49,8 @@ describe('a pack of shims', () => {
     const stock = [0.1, 0.2, 0.3, 0.4]
     expect(choosePack(stock, 0.5, { most: 2, present: [0.3, 0.2] }).shims).toEqual([0.3, 0.2])
     expect(choosePack(stock, 0.5, { most: 2, present: [0.4, 0.1] }).shims).toEqual([0.4, 0.1])
+    // one shim that is there is not two
+    expect(choosePack([0.2, 0.3, 0.4], 0.6, { most: 2, present: [0.3, 0.2] }).shims).toEqual([0.4, 0.2])
   })
   it('takes no more of a thickness than there is, and keeps to what the limits allow', () => {
     fc.assert(

@@ -112,6 +112,18 @@ describe('feet of one machine that rise', () => {
   })
 })
 
+it('is springy where all feet rise alike, and not where one of them rises far more', () => {
+  const fits = (...rises: number[]) =>
+    diagnose(rises.map((rise, i) => ({ id: `f${i}`, x: i % 2 ? 100 : 500, y: i < 2 ? -150 : 150, rise })))
+      .filter(({ kind, feet }) => kind === 'springy' && feet.length === 4)
+      .map(({ fit }) => Math.round(fit * 100) / 100)
+  expect([fits(0.12, 0.12, 0.12, 0.12), fits(0.1, 0.1, 0.1, 0.15), fits(0.12, 0.12, 0.13, 0.6)]).toEqual([
+    [0.95],
+    [0.79],
+    [],
+  ])
+})
+
 describe('a rocking frame', () => {
   const rigged: RiggedFrame = {
     frame: 'rigid',

@@ -106,6 +106,15 @@ describe('what is said beside the numbers', () => {
   })
 })
 
+it('says of a coupling at which nothing was read that nothing was read there', () => {
+  const survey = caseA()
+  survey.train.machines.push({ id: 'fan', feet: [{ id: 'fan-in', x: 1200 }] })
+  survey.train.couplings.push({ id: 'C2', left: 'motor', right: 'fan', x: 900, diameter: 160 })
+  expect(solved(survey).warnings.map(({ code, message }) => [code, message.includes('C2')])).toEqual([
+    ['not-measured', true],
+  ])
+})
+
 describe('what no machine has', () => {
   const many = <T>(one: T, n: number): T[] => Array.from({ length: n }, () => one)
   const said = (edit: (survey: Survey) => unknown) => {

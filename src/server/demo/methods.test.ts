@@ -92,6 +92,9 @@ describe('a survey that cannot become a job', () => {
     expect(as({ state: 'engaged' })).toEqual(['engaged', 'closed', false])
     expect(as({ purpose: 'running' })).toEqual(['engaged', 'running', false])
     expect(as({ purpose: 'repeat' })).toEqual(['released', 'repeat', false])
+    // no stock in the survey: none on the shelf
+    const bareOfStock = jobOfSurvey({ ...survey, plan: { mode: 'fixed' } }, 'x', '')
+    expect(bareOfStock.ok && Object.keys(bareOfStock.value.rounds[0]!.plan!.stock)).toEqual([])
   })
   it.each([
     ['no format', {}, 'format'],
