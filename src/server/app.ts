@@ -1,9 +1,11 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { compress } from 'hono/compress'
 import { HTTPException } from 'hono/http-exception'
-import { secureHeaders } from 'hono/secure-headers'
+import { NONCE, secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import { StoreBusy } from './db/patient'
 import { causes, faultOf } from './faultOf'
@@ -40,9 +42,21 @@ export function makeApi(site: Site) {
 
 export type Api = ReturnType<typeof makeApi>
 
+type App = Hono<{ Variables: { secureHeadersNonce?: string } }>
+
+/** The built page, with the nonce of the answer it goes out in. */
+function pageOf(file: string): (nonce: string | undefined) => string {
+  let text: string | undefined
+  return (nonce = '') => {
+    text ??= readFileSync(file, 'utf8')
+    return text.replace('%NONCE%', nonce)
+  }
+}
+
 /** The whole application: the interface, and the built page for everything else. */
-export function makeApp(site: Site, options: { pageFolder: string; log: Logger; hosts?: Hosts }): Hono {
-  const app = new Hono()
+export function makeApp(site: Site, options: { pageFolder: string; log: Logger; hosts?: Hosts }): App {
+  const app: App = new Hono()
+  const page = pageOf(join(options.pageFolder, 'index.html'))
   app.use(async (c, next) => {
     const begun = performance.now()
     await next()
@@ -57,7 +71,8 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
     secureHeaders({
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
-        styleSrc: ["'self'", "'unsafe-inline'"],
+        // the page's own styles, made as it runs, carry the nonce of its answer
+        styleSrc: ["'self'", NONCE],
         imgSrc: ["'self'", 'data:'],
         // the planner in its worker is WebAssembly
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
@@ -76,10 +91,11 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
     await next()
     if (c.res.status === 200) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable')
   })
+  app.get('/', (c) => c.html(page(c.get('secureHeadersNonce'))))
   app.use('*', serveStatic({ root: options.pageFolder }))
   // a chunk of an older build: a page in its place would be kept for a year and never run
   app.all('/assets/*', (c) => c.text('There is no such file.', 404, { 'Cache-Control': 'no-store' }))
-  app.get('*', serveStatic({ path: `${options.pageFolder}/index.html` }))
+  app.get('*', (c) => c.html(page(c.get('secureHeadersNonce'))))
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status < 500)
       return c.json(refusal('', error.message || 'The request cannot be read.'), error.status)

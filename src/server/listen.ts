@@ -16,7 +16,7 @@ export const keepAlive = 6 * 60_000
  * @throws StartFault when the port is taken or may not be used
  */
 export async function listen(
-  app: Hono,
+  app: Pick<Hono, 'fetch'>,
   { port, host }: { port: number; host: string },
 ): Promise<{ server: ServerType; port: number }> {
   const server = serve({ fetch: app.fetch, port, hostname: host }) as Server

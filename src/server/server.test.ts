@@ -210,11 +210,15 @@ describe('the page', () => {
   beforeEach(() => {
     mkdirSync(join(folder, 'assets'))
     writeFileSync(join(folder, 'assets', 'screen-1.js'), 'export {}')
-    writeFileSync(join(folder, 'index.html'), '<title>Vane Peg</title>')
+    writeFileSync(join(folder, 'index.html'), '<meta nonce="%NONCE%"><title>Vane Peg</title>')
   })
   it('is served at every address of a screen', async () => {
     const page = await app.request('/jobs/job-2/move')
-    expect([page.status, await page.text()]).toEqual([200, '<title>Vane Peg</title>'])
+    const [, nonce] = /style-src 'self' 'nonce-([^']+)'/.exec(page.headers.get('content-security-policy') ?? '') ?? []
+    expect([page.status, await page.text()]).toEqual([200, `<meta nonce="${nonce}"><title>Vane Peg</title>`])
+    expect(page.headers.get('content-security-policy')).not.toContain('unsafe-inline')
+    // another answer, another nonce
+    expect(await (await app.request('/')).text()).not.toContain(nonce)
   })
   it('keeps its chunks for a year, and never in place of one that is gone', async () => {
     const there = await app.request('/assets/screen-1.js')

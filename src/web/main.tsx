@@ -1,3 +1,4 @@
+import './app/nonce'
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/atkinson-hyperlegible-mono'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
