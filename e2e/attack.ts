@@ -16,7 +16,8 @@ export interface Running {
 }
 
 export const freshFolder = () => mkdtempSync(join(tmpdir(), 'vane-peg-'))
-export const throwAway = (folder: string) => rmSync(folder, { recursive: true, force: true })
+export const throwAway = (folder: string) =>
+  rmSync(folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
 
 /** Starts the built server; rejects with what it says where it ends instead. */
 export function startServer(folder: string, args: readonly string[] = []): Promise<Running> {

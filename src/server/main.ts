@@ -32,9 +32,6 @@ async function start(): Promise<void> {
     },
   )
   const hangUp = attachSockets(server, [standIns, changesRoom(site.changes)], { hosts, log })
-  process.stdout.write(
-    `Vane Peg is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${port}/\n`,
-  )
 
   let stopping = false
   for (const signal of ['SIGINT', 'SIGTERM'] as const)
@@ -46,6 +43,11 @@ async function start(): Promise<void> {
       await store.close()
       process.exit(0)
     })
+
+  // last: whoever reads this may stop it at once
+  process.stdout.write(
+    `Vane Peg is at http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${port}/\n`,
+  )
 
   const copy = () => store.copyDaily().catch((error) => log.warn({ fault: String(error) }, 'no copy was made today'))
   if (!settings.demo) {

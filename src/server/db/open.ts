@@ -76,7 +76,7 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
         if (file) await copyOfTheDay(file.path)
       },
       close: async () => {
-        if (file) await client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined)
+        if (file) await intoOneFile(client)
         client.close()
         file?.letGo()
       },
@@ -84,6 +84,15 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
   } catch (error) {
     client.close()
     throw error
+  }
+}
+
+/** Brings what is in the write-ahead log into the database's file; somebody who reads it meanwhile is waited for. */
+async function intoOneFile(client: Client): Promise<void> {
+  for (let tries = 0; tries < 20; tries++) {
+    const { rows } = await client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => ({ rows: [] }))
+    if (Number(rows[0]?.busy ?? 1) === 0) return
+    await new Promise((go) => setTimeout(go, 100))
   }
 }
 

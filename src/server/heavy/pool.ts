@@ -11,16 +11,16 @@ export class TooMuch extends Error {}
 
 const seconds = 1000
 /** Surveys and printed pages: threads, how many may wait, and how long one may take. */
-const slow = { threads: 2, waiting: 12, limit: 20 * seconds }
-/** Summaries of jobs, made with every save. */
-const quick = { threads: 1, waiting: 200, limit: 4 * seconds }
+const slow = { ready: 0, threads: 2, waiting: 12, limit: 20 * seconds }
+/** Summaries of jobs, made with every save: a thread is always there for them. */
+const quick = { ready: 1, threads: 1, waiting: 200, limit: 4 * seconds }
 
 type Run = <R>(name: Task['name'], given: Task['given']) => Promise<R>
 
-function poolOf(filename: string, { threads, waiting, limit }: typeof slow): { run: Run; end(): Promise<void> } {
+function poolOf(filename: string, { ready, threads, waiting, limit }: typeof slow): { run: Run; end(): Promise<void> } {
   const pool = new Piscina({
     filename,
-    minThreads: 0,
+    minThreads: ready,
     maxThreads: threads,
     maxQueue: waiting,
     idleTimeout: 120 * seconds,
