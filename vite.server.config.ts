@@ -6,6 +6,8 @@ export default defineConfig({
     ssr: true,
     outDir: 'dist/server',
     target: 'node20',
-    rolldownOptions: { input: { server: 'src/server/main.ts', worker: 'src/server/heavy/worker.ts', solve: 'src/cli/main.ts' } },
+    rolldownOptions: {
+      input: { server: 'src/server/main.ts', worker: 'src/server/heavy/worker.ts', solve: 'src/cli/main.ts' },
+    },
   },
 })

@@ -174,6 +174,10 @@ describe('stations', () => {
     const doubtful = edit(foot, change)
     expect(doubtDimensions(doubtful, placeStations(doubtful)).map((doubt) => doubt.kind)).toContain(kind)
   })
+  it('are across the coupling only when they are, not when they are too short to be', () => {
+    const short = edit('m2-front', { distance: mm('0.5') })
+    expect(doubtDimensions(short, placeStations(short)).map(({ kind }) => kind)).toEqual(['inch-or-mm'])
+  })
   it('are doubted where a dial stands beyond the nearest feet of its machine, not only beyond all', () => {
     const job = caseA()
     const dials = (out: string) =>

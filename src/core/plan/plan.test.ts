@@ -139,6 +139,9 @@ describe('a plan of a round', () => {
     const bySize = new Map<number, number>()
     for (const { thickness, count } of plan!.picks) bySize.set(thickness, (bySize.get(thickness) ?? 0) + count)
     expect(plan!.picks.length).toBeGreaterThan(0)
+    // as they are fetched: machine by machine, thick ones first
+    const order = plan!.picks.map(({ machine, thickness }) => `${machine} ${(10 - thickness).toFixed(3)}`)
+    expect(order).toEqual([...order].sort())
     for (const count of bySize.values()) expect(count).toBeLessThanOrEqual(2)
   })
   it('adds a soft-foot shim that Seat found missing, at its own foot alone', () => {

@@ -35,6 +35,12 @@ describe('rough alignment from gaps of exact geometry', () => {
     expect(one.horizontal.offset).toBeCloseTo(-0.5, 2)
     expect(one.vertical.slope).toBeNull()
   })
+  it('takes hubs whose radii nobody compared for equal', () => {
+    expect(roughPosition({ rim: { top: 0.3, near: 0.2 }, face: {} })).toMatchObject({
+      vertical: { offset: -0.3 },
+      horizontal: { offset: 0.2 },
+    })
+  })
   it('gives no slope from one side of the faces, nor without the circle they were read on', () => {
     const half = roughPosition({ rim, face: { top: face.top, near: face.near }, faceDiameter: 160 })
     expect([half.vertical.slope, half.horizontal.slope]).toEqual([null, null])

@@ -106,6 +106,17 @@ describe('what is said beside the numbers', () => {
   })
 })
 
+it('takes growth that is given in one plane for none in the other', () => {
+  const grown = (growth: object) => {
+    const survey = caseA()
+    Object.assign(survey.train.machines[1]!.feet[0]!, { growth })
+    Object.assign(survey.train.machines[0]!.feet[0]!, { growth })
+    return solved(survey).feet
+  }
+  expect(grown({ horizontal: 0.1 })).toEqual(grown({ horizontal: 0.1, vertical: 0 }))
+  expect(grown({ vertical: 0.1 })).toEqual(grown({ vertical: 0.1, horizontal: 0 }))
+})
+
 it('says of a coupling at which nothing was read that nothing was read there', () => {
   const survey = caseA()
   survey.train.machines.push({ id: 'fan', feet: [{ id: 'fan-in', x: 1200 }] })
