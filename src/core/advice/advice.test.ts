@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { withMachineAt } from '../job/alter'
+import { makeSet } from '../job/make'
 import type { Line, ProbeSetUp, ReadSet, Round } from '../job/schema'
 import { solveRound } from '../job/solve'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { mm, pumpAndMotor, readOnRig } from '../rig/job'
-import { type Finding, findingsFor } from './findings'
+import { type Finding, findingsFor, movesDoubted } from './findings'
+import { readPeg } from './summary'
 
 /** Every finding with a job that brings it about, and a neighbour that does not. */
 
@@ -172,5 +175,66 @@ describe('advice', () => {
     )
     expect(odd).toMatchObject([{ of, value }])
     expect(value < odd[0]!.least || value > odd[0]!.most).toBe(true)
+  })
+})
+
+describe('what was read, and what hangs on it', () => {
+  const solve = (round: Round, at: Line = line) => solveRound({ line: at }, round)
+  const empty = withProbes((probe) => ({ ...probe, readings: {} }))
+  it('is nothing, begun, at fault or complete', () => {
+    expect(readPeg(solve(empty))).toBe('nothing')
+    expect(
+      readPeg(
+        solve(
+          withProbes(
+            first((p) => reading(p, 'a0', 'o.1')),
+            empty,
+          ),
+        ),
+      ),
+    ).toBe('outside')
+    expect(
+      readPeg(
+        solve(
+          withProbes(
+            first((p) => reading(p, 'a0', '0')),
+            empty,
+          ),
+        ),
+      ),
+    ).toBe('unsure')
+    expect(readPeg(solve(read))).toBe('within')
+  })
+  it('has the fourth quarter from the other three, and no two from two', () => {
+    const computed = (...gone: string[]) =>
+      solve(withProbes((p) => without(p, ...gone))).dials.map((dial) => dial.computed)
+    expect(computed('a90', 'a360').map((one) => one?.angleId)).toEqual(['a90', 'a90'])
+    expect(computed('a90', 'a270', 'a360')).toEqual([undefined, undefined])
+    expect(computed('a90', 'a180', 'a360')).toEqual([undefined, undefined])
+  })
+  it('does not move a machine on sets that contradict each other, though every dial closes', () => {
+    const [set] = read.sets
+    const zeros = {
+      ...set!,
+      id: 'again',
+      purpose: 'repeat' as const,
+      probes: set!.probes.map((p) => ({
+        ...['a0', 'a90', 'a180', 'a270', 'a360'].reduce((q, angle) => reading(q, angle, '0'), p),
+        id: `${p.id}-again`,
+        sag: mm(0),
+      })),
+    }
+    const solved = solve({ ...read, sets: [set!, zeros] })
+    expect(solved.solution.couplings[0]!.doubts).toContain('contradiction')
+    expect(movesDoubted(solved, 'c1')).toBe(true)
+    expect(movesDoubted(solve(read), 'c1')).toBe(false)
+  })
+  it('says that it cannot be worked out of the coupling that was begun, not of the one nobody touched', () => {
+    const longer = withMachineAt(line, 2, 'blower', 'mm')
+    const [, c2] = longer.couplings
+    const begun = withProbes((p) => without(p, 'a90', 'a180', 'a270', 'a360'))
+    const round: Round = { ...begun, sets: [...begun.sets, makeSet(longer, c2!.id, 's2', 'mm')] }
+    const unsolved = told(round, longer).flatMap((one) => (one.kind === 'unsolved' ? [one.coupling] : []))
+    expect(unsolved).toEqual(['c1'])
   })
 })
