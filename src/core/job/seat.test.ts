@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { openSeats, seatFindings } from '../advice/seatFindings'
+import { footPerShaft } from '../seat/apparent'
 import { cutLength } from '../seat/cure'
 import { makeJob, makeLine, withFeet } from './make'
 import { solveRough } from './rough'
@@ -74,13 +75,17 @@ describe('how a machine of a job sits', () => {
   it('scales what the shaft told, and says it is a guide', () => {
     const state = solveSeat(withRises(['0.2', '0', '0', '0.2'], 'before', { told: 'shaft' }), 'm2', 'before')
     expect(state.guided).toBe(true)
-    expect(state.checks[0]!.rise).not.toBeCloseTo(0.2, 3)
+    const atFeet = solveSeat(withRises(['0.2', '0', '0', '0.2']), 'm2', 'before').checks
+    const scale = footPerShaft(atFeet, atFeet[0]!.id, 0)
+    expect(Math.abs(scale - 1)).toBeGreaterThan(0.2)
+    expect(state.checks[0]!.rise).toBeCloseTo(0.2 * scale, 9)
     expect(seatFindings(state, undefined).map((advice) => advice.kind)).toContain('seat-guide')
   })
   it('fills plain gaps by their least corner with all bolts loose', () => {
     const gaps = { lowNear: mm('0.305'), lowFar: mm('0.32'), highNear: mm('0.31'), highFar: mm('0.4') }
     const state = solveSeat(withRises(['', '', '', ''], 'loose', { gaps }), 'm2', 'loose')
     expect(state.snug[0]).toEqual({ foot: 'm2-front.near', shim: 0.3 })
+    expect(solveSeat(withRises(['0.2', '', '', ''], 'loose'), 'm2', 'loose').snug).toEqual([])
     expect(state.findings).toEqual([])
   })
   it('cuts step shims from the thinnest stock to the pad', () => {
