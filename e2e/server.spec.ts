@@ -2,6 +2,7 @@ import { appendFileSync, copyFileSync, existsSync, openSync, readdirSync, statSy
 import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 import { expect, test } from '@playwright/test'
+import { caseA } from '../src/core/survey/caseA'
 import { ask, freshFolder, holdLocked, raw, startServer, stopServer, throwAway, upgrade } from './attack'
 
 /** `LONG=1` for a night: the whole numbers. */
@@ -415,58 +416,7 @@ test('whatever is sent is stored or refused in a sentence: bad documents, survey
   )
   const lines = await Promise.all(['line-1', 'line-4'].map(async (id) => (await ask(at, `/lines/${id}`)).body))
   const kit = (await ask(at, '/kit')).body as { id: string; version: number; document: unknown }[]
-  const survey = {
-    format: 'vane-peg.survey',
-    version: 1,
-    units: { length: 'mm', reading: 'mm' },
-    train: {
-      machines: [
-        { id: 'pump', feet: [{ id: 'p', x: -240 }] },
-        {
-          id: 'motor',
-          feet: [
-            { id: 'in', x: 240 },
-            { id: 'out', x: 690, limits: { down: 0.2 } },
-          ],
-        },
-      ],
-      couplings: [{ id: 'C', left: 'pump', right: 'motor', x: 0, diameter: 160 }],
-      fixed: 'pump',
-      rpm: 1480,
-    },
-    measurements: [
-      {
-        coupling: 'C',
-        probes: [
-          {
-            type: 'rim',
-            on: 'motor',
-            x: 90,
-            sag: -0.1,
-            readings: [
-              [0, 0],
-              [90, -0.283],
-              [180, -0.412],
-              [270, -0.129],
-            ],
-          },
-          {
-            type: 'rim',
-            on: 'pump',
-            x: -70,
-            sag: -0.08,
-            readings: [
-              [0, 0],
-              [90, 0.081],
-              [180, 0.104],
-              [270, 0.023],
-            ],
-          },
-        ],
-      },
-    ],
-    plan: { mode: 'least', stock: [0.05, 0.1, 0.2, 0.5, 1], maxShims: 4 },
-  }
+  const survey = { ...caseA(), plan: { mode: 'least', stock: [0.05, 0.1, 0.2, 0.5, 1], maxShims: 4 } }
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
   const requests: readonly (() => Promise<{ status: number; body: unknown }>)[] = [
     () => {

@@ -237,4 +237,21 @@ describe('what was read, and what hangs on it', () => {
     const unsolved = told(round, longer).flatMap((one) => (one.kind === 'unsolved' ? [one.coupling] : []))
     expect(unsolved).toEqual(['c1'])
   })
+  it('tells a sweep over part of a turn for what it is, however many points it has', () => {
+    const pair = shaftPair(truth, 0)
+    const swept = (points: number) =>
+      withSets((set) => ({
+        ...set,
+        probes: set.probes.map((probe, i) => {
+          const dial = i === 0 ? { on: 'right' as const, x: 90 } : { on: 'left' as const, x: -70 }
+          const degrees = Array.from({ length: points }, (_, k) => (k * 100) / points)
+          const values = degrees.map((at) => exactRimReading(pair, { ...dial, radius: 80, sag: -0.1 }, at))
+          return { ...probe, readings: {}, sweep: { unit: 'mm' as const, degrees, values: [values] } }
+        }),
+      }))
+    for (const points of [200, 2500]) {
+      const short = told(swept(points)).find(({ kind }) => kind === 'short-arc')
+      expect(short?.kind === 'short-arc' && Math.abs(short.arc - 100)).toBeLessThan(1.1)
+    }
+  })
 })

@@ -100,7 +100,8 @@ export function surer(solved: JobSolution): Finding[] {
     const feet = solved.train.machines[moved]?.feet.map(({ x }) => x) ?? []
     const planned = only(coupling.sets, togetherOf(coupling.sets).together)
     const angles = planned.flatMap(({ probes }) => probes.flatMap((probe) => probe.readings.map((r) => r.angle)))
-    const arc = angles.length > 2000 ? 360 : arcCovered(angles)
+    // of a long sweep whole degrees are enough
+    const arc = arcCovered(angles.length > 2000 ? [...new Set(angles.map(Math.round))] : angles)
     // set back by half at a side a dial has its constant: there is nothing to be had by turning on
     const halved = planned.some(({ probes }, i) => probes.length > 0 && sources[i]?.set.zeroed === 'halved')
     const hands = sources.flatMap(({ set }) => set.angles.map(({ degrees }) => foldDegrees(degrees)))
