@@ -254,4 +254,11 @@ describe('what was read, and what hangs on it', () => {
       expect(short?.kind === 'short-arc' && Math.abs(short.arc - 100)).toBeLessThan(1.1)
     }
   })
+  it('doubts a run-out of millimetres, not one of hundredths', () => {
+    const odd = (swing: number) =>
+      told(withProbes(first((p) => ({ ...p, runout: { swing: mm(swing), at: '90' } })))).flatMap((one) =>
+        one.kind === 'out-of-proportion' ? [one.odd.of] : [],
+      )
+    expect([odd(0.04), odd(2.5)]).toEqual([[], ['runout']])
+  })
 })

@@ -14,7 +14,7 @@ const dials = [
 ]
 
 /** The same readings of a rig, the stations as they were taped. */
-const fitAt = (stations: readonly number[]) => {
+const fitAt = (stations: readonly number[], angles = [0, 90, 180, 270]) => {
   const probes = dials.map(
     (dial, i): Probe => ({
       type: 'rim',
@@ -23,7 +23,7 @@ const fitAt = (stations: readonly number[]) => {
       sag: 0,
       sd: 0.005,
       radius: 80,
-      readings: [0, 90, 180, 270].map((angle) => ({
+      readings: angles.map((angle) => ({
         angle,
         value: exactRimReading(shaftPair(truth, 0), { ...dial, radius: 80, sag: 0 }, angle),
       })),
@@ -48,6 +48,18 @@ it('is what comes of each station taped wrong by so much, one at a time', () => 
       const size = Math.sqrt(told[i]![i]! * told[j]![j]!)
       expect(Math.abs(told[i]![j]! - expected)).toBeLessThan(0.01 * size)
     }
+})
+
+it('says nothing of a plane that was not read', () => {
+  const told = tapeCovariance(
+    fitAt(
+      dials.map(({ x }) => x),
+      [0, 180],
+    ),
+    2,
+  )
+  expect([told[0], told[1]].flat()).toEqual([0, 0, 0, 0, 0, 0, 0, 0])
+  expect(told[3]![3]!).toBeGreaterThan(0)
 })
 
 it('grows from the dials to the feet as the lever does: each dial by itself, added by squares', () => {
