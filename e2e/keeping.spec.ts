@@ -38,6 +38,47 @@ test('what was typed without a server outlives the page, is told on the Floor, a
   throwAway(folder)
 })
 
+test('work on a job that is gone from the server can be thrown away; a job that is begun twice over is one', async ({
+  page,
+}) => {
+  const folder = freshFolder()
+  let at: Running = await startServer(folder, ['--demo'])
+  const { port } = at
+  await page.goto(`${at.address}/jobs/job-5/read`)
+  await expect(dial(page)).toBeVisible()
+  await stopServer(at)
+  await dial(page).fill('-0.31')
+  await expect(page.getByText('Kept here; server not reached')).toBeVisible()
+  await page.getByRole('link', { name: 'Floor' }).click()
+  // an empty plant at the same address: the job is not there
+  at = await startServer(folder, ['--port', String(port)])
+  const panel = page.getByRole('status', { name: 'Not sent yet' })
+  await panel.getByRole('button', { name: /^Throw away what was typed in Dryer circulation pump/ }).click()
+  await panel.getByRole('button', { name: 'Throw it away' }).click()
+  await expect(panel).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  await expect(panel).toHaveCount(0)
+
+  // the answer to the new job is lost once; the same press of the button again makes no second one
+  let lost = 0
+  await page.route('**/api/jobs', async (route) => {
+    if (route.request().method() !== 'POST' || lost++ > 0) return route.continue()
+    await route.fetch()
+    await route.abort()
+  })
+  await page.goto(`${at.address}/new`)
+  await page.getByLabel('Name of the line').fill('Rinse pump 9')
+  await page.getByRole('button', { name: 'Draw it and begin' }).click()
+  await expect(page.getByRole('alert')).toBeVisible()
+  await page.getByRole('button', { name: 'Draw it and begin' }).click()
+  await expect(page).toHaveURL(/\/jobs\/[^/]+\/line/)
+  expect((await ask(at, '/jobs')).body.total).toBe(1)
+  expect((await ask(at, '/lines')).body).toHaveLength(1)
+  await stopServer(at)
+  throwAway(folder)
+})
+
 test('a lost answer and a slow one: two windows of one browser never ask about themselves, and lose nothing', async ({
   context,
   demo,

@@ -139,7 +139,7 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
   return job
 }
 
-/** Stores a new job under the next free number. */
+/** Stores a new job under the next free number; undefined where there is one of this id. */
 export async function insertJob(db: Database, { id, lineId, document, summary, at, ...rest }: NewJob) {
   const [made] = await db
     .insert(jobs)
@@ -153,8 +153,8 @@ export async function insertJob(db: Database, { id, lineId, document, summary, a
       createdAt: at,
       updatedAt: at,
     })
+    .onConflictDoNothing({ target: jobs.id })
     .returning()
-  if (!made) throw new Error('A job was not stored.')
   return made
 }
 

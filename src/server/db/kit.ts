@@ -16,12 +16,13 @@ export const findKit = (db: Database, id: string) => db.query.kit.findFirst({ wh
 
 const derived = (document: KitItem) => ({ document, kind: document.kind, name: document.name })
 
+/** Stores a new piece of kit; undefined where there is one of this id. */
 export async function insertKit(db: Database, id: string, document: KitItem, at: string) {
   const [made] = await db
     .insert(kit)
     .values({ id, ...derived(document), updatedAt: at })
+    .onConflictDoNothing({ target: kit.id })
     .returning()
-  if (!made) throw new Error('A piece of kit was not stored.')
   return made
 }
 

@@ -24,12 +24,13 @@ export async function archiveLine(db: Database, id: string, archivedAt: string |
 
 export const findLine = (db: Database, id: string) => db.query.lines.findFirst({ where: eq(lines.id, id) })
 
+/** Stores a new line; undefined where there is one of this id. */
 export async function insertLine(db: Database, id: string, document: Line, at: string) {
   const [made] = await db
     .insert(lines)
     .values({ id, name: document.name, area: document.area, document, updatedAt: at })
+    .onConflictDoNothing({ target: lines.id })
     .returning()
-  if (!made) throw new Error('A line was not stored.')
   return made
 }
 

@@ -3,6 +3,12 @@ import * as v from 'valibot'
 import { hasEdit } from '../db/edit'
 import { refusal } from './answers'
 
+/** The id that the sender gives to something new, so that sending it again does not make a second one. */
+export const newIdOf = v.optional(
+  v.pipe(v.string(), v.regex(/^[\w-]{6,40}$/, 'an id of 6 to 40 letters and digits')),
+  () => crypto.randomUUID(),
+)
+
 /** The body of an edit: the version it was made from, the document, and an id that is the same when it is sent again. */
 export const editBody = <S extends v.GenericSchema>(document: S) =>
   v.strictObject({

@@ -6,7 +6,7 @@ import { findLine } from '../db/lines'
 import { jobStates } from '../db/schema'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
-import { editBody, notStored } from './edits'
+import { editBody, newIdOf, notStored } from './edits'
 
 const now = () => new Date().toISOString()
 
@@ -19,6 +19,7 @@ const listQuery = v.object({
 })
 
 const newJob = v.strictObject({
+  id: newIdOf,
   lineId: v.pipe(v.string(), v.maxLength(60)),
   document: anyJobSchema,
   dueOn: v.optional(v.pipe(v.string(), v.isoDate())),
@@ -34,13 +35,15 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) =>
     })
     .get('/overview', async (c) => c.json(await overview(db)))
     .post('/', valid('json', newJob), async (c) => {
-      const { lineId, document, dueOn } = c.req.valid('json')
+      const { id, lineId, document, dueOn } = c.req.valid('json')
       if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
       const state = dueOn ? { state: 'due' as const, dueOn } : {}
       const summary = await heavy.summary(document)
-      const made = await insertJob(db, { id: crypto.randomUUID(), lineId, document, summary, at: now(), ...state })
-      changes.tell({ kind: 'job', id: made.id, version: made.version })
-      return c.json(made, 201)
+      const made = await insertJob(db, { id, lineId, document, summary, at: now(), ...state })
+      if (made) changes.tell({ kind: 'job', id, version: made.version })
+      const job = made ?? (await findJob(db, id))
+      if (!job) throw new Error('A job was not stored.')
+      return c.json(job, 201)
     })
     .get('/:id', valid('param', idParam), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)

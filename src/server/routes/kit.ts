@@ -4,7 +4,7 @@ import { anyKitSchema } from '../../core/job/stored'
 import { archiveKit, findKit, insertKit, listKit, updateKit } from '../db/kit'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
-import { editBody, notStored } from './edits'
+import { editBody, newIdOf, notStored } from './edits'
 
 const now = () => new Date().toISOString()
 const missing = refusal('id', 'There is no such piece of kit.')
@@ -14,10 +14,13 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     .get('/', valid('query', archivedQuery), async (c) =>
       c.json(await listKit(db, c.req.valid('query').archived === 'yes')),
     )
-    .post('/', valid('json', v.strictObject({ document: anyKitSchema })), async (c) => {
-      const made = await insertKit(db, crypto.randomUUID(), c.req.valid('json').document, now())
-      changes.tell({ kind: 'kit', id: made.id, version: made.version })
-      return c.json(made, 201)
+    .post('/', valid('json', v.strictObject({ id: newIdOf, document: anyKitSchema })), async (c) => {
+      const { id, document } = c.req.valid('json')
+      const made = await insertKit(db, id, document, now())
+      if (made) changes.tell({ kind: 'kit', id, version: made.version })
+      const found = made ?? (await findKit(db, id))
+      if (!found) throw new Error('Something new was not stored.')
+      return c.json(found, 201)
     })
     .get('/:id', valid('param', idParam), async (c) => {
       const found = await findKit(db, c.req.valid('param').id)

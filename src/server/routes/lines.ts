@@ -4,7 +4,7 @@ import { anyLineSchema } from '../../core/job/stored'
 import { archiveLine, findLine, insertLine, listLines, updateLine } from '../db/lines'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
-import { editBody, notStored } from './edits'
+import { editBody, newIdOf, notStored } from './edits'
 
 const now = () => new Date().toISOString()
 
@@ -13,10 +13,13 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     .get('/', valid('query', archivedQuery), async (c) =>
       c.json(await listLines(db, c.req.valid('query').archived === 'yes')),
     )
-    .post('/', valid('json', v.strictObject({ document: anyLineSchema })), async (c) => {
-      const made = await insertLine(db, crypto.randomUUID(), c.req.valid('json').document, now())
-      changes.tell({ kind: 'line', id: made.id, version: made.version })
-      return c.json(made, 201)
+    .post('/', valid('json', v.strictObject({ id: newIdOf, document: anyLineSchema })), async (c) => {
+      const { id, document } = c.req.valid('json')
+      const made = await insertLine(db, id, document, now())
+      if (made) changes.tell({ kind: 'line', id, version: made.version })
+      const found = made ?? (await findLine(db, id))
+      if (!found) throw new Error('Something new was not stored.')
+      return c.json(found, 201)
     })
     .get('/:id', valid('param', idParam), async (c) => {
       const line = await findLine(db, c.req.valid('param').id)

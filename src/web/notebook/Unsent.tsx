@@ -1,9 +1,10 @@
-import { useQuery } from '@tanstack/react-query'
+import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import { Peg } from '../parts/Peg'
-import { sendLeft } from './shelves'
+import { Remove } from '../parts/Remove'
+import { sendLeft, throwAway } from './shelves'
 
 const Panel = styled.section`
   margin-bottom: 20px; padding: 14px 16px; border: 2px solid var(--outside); border-radius: 4px; background: var(--card);
@@ -16,6 +17,7 @@ const placeOf: Readonly<Record<string, string>> = { job: '/jobs/', line: '/lines
 
 /** Work that this device keeps and the server does not have yet; what can be sent is sent. */
 export function Unsent() {
+  const client = useQueryClient()
   const { data } = useQuery({
     queryKey: ['unsent'],
     queryFn: sendLeft,
@@ -37,7 +39,15 @@ export function Unsent() {
             <li key={`${key} ${page}`}>
               <Link to={`${placeOf[kind] ?? '/'}${id}`}>{title || 'Without a name'}</Link>, changed{' '}
               {format(at, 'd MMM HH:mm')}
-              {open.length > 0 ? ': two answers, open it and choose' : ''}
+              {open.length > 0 ? ': two answers, open it and choose' : ''}{' '}
+              <Remove
+                label={`Throw away what was typed in ${title || 'it'}`}
+                goes="What was typed here and never stored is lost for good."
+                act="Throw it away"
+                onRemove={() =>
+                  void throwAway({ key, page }).then(() => client.invalidateQueries({ queryKey: ['unsent'] }))
+                }
+              />
             </li>
           )
         })}

@@ -193,6 +193,13 @@ export async function sendLeft(): Promise<Kept[]> {
   return (await drawer.unsent()).filter(({ page }) => page === thisPage || !open.has(page))
 }
 
+/** Throws away what is kept here of a document and was never stored. */
+export async function throwAway({ key, page }: Pick<Kept, 'key' | 'page'>): Promise<void> {
+  const book = await books.get(key)?.book
+  book?.dropUnsaved()
+  await drawer.drop(key, page)
+}
+
 // what waits is tried at once when there is reason to think that the server is there
 if (typeof window !== 'undefined') {
   window.addEventListener('online', () => void outbox.wake())

@@ -8,6 +8,7 @@ import { type Line, type MachineKind, machineKinds } from '../../../core/job/sch
 import type { Occasion } from '../../../core/ready/catalogue'
 import { occasionNames } from '../../../words/ready'
 import { api, sentenceOf } from '../../api/client'
+import { useNewIds } from '../../api/useNewIds'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
@@ -37,13 +38,15 @@ export function NewJobScreen() {
   const [search, setSearch] = useState('')
   const lines = useLines()
 
+  const ids = useNewIds()
   const begin = useMutation({
     mutationFn: async (from: { id: string; line: Line } | 'drawn') => {
       let lineId: string
       let line: Line
       if (from === 'drawn') {
         line = makeLine(name.trim() || `${kindNames[left]} and ${kindNames[right].toLowerCase()}`, left, right, unit)
-        const made = await api.lines.$post({ json: { document: line } })
+        const id = ids.of(`line ${name} ${left} ${right} ${unit}`)
+        const made = await api.lines.$post({ json: { id, document: line } })
         if (!made.ok) throw new Error(await sentenceOf(made))
         lineId = (await made.json()).id
       } else {
@@ -53,6 +56,7 @@ export function NewJobScreen() {
       const document = makeJob(line, occasionNames[occasion], new Date().toISOString(), unit, occasion)
       const job = await api.jobs.$post({
         json: {
+          id: ids.of(`job ${lineId} ${occasion} ${initials}`),
           lineId,
           document: {
             ...document,
@@ -82,9 +86,12 @@ export function NewJobScreen() {
       // a name that was typed wins over the one in the document
       const known = name.trim() ? { ...made.value.line, name: name.trim() } : made.value.line
       const brought = { ...made.value, line: known, doneBy: made.value.doneBy || initials }
-      const line = await api.lines.$post({ json: { document: known } })
+      const line = await api.lines.$post({
+        json: { id: ids.of(`line ${file.name} ${file.lastModified} ${known.name}`), document: known },
+      })
       if (!line.ok) throw new Error(await sentenceOf(line))
-      const job = await api.jobs.$post({ json: { lineId: (await line.json()).id, document: brought } })
+      const lineId = (await line.json()).id
+      const job = await api.jobs.$post({ json: { id: ids.of(`job ${lineId}`), lineId, document: brought } })
       if (!job.ok) throw new Error(await sentenceOf(job))
       return `/jobs/${(await job.json()).id}/read`
     },

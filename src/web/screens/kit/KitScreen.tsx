@@ -7,6 +7,7 @@ import type { KitItem, KitKind } from '../../../core/kit/schema'
 import { kitKinds, kitPeg, kitSummary } from '../../../words/kit'
 import { useArchive } from '../../api/archive'
 import { api, type StoredKit, sentenceOf } from '../../api/client'
+import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
@@ -47,13 +48,15 @@ export function KitScreen() {
   const client = useQueryClient()
   const chosen = params.get('item')
   const today = new Date().toISOString().slice(0, 10)
+  const ids = useNewIds()
   const add = useMutation({
     mutationFn: async (kind: KitKind) => {
-      const response = await api.kit.$post({ json: { document: makeKitItem(kind, unit) } })
+      const response = await api.kit.$post({ json: { id: ids.of(kind), document: makeKitItem(kind, unit) } })
       if (!response.ok) throw new Error(await sentenceOf(response))
       return (await response.json()).id
     },
     onSuccess: async (id) => {
+      ids.done()
       await client.invalidateQueries({ queryKey: ['kits'] })
       setParams({ item: id })
     },

@@ -4,6 +4,7 @@ import styled from 'styled-components'
 import type { Line } from '../../../core/job/schema'
 import { useArchive } from '../../api/archive'
 import { api, sentenceOf } from '../../api/client'
+import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
@@ -36,15 +37,19 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<L
   const away = useArchive('line', (put) => {
     if (put) navigate('/lines', { state: { away: { kind: 'line', id, name } satisfies PutAway } })
   })
+  const ids = useNewIds()
   const copy = useMutation({
     mutationFn: async () => {
       const made = await api.lines.$post({
-        json: { document: { ...document, name: `${document.name.slice(0, 70)} (copy)`.trim() } },
+        json: { id: ids.of('copy'), document: { ...document, name: `${document.name.slice(0, 70)} (copy)`.trim() } },
       })
       if (!made.ok) throw new Error(await sentenceOf(made))
       return (await made.json()).id
     },
-    onSuccess: (made) => navigate(`/lines/${made}`),
+    onSuccess: (made) => {
+      ids.done()
+      navigate(`/lines/${made}`)
+    },
   })
   return (
     <>
