@@ -2,7 +2,7 @@ import { appendFileSync, copyFileSync, existsSync, openSync, readdirSync, statSy
 import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 import { expect, test } from '@playwright/test'
-import { caseA } from '../src/core/survey/caseA'
+import { caseA } from '../src/core/kinds/train/survey/caseA'
 import { ask, freshFolder, holdLocked, raw, startServer, stopServer, throwAway, upgrade } from './attack'
 
 /** `LONG=1` for a night: the whole numbers. */

@@ -1,8 +1,8 @@
-import { fitCoupling } from '../../src/core/fit/coupling'
-import { solveTrain } from '../../src/core/moves/solve'
-import { caseA } from '../../src/core/survey/caseA'
-import { readSurvey } from '../../src/core/survey/read'
-import { solveSurvey } from '../../src/core/survey/solve'
+import { solveTrain } from '../../src/core/kinds/train/solve/solve'
+import { caseA } from '../../src/core/kinds/train/survey/caseA'
+import { readSurvey } from '../../src/core/kinds/train/survey/read'
+import { solveSurvey } from '../../src/core/kinds/train/survey/solve'
+import { fitCoupling } from '../../src/core/shafts/coupling'
 import { bestOf, row } from './clock'
 
 const survey = caseA()

@@ -1,5 +1,5 @@
-import { fitCoupling } from '../../src/core/fit/coupling'
 import type { Probe } from '../../src/core/probes'
+import { fitCoupling } from '../../src/core/shafts/coupling'
 import { bestOf, row } from './clock'
 
 const points = 100_000

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { describe, expect, it } from 'vitest'
-import { caseA } from '../core/survey/caseA'
+import { caseA } from '../core/kinds/train/survey/caseA'
 
 const survey = (sag: unknown) => {
   const document = caseA()

@@ -1,7 +1,7 @@
 import { createReadStream, readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline'
-import type { Checked } from '../core/survey/fault'
-import type { Result } from '../core/survey/result'
+import type { Checked } from '../core/frame/fault'
+import type { Result } from '../core/kinds/train/survey/result'
 import { solveDocument } from '../planner/solveDocument'
 
 /**

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { summarise } from '../core/advice/summary'
-import { solveRound } from '../core/job/solve'
+import { summarise } from '../core/kinds/train/advice/summary'
+import { solveRound } from '../core/kinds/train/solve/round'
 import { demoPlant } from '../server/demo/plant'
 import type { Terms } from '../words/terms'
-import { chainDrawing } from './chain'
-import { miniSight } from './mini'
 import { fitted, type Scene } from './scene'
-import { sightScene } from './sight'
 import { stripDrawing } from './strip'
+import { chainDrawing } from './train/chain'
+import { miniSight } from './train/mini'
+import { sightScene } from './train/sight'
 
 const plant = demoPlant(new Date('2026-11-23T12:00:00Z'))
 const train = plant.jobs[3]!.document

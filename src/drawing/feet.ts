@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import type { PlacedFoot } from '../core/job/seat'
+import type { PlacedFoot } from '../core/seat/state'
 
 /** A machine's feet from above, px. Far is up, as in the plan; turned round with it. */
 export interface FeetDrawing {

@@ -1,4 +1,4 @@
-import type { Peg } from '../core/advice/findings'
+import type { Peg } from '../core/verdict/peg'
 
 /** What a stroke or a word is for; each renderer (page, print) has one style for each. */
 export type Role =

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { solveRound } from '../core/job/solve'
+import { solveRound } from '../core/kinds/train/solve/round'
 import { methodJobs } from '../server/demo/methods'
 import { spreadCells, stripDrawing } from './strip'
 

@@ -1,5 +1,5 @@
 import load, { type Highs, type ModelData } from 'highs'
-import type { Program, SolveProgram } from '../core/moves/program'
+import type { Program, SolveProgram } from '../core/least/program'
 
 /**
  * The HiGHS solver as a `SolveProgram`. Loading its 3.5 MB of WebAssembly takes a moment; each solve after that is plain

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { caseA } from '../core/survey/caseA'
-import { surveySchema } from '../core/survey/schema'
+import { caseA } from '../core/kinds/train/survey/caseA'
+import { surveySchema } from '../core/kinds/train/survey/schema'
 import { anythingLike, tries } from '../testing/anything'
 import { solveDocument } from './solveDocument'
 

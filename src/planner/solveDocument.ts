@@ -1,7 +1,7 @@
-import type { SolveProgram } from '../core/moves/program'
-import { type Checked, refuse } from '../core/survey/fault'
-import type { Result } from '../core/survey/result'
-import { solveSurvey } from '../core/survey/solve'
+import { type Checked, refuse } from '../core/frame/fault'
+import type { Result } from '../core/kinds/train/survey/result'
+import { solveSurvey } from '../core/kinds/train/survey/solve'
+import type { SolveProgram } from '../core/least/program'
 import { loadSolver, PlannerFault } from './highs'
 
 let solver: Promise<SolveProgram> | undefined

@@ -1,10 +1,10 @@
-import type { Peg } from '../core/advice/findings'
 import { formatNumber } from '../core/frame/number'
 import { type Quantity, quantityMm, showQuantity } from '../core/frame/quantity'
 import type { DialFit } from '../core/kit/fits'
 import type { Compared } from '../core/kit/gauge'
 import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
+import type { Peg } from '../core/verdict/peg'
 import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */

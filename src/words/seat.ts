@@ -1,9 +1,9 @@
-import type { SeatAdvice } from '../core/advice/seatFindings'
-import type { PlacedFoot, SeatState } from '../core/job/seat'
 import { cutLength, type StepShim } from '../core/seat/cure'
 import type { SeatKind } from '../core/seat/diagnose'
-import type { Said } from './findings'
+import type { SeatAdvice } from '../core/seat/findings'
+import type { PlacedFoot, SeatState } from '../core/seat/state'
 import { capital, dimension, feetAlone, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
+import type { Said } from './train/said'
 
 /** A single foot: of the "front feet" the "aisle-side front foot". */
 export function seatFootName(id: string, terms: Terms): string {

@@ -1,11 +1,12 @@
-import type { Purpose } from '../core/fit/together'
 import { foldDegrees, quarterAt } from '../core/frame/angles'
 import { type AngleAs, readAngle } from '../core/frame/angleTyped'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
-import type { ChannelName, Line, Method, ProbeSetUp, ProbeType, ReadSet } from '../core/job/schema'
-import type { ProbeState } from '../core/job/solve'
+import type { Line } from '../core/kinds/train/document/schema'
+import type { ProbeState } from '../core/kinds/train/solve/round'
+import type { ChannelName, Method, ProbeSetUp, ProbeType, ReadSet } from '../core/shafts/schema'
+import type { Purpose } from '../core/shafts/together'
 
 /** Everything a sentence needs to know of who reads it. */
 export interface Terms {

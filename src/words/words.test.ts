@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { withMachineAt } from '../core/job/alter'
-import { makeLine, makeSet } from '../core/job/make'
-import { sayNext } from './findings'
+import { withMachineAt } from '../core/kinds/train/document/alter'
+import { makeLine, makeSet } from '../core/kinds/train/document/make'
 import { seatFootName } from './seat'
 import {
   act,
@@ -16,6 +15,7 @@ import {
   slope,
   type Terms,
 } from './terms'
+import { sayNext } from './train/findings'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }
 const inMm: Terms = { line, unit: 'mm', resolution: 0.01 }

@@ -1,13 +1,13 @@
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
-import { makeJob, makeLine, makeProbe } from '../job/make'
-import { probeSchema } from '../job/schema'
+import { withBracket, withDial } from '../kinds/train/document/fromKit'
+import { makeJob, makeLine, makeProbe } from '../kinds/train/document/make'
+import { probeSchema } from '../shafts/schema'
 import { dialFit } from './fits'
 import { compare } from './gauge'
 import { makeKitItem } from './make'
 import { takeSag } from './sag'
 import { type KitBracket, type KitDial, kitItemSchema } from './schema'
-import { withBracket, withDial } from './use'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const bar = (top: string, far: string, bottom: string, near: string) => ({

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { quantitySchema, shape } from '../job/schema'
+import { quantitySchema } from '../frame/schema'
+import { shape } from '../job/shape'
 
 /** What hangs in the tool crib, as people typed it. */
 

@@ -1,4 +1,4 @@
-import type { Ready } from '../job/schema'
+import type { Ready } from './schema'
 
 export type Occasion = Ready['occasion']
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { makeLine } from '../job/make'
-import type { Ready } from '../job/schema'
+import { makeLine } from '../kinds/train/document/make'
 import { cautions } from './catalogue'
 import { emptyCheck, emptyReady, readyPeg, readyState } from './ready'
+import type { Ready } from './schema'
 
 const line = makeLine('x', 'pump', 'motor', 'mm')
 const with_ = (change: Partial<Ready>) => ({ line, ready: { ...emptyReady(), ...change } })

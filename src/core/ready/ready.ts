@@ -1,7 +1,8 @@
 import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
 import type { Unit } from '../frame/units'
-import type { Job, Ready } from '../job/schema'
+import type { Job } from '../kinds/train/document/schema'
 import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalogue'
+import type { Ready } from './schema'
 
 type Check = Ready['checks'][string]
 

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { type DeviceReading, deviceMessageSchema } from '../device/protocol'
-import { fitCoupling } from '../fit/coupling'
 import type { Probe } from '../probes'
+import { fitCoupling } from '../shafts/coupling'
 import { makeStandIn, type StandInKind, standInKinds } from './standIn'
 
 /** Turns a stand-in from the top once round and gives all it said. */

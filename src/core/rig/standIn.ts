@@ -1,5 +1,5 @@
 import type { DeviceMessage, DeviceReading, Hello, Hung, RigCommand } from '../device/protocol'
-import { type Pushed, pivoted } from '../moves/stop'
+import { type Pushed, pivoted } from '../kinds/train/plan/stop'
 import type { Misalignment } from '../probes/probe'
 import { exactSpot } from './beams'
 import { exactRimReading, type ShaftPair, shaftPair } from './geometry'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Misaligned } from '../fit/coupling'
+import type { Misaligned } from '../shafts/coupling'
 import { probabilityThat } from './probability'
 import { slipSpeedLimits } from './slipSpeed'
 import { type Limits, verdictOf } from './verdict'

@@ -1,6 +1,6 @@
-import type { Misaligned } from '../fit/coupling'
 import type { Plane, PlaneLine } from '../frame/axis'
-import type { Coupling } from '../moves/train'
+import type { Coupling } from '../kinds/train/solve/model'
+import type { Misaligned } from '../shafts/coupling'
 import { probabilityThat } from './probability'
 
 /** What is allowed at a coupling: offset in mm, slope in rad, and whose word that is. */

@@ -1,5 +1,5 @@
 import { and, asc, count, eq, isNotNull, isNull } from 'drizzle-orm'
-import type { Line } from '../../core/job/schema'
+import type { Line } from '../../core/kinds/train/document/schema'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { jobs, lines } from './schema'

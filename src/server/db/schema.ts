@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import type { JobSummary } from '../../core/advice/summary'
-import { jobToday, kitToday, lineToday } from '../../core/job/stored'
+import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
+import type { JobSummary } from '../../core/kinds/train/advice/summary'
 import type { KitItem } from '../../core/kit/schema'
 
 /** A document as JSON: read in whatever shape it was stored, written in today's. */

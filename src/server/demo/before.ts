@@ -1,11 +1,13 @@
 import { type Quantity, quantityFrom } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
-import type { Job, Line, Ready, SeatFoot } from '../../core/job/schema'
-import { emptySeat, seatFeet } from '../../core/job/seat'
+import type { Job, Line } from '../../core/kinds/train/document/schema'
 import { cautions, checkItems } from '../../core/ready/catalogue'
 import { emptyReady } from '../../core/ready/ready'
+import type { Ready } from '../../core/ready/schema'
 import { checkFrame, type RiggedFoot } from '../../core/rig/frame'
 import { corners } from '../../core/seat/foot'
+import type { SeatFoot } from '../../core/seat/schema'
+import { emptySeat, seatFeet } from '../../core/seat/state'
 
 /** What was done and found before the first reading of a demo job. */
 

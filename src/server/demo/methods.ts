@@ -1,7 +1,8 @@
-import { anglesOf, makeJob, makeLine, makeSet, repeatSet } from '../../core/job/make'
-import type { Job, Line, MachineKind, Method, ReadSet } from '../../core/job/schema'
+import { anglesOf, makeJob, makeLine, makeSet, repeatSet } from '../../core/kinds/train/document/make'
+import type { Job, Line, MachineKind } from '../../core/kinds/train/document/schema'
 import type { Misalignment } from '../../core/probes/probe'
 import { type Chance, chance } from '../../core/rig/random'
+import type { Method, ReadSet } from '../../core/shafts/schema'
 import { readyOf } from './before'
 import { at, type Hanging, hang, mm, readByHand, sweep } from './byHand'
 

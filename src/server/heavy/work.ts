@@ -1,9 +1,9 @@
-import { type JobSummary, summaryOf } from '../../core/advice/summary'
-import type { Job } from '../../core/job/schema'
-import type { Checked } from '../../core/survey/fault'
-import type { Result } from '../../core/survey/result'
+import type { Checked } from '../../core/frame/fault'
+import { type JobSummary, summaryOf } from '../../core/kinds/train/advice/summary'
+import type { Job } from '../../core/kinds/train/document/schema'
+import type { Result } from '../../core/kinds/train/survey/result'
 import { solveDocument } from '../../planner/solveDocument'
-import type { StoredJob } from '../report/pdf'
+import type { StoredJob } from '../report/train/pdf'
 
 type Unit = 'mm' | 'mil'
 
@@ -24,11 +24,11 @@ export const here: Heavy = {
     summaryOf(job, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
   // the printer's packages are large: they are read when first asked for
   report: async (job, unit, round) => {
-    const { reportPdf } = await import('../report/pdf')
+    const { reportPdf } = await import('../report/train/pdf')
     return new Uint8Array(await reportPdf(job, unit, round))
   },
   moveSheet: async (job, unit, round) => {
-    const { moveSheetPdf } = await import('../report/moveSheet')
+    const { moveSheetPdf } = await import('../report/train/moveSheet')
     const pdf = await moveSheetPdf(job, unit, round)
     return pdf ? new Uint8Array(pdf) : null
   },

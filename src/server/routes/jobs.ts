@@ -1,6 +1,6 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
-import { anyJobSchema } from '../../core/job/stored'
+import { anyJobSchema } from '../../core/job/migrate'
 import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { findLine } from '../db/lines'
 import { jobStates } from '../db/schema'

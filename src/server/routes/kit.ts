@@ -1,6 +1,6 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
-import { anyKitSchema } from '../../core/job/stored'
+import { anyKitSchema } from '../../core/job/migrate'
 import { archiveKit, findKit, insertKit, listKit, updateKit } from '../db/kit'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'

@@ -1,6 +1,6 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
-import { anyLineSchema } from '../../core/job/stored'
+import { anyLineSchema } from '../../core/job/migrate'
 import { archiveLine, findLine, insertLine, listLines, updateLine } from '../db/lines'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'

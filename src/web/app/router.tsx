@@ -12,7 +12,7 @@ async function again<T>(fetch: () => Promise<T>): Promise<T> {
   }
 }
 
-const job = () => again(() => import('../screens/job/JobScreen'))
+const job = () => again(() => import('../job/frame/JobScreen'))
 
 /** One lazy chunk a screen. */
 export const router = createBrowserRouter([
@@ -48,23 +48,23 @@ export const router = createBrowserRouter([
           { index: true, element: <Navigate to="read" replace /> },
           {
             path: 'line',
-            lazy: async () => ({ Component: (await again(() => import('../screens/job/JobLine'))).JobLine }),
+            lazy: async () => ({ Component: (await again(() => import('../kinds/train/line/JobLine'))).JobLine }),
           },
           {
             path: 'ready',
-            lazy: async () => ({ Component: (await again(() => import('../screens/job/ReadyStep'))).ReadyStep }),
+            lazy: async () => ({ Component: (await again(() => import('../job/ready/ReadyStep'))).ReadyStep }),
           },
           {
             path: 'seat',
-            lazy: async () => ({ Component: (await again(() => import('../screens/job/SeatStep'))).SeatStep }),
+            lazy: async () => ({ Component: (await again(() => import('../job/seat/SeatStep'))).SeatStep }),
           },
           {
             path: 'read',
-            lazy: async () => ({ Component: (await again(() => import('../screens/job/ReadStep'))).ReadStep }),
+            lazy: async () => ({ Component: (await again(() => import('../kinds/train/read/ReadStep'))).ReadStep }),
           },
           {
             path: 'move',
-            lazy: async () => ({ Component: (await again(() => import('../screens/job/MoveStep'))).MoveStep }),
+            lazy: async () => ({ Component: (await again(() => import('../kinds/train/move/MoveStep'))).MoveStep }),
           },
         ],
       },

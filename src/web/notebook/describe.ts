@@ -1,4 +1,4 @@
-import type { Job, Line } from '../../core/job/schema'
+import type { Job, Line } from '../../core/kinds/train/document/schema'
 import { angleName, footName, probeName, type Terms } from '../../words/terms'
 
 /** Fields whose key is not their name. */

@@ -1,25 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import type { Step } from './notebook'
-
-/** What the device keeps of a document somebody works on: everything that is needed to go on after a crash. */
-export interface Kept<T = unknown> {
-  /** Of the document: `job:14`. */
-  key: string
-  /** The page that wrote it; two pages of one browser have a note each. */
-  page: string
-  /** How a person knows it: shown where something was not sent. */
-  title: string
-  at: number
-  /** Whether something in it is not stored yet. */
-  unsent: boolean
-  version: number
-  base: T
-  document: T
-  sent: { edit: string; version: number; document: T } | undefined
-  open: readonly (readonly string[])[]
-  past: readonly Step<T>[]
-  future: readonly Step<T>[]
-}
+import type { Kept } from './kept'
 
 /** Where work outlives a page. Every act can fail: the store may be full, or forbidden. */
 export interface Drawer {

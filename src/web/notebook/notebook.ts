@@ -1,5 +1,6 @@
 import { newId } from '../../core/frame/newId'
-import type { Drawer, Kept } from './drawer'
+import type { Drawer } from './drawer'
+import type { Kept, Step } from './kept'
 import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue } from './merge'
 import type { Outbox, Sender } from './outbox'
 
@@ -43,13 +44,6 @@ export interface Page<T> {
   clashes: readonly Clash[]
   /** Counts how often another tablet's changes were taken in. */
   merges: number
-}
-
-export interface Step<T> {
-  before: T
-  after: T
-  mark: string
-  at: number
 }
 
 export interface Options<T> {

@@ -1,4 +1,4 @@
-import type { Peg as PegState } from '../../core/advice/findings'
+import type { Peg as PegState } from '../../core/verdict/peg'
 
 const words: Record<PegState, string> = {
   within: 'within',

@@ -1,7 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink'
 import type { Plane } from '../../core/frame/axis'
-import type { Least, LeastPlane } from '../../core/moves/least'
-import type { PlaneProblem } from '../../core/moves/planeProblem'
+import type { Least, LeastPlane } from '../../core/kinds/train/plan/least'
+import type { PlaneProblem } from '../../core/least/problem'
 import type { PlannerWorker } from './worker'
 
 /** Under this name the browser's profiler keeps how long each plan took, from the question to the answer. */

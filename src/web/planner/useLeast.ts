@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import type { Job, Round } from '../../core/job/schema'
-import type { JobSolution } from '../../core/job/solve'
-import { gradeOf } from '../../core/job/train'
-import type { Least } from '../../core/moves/least'
-import { planeProblem } from '../../core/moves/planeProblem'
-import { factsOf, marginOf } from '../../core/plan/choices'
+import type { Job, Round } from '../../core/kinds/train/document/schema'
+import { gradeOf } from '../../core/kinds/train/document/typed'
+import { factsOf, marginOf } from '../../core/kinds/train/plan/choices'
+import type { Least } from '../../core/kinds/train/plan/least'
+import { planeProblem } from '../../core/kinds/train/plan/problem'
+import type { JobSolution } from '../../core/kinds/train/solve/round'
 import { Planner } from './planner'
 
 export interface LeastState {

@@ -1,8 +1,8 @@
 import { expose } from 'comlink'
 import wasm from 'highs/runtime?url'
-import { type LeastPlane, leastInPlane } from '../../core/moves/least'
-import type { PlaneProblem } from '../../core/moves/planeProblem'
-import type { SolveProgram } from '../../core/moves/program'
+import { type LeastPlane, leastInPlane } from '../../core/kinds/train/plan/least'
+import type { PlaneProblem } from '../../core/least/problem'
+import type { SolveProgram } from '../../core/least/program'
 import { loadSolver } from '../../planner/highs'
 
 let solver: Promise<SolveProgram> | undefined

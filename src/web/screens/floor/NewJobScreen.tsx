@@ -3,8 +3,8 @@ import { ArrowRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
-import { kindNames, makeJob, makeLine } from '../../../core/job/make'
-import { type Line, type MachineKind, machineKinds } from '../../../core/job/schema'
+import { kindNames, makeJob, makeLine } from '../../../core/kinds/train/document/make'
+import { type Line, type MachineKind, machineKinds } from '../../../core/kinds/train/document/schema'
 import type { Occasion } from '../../../core/ready/catalogue'
 import { occasionNames } from '../../../words/ready'
 import { api, sentenceOf } from '../../api/client'
@@ -80,7 +80,7 @@ export function NewJobScreen() {
       } catch {
         throw new Error(`${file.name} is not a JSON document.`)
       }
-      const { jobOfSurvey } = await import('../../../core/survey/toJob')
+      const { jobOfSurvey } = await import('../../../core/kinds/train/survey/toJob')
       const made = jobOfSurvey(document, name.trim() || file.name.replace(/\..*$/, ''), new Date().toISOString())
       if (!made.ok) throw new Error(`${file.name}, ${made.fault.path || 'the document'}: ${made.fault.message}`)
       // a name that was typed wins over the one in the document

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { makeLine } from '../../../core/job/make'
+import { makeLine } from '../../../core/kinds/train/document/make'
 import { linesFitting } from './linesFitting'
 
 const line = (name: string, area: string, left: 'pump' | 'fan') => ({

@@ -1,4 +1,4 @@
-import type { Line } from '../../../core/job/schema'
+import type { Line } from '../../../core/kinds/train/document/schema'
 
 /** The lines in whose name, area or machines every word of the search stands. */
 export function linesFitting<T extends { name: string; area: string; document: Line }>(

@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import { positiveMm, quantityFrom } from '../../../core/frame/quantity'
 import { decimalsFor } from '../../../core/frame/units'
-import { lengthUnitFor } from '../../../core/job/make'
+import { lengthUnitFor } from '../../../core/frame/usual'
 import { takeSag } from '../../../core/kit/sag'
 import type { KitBracket } from '../../../core/kit/schema'
 import { saySag } from '../../../words/kit'

@@ -1,5 +1,5 @@
 import { emptyQuantity } from '../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../core/job/make'
+import { lengthUnitFor } from '../../../core/frame/usual'
 import type { KitHead } from '../../../core/kit/schema'
 import { Card, Field, Select } from '../../parts/controls'
 import { Grid, NumberField, type Put, TextField } from './parts'

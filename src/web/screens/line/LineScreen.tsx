@@ -1,13 +1,14 @@
 import { useMutation } from '@tanstack/react-query'
 import { useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
-import type { Line } from '../../../core/job/schema'
+import type { Line } from '../../../core/kinds/train/document/schema'
 import { useArchive } from '../../api/archive'
 import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
+import { LineEditor } from '../../kinds/train/line/LineEditor'
 import { describeLine } from '../../notebook/describe'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
@@ -16,7 +17,6 @@ import type { PutAway } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Fault } from '../../parts/controls'
 import { Remove } from '../../parts/Remove'
-import { LineEditor } from './LineEditor'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center;`
 

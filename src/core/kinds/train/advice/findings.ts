@@ -1,0 +1,161 @@
+import { planes } from '../../../frame/axis'
+import { positiveMm } from '../../../frame/quantity'
+import type { CouplingFit } from '../../../shafts/coupling'
+import { isCoupled, sdMm } from '../../../shafts/typed'
+import { limitsMissing } from '../../../verdict/limits'
+import { planeOf } from '../solve/positions'
+import type { JobSolution, ProbeState } from '../solve/round'
+import { allWithin, between, machineDoubted, movesDoubted } from './doubt'
+import type { Finding, Step, VerdictLine } from './finding'
+import { outOfProportion } from './proportion'
+import { contradictions, floated, roughSweeps, setUpFaults, surer } from './readFindings'
+
+/** Everything to say at a step, most urgent first. */
+export function findingsFor(solved: JobSolution, step: Step): Finding[] {
+  const dimensions: Finding[] = [
+    ...solved.stations.faults
+      .filter(
+        (fault) => fault.kind !== 'missing' || solved.dials.some((dial) => dial.readings.length > 0 || dial.sweep),
+      )
+      .map((fault): Finding => ({ kind: 'dimension-fault', peg: 'outside', fault })),
+    ...solved.doubts.map((doubt): Finding => ({ kind: 'dimension-doubt', peg: 'outside', doubt })),
+  ]
+  const next = step === 'read' ? nextReading(solved) : []
+  const doubtful = [...solved.dials.flatMap(dialFaults), ...contradictions(solved), ...roughSweeps(solved)]
+  const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
+  const feet = feetFindings(solved)
+  const fits = allWithin(solved) ? [{ kind: 'no-move', peg: 'within' } as const] : []
+  if (step === 'move')
+    return [
+      ...fits,
+      { kind: 'lock-before-loosening', peg: 'outside' },
+      ...dimensions,
+      ...doubtful,
+      ...feet,
+      ...results,
+      ...(feet.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: solved.dials } as const] : []),
+    ]
+  return [
+    ...dimensions,
+    ...doubtful,
+    // while cells are empty the next one comes first; once all are read, what they are worth does
+    ...(next[0]?.kind === 'ready-to-move' || next[0]?.kind === 'no-move'
+      ? [...surer(solved), ...next]
+      : [...next, ...surer(solved)]),
+    ...feet,
+    ...results,
+    ...solved.dials.flatMap(dialGood),
+    ...floated(solved),
+  ]
+}
+
+function dialFaults(dial: ProbeState): Finding[] {
+  const found: Finding[] = []
+  for (const { angleId, message } of dial.faults)
+    found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, message })
+  if (dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9)
+    found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
+  // a floating shaft comes back elsewhere along its axis: that is its float, not a slip
+  if (!dial.dial.floats && dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > returnLimit(dial) + 1e-9)
+    found.push({ kind: 'not-returned', peg: 'outside', dial, by: dial.returnToZero })
+  if (!dial.channel || dial.channel === 'r1') found.push(...setUpFaults(dial))
+  if (!dial.channel || dial.channel === 'r1')
+    for (const odd of outOfProportion(dial)) found.push({ kind: 'out-of-proportion', peg: 'unsure', dial, odd })
+  if (dial.sag > 0 && dial.dial.type !== 'bore') found.push({ kind: 'sag-upward', peg: 'unsure', dial })
+  if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
+  return found
+}
+
+/** One graduation; a probe whose noise is told may miss by what two readings' noise can come to. */
+const returnLimit = ({ dial, graduation }: ProbeState): number =>
+  positiveMm(dial.sd) ? Math.max(graduation, 3 * Math.SQRT2 * sdMm(dial)) : graduation
+
+function dialGood(dial: ProbeState): Finding[] {
+  if (dial.closure === null || Math.abs(dial.closure) > dial.closureLimit + 1e-9) return []
+  return [{ kind: 'closed', peg: 'within', dial, closure: dial.closure }]
+}
+
+function couplingFindings(solved: JobSolution, c: number): Finding[] {
+  const coupling = solved.solution.couplings[c]
+  const train = solved.train.couplings[c]
+  if (!coupling || !train) return []
+  const { id, result, verdict, doubts } = coupling
+  const engaged = doubts.includes('engaged')
+  const coupled = asCoupledFindings(solved, c)
+  const anything = solved.dials.some((dial) => dial.set.coupling === id && (dial.readings.length > 0 || dial.sweep))
+  const found: Finding[] = []
+  if (engaged) found.push({ kind: 'engaged', peg: 'unsure', coupling: id, accepted: acceptedBy(solved, c) })
+  if (!result.ok) {
+    if (!engaged && anything) found.push({ kind: 'unsolved', peg: 'nothing', coupling: id, message: result.message })
+    return [...found, ...coupled]
+  }
+  for (const plane of planes)
+    if (!result.fit.measured.includes(plane)) found.push({ kind: 'one-plane', peg: 'unsure', coupling: id, plane })
+  if (!verdict)
+    found.push({ kind: 'no-limits', peg: 'nothing', coupling: id, missing: limitsMissing(solved.train, train) })
+  else
+    found.push({
+      kind: 'verdict',
+      peg: verdict.state,
+      coupling: id,
+      verdict,
+      lines: linesOf(result.fit, train.x),
+      doubts,
+    })
+  return [...found, ...coupled]
+}
+
+/** Sets read with the coupling closed or running: each its own line, beside what was read released. */
+function asCoupledFindings(solved: JobSolution, c: number): Finding[] {
+  const { id = '', asCoupled = [] } = solved.solution.couplings[c] ?? {}
+  return asCoupled.flatMap(({ set: at, purpose, result, verdict, doubts }): Finding[] => {
+    const set = solved.sources[c]?.[at]?.set
+    if (!set) return []
+    const lines = result.ok ? linesOf(result.fit, solved.train.couplings[c]?.x ?? 0) : []
+    return [
+      { kind: 'as-coupled', peg: verdict?.state ?? 'nothing', coupling: id, set, purpose, verdict, lines, doubts },
+    ]
+  })
+}
+
+function linesOf(fit: CouplingFit, x: number): VerdictLine[] {
+  return planes.flatMap((plane): VerdictLine[] => {
+    const line = planeOf(fit, plane, x)
+    if (!line) return []
+    const [[oo], [, ss]] = line.covariance
+    return [{ plane, ...line.line, offsetSd: Math.sqrt(oo), slopeSd: Math.sqrt(ss) }]
+  })
+}
+
+const acceptedBy = (solved: JobSolution, c: number): string | undefined =>
+  solved.sources[c]?.find(({ set, dials }) => isCoupled(set) && set.engagedAccepted && dials.length > 0)?.set
+    .engagedAccepted
+
+function feetFindings(solved: JobSolution): Finding[] {
+  const { train, solution, resolution } = solved
+  return train.machines.flatMap(({ id }, m): Finding[] => {
+    const feet = solution.feet.filter((foot) => foot.machine === id && (foot.vertical || foot.horizontal))
+    if (m === train.fixed || feet.length === 0) return []
+    const still = feet.every((foot) => planes.every((plane) => Math.abs(foot[plane]?.move ?? 0) < resolution / 2))
+    const states = between(solved, m).map(({ verdict }) => verdict?.state ?? 'outside')
+    const good = still || states.every((state) => state === 'within')
+    const peg = machineDoubted(solved, id) ? 'unsure' : good ? 'within' : 'outside'
+    return [{ kind: 'feet', peg, machine: id, feet }]
+  })
+}
+
+/** The first empty cell of a dial that has been begun, else of the first dial; or the way to Move when all are filled. */
+function nextReading(solved: JobSolution): Finding[] {
+  for (const dial of solved.dials) {
+    if (dial.sweep) continue
+    const angle = dial.set.angles.find(
+      ({ id, degrees }) => degrees < 360 && !dial.readings.some((r) => r.angleId === id),
+    )
+    if (angle) return [{ kind: 'next-reading', peg: 'nothing', dial, angleId: angle.id, degrees: angle.degrees }]
+  }
+  const { couplings } = solved.solution
+  if (allWithin(solved)) return [{ kind: 'no-move', peg: 'within' }]
+  return couplings.every(({ id, result }) => result.ok && !movesDoubted(solved, id))
+    ? [{ kind: 'ready-to-move', peg: 'nothing' }]
+    : []
+}

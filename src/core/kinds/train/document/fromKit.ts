@@ -1,0 +1,44 @@
+import { emptyQuantity, positiveMm, quantityMm } from '../../../frame/quantity'
+import type { KitBracket, KitDial, KitHead } from '../../../kit/schema'
+import type { ProbeSetUp } from '../../../shafts/schema'
+
+/** A probe with what a dial of the kit brings: graduation, turn, travel, deviation, and its name for the record. */
+export function withDial(probe: ProbeSetUp, id: string, dial: KitDial): ProbeSetUp {
+  const { correction, ...bare } = probe
+  return {
+    ...bare,
+    graduation: dial.graduation,
+    turn: dial.turn,
+    travel: dial.travel,
+    ...(positiveMm(dial.sd) ? { sd: dial.sd } : {}),
+    ...(dial.type === 'lever'
+      ? { correction: { kind: 'lever' as const, angle: correction?.angle ?? '', madeFor: correction?.madeFor ?? '' } }
+      : correction && correction.kind !== 'lever'
+        ? { correction }
+        : {}),
+    kit: { ...probe.kit, dial: { id, name: dial.name } },
+  }
+}
+
+/** A probe with what a bracket of the kit brings: its sag, and the span, dial and day that sag belongs to. */
+export function withBracket(probe: ProbeSetUp, id: string, bracket: KitBracket): ProbeSetUp {
+  const { name, span, dial, takenOn } = bracket
+  return {
+    ...probe,
+    sag: bracket.sag,
+    span: quantityMm(probe.span) === undefined ? span : (probe.span ?? span),
+    kit: { ...probe.kit, bracket: { id, name, span, dial, takenOn } },
+  }
+}
+
+/** A probe with what a head of the kit brings: its finest step and deviation. */
+export function withHead(probe: ProbeSetUp, id: string, head: KitHead): ProbeSetUp {
+  const between = quantityMm(head.between)
+  return {
+    ...probe,
+    graduation: head.step,
+    sd: positiveMm(head.sd) ? head.sd : emptyQuantity(head.step.unit),
+    ...(probe.plane2 && between ? { plane2: { ...probe.plane2, distance: head.between } } : {}),
+    kit: { ...probe.kit, dial: { id, name: head.name } },
+  }
+}

@@ -1,0 +1,240 @@
+import { newId } from '../../../frame/newId'
+import { emptyQuantity, type Quantity } from '../../../frame/quantity'
+import type { Unit } from '../../../frame/units'
+import { lengthUnitFor, usualDial } from '../../../frame/usual'
+import type { Occasion } from '../../../ready/catalogue'
+import { emptyReady } from '../../../ready/ready'
+import type { Method, ProbeSetUp, ProbeType, ReadSet, Station } from '../../../shafts/schema'
+import type { Purpose } from '../../../shafts/together'
+import { isCoupled, setPurpose } from '../../../shafts/typed'
+import { reasonToStay, usuallyFixed } from './held'
+import type { Job, Line, LineFoot, LineMachine, MachineKind, Round } from './schema'
+
+/** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
+
+const station = (from: string, toward: Station['toward'], distance: Quantity): Station => ({ from, toward, distance })
+
+export const kindNames: Readonly<Record<MachineKind, string>> = {
+  motor: 'Motor',
+  pump: 'Pump',
+  gearbox: 'Gearbox',
+  blower: 'Blower',
+  fan: 'Fan',
+  other: 'Machine',
+}
+
+/** Two stations of feet on one side of a coupling, not dimensioned yet. */
+export function twoFeet(machine: string, coupling: string, toward: Station['toward'], unit: Unit): LineFoot[] {
+  const front = `${machine}-front`
+  return [
+    { id: front, name: 'front feet', station: station(coupling, toward, emptyQuantity(unit)) },
+    { id: `${machine}-back`, name: 'back feet', station: station(front, toward, emptyQuantity(unit)) },
+  ]
+}
+
+/** What a machine is called until somebody says otherwise: "Gearbox", and beside another one "Gearbox 2". */
+export function usualName(kind: MachineKind, others: readonly { name: string }[]): string {
+  const usual = kindNames[kind]
+  const taken = (name: string) => others.some((other) => isSameName(other.name, name))
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? usual : `${usual} ${n}`
+    if (!taken(name)) return name
+  }
+}
+
+/** Whether two names are one to a reader. */
+export const isSameName = (a: string, b: string): boolean =>
+  a.trim().toLowerCase() === b.trim().toLowerCase() && a.trim() !== ''
+
+export function makeMachine(
+  id: string,
+  kind: MachineKind,
+  feet: LineFoot[],
+  others: readonly { name: string }[] = [],
+): LineMachine {
+  return { id, kind, name: usualName(kind, others), feet }
+}
+
+/** A pair joined by one coupling: the driven machine stays, a motor moves. No dimensions yet. */
+export function makeLine(name: string, left: MachineKind, right: MachineKind, unit: Unit): Line {
+  const length = lengthUnitFor(unit)
+  const first = makeMachine('m1', left, twoFeet('m1', 'c1', 'left', length))
+  const machines = [first, makeMachine('m2', right, twoFeet('m2', 'c1', 'right', length), [first])]
+  const stays = usuallyFixed(machines)
+  return {
+    name,
+    area: '',
+    kind: 'train',
+    sides: { near: 'near', far: 'far' },
+    machines,
+    couplings: [
+      { id: 'c1', name: 'Coupling', kind: 'short', diameter: emptyQuantity(length), span: emptyQuantity(length) },
+    ],
+    fixed: stays?.id ?? 'm1',
+    fixedBecause: stays ? reasonToStay(stays.kind) : '',
+    speed: '',
+    tolerance: { policy: 'slip-speed', grade: 'standard' },
+  }
+}
+
+/** One more station of feet at the outboard end of a machine: six feet instead of four. */
+export function withFeet(line: Line, machineId: string, unit: Unit): Line {
+  return {
+    ...line,
+    machines: line.machines.map((machine) => {
+      const last = machine.feet.at(-1)
+      if (machine.id !== machineId || !last) return machine
+      const names = machine.feet.length === 2 ? ['front feet', 'middle feet'] : machine.feet.map((foot) => foot.name)
+      const added = {
+        id: newId('f'),
+        name: machine.feet.length === 2 ? 'back feet' : `feet ${machine.feet.length + 1}`,
+        station: station(last.id, last.station.toward, emptyQuantity(lengthUnitFor(unit))),
+      }
+      return { ...machine, feet: [...machine.feet.map((foot, i) => ({ ...foot, name: names[i] ?? foot.name })), added] }
+    }),
+  }
+}
+
+/** A probe on a machine beside a coupling, nothing read yet. */
+export function makeProbe(
+  line: Line,
+  coupling: string,
+  type: ProbeType,
+  on: string,
+  id: string,
+  unit: Unit,
+): ProbeSetUp {
+  const left = line.couplings.findIndex((c) => c.id === coupling)
+  const length = lengthUnitFor(unit)
+  const toward = line.machines[left]?.id === on ? 'left' : 'right'
+  const head = type === 'beam' || type === 'beam2'
+  return {
+    id,
+    type,
+    on,
+    station: station(coupling, toward, emptyQuantity(length)),
+    ...(type === 'beam2' ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
+    radius: emptyQuantity(length),
+    ...(head ? usualHead(unit) : usualDial(unit)),
+    sag: head ? { text: '0', unit } : emptyQuantity(unit),
+    ...(type === 'face' ? { side: 'front' as const } : {}),
+    readings: {},
+  }
+}
+
+/** A head's finest step and the deviation to expect of it, air and all; it has no turns. */
+const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity; sd: Quantity } => ({
+  graduation: unit === 'mil' || unit === 'in' ? { text: '0.1', unit: 'mil' } : { text: '0.001', unit: 'mm' },
+  turn: emptyQuantity(unit),
+  sd: unit === 'mil' || unit === 'in' ? { text: '0.12', unit: 'mil' } : { text: '0.003', unit: 'mm' },
+})
+
+/** The angles of a full turn by quarters, with the return to the start. */
+export const quarterAngles = [0, 90, 180, 270, 360]
+
+export const anglesOf = (degrees: readonly number[]): ReadSet['angles'] =>
+  degrees.map((at) => ({ id: `a${at}`, degrees: at }))
+
+/**
+ * A set at a coupling by a method of the trade, nothing read yet.
+ *
+ * @param touched id of the machine whose hub is read, for the methods with all probes on one machine; the one that moves
+ */
+export function makeSet(
+  line: Line,
+  coupling: string,
+  id: string,
+  unit: Unit,
+  method: Method = 'reverse-dial',
+  touched?: string,
+): ReadSet {
+  const left = line.couplings.findIndex((c) => c.id === coupling)
+  const [onLeft, onRight] = [line.machines[left]?.id ?? 'm1', line.machines[left + 1]?.id ?? 'm2']
+  const one = touched ?? (onRight === line.fixed ? onLeft : onRight)
+  const probe = (type: ProbeType, on: string, part: string) =>
+    makeProbe(line, coupling, type, on, `${id}-${part}`, unit)
+  const probes: Record<Method, () => ProbeSetUp[]> = {
+    'reverse-dial': () => [probe('rim', onRight, 'right'), probe('rim', onLeft, 'left')],
+    'rim-face': () => [probe('rim', one, 'rim'), probe('face', one, 'face')],
+    'rim-two-faces': () => [
+      probe('rim', one, 'rim'),
+      { ...probe('face', one, 'face'), floats: true },
+      { ...probe('face', one, 'face2'), floats: true, lead: 180 },
+    ],
+    'twin-heads': () => [probe('beam', onRight, 'right'), probe('beam', onLeft, 'left')],
+    'two-plane-head': () => [probe('beam2', one, 'head')],
+    'bore-dials': () => [probe('bore', one, 'bore'), probe('bore', one, 'bore2')],
+    own: () => [probe('rim', one, 'rim')],
+  }
+  return {
+    id,
+    coupling,
+    method,
+    state: 'released',
+    angles: anglesOf(quarterAngles),
+    probes: probes[method](),
+  }
+}
+
+/** A set for another purpose: what was confirmed of it as it was holds no longer. */
+export function withPurpose(set: ReadSet, purpose: Purpose): ReadSet {
+  const { engagedAccepted: _, ...bare } = set
+  return { ...bare, purpose, state: purpose === 'closed' || purpose === 'running' ? 'engaged' : 'released' }
+}
+
+/** The same probes at the same coupling with nothing read: a repeat of the set, or the set of the next round. */
+export function repeatSet(set: ReadSet, id: string): ReadSet {
+  const { engagedAccepted: _, ...kept } = set
+  // a probe that was measured from another of the set is measured from that one's successor
+  const renamed = new Map(set.probes.map((probe, i) => [probe.id, `${id}-probe${i + 1}`]))
+  return {
+    ...kept,
+    id,
+    probes: set.probes.map(({ own: __, sweep: ___, ...probe }, i) => {
+      const own = `${id}-probe${i + 1}`
+      return {
+        ...probe,
+        id: own,
+        station: { ...probe.station, from: renamed.get(probe.station.from) ?? probe.station.from },
+        ...(probe.plane2
+          ? { plane2: { ...probe.plane2, from: renamed.get(probe.plane2.from) ?? probe.plane2.from } }
+          : {}),
+        readings: {},
+      }
+    }),
+  }
+}
+
+/** The same probes once more, to see how well it repeats; of a set read closed or running, another of its kind. */
+export const repeatOf = (set: ReadSet, id: string): ReadSet => {
+  const fresh = repeatSet(set, id)
+  return isCoupled(set) ? fresh : withPurpose(fresh, 'repeat')
+}
+
+/** The first round of a job. */
+export function makeRound(line: Line, takenAt: string, unit: Unit): Round {
+  return {
+    id: 'r1',
+    takenAt,
+    by: '',
+    sets: line.couplings.map((coupling) => makeSet(line, coupling.id, `r1-${coupling.id}`, unit)),
+  }
+}
+
+/** The next round: the same dials on the same brackets, nothing read yet. */
+export function repeatRound(round: Round, id: string, takenAt: string): Round {
+  return {
+    id,
+    takenAt,
+    by: round.by,
+    // repeats and looks at the closed coupling belong to the round they were read in
+    sets: round.sets
+      .filter((set) => setPurpose(set) === 'plan')
+      .map((set, i) => repeatSet(set, `${id}-${set.coupling}${i ? `-${i}` : ''}`)),
+  }
+}
+
+export function makeJob(line: Line, title: string, takenAt: string, unit: Unit, occasion?: Occasion): Job {
+  const ready = occasion ? { ready: { ...emptyReady(), occasion } } : {}
+  return { ...ready, title, note: '', line, rounds: [makeRound(line, takenAt, unit)], minutes: '', doneBy: '' }
+}

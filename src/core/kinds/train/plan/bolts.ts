@@ -1,0 +1,141 @@
+import { direction } from '../../../frame/angles'
+import type { Plane, PlaneLine } from '../../../frame/axis'
+import { quantityMm } from '../../../frame/quantity'
+import { separationAt } from '../../../probes/probe'
+import { graduationMm, sdMm } from '../../../shafts/typed'
+import { couplingAfter, type Moves } from '../solve/after'
+import type { JobSolution, ProbeState } from '../solve/round'
+import { type OrderSchool, offTheCrown } from './order'
+import type { JobPlan } from './plan'
+import { type Creep, creep, type Pushed, type Stop, shows, stops, toGoDoubt, type Watch } from './stop'
+
+/** Where the probes stand while a machine is moved: at the far side for sideways, on top for shims. Degrees. */
+export const watchedAt: Readonly<Record<Plane, number>> = { horizontal: 90, vertical: 0 }
+
+/** The work at one machine's jack bolts (or under its feet) in one plane. Lengths in mm. */
+export interface BoltWork {
+  machine: string
+  coupling: string
+  plane: Plane
+  pushed: Pushed
+  /** What its two outermost stations need. */
+  by: readonly [number, number]
+  /** Misalignment at the coupling now, once the machines before it are moved, and in the end. */
+  now: PlaneLine
+  goal: PlaneLine
+  watches: (Watch & { state: ProbeState; now: number; goal: number })[]
+  steps: Stop[]
+  creep: Creep | undefined
+  /** How well each foot is known from the probes while it is moved. */
+  doubt: readonly [number, number]
+}
+
+/**
+ * The work at a machine, or undefined where nothing has to be moved there, or nothing tells.
+ *
+ * @param before machines that are moved already when this one is begun
+ * @param first which of the two stations is moved first
+ */
+export function boltWork(
+  solved: JobSolution,
+  plan: JobPlan,
+  machine: string,
+  plane: Plane,
+  before: readonly string[] = [],
+  first: 0 | 1 = 0,
+): BoltWork | undefined {
+  const { train, solution } = solved
+  const m = train.machines.findIndex(({ id }) => id === machine)
+  const c = couplingToward(solved, m)
+  const coupling = train.couplings[c]
+  const result = solution.couplings[c]?.result
+  const feet = [...(train.machines[m]?.feet ?? [])].sort((a, b) => a.x - b.x)
+  const [low, high] = [feet[0], feet.at(-1)]
+  if (!coupling || !result?.ok || !low || !high || low.x === high.x) return undefined
+  const move = (foot: string) => plan.moves.get(foot)?.[plane] ?? 0
+  const by = [move(low.id), move(high.id)] as const
+  const some = (machines: readonly string[]): Moves =>
+    new Map(
+      [...plan.moves].filter(([foot]) =>
+        train.machines.some(({ id, feet: own }) => machines.includes(id) && own.some((one) => one.id === foot)),
+      ),
+    )
+  const now = couplingAfter(train, solution, some(before), c)[plane]
+  const goal = couplingAfter(train, solution, some([...before, machine]), c)[plane]
+  if (!now || !goal) return undefined
+  const side = coupling.left === m ? -1 : 1
+  const pushed: Pushed = {
+    side,
+    couplingX: coupling.x,
+    bolts: [
+      { foot: low.id, x: low.x },
+      { foot: high.id, x: high.x },
+    ],
+  }
+  const watches = solved.dials.flatMap((state) => {
+    if (state.set.coupling !== coupling.id) return []
+    const watch = watchOf(state, plane)
+    return watch ? [{ ...watch, state, now: shows(watch, now), goal: shows(watch, goal) }] : []
+  })
+  return {
+    machine,
+    coupling: coupling.id,
+    plane,
+    pushed,
+    by,
+    now,
+    goal,
+    watches,
+    steps: stops(pushed, now, by, watches, first),
+    doubt: toGoDoubt(
+      pushed,
+      watches,
+      watches.map(({ state }) => Math.max(sdMm(state.dial), state.step / 2)),
+    ),
+    creep: creep(pushed, by, watches, solved.resolution / 2),
+  }
+}
+
+/** The coupling by which a machine is aligned: the one toward the fixed machine, or its first. */
+function couplingToward({ train }: JobSolution, m: number): number {
+  const toward = m > train.fixed ? m - 1 : m < train.fixed ? m : m > 0 ? m - 1 : m
+  return train.couplings.findIndex(({ left }) => left === toward)
+}
+
+/** A probe as it is watched: its weights at the angle where it stands; undefined where it feels nothing of that plane. */
+function watchOf(state: ProbeState, plane: Plane): Watch | undefined {
+  const { feels } = state
+  if (!feels || state.dial.floats) return undefined
+  const [sin, cos] = direction(watchedAt[plane] + feels.lead)
+  const e = plane === 'horizontal' ? sin : cos
+  if (Math.abs(e) < 0.5) return undefined
+  return { id: state.id, weight: [feels.weight[0] * e, feels.weight[1] * e] }
+}
+
+/** Which order the numbers speak for, and why. Lengths in mm. */
+export interface OrderAdvice {
+  school: OrderSchool
+  /** The dial that reads falsest for standing off the crown, by how much, and how far off it stands. */
+  crown: { state: ProbeState; low: number; sideways: number; radius: number } | undefined
+}
+
+/**
+ * Vertical first, as lifting disturbs the sideways place; sideways first where it stands so far off that a dial reads low on
+ * top and at the bottom by more than its own graduation; both in one loosening where nothing has to be lifted by much.
+ */
+export function orderAdvice(solved: JobSolution): OrderAdvice {
+  let crown: OrderAdvice['crown']
+  for (const state of solved.dials) {
+    if (state.dial.type !== 'rim' || state.channel) continue
+    const c = solved.train.couplings.findIndex(({ id }) => id === state.set.coupling)
+    const coupling = solved.train.couplings[c]
+    const result = solved.solution.couplings[c]?.result
+    const x = solved.stations.x.get(state.dial.id)
+    const radius = quantityMm(state.dial.radius) ?? (coupling?.diameter ?? 0) / 2
+    if (!coupling || !result?.ok || x === undefined || radius <= 0) continue
+    const [sideways] = separationAt(result.fit.misalignment, x - coupling.x)
+    const low = offTheCrown(sideways, radius)
+    if (low > graduationMm(state.dial) && low > (crown?.low ?? 0)) crown = { state, low, sideways, radius }
+  }
+  return { school: crown ? 'sideways-first' : 'vertical-first', crown }
+}

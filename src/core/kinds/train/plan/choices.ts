@@ -1,0 +1,100 @@
+import type { Plane, PlaneLine } from '../../../frame/axis'
+import { parseNumber } from '../../../frame/number'
+import { quantityMm } from '../../../frame/quantity'
+import type { FootFacts } from '../../../least/facts'
+import { packMm } from '../../../shims/stock'
+import type { Job, Round, RoundPlan } from '../document/schema'
+import type { JobSolution } from '../solve/round'
+import type { Stay } from '../solve/solve'
+import { usualMargin } from './least'
+import { bestHeld } from './within'
+
+/** What people chose and typed of a plan, as the arithmetic takes it. */
+
+export const emptyPlan = (): RoundPlan => ({ stays: 'fixed', limits: {}, packs: {}, stock: {} })
+
+/** The share of the tolerance that least moves may leave. */
+export function marginOf(plan: RoundPlan | undefined): number {
+  const typed = parseNumber((plan?.margin ?? '').replace('%', ''))
+  return typed.ok ? Math.min(1, Math.max(0, typed.value / 100)) : usualMargin
+}
+
+export function mostShimsOf(plan: RoundPlan | undefined): number {
+  const typed = parseNumber(plan?.mostShims ?? '')
+  return typed.ok && typed.value >= 1 ? Math.min(8, Math.floor(typed.value)) : 4
+}
+
+/** Shims under a foot: as typed here, else as Seat found them last. */
+export function presentPack(job: Pick<Job, 'seat'>, plan: RoundPlan | undefined, machine: string, foot: string) {
+  const typed = packMm(plan?.packs[foot])
+  if (typed) return typed
+  const seat = job.seat?.[machine]
+  for (const pass of ['after', 'before', 'loose'] as const) {
+    const found = seat?.[pass][foot]
+    const pack = found && packMm({ text: found.pack, unit: found.rise.unit })
+    if (pack) return pack
+  }
+  return undefined
+}
+
+/** What is known of every station beyond its place: typed limits, and the thinner of its two packs. */
+export function factsOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Map<string, FootFacts> {
+  const { plan } = round
+  return new Map(
+    job.line.machines.flatMap((machine) =>
+      machine.feet.map((foot): [string, FootFacts] => {
+        const typed = plan?.limits[foot.id]
+        const limits = Object.fromEntries(
+          (['down', 'up', 'near', 'far'] as const).flatMap((way) => {
+            const mm = quantityMm(typed?.[way])
+            return mm === undefined ? [] : [[way, Math.max(0, mm)]]
+          }),
+        )
+        const packs = (['near', 'far'] as const).flatMap((side) => {
+          const pack = presentPack(job, plan, machine.id, `${foot.id}.${side}`)
+          return pack ? [pack] : []
+        })
+        const total = (pack: readonly number[]) => pack.reduce((sum, size) => sum + size, 0)
+        const thinner = packs.sort((a, b) => total(a) - total(b))[0]
+        return [foot.id, { limits, ...(thinner ? { pack: thinner } : {}) }]
+      }),
+    ),
+  )
+}
+
+/** The stay a plan asks for; undefined for least moves, which a planner has to find. */
+export function stayOf(
+  plan: RoundPlan | undefined,
+  solved: JobSolution,
+  facts: ReadonlyMap<string, FootFacts>,
+): Stay | undefined {
+  const { train, solution } = solved
+  if (plan?.stays === 'least') return undefined
+  if (plan?.stays === 'hold') {
+    const held = heldOf(plan, solved) ?? bestHeld(train, solution, facts)
+    return held ? { mode: 'hold', feet: held } : { mode: 'fixed' }
+  }
+  if (plan?.stays === 'drawn' && plan.drawn) {
+    const ends = trainEnds(solved)
+    const line = (plane: Plane): PlaneLine => {
+      const { first, last } = plan.drawn?.[plane] ?? { first: 0, last: 0 }
+      const slope = (last - first) / (ends[1] - ends[0])
+      return { offset: first - slope * ends[0], slope }
+    }
+    return { mode: 'line', line: { vertical: line('vertical'), horizontal: line('horizontal') } }
+  }
+  return { mode: 'fixed' }
+}
+
+/** Stations of the first and the last foot of the train: where a drawn line is held by its ends. */
+export function trainEnds({ train }: Pick<JobSolution, 'train'>): [number, number] {
+  const places = train.machines.flatMap(({ feet }) => feet.map(({ x }) => x))
+  const [from, to] = [Math.min(...places), Math.max(...places)]
+  return to > from ? [from, to] : [from, from + 1]
+}
+
+function heldOf(plan: RoundPlan, { train }: JobSolution): [string, string] | undefined {
+  const stations = train.machines.flatMap(({ feet }) => feet)
+  const [a, b] = (plan.hold ?? []).map((id) => stations.find((foot) => foot.id === id))
+  return a && b && a.x !== b.x ? [a.id, b.id] : undefined
+}

@@ -1,0 +1,42 @@
+import { planes } from '../../../frame/axis'
+import type { FootFacts } from '../../../least/facts'
+import type { Train } from '../solve/model'
+import { type Solution, withStay } from '../solve/solve'
+import { brokenLimits } from './exact'
+
+/**
+ * The two stations that are best held: a pair whose moves keep to every limit where there is one, then fewest feet touched,
+ * then the smallest largest move. Every pair is tried.
+ */
+export function bestHeld(
+  train: Train,
+  solution: Solution,
+  facts: ReadonlyMap<string, FootFacts>,
+): [string, string] | undefined {
+  const stations = train.machines.flatMap(({ feet }) => feet)
+  let best: { pair: [string, string]; cost: readonly number[] } | undefined
+  for (const [i, one] of stations.entries())
+    for (const other of stations.slice(i + 1)) {
+      if (one.x === other.x) continue
+      const pair: [string, string] = [one.id, other.id]
+      const { feet, unreached } = withStay(train, solution, { mode: 'hold', feet: pair })
+      const blind = planes.reduce((sum, plane) => sum + unreached[plane].length, 0)
+      const moves = feet.flatMap((foot) => planes.map((plane) => Math.abs(foot[plane]?.move ?? 0)))
+      const broken = feet.flatMap((foot) => brokenLimits(foot, downBy(facts.get(foot.foot)))).length
+      const cost = [blind, broken, moves.filter((move) => move > 1e-6).length, Math.max(...moves)]
+      if (!best || lower(cost, best.cost)) best = { pair, cost }
+    }
+  return best?.pair
+}
+
+/** A foot's limits, with no more to take out than lies under it. */
+export function downBy(facts: FootFacts | undefined): FootFacts['limits'] {
+  if (!facts?.pack) return facts?.limits
+  const under = facts.pack.reduce((sum, size) => sum + size, 0)
+  return { ...facts.limits, down: Math.min(facts.limits?.down ?? under, under) }
+}
+
+function lower(a: readonly number[], b: readonly number[]): boolean {
+  const at = a.findIndex((value, i) => Math.abs(value - (b[i] ?? 0)) > 1e-9)
+  return at >= 0 && (a[at] ?? 0) < (b[at] ?? 0)
+}

@@ -1,0 +1,129 @@
+import { quantityMm } from '../../../frame/quantity'
+import type { Probe } from '../../../probes'
+import type { ReadSet } from '../../../shafts/schema'
+import { purposeOf } from '../../../shafts/together'
+import { stockSizes } from '../../../shims/stock'
+import type { Job, Round } from '../document/schema'
+import { toTrain } from '../document/typed'
+import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
+import type { Survey, SurveyProbe } from './schema'
+
+/** A round of a job as an open survey document, in millimetres. What has no place or was not read is left out. */
+export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
+  const { train, sources } = toTrain(job.line, round)
+  const facts = factsOf(job, round)
+  const footNames = new Map(job.line.machines.flatMap(({ feet }) => feet.map(({ id, name }) => [id, name])))
+  const couplingNames = new Map(job.line.couplings.map(({ id, name }) => [id, name]))
+  const machine = (side: Probe['on'], left: number) => train.machines[side === 'left' ? left : left + 1]?.id ?? ''
+  return {
+    format: 'vane-peg.survey',
+    version: 1,
+    units: { length: 'mm', reading: 'mm' },
+    train: {
+      ...(job.line.name ? { name: job.line.name } : {}),
+      machines: train.machines.map(({ id, feet }) => ({
+        id,
+        name: job.line.machines.find((one) => one.id === id)?.name ?? id,
+        feet: feet.map((foot) => {
+          const { limits, pack } = facts.get(foot.id) ?? {}
+          return {
+            id: foot.id,
+            ...(footNames.get(foot.id) ? { name: footNames.get(foot.id) } : {}),
+            x: tidy(foot.x),
+            ...(foot.growth && Object.keys(foot.growth).length ? { growth: tidied(foot.growth) } : {}),
+            ...(limits && Object.keys(limits).length ? { limits: tidied(limits) } : {}),
+            ...(pack ? { pack: pack.map(tidy) } : {}),
+          }
+        }),
+      })),
+      couplings: train.couplings.map(({ id, left, x, diameter, flexPlanes }) => ({
+        id,
+        ...(couplingNames.get(id) ? { name: couplingNames.get(id) } : {}),
+        left: train.machines[left]?.id ?? '',
+        right: train.machines[left + 1]?.id ?? '',
+        x: tidy(x),
+        ...(diameter ? { diameter: tidy(diameter) } : {}),
+        ...(flexPlanes ? { flexPlanes: [tidy(flexPlanes[0]), tidy(flexPlanes[1])] as [number, number] } : {}),
+      })),
+      fixed: train.machines[train.fixed]?.id ?? '',
+      ...(train.rpm ? { rpm: train.rpm } : {}),
+      ...(train.tolerance
+        ? {
+            tolerance: {
+              slope: train.tolerance.slope,
+              ...(train.tolerance.offset ? { offset: train.tolerance.offset } : {}),
+            },
+          }
+        : {}),
+    },
+    measurements: train.couplings.flatMap(({ id, left, sets }, c) =>
+      sets.flatMap(({ state, purpose, probes }, s) => {
+        if (probes.length === 0) return []
+        return [
+          {
+            coupling: id,
+            state,
+            purpose: purposeOf({ state, purpose }),
+            ...(zeroedOf(sources[c]?.[s]?.set) ? { zeroed: zeroedOf(sources[c]?.[s]?.set) } : {}),
+            probes: probes.map((probe, p) =>
+              probeOf(probe, machine(probe.on, left), quantityMm(sources[c]?.[s]?.dials[p]?.turn)),
+            ),
+          },
+        ]
+      }),
+    ),
+    ...planOf(round),
+  }
+}
+
+const zeroedOf = (set: ReadSet | undefined): 'halved' | 'sag' | undefined =>
+  set?.zeroed === 'halved' || set?.zeroed === 'sag' ? set.zeroed : undefined
+
+/** What the round's plan asks for, where a survey can say it: a line drawn by hand goes out as one machine fixed. */
+function planOf({ plan }: Round): Pick<Survey, 'plan'> {
+  if (!plan) return {}
+  const sizes = Object.values(plan.stock).flatMap((stock) => stockSizes(stock).map(({ thickness }) => tidy(thickness)))
+  const held = plan.stays === 'hold' && plan.hold?.length === 2
+  return {
+    plan: {
+      mode: plan.stays === 'least' ? 'least' : held ? 'hold' : 'fixed',
+      ...(held ? { hold: plan.hold } : {}),
+      ...(plan.stays === 'least' ? { margin: marginOf(plan) } : {}),
+      ...(sizes.length ? { stock: [...new Set(sizes)].sort((a, b) => a - b) } : {}),
+      ...(plan.mostShims ? { maxShims: mostShimsOf(plan) } : {}),
+    },
+  }
+}
+
+const tidied = <T extends object>(values: T): T =>
+  Object.fromEntries(Object.entries(values).map(([key, value]) => [key, tidy(value as number)])) as T
+
+/** Ten decimals: what adding inches leaves behind is not written out. */
+const tidy = (mm: number): number => Number(mm.toFixed(10))
+
+function probeOf(probe: Probe, on: string, turn: number | undefined): SurveyProbe {
+  const base = { on, sd: tidy(probe.sd), graduation: tidy(probe.graduation ?? 2 * probe.sd) }
+  if (probe.type === 'beam2')
+    return {
+      type: 'beam2',
+      ...base,
+      planes: [tidy(probe.planes[0]), tidy(probe.planes[1])],
+      readings: probe.readings.map(({ angle, values }) => [angle, ...values.map(tidy)] as Five),
+    }
+  const readings = probe.readings.map(({ angle, value }): [number, number] => [angle, tidy(value)])
+  if (probe.type === 'beam') return { type: 'beam', ...base, x: tidy(probe.x), readings }
+  const dial = { ...base, ...(turn && turn > 0 ? { turn: tidy(turn) } : {}), sag: tidy(probe.sag), readings }
+  if (probe.type === 'bore') return { type: 'bore', ...dial, x: tidy(probe.x) }
+  if (probe.type === 'rim')
+    return { type: 'rim', ...dial, x: tidy(probe.x), ...(probe.radius ? { radius: tidy(probe.radius) } : {}) }
+  return {
+    type: 'face',
+    ...dial,
+    radius: tidy(probe.radius),
+    side: probe.side,
+    ...(probe.lead ? { lead: probe.lead } : {}),
+    ...(probe.sharedFloat ? { float: 'shared' as const } : {}),
+  }
+}
+
+type Five = [number, number, number, number, number]

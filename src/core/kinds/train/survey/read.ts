@@ -1,0 +1,237 @@
+import { type Checked, check, refuse } from '../../../frame/fault'
+import { toMm } from '../../../frame/units'
+import type { Probe } from '../../../probes'
+import type { Side } from '../../../probes/probe'
+import { purposeOf } from '../../../shafts/together'
+import type { Coupling, Train } from '../solve/model'
+import type { Stay } from '../solve/solve'
+import { type Survey, type SurveyMeasurement, type SurveyProbe, surveySchema } from './schema'
+
+/** A survey that can be solved: the document as given, and the train it describes in mm. */
+export interface ReadSurvey {
+  survey: Survey
+  train: Train
+  stay: Stay
+  /** Where each set of a coupling stands in the document's `measurements`. */
+  measurementOf: ReadonlyMap<string, readonly number[]>
+}
+
+/** Reads a document: schema first, then what a schema cannot say (ids, order, who touches whom), each fault by its path. */
+export function readSurvey(document: unknown): Checked<ReadSurvey> {
+  const checked = check(surveySchema, document)
+  if (!checked.ok) return checked
+  const survey = checked.value
+  const fault = faultInIds(survey) ?? faultInTrain(survey) ?? faultInMeasurements(survey) ?? faultInPlan(survey)
+  if (fault) return fault
+  return { ok: true, value: toTrain(survey) }
+}
+
+type Refusal = ReturnType<typeof refuse>
+
+function firstRepeated(ids: readonly string[]): number {
+  return ids.findIndex((id, i) => ids.indexOf(id) !== i)
+}
+
+function faultInIds({ train, seat }: Survey): Refusal | undefined {
+  const machine = firstRepeated(train.machines.map((m) => m.id))
+  if (machine >= 0) return refuse(`train.machines.${machine}.id`, 'expected an id of its own; this one is taken')
+  const coupling = firstRepeated(train.couplings.map((c) => c.id))
+  if (coupling >= 0) return refuse(`train.couplings.${coupling}.id`, 'expected an id of its own; this one is taken')
+  const seen = new Set<string>()
+  for (const [m, { feet }] of train.machines.entries())
+    for (const [f, { id }] of feet.entries()) {
+      if (seen.has(id))
+        return refuse(`train.machines.${m}.feet.${f}.id`, 'expected an id of its own; this one is taken')
+      seen.add(id)
+    }
+  for (const [s, entry] of (seat ?? []).entries()) {
+    const repeated = firstRepeated(entry.feet.map((f) => f.id))
+    if (repeated >= 0) return refuse(`seat.${s}.feet.${repeated}.id`, 'expected an id of its own; this one is taken')
+  }
+  const twice = firstRepeated((seat ?? []).map((s) => s.machine))
+  return twice >= 0 ? refuse(`seat.${twice}.machine`, 'expected one entry a machine') : undefined
+}
+
+function faultInTrain({ train, seat }: Survey): Refusal | undefined {
+  const ids = train.machines.map((m) => m.id)
+  const known = `one of the machines: ${ids.join(', ')}`
+  if (!ids.includes(train.fixed)) return refuse('train.fixed', `expected ${known}`)
+  for (const [c, coupling] of train.couplings.entries()) {
+    const at = `train.couplings.${c}`
+    const left = ids.indexOf(coupling.left)
+    if (left < 0) return refuse(`${at}.left`, `expected ${known}`)
+    const right = ids.indexOf(coupling.right)
+    if (right < 0) return refuse(`${at}.right`, `expected ${known}`)
+    if (right !== left + 1) return refuse(`${at}.right`, 'expected the next machine to the right of the left one')
+    const earlier = train.couplings.findIndex((other) => other.left === coupling.left)
+    if (earlier < c) return refuse(at, 'expected one coupling between two machines')
+  }
+  for (const [s, { machine }] of (seat ?? []).entries())
+    if (!ids.includes(machine)) return refuse(`seat.${s}.machine`, `expected ${known}`)
+  return undefined
+}
+
+function faultInMeasurements({ train, measurements, seat }: Survey): Refusal | undefined {
+  if (measurements.length === 0 && !seat?.length)
+    return refuse('measurements', 'expected at least one measurement, or a seat')
+  for (const [m, measurement] of measurements.entries()) {
+    const coupling = train.couplings.find((c) => c.id === measurement.coupling)
+    if (!coupling)
+      return refuse(
+        `measurements.${m}.coupling`,
+        `expected one of the couplings: ${train.couplings.map((c) => c.id).join(', ')}`,
+      )
+    for (const [p, probe] of measurement.probes.entries()) {
+      if (probe.on !== coupling.left && probe.on !== coupling.right)
+        return refuse(
+          `measurements.${m}.probes.${p}.on`,
+          `expected ${coupling.left} or ${coupling.right}, the machines at coupling ${coupling.id}`,
+        )
+      if (probe.readings.length === 0)
+        return refuse(`measurements.${m}.probes.${p}.readings`, 'expected at least one reading')
+    }
+  }
+  return undefined
+}
+
+/** What a planner of least moves takes on: more would keep it busy for longer than anybody waits. */
+const [mostMachines, mostFeet] = [8, 12]
+
+function faultInPlan({ train, plan }: Survey): Refusal | undefined {
+  if (plan?.mode === 'least') {
+    if (train.machines.length > mostMachines)
+      return refuse('train.machines', `expected at most ${mostMachines} machines for a plan of the least moves`)
+    const crowded = train.machines.findIndex((machine) => machine.feet.length > mostFeet)
+    if (crowded >= 0)
+      return refuse(`train.machines.${crowded}.feet`, `expected at most ${mostFeet} feet for a plan of the least moves`)
+  }
+  if (plan?.mode !== 'hold') return undefined
+  const feet = train.machines.flatMap((machine) => machine.feet)
+  if (plan.hold?.length !== 2) return refuse('plan.hold', 'expected two foot ids, the feet that stay')
+  const held = plan.hold.map((id) => feet.find((foot) => foot.id === id))
+  const unknown = held.findIndex((foot) => !foot)
+  if (unknown >= 0) return refuse(`plan.hold.${unknown}`, 'expected the id of a foot')
+  if (held[0]?.x === held[1]?.x) return refuse('plan.hold', 'expected two feet at different stations')
+  return undefined
+}
+
+function toTrain(survey: Survey): ReadSurvey {
+  const { units, train, plan } = survey
+  const length = (value: number) => toMm(value, units.length)
+  const reading = (value: number) => toMm(value, units.reading)
+  const measurementOf = new Map<string, number[]>()
+  const couplings = train.couplings.map((coupling): Coupling => {
+    const sets = survey.measurements.flatMap((measurement, m) => {
+      if (measurement.coupling !== coupling.id) return []
+      measurementOf.set(coupling.id, [...(measurementOf.get(coupling.id) ?? []), m])
+      const side = (on: string): Side => (on === coupling.right ? 'right' : 'left')
+      const state = stateOf(measurement)
+      return [
+        {
+          state,
+          purpose: measurement.purpose ?? purposeOf({ state }),
+          probes: measurement.probes.map((probe) =>
+            toProbe(probe, side(probe.on), length, reading, measurement.zeroed ?? 'any'),
+          ),
+        },
+      ]
+    })
+    return {
+      id: coupling.id,
+      left: train.machines.findIndex((machine) => machine.id === coupling.left),
+      x: length(coupling.x),
+      diameter: coupling.diameter === undefined ? undefined : length(coupling.diameter),
+      flexPlanes: coupling.flexPlanes && [length(coupling.flexPlanes[0]), length(coupling.flexPlanes[1])],
+      sets,
+    }
+  })
+  return {
+    survey,
+    measurementOf,
+    stay:
+      plan?.mode === 'hold' ? { mode: 'hold', feet: [plan.hold?.[0] ?? '', plan.hold?.[1] ?? ''] } : { mode: 'fixed' },
+    train: {
+      machines: train.machines.map((machine) => ({
+        id: machine.id,
+        feet: machine.feet.map((foot) => ({
+          id: foot.id,
+          x: length(foot.x),
+          growth: foot.growth && {
+            vertical: reading(foot.growth.vertical ?? 0),
+            horizontal: reading(foot.growth.horizontal ?? 0),
+          },
+        })),
+      })),
+      couplings,
+      fixed: train.machines.findIndex((machine) => machine.id === train.fixed),
+      rpm: train.rpm,
+      tolerance: train.tolerance && {
+        offset: train.tolerance.offset === undefined ? undefined : reading(train.tolerance.offset),
+        slope: train.tolerance.slope,
+      },
+    },
+  }
+}
+
+/** A set read closed or running was read coupled up, whatever else it says. */
+const stateOf = ({ state, purpose }: SurveyMeasurement): 'released' | 'engaged' =>
+  purpose === 'closed' || purpose === 'running' ? 'engaged' : (state ?? 'released')
+
+/** Standard deviation of one reading, mm, where the document gives neither it nor a graduation. */
+const defaultSd = 0.005
+
+function toProbe(
+  probe: SurveyProbe,
+  on: Side,
+  length: (value: number) => number,
+  reading: (value: number) => number,
+  zeroed: NonNullable<SurveyMeasurement['zeroed']>,
+): Probe {
+  const sd = probe.sd ? reading(probe.sd) : probe.graduation ? reading(probe.graduation) / 2 : defaultSd
+  const graduation = probe.graduation === undefined ? undefined : reading(probe.graduation)
+  if (probe.type === 'beam2')
+    return {
+      type: 'beam2',
+      on,
+      sd,
+      graduation,
+      planes: [length(probe.planes[0]), length(probe.planes[1])],
+      readings: probe.readings.map(([angle, r1, t1, r2, t2]) => ({
+        angle,
+        values: [reading(r1), reading(t1), reading(r2), reading(t2)],
+      })),
+    }
+  const read = probe.readings.map(([angle, value]) => ({ angle, value: reading(value) }))
+  if (probe.type === 'beam') return { type: 'beam', on, sd, graduation, x: length(probe.x), readings: read }
+  const sag = reading(probe.sag ?? 0)
+  // set back by half at the sides: half the sag is already in its zero; set to its sag on top: that is what it read there
+  const zero = zeroed === 'halved' ? { value: -sag / 2, sd } : undefined
+  const topRead = read.some(({ angle }) => angle % 360 === 0)
+  const readings = zeroed === 'sag' && !topRead ? [{ angle: 0, value: -sag }, ...read] : read
+  if (probe.type === 'bore') return { type: 'bore', on, sd, graduation, zero, sag, x: length(probe.x), readings }
+  if (probe.type === 'rim')
+    return {
+      type: 'rim',
+      on,
+      sd,
+      graduation,
+      zero,
+      sag,
+      x: length(probe.x),
+      radius: probe.radius === undefined ? undefined : length(probe.radius),
+      readings,
+    }
+  return {
+    type: 'face',
+    on,
+    sd,
+    graduation,
+    zero,
+    sag,
+    radius: length(probe.radius),
+    side: probe.side ?? 'front',
+    lead: probe.lead ?? 0,
+    sharedFloat: probe.float === 'shared',
+    readings,
+  }
+}

@@ -1,0 +1,36 @@
+import * as v from 'valibot'
+import { done, id, quantitySchema, text } from '../frame/schema'
+
+/** A foot as it was found: its rise when only its bolt is loosened, feeler gaps at its corners, the pack under it. */
+export const seatFootSchema = v.strictObject({
+  rise: quantitySchema,
+  gaps: v.strictObject({
+    lowNear: v.optional(quantitySchema),
+    lowFar: v.optional(quantitySchema),
+    highNear: v.optional(quantitySchema),
+    highFar: v.optional(quantitySchema),
+  }),
+  /** How the rise was told: a dial at the foot, or the shaft's apparent movement scaled to the foot (a guide). */
+  told: v.picklist(['foot', 'shaft']),
+  pack: text(60),
+})
+
+export const seatSchema = v.strictObject({
+  /** How much a foot may rise; empty for the usual 0.05 mm. */
+  threshold: quantitySchema,
+  torque: text(30),
+  /** The pad under a foot, along the shaft and across it; and the thinnest shim in stock, for cutting steps. */
+  padAlong: v.optional(quantitySchema),
+  padAcross: v.optional(quantitySchema),
+  thinnest: v.optional(quantitySchema),
+  /** Ticks of the tightening, by "stage.pass". */
+  ticks: v.record(id, done),
+  /** By foot: gaps with all bolts loose; as found, one bolt loosened at a time; and again after the cure. */
+  loose: v.record(id, seatFootSchema),
+  before: v.record(id, seatFootSchema),
+  after: v.record(id, seatFootSchema),
+})
+
+export type SeatFoot = v.InferOutput<typeof seatFootSchema>
+
+export type Seat = v.InferOutput<typeof seatSchema>

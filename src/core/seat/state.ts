@@ -1,0 +1,165 @@
+import { emptyQuantity, positiveMm, quantityFault, quantityMm } from '../frame/quantity'
+import type { Unit } from '../frame/units'
+import type { Job, Line } from '../kinds/train/document/schema'
+import { placeStations } from '../kinds/train/document/stations'
+import { footPerShaft } from './apparent'
+import { cureFor, type SeatCure } from './cure'
+import { diagnose, type SeatFinding } from './diagnose'
+import { shaftShift } from './effect'
+import { corners, type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
+import { tighteningOrder } from './layout'
+import type { Seat, SeatFoot } from './schema'
+
+/** Across a machine where nobody measured it, mm: for drawing, and until it is measured for the frame's twist; the page says so. */
+export const usualSpread = 300
+
+/** A single foot of a machine, seen from above. Lengths in mm. */
+export interface PlacedFoot {
+  id: string
+  /** The station it belongs to, and on which side it stands. */
+  station: string
+  side: 'near' | 'far'
+  x: number
+  y: number
+}
+
+/** The feet of a machine, two a station: near and far. */
+export function seatFeet(line: Line, machine: string): PlacedFoot[] {
+  const { x } = placeStations(line)
+  const found = line.machines.find((one) => one.id === machine)
+  return (found?.feet ?? []).flatMap((foot, i) => {
+    const at = x.get(foot.id) ?? i * 400
+    const half = (quantityMm(foot.spread) ?? usualSpread) / 2
+    return (['near', 'far'] as const).map((side) => ({
+      id: `${foot.id}.${side}`,
+      station: foot.id,
+      side,
+      x: at,
+      y: side === 'far' ? half : -half,
+    }))
+  })
+}
+
+export const emptySeatFoot = (unit: Unit): SeatFoot => ({ rise: emptyQuantity(unit), gaps: {}, told: 'foot', pack: '' })
+
+export const emptySeat = (unit: Unit): Seat => ({
+  threshold: emptyQuantity(unit),
+  torque: '',
+  ticks: {},
+  loose: {},
+  before: {},
+  after: {},
+})
+
+/** A foot's typed check in mm. */
+export function footCheck({ id, x, y }: PlacedFoot, typed: SeatFoot | undefined): FootCheck {
+  const gaps = Object.fromEntries(corners.map((corner) => [corner, quantityMm(typed?.gaps[corner])]))
+  const any = Object.values(gaps).some((gap) => gap !== undefined)
+  return { id, x, y, rise: quantityMm(typed?.rise), gaps: any ? gaps : undefined }
+}
+
+/** Everything known of how one machine sits. Lengths in mm. */
+export interface SeatState {
+  machine: string
+  /** All bolts loose; as found, one at a time; again after the cure. */
+  pass: 'loose' | 'before' | 'after'
+  /** Rises were told by the shaft's apparent movement at the coupling and scaled to the feet: a guide. */
+  guided: boolean
+  feet: PlacedFoot[]
+  checks: FootCheck[]
+  threshold: number
+  /** Feet with nothing read yet, in the order of the bolts. */
+  missing: string[]
+  /** Typed numbers that are none, or below zero where a gap cannot be. */
+  faults: { foot: string; message: string }[]
+  /** Empty until every foot has a rise or a feeler reading. */
+  findings: SeatFinding[]
+  cure: SeatCure[]
+  /** The pad under a foot, mm, where it was measured: cut lengths of step shims. */
+  pad: { along: number | undefined; across: number | undefined }
+  /** Bolts in the order they are tightened. */
+  order: string[]
+  /** With all bolts loose: what fills each plain gap until its shims are snug, mm. */
+  snug: { foot: string; shim: number }[]
+  /** How far the shaft is drawn down at the coupling when the bolts are tightened, mm; undefined where unknown. */
+  shift: number | undefined
+}
+
+/**
+ * Solves one pass of a machine's soft foot.
+ *
+ * @param wanted how much the alignment wants each station raised, mm, by foot station
+ */
+export function solveSeat(
+  job: Pick<Job, 'line' | 'seat'>,
+  machine: string,
+  pass: SeatState['pass'],
+  wanted: ReadonlyMap<string, number> = new Map(),
+): SeatState {
+  const seat = job.seat?.[machine]
+  const feet = seatFeet(job.line, machine)
+  const m = job.line.machines.findIndex((one) => one.id === machine)
+  const coupling = job.line.couplings[m - 1] ?? job.line.couplings[m]
+  const couplingX = coupling && placeStations(job.line).x.get(coupling.id)
+  const typed = feet.map((foot) => footCheck(foot, seat?.[pass][foot.id]))
+  const checks = typed.map((check): FootCheck => {
+    const atShaft = seat?.[pass][check.id]?.told === 'shaft' && check.rise !== undefined && couplingX !== undefined
+    return atShaft ? { ...check, rise: (check.rise ?? 0) * footPerShaft(typed, check.id, couplingX) } : check
+  })
+  const guided = feet.some((foot) => seat?.[pass][foot.id]?.told === 'shaft')
+  const unit = seat?.threshold.unit ?? 'mm'
+  const threshold = positiveMm(seat?.threshold) ?? usualThresholdIn(unit)
+  const order = tighteningOrder(feet)
+  const thinnest = positiveMm(seat?.thinnest) ?? usualThinnestIn(unit)
+  const read = (check: FootCheck) => check.rise !== undefined || check.gaps !== undefined
+  const missing = order.filter((id) => !checks.some((check) => check.id === id && read(check)))
+  const complete = missing.length === 0 && checks.length > 0
+  const findings = complete && pass !== 'loose' ? diagnose(checks, threshold) : []
+  const byFoot = new Map(feet.map((foot) => [foot.id, wanted.get(foot.station) ?? 0]))
+  return {
+    machine,
+    pass,
+    guided,
+    feet,
+    checks,
+    threshold,
+    missing,
+    order,
+    pad: { along: quantityMm(seat?.padAlong), across: quantityMm(seat?.padAcross) },
+    findings,
+    cure: cureFor(findings, checks, { wanted: byFoot, thinnest, step: shimStepIn(unit) }),
+    faults: feet.flatMap((foot) => faultsOf(foot.id, seat?.[pass][foot.id])),
+    snug: pass === 'loose' ? snugShims(checks, threshold) : [],
+    shift: complete && pass !== 'loose' && couplingX !== undefined ? shaftShift(checks, couplingX) : undefined,
+  }
+}
+
+/** Plain gaps are filled by their least corner, in hundredths: a shim that has to be forced lifts the foot. */
+function snugShims(checks: readonly FootCheck[], threshold: number): SeatState['snug'] {
+  return checks.flatMap((check) => {
+    const least = gapOf(check).feeler?.least ?? 0
+    return least > threshold ? [{ foot: check.id, shim: Math.floor(least * 100 + 1e-6) / 100 }] : []
+  })
+}
+
+function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'] {
+  if (!typed) return []
+  const gaps = corners.map((corner) => typed.gaps[corner])
+  const messages = [typed.rise, ...gaps].flatMap((quantity) => quantityFault(quantity) ?? [])
+  if (gaps.some((gap) => (quantityMm(gap) ?? 0) < 0)) messages.push('A gap cannot be below zero.')
+  return messages.map((message) => ({ foot, message }))
+}
+
+/** The machines whose feet have been looked at, and whether any of them is still over the limit. */
+export function seatPeg(job: Pick<Job, 'line' | 'seat'>): 'nothing' | 'unsure' | 'outside' | 'within' {
+  const states = job.line.machines.flatMap(({ id }) => {
+    const seat = job.seat?.[id]
+    if (!seat) return []
+    const again = Object.keys(seat.after).length > 0
+    return [solveSeat(job, id, again ? 'after' : 'before')]
+  })
+  const begun = states.filter((state) => state.missing.length < state.feet.length)
+  if (begun.length === 0) return 'nothing'
+  if (begun.some((state) => state.findings.some(({ kind }) => kind !== 'clean'))) return 'outside'
+  return begun.some((state) => state.missing.length > 0) ? 'unsure' : 'within'
+}

@@ -1,0 +1,143 @@
+import { lineThrough } from '../frame/axis'
+import { formatNumber } from '../frame/number'
+import { decimalsFor, fromMm, toMm, type Unit } from '../frame/units'
+import type { Solution } from '../kinds/train/solve/solve'
+import type { Result, ResultWarning } from '../kinds/train/survey/result'
+import type { Survey } from '../kinds/train/survey/schema'
+import { cureFor } from './cure'
+import { diagnose, type SeatFinding } from './diagnose'
+import { type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
+
+/**
+ * Soft foot of every machine in a document's `seat`: findings, most likely first, and what to put under which foot. Where not
+ * every foot was measured nothing is called clean: `ok` is null.
+ *
+ * @param solution what the readings ask of the feet: of a rocking pair the foot that the alignment wants raised is shimmed
+ */
+export function seatResult({ seat, units, plan }: Survey, solution: Solution): Required<Result>['seat'] {
+  const mm = (value: number | undefined) => (value === undefined ? undefined : toMm(value, units.reading))
+  const shown = (value: number) => fromMm(value, units.reading)
+  const stock = plan?.stock?.map((thickness) => toMm(thickness, units.reading))
+  return (seat ?? []).map(({ machine, threshold, feet }) => {
+    const checks = feet.map(
+      (foot): FootCheck => ({
+        id: foot.id,
+        x: toMm(foot.x, units.length),
+        y: toMm(foot.y, units.length),
+        rise: mm(foot.rise),
+        gaps: foot.corners && {
+          lowNear: mm(foot.corners.lowNear),
+          lowFar: mm(foot.corners.lowFar),
+          highNear: mm(foot.corners.highNear),
+          highFar: mm(foot.corners.highFar),
+        },
+      }),
+    )
+    const missing = checks.filter((check) => gapOf(check).size === undefined)
+    const found =
+      missing.length < checks.length ? diagnose(checks, mm(threshold) ?? usualThresholdIn(units.reading)) : []
+    const clean = found[0]?.kind === 'clean'
+    const findings = clean && missing.length > 0 ? [] : found
+    const cure = cureFor(findings, checks, {
+      thinnest: stock?.length ? Math.min(...stock) : usualThinnestIn(units.reading),
+      step: shimStepIn(units.reading),
+      wanted: wantedOf(machine, checks, solution),
+    })
+    return {
+      machine,
+      ok: findings.length === 0 ? null : clean,
+      findings: findings.map((finding) => ({
+        kind: finding.kind,
+        feet: [...finding.feet],
+        because: because(finding, units.reading),
+      })),
+      cure: cure.map((one) =>
+        'shim' in one
+          ? { foot: one.foot, shim: tidy(shown(one.shim)) }
+          : { foot: one.foot, steps: one.steps.map((step) => ({ ...step, thickness: tidy(shown(step.thickness)) })) },
+      ),
+    }
+  })
+}
+
+const tidy = (value: number): number => Number(value.toPrecision(12))
+
+/** How much the alignment wants each seated foot raised, mm: along the line through the moves of its machine's feet. */
+function wantedOf(machine: string, checks: readonly FootCheck[], solution: Solution): Map<string, number> {
+  const moves = solution.feet.flatMap(({ machine: of, x, vertical }) =>
+    of === machine && typeof vertical?.move === 'number' ? [{ x, value: vertical.move }] : [],
+  )
+  if (moves.length === 0) return new Map()
+  return new Map(checks.map(({ id, x }) => [id, lineThrough(moves, x).offset]))
+}
+
+/** Plain shims of the soft foot by the foot of the train they lie under, reading units; and the seated feet that are no such foot. */
+export function softFeet(
+  { seat, train }: Survey,
+  results: Result['seat'],
+): { under: ReadonlyMap<string, number>; left: readonly string[] } {
+  const under = new Map<string, number>()
+  const left: string[] = []
+  for (const { machine, cure } of results ?? []) {
+    const feet = train.machines.find(({ id }) => id === machine)?.feet ?? []
+    const seated = seat?.find((one) => one.machine === machine)?.feet ?? []
+    for (const one of cure) {
+      const at = seated.find(({ id }) => id === one.foot)?.x
+      const [here, ...more] = feet.filter(({ x }) => x === at)
+      const alone = more.length === 0 && seated.filter(({ x }) => x === at).length === 1
+      const foot = feet.find(({ id }) => id === one.foot) ?? (alone ? here : undefined)
+      if ('shim' in one && foot) under.set(foot.id, (under.get(foot.id) ?? 0) + one.shim)
+      else left.push(one.foot)
+    }
+  }
+  return { under, left }
+}
+
+/** What is to be said of the seats: nothing measured is not clean; what of their shims the packs do not hold. */
+export function seatWarnings(survey: Survey, results: Result['seat']): ResultWarning[] {
+  const unknown = (results ?? []).flatMap(({ machine, ok }, i): ResultWarning[] =>
+    ok === null
+      ? [
+          {
+            code: 'seat-not-measured',
+            message: `seat.${i}: not every foot of ${machine} was measured, so nothing is said of its soft foot`,
+          },
+        ]
+      : [],
+  )
+  const { left } = softFeet(survey, results)
+  return survey.plan?.stock && left.length > 0
+    ? [
+        ...unknown,
+        {
+          code: 'soft-foot',
+          message: `the shims for ${left.join(', ')} are not in the packs: step shims, or under one of two feet of a station`,
+        },
+      ]
+    : unknown
+}
+
+const why: Record<SeatFinding['kind'], string> = {
+  rocking: 'two feet across from each other rise alike and the others stay',
+  short: 'one foot stands off by itself, evenly',
+  angled: 'the gaps at the corners of the foot differ by more than the limit',
+  springy: 'the foot rises where a feeler finds no gap, or all feet rise alike',
+  strain: 'both feet of one side or one end rise and the others stay',
+  clean: 'no foot rises by more than the limit',
+}
+
+/** The rule that fits, and the readings that say so, in the document's unit. */
+function because({ kind, evidence, unsettled }: SeatFinding, unit: Unit): string {
+  const length = (mm: number) => formatNumber(fromMm(mm, unit), decimalsFor(0.01, unit))
+  const readings = evidence
+    .map(({ foot, rise, least, most }) => {
+      const parts = [
+        ...(rise === undefined ? [] : [`rises ${length(rise)}`]),
+        ...(least === undefined || most === undefined ? [] : [`gaps ${length(least)} to ${length(most)}`]),
+      ]
+      return parts.length ? `${foot} ${parts.join(', ')}` : `${foot} not measured`
+    })
+    .join('; ')
+  const open = unsettled.length ? `; feeler gaps at ${unsettled.join(' and ')} would settle it` : ''
+  return `${why[kind]}: ${readings} ${unit}${open}`
+}

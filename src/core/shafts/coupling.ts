@@ -1,0 +1,143 @@
+import { determined, type Fit, leastSquares, type Unknown } from '../fit/leastSquares'
+import { type Row, residualsOf, rowsOf } from '../fit/rows'
+import { arcCovered, foldDegrees } from '../frame/angles'
+import type { Plane } from '../frame/axis'
+import { type Probe, probeChannels, stationsOf } from '../probes'
+import type { Channel } from '../probes/probe'
+import { closureOf } from './closure'
+import type { ReadingSet } from './together'
+
+/** What the fit leaves over for one probe. Lengths in mm. */
+export interface ProbeFit {
+  set: number
+  probe: number
+  /** observed − fitted, a reading (two-plane detectors: four a position). */
+  residuals: ArrayLike<number>
+  /** See `closure`; null where the probe has no closure or a quarter is missing. */
+  closure: number | null
+  /** Root mean square of the residuals over one standard deviation of a reading: about 1 where the doubt is honest. */
+  roughness: number
+  /** The constant of each of its channels, mm: what it would show on aligned shafts without sag. */
+  zeros: number[]
+  channels: readonly Channel[]
+}
+
+/** What is known of the misalignment at a coupling: as much as a verdict or a position needs. */
+export type Misaligned = Pick<CouplingFit, 'misalignment' | 'covariance' | 'measured'>
+
+/** The misalignment at one coupling, with its doubt. */
+export interface CouplingFit extends Fit {
+  /** The planes that the readings determine. */
+  measured: readonly Plane[]
+  probes: ProbeFit[]
+  /** Sum of the squared residuals, each over its reading's deviation, and how many are free: χ² where all is as told. */
+  left: { squares: number; free: number }
+  /** Axial float of two face dials at each position, mm, by "set:machine:angle#time"; relative to the first. */
+  floats: ReadonlyMap<string, number>
+}
+
+export type CouplingResult = { ok: true; fit: CouplingFit } | { ok: false; message: string }
+
+const ofPlane: Record<Plane, readonly Unknown[]> = {
+  vertical: ['offsetZ', 'slopeZ'],
+  horizontal: ['offsetY', 'slopeY'],
+}
+
+/**
+ * Solves everything that was read at a coupling together. A plane that the readings leave open is left out (only top and
+ * bottom read: vertical alone); where neither plane is determined the message names what is missing.
+ *
+ * @param couplingX station of the coupling, mm: offsets are stated there
+ */
+export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): CouplingResult {
+  const parts = sets.flatMap((set, s) =>
+    set.probes.map((probe, p) => ({
+      set: s,
+      probe: p,
+      what: probe,
+      channels: probeChannels(probe, { couplingX, key: `${s}.${p}`, setKey: `${s}` }),
+    })),
+  )
+  const channels = parts.flatMap((part) => part.channels)
+  const rows = rowsOf(channels)
+  if (!rows.every(reasonable)) return { ok: false, message: beyondReason }
+  const { solvable, spanning } = determined(rows)
+  const measured = (['vertical', 'horizontal'] as const).filter((plane) =>
+    ofPlane[plane].every((name) => solvable.includes(name)),
+  )
+  if (measured.length === 0) return { ok: false, message: whatIsMissing(parts.map((part) => part.what)) }
+
+  const fit = leastSquares(rows, spanning)
+  if (!fit) return { ok: false, message: beyondReason }
+  const { residuals, floats } = residualsOf(channels, fit.misalignment, fit.constants)
+  let squares = 0
+  let next = 0
+  const probes = parts.map(({ set, probe, what, channels: own }): ProbeFit => {
+    const left = residuals.slice(next, next + own.length)
+    next += own.length
+    let sum = 0
+    let count = 0
+    for (const list of left) {
+      for (let i = 0; i < list.length; i++) {
+        const value = list[i] as number
+        sum += value * value
+      }
+      count += list.length
+    }
+    squares += sum / what.sd ** 2
+    return {
+      set,
+      probe,
+      residuals: inReadingOrder(left),
+      closure: closureOf(what),
+      roughness: count ? Math.sqrt(sum / count) / what.sd : 0,
+      zeros: own.map((channel) => fit.constants.get(channel.key) ?? 0),
+      channels: own,
+    }
+  })
+  const equations = channels.reduce((sum, { observed, zero }) => sum + observed.length + (zero ? 1 : 0), 0)
+  for (const { key, zero } of channels)
+    if (zero) squares += (((fit.constants.get(key) ?? 0) - zero.value) / zero.sd) ** 2
+  const free = equations - fit.system.keys.length - Math.max(0, floats.size - groupsIn(floats))
+  return { ok: true, fit: { ...fit, measured, probes, left: { squares, free }, floats } }
+}
+
+const beyondReason =
+  'A dimension or a reading here is out of all proportion: the position cannot be worked out from it.'
+
+/** Larger numbers than any shaft's: their squares would lose the others. mm. */
+const largest = 1e9
+
+const reasonable = ({ observed, sd, misalignment }: Row): boolean =>
+  Math.abs(observed) < largest && sd > 0 && misalignment.every((weight) => Math.abs(weight) < largest)
+
+/** "set.probe" of a channel's key, which for a two-plane detector also names the channel. */
+export const sourceOf = (key: string): string => key.split(':', 1)[0] ?? key
+
+/** Channel by channel → reading by reading. */
+const inReadingOrder = (left: readonly Float64Array[]): ArrayLike<number> =>
+  left.length === 1
+    ? (left[0] ?? [])
+    : Array.from(left[0] ?? []).flatMap((_, reading) => left.map((channel) => channel[reading] ?? 0))
+
+/** How many groups of face dials the floats belong to: one float of each group is part of the constants. */
+const groupsIn = (floats: ReadonlyMap<string, number>): number =>
+  new Set([...floats.keys()].map((key) => key.slice(0, key.lastIndexOf(':')))).size
+
+/** One sentence that names what the readings lack. */
+function whatIsMissing(probes: readonly Probe[]): string {
+  const read = probes.filter((probe) => probe.readings.length > 0)
+  if (read.length === 0) return 'Nothing has been read yet.'
+  const angles = new Set(read.flatMap((probe) => probe.readings.map((r) => foldDegrees(r.angle))))
+  const stations = new Set(read.flatMap(stationsOf))
+  const faces = read.filter((probe) => probe.type === 'face').length
+  const arc = arcCovered([...angles])
+  if (stations.size === 0)
+    return `The face dial${faces > 1 ? 's' : ''} alone ${faces > 1 ? 'say' : 'says'} nothing about offset: add a rim dial or a beam at a known station.`
+  const enoughAngles = angles.size >= 3 || (angles.size === 2 && arc === 180)
+  if (!enoughAngles)
+    return `Read at ${angles.size === 1 ? 'one angle' : 'two angles'} only: three or more angles give both planes, top and bottom together give the vertical one.`
+  if (stations.size === 1 && faces === 0)
+    return 'Everything was read at one station, which gives the offset there but not the slope: add a second station or a face dial.'
+  return 'Not every probe was read at enough angles: read each at three or more, or at the top and the bottom.'
+}

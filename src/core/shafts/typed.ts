@@ -1,0 +1,106 @@
+import { parseNumber } from '../frame/number'
+import { positiveMm, quantityMm } from '../frame/quantity'
+import { toMm } from '../frame/units'
+import type { Round } from '../kinds/train/document/schema'
+import { type ChannelName, channelNames, type ProbeSetUp, type ReadSet, type Sweep } from './schema'
+import { type Purpose, purposeOf } from './together'
+
+/** Where a probe's readings are kept: by the angle, and for a two-plane detector by its channel as well. */
+export const readingKey = (angleId: string, channel?: ChannelName): string =>
+  channel ? `${angleId}:${channel}` : angleId
+
+export const channelsOf = (probe: Pick<ProbeSetUp, 'type'>): readonly (ChannelName | undefined)[] =>
+  probe.type === 'beam2' ? channelNames : [undefined]
+
+/** Cosine of an angle typed in degrees; 1 where nothing readable below a right angle is typed. */
+function cosineOf(text: string): number {
+  const typed = parseNumber(text)
+  return typed.ok && Math.abs(typed.value) < 85 ? Math.cos((typed.value * Math.PI) / 180) : 1
+}
+
+/**
+ * What a reading of a dial that does not stand square is multiplied by: a lever at γ to the surface reads too much,
+ * × cos γ / cos γ₀ for a tip made for γ₀; a plunger leaning by γ reads too little, ÷ cos γ. Read by nulling against a scale
+ * it has no such error.
+ */
+export function correctionOf({ correction }: Pick<ProbeSetUp, 'correction'>): number {
+  if (correction?.kind === 'lever') return cosineOf(correction.angle) / cosineOf(correction.madeFor)
+  if (correction?.kind === 'plunger') return 1 / cosineOf(correction.angle)
+  return 1
+}
+
+/**
+ * A typed reading in mm, whole turns added, corrected for a dial that does not stand square; undefined where nothing
+ * readable is typed. A dial that was set to its sag on top need not be read there.
+ */
+export function readingMm(
+  probe: ProbeSetUp,
+  angle: ReadSet['angles'][number],
+  set: Pick<ReadSet, 'zeroed'>,
+  channel?: ChannelName,
+): number | undefined {
+  const reading = probe.readings[readingKey(angle.id, channel)]
+  const value = quantityMm(reading?.value)
+  if (value === undefined) {
+    const sag = quantityMm(probe.sag)
+    return set.zeroed === 'sag' && angle.degrees % 360 === 0 && sag !== undefined && sags(probe) ? -sag : undefined
+  }
+  return (value + (reading?.turns ?? 0) * (quantityMm(probe.turn) ?? 0)) * correctionOf(probe)
+}
+
+/** Whether what carries the probe sags: heads are clamped to their own shaft, and a detector sees no bracket. */
+export const sags = ({ type }: Pick<ProbeSetUp, 'type'>): boolean => type !== 'beam' && type !== 'beam2'
+
+/** What was typed of one channel of a probe, in the order of the set's angles. */
+export function readingsOf(
+  set: ReadSet,
+  probe: ProbeSetUp,
+  channel?: ChannelName,
+): { angle: number; value: number; angleId: string }[] {
+  return set.angles.flatMap((angle) => {
+    const value = readingMm(probe, angle, set, channel)
+    return value === undefined ? [] : [{ angle: probe.own?.[angle.id] ?? angle.degrees, value, angleId: angle.id }]
+  })
+}
+
+/** One graduation of a dial or the finest step of a head, mm; 0.01 where nobody said. */
+export const graduationMm = (probe: ProbeSetUp): number => positiveMm(probe.graduation) ?? 0.01
+
+/** Standard deviation of one reading, mm: as told, else half a graduation. */
+export const sdMm = (probe: ProbeSetUp): number => positiveMm(probe.sd) ?? graduationMm(probe) / 2
+
+/** Points of a sweep in mm, made once for each sweep: nothing in a stored sweep ever changes. */
+const unrolled = new WeakMap<Sweep, { angle: number; values: number[] }[]>()
+
+export function sweepPoints(sweep: Sweep | undefined): readonly { angle: number; values: readonly number[] }[] {
+  if (!sweep) return []
+  const known = unrolled.get(sweep)
+  if (known) return known
+  const points = sweep.degrees.map((angle, i) => ({
+    angle,
+    values: sweep.values.map((list) => toMm(list[i] ?? 0, sweep.unit)),
+  }))
+  unrolled.set(sweep, points)
+  return points
+}
+
+/** What a run-out of a hub that stood still adds to a reading, mm: its high spot stands out toward the dial. */
+export function runoutAt({ runout }: ProbeSetUp, degrees: number): number {
+  const swing = quantityMm(runout?.swing)
+  const at = parseNumber(runout?.at ?? '')
+  return swing && at.ok ? (swing / 2) * Math.cos(((degrees - at.value) * Math.PI) / 180) : 0
+}
+
+/** What a set of a job is for. A set of an older job says only whether the coupling was engaged. */
+export const setPurpose = ({ purpose, state }: Pick<ReadSet, 'purpose' | 'state'>): Purpose =>
+  purposeOf({ state, ...(purpose ? { purpose } : {}) })
+
+/** Whether a set was read with the coupling closed, standing or running. */
+export const isCoupled = (set: Pick<ReadSet, 'purpose' | 'state'>): boolean =>
+  ['closed', 'running'].includes(setPurpose(set))
+
+/** The coarsest graduation among the dials of a round, mm: no move is shown finer than it was read. */
+export function resolutionOf(round: Round): number {
+  const read = round.sets.flatMap((set) => set.probes)
+  return read.length ? Math.max(...read.map(graduationMm)) : toMm(0.01, 'mm')
+}

@@ -1,0 +1,34 @@
+import { parseNumber } from '../frame/number'
+import { type Quantity, quantityMm } from '../frame/quantity'
+import { toMm } from '../frame/units'
+import type { ShimStock } from './schema'
+import type { StockSize } from './shelf'
+
+/** "1 + 0.5", "1.00, 0.50" or "1 0.5": shims in a pack. */
+const between = /[\s+;]+|,(?!\d)/
+
+/** Thicknesses in mm of a pack as it was typed; undefined where nothing or something unreadable is typed. */
+export function packMm(typed: Quantity | undefined): number[] | undefined {
+  const parts = (typed?.text ?? '').split(between).filter(Boolean)
+  if (!typed || parts.length === 0) return undefined
+  const sizes = parts.map((part) => {
+    const number = parseNumber(part)
+    return number.ok && number.value >= 0 ? toMm(number.value, number.unit ?? typed.unit) : undefined
+  })
+  return sizes.every((size) => size !== undefined) ? sizes.filter((size) => size > 0) : undefined
+}
+
+export const packFault = (typed: Quantity | undefined): string | undefined =>
+  typed && typed.text.trim() !== '' && packMm(typed) === undefined
+    ? 'Write the shims with a plus between them, like 1 + 0.5.'
+    : undefined
+
+/** Sizes of a stock in mm; what cannot be read is left out. */
+export const stockSizes = (stock: ShimStock | undefined): StockSize[] =>
+  (stock?.sizes ?? []).flatMap(({ thickness, count }) => {
+    const mm = quantityMm(thickness)
+    const typed = parseNumber(count)
+    return mm !== undefined && mm > 0
+      ? [{ thickness: mm, count: typed.ok ? Math.max(0, Math.floor(typed.value)) : Number.POSITIVE_INFINITY }]
+      : []
+  })

@@ -1,0 +1,246 @@
+import { type Plane, planes } from '../../core/frame/axis'
+import { machineDoubted } from '../../core/kinds/train/advice/doubt'
+import { shaftEnds } from '../../core/kinds/train/document/ends'
+import { positionAt } from '../../core/kinds/train/solve/positions'
+import type { JobSolution } from '../../core/kinds/train/solve/round'
+import { machineName, place, sideName, stateName, type Terms } from '../../words/terms'
+import { fitted, type Point, type Scene, type Shape, type Spot } from '../scene'
+import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
+import { addToSpot, footLabel, hatching, labelPlaces, markOf, scaleBar, withinBand } from './sightParts'
+import { planHandles, planShapes } from './sightPlan'
+
+/**
+ * The line in both planes: one x scale for both, misalignment magnified by a factor that is written beside a scale bar.
+ * Everything shown comes from the solution; nothing is worked out here but where it lies on the paper.
+ */
+export function sightScene(solved: JobSolution, terms: Terms, options: SightOptions): Scene {
+  const sheet = layOut(solved, options)
+  const shapes: Shape[] = []
+  const spots = new Map<string, Spot>()
+  const labels = labelPlaces(options.width)
+  planes.forEach((plane, i) => {
+    if (i > 0) {
+      const y = sheet.bandTop(plane)
+      shapes.push({
+        kind: 'line',
+        role: 'divider',
+        points: [
+          [12, y],
+          [options.width - 12, y],
+        ],
+      })
+    }
+    shapes.push({
+      kind: 'text',
+      role: 'plane',
+      at: [14, sheet.bandTop(plane) + 17],
+      anchor: 'start',
+      text: plane === 'vertical' ? 'ELEVATION' : `PLAN, ${sideName(options.flipped ? 'near' : 'far', terms)} side up`,
+    })
+    drawPlane(plane, solved, terms, options, sheet, labels, shapes, spots)
+  })
+  shapes.push(...scaleBar(solved, terms, options, sheet))
+  if (options.plan?.plan.known && options.width >= 600)
+    shapes.push({
+      kind: 'text',
+      role: 'small',
+      at: [options.width / 2, 17],
+      anchor: 'middle',
+      text: 'heavy: now · thin: where to, cold · dotted: running',
+    })
+  const { plan } = options
+  return {
+    width: options.width,
+    height: options.height,
+    shapes,
+    spots: [...spots.values()],
+    handles: plan?.draggable ? planHandles(plan, solved, terms, sheet) : [],
+  }
+}
+
+function drawPlane(
+  plane: Plane,
+  solved: JobSolution,
+  terms: Terms,
+  options: SightOptions,
+  sheet: Sheet,
+  labels: ReturnType<typeof labelPlaces>,
+  shapes: Shape[],
+  spots: Map<string, Spot>,
+): void {
+  const { train, solution } = solved
+  const ends = train.machines.map((_, m) => shaftEnds(train, m))
+  const from = Math.min(...ends.flat())
+  const to = Math.max(...ends.flat())
+  const at = (x: number, mm: number): Point => [sheet.x(x), sheet.y(plane, mm)]
+  const band = [sheet.bandTop(plane), sheet.bandTop(plane) + options.height / 2] as const
+  shapes.push({ kind: 'line', role: 'reference', points: [at(from, 0), at(to, 0)] })
+
+  if (options.ghost) {
+    const { chains } = options.ghost.solution
+    train.machines.forEach((_, m) => {
+      const links = chains[plane][m]
+      const [a, b] = ends[m] ?? [0, 0]
+      if (links && m !== train.fixed)
+        shapes.push({
+          kind: 'line',
+          role: 'ghost',
+          points: withinBand(
+            at(a, positionAt(links, a).value),
+            at(b, positionAt(links, b).value),
+            sheet.bandTop(plane) + 4,
+            sheet.bandTop(plane) + options.height / 2 - 4,
+          ),
+        })
+    })
+  }
+
+  train.machines.forEach((machine, m) => {
+    const links = solution.chains[plane][m]
+    const fixed = m === train.fixed
+    const value = (x: number) => (links ? positionAt(links, x).value : 0)
+    const [a, b] = ends[m] ?? [0, 0]
+    const feet = machine.feet.map((foot) => foot.x)
+    const body = feet.length ? ([Math.min(...feet), Math.max(...feet)] as const) : ([a + (b - a) * 0.3, b] as const)
+    const reach = Math.min(40, Math.abs(b - a) / 10)
+    const half = 25
+    const corner = (x: number, dy: number): Point => {
+      const [px, py] = at(x, value(x))
+      return [px, py + dy]
+    }
+    const [left, right] = [body[0] - reach, body[1] + reach]
+    shapes.push({
+      kind: 'area',
+      role: 'body',
+      points: [corner(left, -half), corner(right, -half), corner(right, half), corner(left, half)],
+    })
+    if (fixed) shapes.push(...hatching(corner(left, half), corner(right, half)))
+
+    if (links && !fixed) {
+      const samples = Array.from({ length: 9 }, (_, i) => a + ((b - a) * i) / 8)
+      const edge = (sign: 1 | -1) =>
+        samples.map((x) => {
+          const { value: v, sd } = positionAt(links, x)
+          return at(x, v + sign * 2 * sd)
+        })
+      shapes.push({ kind: 'area', role: 'fan', points: [...edge(1), ...edge(-1).reverse()] })
+    }
+    const role = fixed ? 'shaft-fixed' : !links || machineDoubted(solved, machine.id) ? 'shaft-doubtful' : 'shaft'
+    shapes.push({ kind: 'line', role, points: [at(a, value(a)), at(b, value(b))] })
+    const planned = options.plan?.plan.stations.filter((station) => station.machine === machine.id)
+    const stays = planned?.length ? planned.every((one) => !one.vertical && !one.horizontal) : fixed
+    const under: Point = [sheet.x((body[0] + body[1]) / 2), band[1] - 8]
+    // up to the coupling on either side, or to the edge of the sheet
+    const walls = [m === 0 ? undefined : a, m === train.machines.length - 1 ? undefined : b].map((x) =>
+      x === undefined ? Math.min(under[0], options.width - under[0]) : Math.abs(sheet.x(x) - under[0]),
+    )
+    const after = `, ${stays ? 'stays' : links ? 'moves' : 'not measured'}`
+    const name = fitted(machineName(machine.id, terms), after, 2 * Math.min(...walls))
+    labels.keep(...under, name)
+    shapes.push({ kind: 'text', role: 'name', at: under, anchor: 'middle', text: name })
+
+    for (const foot of machine.feet) {
+      const found = solution.feet.find((f) => f.foot === foot.id)
+      const [px, py] = at(foot.x, value(foot.x))
+      const own: Shape[] = []
+      const zero = sheet.y(plane, 0)
+      if (!fixed && links && Math.abs(py - zero) > 1.5)
+        own.push({
+          kind: 'line',
+          role: 'gap',
+          points: [
+            [px, zero],
+            [px, py],
+          ],
+        })
+      own.push({
+        kind: 'area',
+        role: 'foot',
+        points: [
+          [px, py + 7],
+          [px - 6, py + 18],
+          [px + 6, py + 18],
+        ],
+      })
+      const known = found?.[plane]
+      // with many machines only the foot that stands off most is written out; pointing tells the others
+      const most = Math.max(...machine.feet.map((one) => Math.abs(value(one.x))))
+      const spoken = train.machines.length <= 3 || Math.abs(value(foot.x)) >= most - 1e-9
+      if (!fixed && known && spoken) {
+        const above = py <= zero
+        const text = place(known.position, plane, terms)
+        own.push({ kind: 'text', role: 'number', at: labels.place(px, py, above, text, band), anchor: 'middle', text })
+      }
+      addToSpot(spots, foot.id, { label: footLabel(foot.id, solved, terms), at: [px, py] }, own)
+    }
+  })
+
+  if (options.plan) shapes.push(...planShapes(options.plan, solved, plane, sheet, band))
+
+  for (const { plane: of, xs, values } of coarseEnds(solved, options.coarse)) {
+    if (of !== plane) continue
+    shapes.push({ kind: 'line', role: 'ghost', points: [at(xs[0], values[0]), at(xs[1], values[1])] })
+    shapes.push({
+      kind: 'text',
+      role: 'small',
+      at: [sheet.x((xs[0] + xs[1]) / 2), at(0, values[1])[1] - 8],
+      anchor: 'middle',
+      text: 'roughly',
+    })
+  }
+
+  for (const dial of solved.dials) {
+    if (dial.channel && dial.channel !== 'r1') continue // one mark a detector
+    const face = dial.dial.type === 'face'
+    const x = solved.stations.x.get(face ? dial.set.coupling : dial.dial.id)
+    const m = train.machines.findIndex((machine) => machine.id === dial.dial.on)
+    if (x === undefined || m < 0) continue
+    const head = dial.dial.type === 'beam' || dial.dial.type === 'beam2'
+    const links = solution.chains[plane][m]
+    const [px, py] = at(x, links ? positionAt(links, x).value : 0)
+    addToSpot(spots, dial.dial.id, { label: stateName(dial, terms), at: [px, py] }, [
+      {
+        kind: 'area',
+        role: 'dial',
+        points: markOf(head, face, px, py),
+      },
+    ])
+  }
+
+  solution.couplings.forEach(({ verdict }, c) => {
+    const coupling = train.couplings[c]
+    if (!coupling) return
+    const links = solution.chains[plane][coupling.left]
+    const axis = links ? positionAt(links, coupling.x).value : 0
+    const right = solution.chains[plane][coupling.left + 1]
+    const limit = verdict?.limits.offset
+    if (limit !== undefined)
+      for (const sign of [1, -1]) {
+        const [px, py] = at(coupling.x, axis + sign * limit)
+        const flare = py < sheet.y(plane, axis) ? -8 : 8
+        shapes.push({
+          kind: 'line',
+          role: 'gate',
+          points: [
+            [px - 12, py + flare],
+            [px, py],
+            [px + 12, py + flare],
+          ],
+        })
+      }
+    const meets = right && verdict?.byPlane[plane]
+    if (meets && right) {
+      const doubtful = machineDoubted(
+        solved,
+        train.machines[coupling.left + (coupling.left < train.fixed ? 0 : 1)]?.id ?? '',
+      )
+      const far = coupling.left < train.fixed ? links : right
+      shapes.push({
+        kind: 'peg',
+        at: at(coupling.x, far ? positionAt(far, coupling.x).value : 0),
+        peg: doubtful ? 'unsure' : meets,
+        size: 6.5,
+      })
+    }
+  })
+}

@@ -1,0 +1,163 @@
+import { planes } from '../../core/frame/axis'
+import { formatNumber } from '../../core/frame/number'
+import { fromMm } from '../../core/frame/units'
+import type { JobSolution } from '../../core/kinds/train/solve/round'
+import { capital, footName, place, type Terms, unitName } from '../../words/terms'
+import type { Point, Shape, Spot } from '../scene'
+import type { Sheet, SightOptions } from './sheet'
+
+/** A dial points at the shaft, a face dial along it, a head is a small box. */
+export function markOf(head: boolean, face: boolean, x: number, y: number): Point[] {
+  if (head)
+    return [
+      [x - 5, y - 16],
+      [x + 5, y - 16],
+      [x + 5, y - 6],
+      [x - 5, y - 6],
+    ]
+  if (face)
+    return [
+      [x, y - 18],
+      [x - 9, y - 23],
+      [x - 9, y - 13],
+    ]
+  return [
+    [x, y - 5],
+    [x - 5, y - 14],
+    [x + 5, y - 14],
+  ]
+}
+
+/**
+ * Where a number goes: over or under its foot, inside the sheet, and clear of the numbers placed before it.
+ * Numbers are set in 15 px of the mono face, about 9 px a character.
+ */
+export function labelPlaces(width: number) {
+  const taken: { x: number; y: number; half: number }[] = []
+  const free = (x: number, y: number, half: number) =>
+    !taken.some((t) => Math.abs(t.y - y) < 16 && Math.abs(t.x - x) < t.half + half)
+  return {
+    /** A text that stands where it stands: numbers keep clear of it. */
+    keep(x: number, y: number, text: string): void {
+      taken.push({ x, y, half: text.length * 3.4 + 6 })
+    },
+    place(px: number, py: number, above: boolean, text: string, [top, bottom]: readonly [number, number]): Point {
+      const half = text.length * 4.6 + 4
+      const x = Math.min(width - half, Math.max(half, px))
+      const first = above ? [py - 12, py + 33] : [py + 33, py - 12]
+      const candidates = [0, 1, 2, 3].flatMap((k) => first.map((y) => y + Math.sign(y - py) * 17 * k))
+      const y =
+        candidates.find((at) => at > top + 14 && at < bottom - 3 && free(x, at, half)) ??
+        candidates.find((at) => free(x, at, half)) ??
+        first[0] ??
+        py
+      taken.push({ x, y, half })
+      return [x, y]
+    },
+  }
+}
+
+export function addToSpot(
+  spots: Map<string, Spot>,
+  id: string,
+  first: { label: string; at: Point },
+  shapes: Shape[],
+): void {
+  const spot = spots.get(id) ?? { id, ...first, shapes: [] }
+  spot.shapes.push(...shapes)
+  spots.set(id, spot)
+}
+
+/** The part of a stroke that lies between two heights, so that it does not run into the other plane. */
+export function withinBand(from: Point, to: Point, top: number, bottom: number): Point[] {
+  const cut = (p: Point, q: Point): Point => {
+    const y = Math.min(bottom, Math.max(top, p[1]))
+    return y === p[1] || p[1] === q[1] ? [p[0], y] : [p[0] + ((y - p[1]) / (q[1] - p[1])) * (q[0] - p[0]), y]
+  }
+  return [cut(from, to), cut(to, from)]
+}
+
+/** A foot's numbers in both planes, in words. */
+export function footLabel(id: string, solved: JobSolution, terms: Terms): string {
+  const found = solved.solution.feet.find((foot) => foot.foot === id)
+  const told = planes.flatMap((plane) => {
+    const known = found?.[plane]
+    return known ? [`${place(known.position, plane, terms)} ${unitName[terms.unit]}`] : []
+  })
+  return `${capital(footName(id, terms))}: ${told.length ? told.join(', ') : 'not measured'}`
+}
+
+export function hatching(from: Point, to: Point): Shape[] {
+  const base: Shape = { kind: 'line', role: 'hatch', points: [from, to] }
+  const [start, end] = from[0] < to[0] ? [from, to] : [to, from]
+  const count = Math.max(2, Math.round((end[0] - start[0]) / 24))
+  const strokes = Array.from({ length: count }, (_, i): Shape => {
+    const x = start[0] + ((i + 0.5) * (end[0] - start[0])) / count
+    return {
+      kind: 'line',
+      role: 'hatch',
+      points: [
+        [x + 4, start[1]],
+        [x - 4, start[1] + 7],
+      ],
+    }
+  })
+  return [base, ...strokes]
+}
+
+/** The bar: a round length in the shown unit, as long as it is drawn. */
+export function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOptions, sheet: Sheet): Shape[] {
+  if (!solved.solution.couplings.some(({ result }) => result.ok)) return []
+  const inUnit = fromMm(28 / sheet.pxPerMm, terms.unit)
+  const power = 10 ** Math.floor(Math.log10(inUnit))
+  const round = [1, 2, 5, 10].map((k) => k * power).findLast((k) => k <= inUnit * 1.25) ?? power
+  const px = (round / fromMm(1, terms.unit)) * sheet.pxPerMm
+  const small = width < 600
+  const x = small ? 22 : width - 92
+  const top = small ? 30 : 22
+  const decimals = Math.max(0, -Math.floor(Math.log10(round) + 1e-9))
+  return [
+    {
+      kind: 'line',
+      role: 'scale',
+      points: [
+        [x - 5, top],
+        [x + 5, top],
+      ],
+    },
+    {
+      kind: 'line',
+      role: 'scale',
+      points: [
+        [x, top],
+        [x, top + px],
+      ],
+    },
+    {
+      kind: 'line',
+      role: 'scale',
+      points: [
+        [x - 5, top + px],
+        [x + 5, top + px],
+      ],
+    },
+    {
+      kind: 'text',
+      role: 'small',
+      at: [x + 10, top + px / 2 + 4],
+      anchor: 'start',
+      text: `${formatNumber(round, decimals)} ${unitName[terms.unit]}${small ? `, drawn ×${formatNumber(sheet.magnification, 0)}` : ''}`,
+    },
+    ...(small
+      ? []
+      : [
+          {
+            kind: 'text',
+            role: 'small',
+            at: [width - 14, top + px + 18],
+            anchor: 'end',
+            text: `drawn ×${formatNumber(sheet.magnification, 0)}`,
+          } as const,
+        ]),
+  ]
+}

@@ -1,0 +1,256 @@
+import { Document, Page, renderToBuffer, Svg, Text, View } from '@react-pdf/renderer'
+import { planes } from '../../../core/frame/axis'
+import { showQuantity } from '../../../core/frame/quantity'
+import { machineDoubted } from '../../../core/kinds/train/advice/doubt'
+import { findingsFor } from '../../../core/kinds/train/advice/findings'
+import { secondPlane } from '../../../core/kinds/train/document/stations'
+import type { JobPlan } from '../../../core/kinds/train/plan/plan'
+import { type JobSolution, type ProbeState, solveRound } from '../../../core/kinds/train/solve/round'
+import { readyState } from '../../../core/ready/ready'
+import { openSeats } from '../../../core/seat/findings'
+import { solveSeat } from '../../../core/seat/state'
+import { isCoupled, sags, setPurpose } from '../../../core/shafts/typed'
+import { plannedFor } from '../../../planner/leastFor'
+import { cautionTexts, checkTexts } from '../../../words/ready'
+import { saySeat } from '../../../words/seat'
+import {
+  angleName,
+  capital,
+  couplingName,
+  dimension,
+  footName,
+  lengthWithUnit,
+  methodNames,
+  place,
+  purposeNames,
+  signedLength,
+  stateName,
+  type Terms,
+  unitName,
+} from '../../../words/terms'
+import { say } from '../../../words/train/findings'
+import { sayMove } from '../../../words/train/plan'
+import type { findJob } from '../../db/jobs'
+import { Drawing, dayOf, PageHead, PegMark, Row, s } from '../parts'
+import { asPrintedAll } from '../type'
+
+export type StoredJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
+
+/** One printed page of a job's round: drawing, dimensions, readings, positions, moves. PDF with its fonts inside. */
+export async function reportPdf(stored: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
+  const job = asPrintedAll(stored)
+  const { document } = job
+  const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
+  if (!round) throw new Error('A job has at least one round.')
+  const read = solveRound(document, round)
+  const plan = await plannedFor(document, round, read)
+  const solved = plan ? { ...read, solution: plan.solution } : read
+  const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
+  return renderToBuffer(<Report job={job} solved={solved} plan={plan} terms={terms} />)
+}
+
+interface Told {
+  job: StoredJob
+  solved: JobSolution
+  plan: JobPlan | undefined
+  terms: Terms
+}
+
+function Report({ job, solved, plan, terms }: Told) {
+  const { document } = job
+  const { line } = document
+  const number = document.rounds.indexOf(solved.round) + 1
+  const said = findingsFor(solved, 'read').filter(
+    ({ kind }) => !['next-reading', 'ready-to-move', 'feet', 'closed'].includes(kind),
+  )
+  const stays = line.machines.find((machine) => machine.id === line.fixed)
+  return (
+    <Document title={`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
+      <Page size="A4" style={s.page}>
+        <PageHead
+          title={line.name}
+          under={[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]}
+          solved={solved}
+          terms={terms}
+        />
+        <Drawing solved={solved} terms={terms} />
+        <View style={s.columns}>
+          <View style={s.column}>
+            <Text style={s.h}>Line and dimensions</Text>
+            <Row
+              left={solved.round.plan && solved.round.plan.stays !== 'fixed' ? 'Measured from' : 'Stays'}
+              right={`${stays?.name ?? ''}. ${line.fixedBecause}`}
+            />
+            <Row left="Speed" right={line.speed ? `${line.speed} rpm` : 'not given'} />
+            {line.couplings.map((coupling) => (
+              <Row
+                key={coupling.id}
+                left={`${coupling.name}, ${coupling.kind}`}
+                right={`x = ${at(solved, coupling.id, terms)}${coupling.diameter.text ? `, diameter ${showQuantity(coupling.diameter, coupling.diameter.unit)} ${unitName[coupling.diameter.unit]}` : ''}`}
+              />
+            ))}
+            {line.machines.flatMap((machine) =>
+              machine.feet.map((foot) => (
+                <Row
+                  key={foot.id}
+                  left={capital(footName(foot.id, terms))}
+                  right={`x = ${at(solved, foot.id, terms)}`}
+                />
+              )),
+            )}
+          </View>
+          <View style={s.column}>
+            <Text style={s.h}>What it means</Text>
+            {said.slice(0, 7).map((finding) => {
+              const { title, detail } = say(finding, terms)
+              return (
+                <View key={title} style={{ flexDirection: 'row', gap: 5, marginBottom: 2.5 }}>
+                  <Svg width={8} height={9} viewBox="0 0 8 9">
+                    <PegMark x={4} y={5.5} size={3} peg={finding.peg} />
+                  </Svg>
+                  <View style={{ flex: 1 }}>
+                    <Text style={{ fontWeight: 700 }}>{title}</Text>
+                    {detail ? <Text style={s.muted}>{detail}</Text> : null}
+                  </View>
+                </View>
+              )
+            })}
+          </View>
+        </View>
+        <Text style={s.h}>Readings, as read and with the sag taken off ({unitName[terms.unit]})</Text>
+        {solved.dials.map((dial) => {
+          const own = { ...terms, resolution: dial.step }
+          return (
+            <View key={dial.id} style={s.row} wrap={false}>
+              <View style={{ width: 128 }}>
+                <Text>{dialTitle(dial, terms)}</Text>
+                <Text style={s.muted}>{hungText(solved, dial, terms)}</Text>
+              </View>
+              {dial.readings.map((reading) => (
+                <View key={reading.angleId} style={{ flex: 1 }}>
+                  <Text style={[s.muted, { textAlign: 'right' }]}>
+                    {angleName(reading.angle, terms, dial.set.angleAs)}
+                  </Text>
+                  <Text style={s.number}>{signedLength(reading.raw, own)}</Text>
+                  <Text style={[s.number, s.muted]}>{signedLength(reading.corrected, own)}</Text>
+                </View>
+              ))}
+              {dial.sweep ? (
+                <View style={{ flex: 3 }}>
+                  <Text style={{ textAlign: 'right' }}>
+                    {`swept: ${dial.sweep.points} points over ${dial.sweep.coverage.toFixed(0)}°`}
+                  </Text>
+                  {dial.sweep.rough === undefined ? null : (
+                    <Text style={[s.muted, { textAlign: 'right' }]}>
+                      {`strays by ${lengthWithUnit(dial.sweep.rough, { ...own, resolution: 0.0001 })}`}
+                    </Text>
+                  )}
+                </View>
+              ) : sags(dial.dial) && !dial.dial.floats ? (
+                <View style={{ flex: 1 }}>
+                  <Text style={[s.muted, { textAlign: 'right' }]}>closes to</Text>
+                  <Text style={s.number}>{dial.closure === null ? 'not read' : signedLength(dial.closure, own)}</Text>
+                </View>
+              ) : null}
+            </View>
+          )
+        })}
+        <Text style={s.h}>Positions before the move, and what to do</Text>
+        {(plan?.stations ?? [])
+          .filter(({ machine, vertical, horizontal }) => machine !== line.fixed || vertical || horizontal)
+          .map((station) => {
+            const found = solved.solution.feet.find(({ foot }) => foot === station.foot)
+            const doubtful = machineDoubted(solved, station.machine)
+            return (
+              <View key={station.foot} style={s.row} wrap={false}>
+                <Text style={{ width: 128 }}>{capital(footName(station.foot, terms))}</Text>
+                {planes.map((plane) => {
+                  const known = found?.[plane]
+                  const { text, short } = sayMove(station, plane, doubtful, terms)
+                  return (
+                    <View key={plane} style={{ flex: 1 }}>
+                      <Text style={{ fontWeight: 700 }}>{text}</Text>
+                      <Text style={s.muted}>
+                        {known
+                          ? `${doubtful ? 'not sure: ' : ''}${place(known.position, plane, terms)}, ± ${lengthWithUnit(2 * station.moveSd[plane], terms)}`
+                          : `${plane} plane`}
+                      </Text>
+                      {short ? <Text style={s.muted}>{short}</Text> : null}
+                    </View>
+                  )
+                })}
+              </View>
+            )
+          })}
+        <Text style={{ marginTop: 6 }}>{beforeReading(document, terms)}</Text>
+        {document.note ? <Text style={{ marginTop: 6 }}>Note: {document.note}</Text> : null}
+        <View style={s.sign}>
+          <Text style={s.line}>Done by {document.doneBy}</Text>
+          <Text style={s.line}>Date {dayOf(job.signedAt)}</Text>
+          <Text style={s.line}>Checked by</Text>
+        </View>
+        <Text style={s.safety}>
+          Locked out and tried before any bolt is loosened or a shaft turned. The site’s permits and local rules decide;
+          the makers’ tolerances win over those above. ± is two standard deviations, of the readings and of the tape.
+        </Text>
+      </Page>
+    </Document>
+  )
+}
+
+/** A probe with its method, and its coupling where the train has several. */
+function dialTitle(state: ProbeState, terms: Terms): string {
+  const several = terms.line.couplings.length > 1
+  const set = state.setNumber ? `, set ${state.setNumber}` : ''
+  const coupling = several ? `, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
+  return `${stateName(state, terms)}, ${methodNames[state.set.method].toLowerCase()}${set}${coupling}`
+}
+
+/** Where a probe hung, how it sagged, and how its set was turned. */
+function hungText(solved: JobSolution, state: ProbeState, terms: Terms): string {
+  const { dial, set } = state
+  const parts = [
+    dial.type === 'face'
+      ? `face, ${dial.side ?? 'front'}`
+      : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
+    sags(dial) ? `sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
+    set.turned === 'one' ? 'bracket’s shaft alone turned' : '',
+    isCoupled(set) ? purposeNames[setPurpose(set)] : '',
+  ]
+  return parts.filter(Boolean).join(', ')
+}
+
+const at = (solved: JobSolution, id: string, terms: Terms): string => {
+  const x = solved.stations.x.get(id)
+  return x === undefined ? 'not given' : dimension(x, terms.unit)
+}
+
+/** One line on what was done before the readings: cautions, checks, feet. */
+function beforeReading(document: StoredJob['document'], terms: Terms): string {
+  const ready = readyState(document)
+  const open = ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase())
+  const bad = ready.checks.filter(({ state }) => state === 'bad' || state === 'over')
+  const skipped = ready.checks.filter(({ state }) => state === 'skipped')
+  const name = (id: string, own?: string) => (own ?? checkTexts[id]?.title ?? id).toLowerCase()
+  const feet = openSeats(document).map((state) => {
+    const [finding] = state.findings
+    return finding ? saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms).title : ''
+  })
+  const unmeasured = document.line.machines.filter(
+    ({ id }) =>
+      id !== document.line.fixed &&
+      (['before', 'after'] as const).every((pass) => solveSeat(document, id, pass).findings.length === 0),
+  )
+  return [
+    open.length === 0
+      ? 'All cautions signed.'
+      : open.length === 8
+        ? 'No caution signed.'
+        : `Cautions open: ${open.join('; ')}.`,
+    ...(document.ready?.permit ? [`Permit ${document.ready.permit}.`] : []),
+    ...(bad.length ? [`Not good: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
+    ...skipped.map(({ id, own }) => `Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
+    ...feet,
+    ...unmeasured.map(({ name }) => `Soft foot of the ${name.toLowerCase()} not measured at every foot.`),
+  ].join(' ')
+}

@@ -1,0 +1,82 @@
+import { Component, type ReactNode } from 'react'
+import { Link } from 'react-router'
+import styled from 'styled-components'
+import type { Job } from '../../../core/kinds/train/document/schema'
+import { isGone, NewVersion } from '../../app/NewVersion'
+import type { Notebook } from '../../notebook/notebook'
+import { Button } from '../../parts/controls'
+import { steps } from './PegRail'
+
+const Sheet = styled.main`padding: 24px; display: grid; gap: 14px; justify-items: start; max-width: 640px; h1 { font-size: 22px; } nav { display: flex; flex-wrap: wrap; gap: 6px 18px; } nav a { padding: 10px 0; }`
+
+interface Props {
+  notebook: Notebook<Job>
+  /** Where the job's steps are, where the frame that leads to them is gone as well. */
+  steps?: string
+  children: ReactNode
+}
+
+/**
+ * Stands round what a step shows. Should it fail, nothing typed is lost: the other steps stay in reach, and the last change can
+ * be undone.
+ */
+export class StepBoundary extends Component<Props, { error: unknown }> {
+  override state: { error: unknown } = { error: undefined }
+
+  static getDerivedStateFromError(error: unknown) {
+    return { error: error ?? new Error('Something went wrong.') }
+  }
+
+  override render(): ReactNode {
+    const { error } = this.state
+    const { notebook, steps: base } = this.props
+    if (error === undefined) return this.props.children
+    if (isGone(error)) return <NewVersion />
+    const again = () => this.setState({ error: undefined })
+    const { canUndo, status } = notebook.read()
+    return (
+      <Sheet id="bench" role="alert">
+        <h1>This step cannot be shown.</h1>
+        <p>Nothing you typed is lost. The last change is the likely cause: undo it, or use another step.</p>
+        <p>
+          {canUndo ? (
+            <Button
+              look="act"
+              onPress={() => {
+                notebook.undo()
+                again()
+              }}
+            >
+              Undo the last change
+            </Button>
+          ) : status.kind === 'saved' ? null : (
+            <Button
+              look="act"
+              onPress={() => {
+                notebook.dropUnsaved()
+                again()
+              }}
+            >
+              Go back to what was last saved
+            </Button>
+          )}{' '}
+          <Button onPress={again}>Try again</Button>
+        </p>
+        {base ? (
+          <nav aria-label="Steps">
+            {steps.map(({ path, name }) => (
+              <Link key={path} to={`${base}/${path}`} onClick={again}>
+                {name}
+              </Link>
+            ))}
+            <Link to={`${base}/line`} onClick={again}>
+              Line details
+            </Link>
+            <Link to="/">Floor</Link>
+          </nav>
+        ) : null}
+        <small>{error instanceof Error ? error.message : String(error)}</small>
+      </Sheet>
+    )
+  }
+}

@@ -1,0 +1,40 @@
+import type { Job } from '../../../core/kinds/train/document/schema'
+import { readyState } from '../../../core/ready/ready'
+import { openSeats } from '../../../core/seat/findings'
+import { cautionTexts } from '../../../words/ready'
+import { saySeat } from '../../../words/seat'
+import type { Terms } from '../../../words/terms'
+import type { SayItem } from '../../say/Say'
+
+/** What Ready and Seat left open, for the later steps to keep on top. */
+export function remindersOf(
+  job: Pick<Job, 'line' | 'ready' | 'seat'>,
+  terms: Terms,
+  go: (step: 'ready' | 'seat') => void,
+): SayItem[] {
+  const items: SayItem[] = []
+  const { openCautions } = readyState(job)
+  const [caution] = openCautions
+  if (caution)
+    items.push({
+      key: 'open-caution',
+      peg: 'outside',
+      said: {
+        title: `${cautionTexts[caution].title}?`,
+        detail: `${openCautions.length} of 8 cautions are not signed.`,
+      },
+      acts: [{ text: 'To the cautions', run: () => go('ready') }],
+    })
+  for (const state of openSeats(job)) {
+    const [finding] = state.findings
+    if (!finding) continue
+    const { title } = saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms)
+    items.push({
+      key: `open-seat-${state.machine}`,
+      peg: 'outside',
+      said: { title, detail: 'Soft foot spoils every reading: cure it first, and check again.' },
+      acts: [{ text: 'To the feet', run: () => go('seat') }],
+    })
+  }
+  return items
+}

@@ -1,0 +1,257 @@
+import { format } from 'date-fns'
+import { Plus } from 'lucide-react'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { newId } from '../../../core/frame/newId'
+import { emptyQuantity } from '../../../core/frame/quantity'
+import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
+import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
+import type { Ready } from '../../../core/ready/schema'
+import { cautionTexts, checkTexts, occasionNames, sayReady } from '../../../words/ready'
+import { lengthWithUnit } from '../../../words/terms'
+import { changeSettings } from '../../app/settings'
+import { narrow } from '../../app/style'
+import { Rough } from '../../kinds/train/ready/Rough'
+import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
+import { QuantityField } from '../../parts/Quantity'
+import { Say } from '../../say/Say'
+import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
+import { useJobFrame } from '../frame/context'
+
+const Cautions = styled.ul`
+  list-style: none; margin: 0 0 24px; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 0 20px; ${narrow} { grid-template-columns: 1fr; }
+  li { display: flex; gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--rule); min-height: 62px; }
+  li > span { flex: 1; } b { display: block; line-height: 1.25; } small { color: var(--muted); font-size: 13px; }
+`
+const Checks = styled.ul`
+  list-style: none; margin: 0 0 12px; padding: 0;
+  li { display: grid; grid-template-columns: 20px minmax(0, 1.3fr) 130px auto minmax(110px, 1fr); gap: 12px; align-items: center; padding: 8px 0; border-top: 1px solid var(--rule); min-height: 64px; ${narrow} { grid-template-columns: 20px 1fr; > :nth-child(n + 3) { grid-column: 2; } } }
+  b { display: block; line-height: 1.25; } small { color: var(--muted); font-size: 13px; }
+`
+const Measures = styled.div`display: grid; gap: 6px;`
+const Noted = styled.div`display: grid; gap: 2px;`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end; margin-bottom: 16px;`
+const H2 = styled.h2`font-size: 17px; margin: 8px 0;`
+
+const pegOf: Record<CheckState['state'], 'nothing' | 'within' | 'outside' | 'unsure'> = {
+  open: 'nothing',
+  good: 'within',
+  bad: 'outside',
+  over: 'outside',
+  skipped: 'unsure',
+  unreasoned: 'outside',
+}
+
+/** Everything before the first reading: cautions first, then the checks the occasion calls for, then rough alignment. */
+export function ReadyStep() {
+  const frame = useJobFrame()
+  const { document, terms, settings, frozen } = frame
+  const navigate = useNavigate()
+  const [own, setOwn] = useState('')
+  const ready = document.ready ?? emptyReady()
+  const state = readyState(document)
+  const edit = (change: (ready: Ready) => Ready, mark?: string) =>
+    frame.edit((job) => ({ ...job, ready: change(job.ready ?? emptyReady()) }), mark)
+  const now = () => ({ by: settings.initials, at: new Date().toISOString() })
+  const editCheck = (id: string, change: Partial<Ready['checks'][string]>, mark?: string) =>
+    edit(
+      (r) => ({
+        ...r,
+        checks: { ...r.checks, [id]: { ...(r.checks[id] ?? emptyCheck(settings.unit)), ...change, ...now() } },
+      }),
+      mark,
+    )
+  const items = sayReady(state, terms).map(({ key, peg, ...said }) => ({
+    key,
+    peg,
+    said,
+    acts: key === 'done' ? [{ text: 'To the feet', main: true, run: () => navigate(`/jobs/${frame.id}/seat`) }] : [],
+  }))
+
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>Before the first reading</h1>
+            <Muted>
+              {mayStayEngaged(ready.occasion)
+                ? 'the coupling may stay engaged for a look, never for planning a move'
+                : 'coupling released'}
+            </Muted>
+          </div>
+        </BenchHead>
+        <Row>
+          <Field label="Occasion">
+            <Select
+              disabled={frozen}
+              value={ready.occasion}
+              options={Object.entries(occasionNames).map(([value, text]) => ({ value, text }))}
+              onPick={(occasion) => edit((r) => ({ ...r, occasion: occasion as Occasion }))}
+            />
+          </Field>
+          <Field label="Your initials">
+            <Input
+              style={{ width: 110 }}
+              maxLength={12}
+              value={settings.initials}
+              onChange={(event) => changeSettings({ initials: event.target.value })}
+            />
+          </Field>
+          <Field label="The site’s permit number">
+            <Input
+              maxLength={60}
+              value={ready.permit}
+              readOnly={frozen}
+              onChange={(event) => edit((r) => ({ ...r, permit: event.target.value }), 'permit')}
+            />
+          </Field>
+        </Row>
+        <H2>Cautions</H2>
+        {settings.initials.trim() === '' && state.openCautions.length > 0 ? (
+          <Muted>Type your initials to sign them.</Muted>
+        ) : null}
+        <Cautions aria-label="Cautions">
+          {cautions.map((id) => {
+            const signed = ready.cautions[id]
+            const { title, detail } = cautionTexts[id]
+            return (
+              <li key={id}>
+                <Peg peg={signed ? 'within' : 'outside'} label={signed ? 'signed' : 'open'} />
+                <span>
+                  <b>{title}</b>
+                  <small>{detail}</small>
+                </span>
+                {signed ? (
+                  <Button
+                    look="quiet"
+                    isDisabled={frozen}
+                    aria-label={`${title}: signed ${signed.by}, ${timeOf(signed.at)}. Take the signature back`}
+                    onPress={() =>
+                      edit((r) => {
+                        const { [id]: _, ...rest } = r.cautions
+                        return { ...r, cautions: rest }
+                      })
+                    }
+                  >
+                    {signed.by || 'signed'} {timeOf(signed.at)}
+                  </Button>
+                ) : (
+                  <Button
+                    isDisabled={frozen || settings.initials.trim() === ''}
+                    aria-label={`Sign: ${title}`}
+                    onPress={() => edit((r) => ({ ...r, cautions: { ...r.cautions, [id]: now() } }))}
+                  >
+                    Sign
+                  </Button>
+                )}
+              </li>
+            )
+          })}
+        </Cautions>
+        <H2>Checks</H2>
+        <Checks aria-label="Checks">
+          {state.checks.map((check) => {
+            const text = check.own
+              ? { title: check.own, detail: 'This line’s own.' }
+              : (checkTexts[check.id] ?? { title: check.id, detail: '' })
+            const kept = ready.checks[check.id] ?? emptyCheck(settings.unit)
+            return (
+              <li key={check.id}>
+                <Peg peg={pegOf[check.state]} />
+                <span>
+                  <b>{text.title}</b>
+                  <small>
+                    {text.detail}
+                    {check.limit === undefined
+                      ? ''
+                      : ` At most ${lengthWithUnit(check.limit, { ...terms, resolution: 0.01 })}.`}
+                  </small>
+                </span>
+                {check.measured ? (
+                  <Measures>
+                    {measuresOf(check).map(([key, label]) => (
+                      <QuantityField
+                        key={key}
+                        label={label}
+                        quantity={kept[key] ?? emptyQuantity(settings.unit)}
+                        unit={settings.unit}
+                        readOnly={frozen}
+                        onChange={(value) => editCheck(check.id, { [key]: value }, `${check.id}:${key}`)}
+                      />
+                    ))}
+                  </Measures>
+                ) : (
+                  <span />
+                )}
+                <Choices
+                  label={`${text.title}: outcome`}
+                  value={kept.outcome}
+                  isDisabled={frozen}
+                  options={[
+                    { value: 'good', text: 'Good' },
+                    { value: 'bad', text: 'Not good' },
+                    { value: 'skipped', text: 'Skip' },
+                  ]}
+                  onChange={(outcome) => editCheck(check.id, { outcome })}
+                />
+                <Noted>
+                  <Input
+                    aria-label={`${text.title}: ${kept.outcome === 'skipped' ? 'why it is skipped' : 'note'}`}
+                    placeholder={kept.outcome === 'skipped' ? 'Why?' : 'Note'}
+                    aria-invalid={check.state === 'unreasoned' ? true : undefined}
+                    maxLength={200}
+                    readOnly={frozen}
+                    value={kept.note}
+                    onChange={(event) => editCheck(check.id, { note: event.target.value }, `${check.id}:note`)}
+                  />
+                  {kept.at ? <small>{[kept.by, timeOf(kept.at)].filter(Boolean).join(' ')}</small> : null}
+                </Noted>
+              </li>
+            )
+          })}
+        </Checks>
+        {frozen ? null : (
+          <Row
+            as="form"
+            onSubmit={(event) => {
+              event.preventDefault()
+              if (!own.trim()) return
+              const id = newId('own')
+              frame.edit((job) => ({
+                ...job,
+                line: { ...job.line, checks: [...(job.line.checks ?? []), { id, text: own.trim() }] },
+              }))
+              setOwn('')
+            }}
+          >
+            <Field label="A check of this line’s own">
+              <Input
+                style={{ minWidth: 260 }}
+                maxLength={120}
+                value={own}
+                onChange={(event) => setOwn(event.target.value)}
+              />
+            </Field>
+            <Button type="submit">
+              <Plus size={16} aria-hidden="true" /> Add the check
+            </Button>
+          </Row>
+        )}
+        <Rough />
+      </Bench>
+      <Say items={items} />
+    </BenchAndSay>
+  )
+}
+
+/** What is typed of a measured check: the value, and the maker's figure where the maker says how much. */
+function measuresOf({ maker }: CheckState): (readonly ['value' | 'maker' | 'plusMinus', string])[] {
+  const value = ['value', 'Measured'] as const
+  if (maker === 'most') return [value, ['maker', 'Maker’s most']]
+  return maker === 'about' ? [value, ['maker', 'Maker’s figure'], ['plusMinus', 'Give or take']] : [value]
+}
+
+const timeOf = (at: string): string => (at ? format(new Date(at), 'HH:mm') : '')

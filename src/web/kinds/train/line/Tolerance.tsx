@@ -1,0 +1,95 @@
+import styled from 'styled-components'
+import { limitsOfLine } from '../../../../core/kinds/train/document/limits'
+import type { Line } from '../../../../core/kinds/train/document/schema'
+import { type SlipGrade, slipSpeeds } from '../../../../core/verdict/slipSpeed'
+import { allowedText } from '../../../../words/train/limits'
+import { Card, Choices, Field, Input, Muted } from '../../../parts/controls'
+import { QuantityField } from '../../../parts/Quantity'
+
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-top: 12px; align-items: center; > [role='radiogroup'], > p { grid-column: 1 / -1; justify-self: start; }`
+
+const grades = Object.keys(slipSpeeds) as SlipGrade[]
+
+/** Whose word says what is allowed: the maker's or the site's figures, or the speed at which the halves slide. */
+export function Tolerance(props: {
+  line: Line
+  unit: 'mm' | 'mil'
+  frozen: boolean
+  onChange: (tolerance: Line['tolerance']) => void
+}) {
+  const { line, unit, frozen, onChange } = props
+  const { tolerance } = line
+  const slopeUnit = unit === 'mil' ? ('mil/in' as const) : ('mm/100 mm' as const)
+  const allowed = limitsOfLine(line)
+  const spacer = line.couplings.some(({ kind }) => kind === 'spacer')
+  return (
+    <Card aria-label="What is allowed">
+      <h2>What is allowed</h2>
+      <Choices
+        label="Where the limits come from"
+        value={tolerance.policy}
+        isDisabled={frozen}
+        options={[
+          { value: 'slip-speed', text: 'By sliding speed' },
+          { value: 'figures', text: 'The maker’s or the site’s figures' },
+        ]}
+        onChange={(policy) =>
+          onChange(
+            policy === 'slip-speed'
+              ? { policy, grade: 'standard' }
+              : {
+                  policy,
+                  offset: { text: '', unit },
+                  slope: { text: '', unit: slopeUnit },
+                  source: '',
+                },
+          )
+        }
+      />
+      {tolerance.policy === 'slip-speed' ? (
+        <Grid>
+          <Choices
+            label="How strict"
+            value={tolerance.grade}
+            isDisabled={frozen}
+            options={grades.map((grade) => ({ value: grade, text: `${grade}, ${slipSpeeds[grade]} mm/s` }))}
+            onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
+          />
+        </Grid>
+      ) : (
+        <Grid>
+          <QuantityField
+            label={spacer ? 'Offset at the centre' : 'Offset at the coupling'}
+            hint={spacer ? 'A spacer needs none: its angles are judged' : ''}
+            quantity={tolerance.offset}
+            unit={unit}
+            readOnly={frozen}
+            onChange={(offset) => onChange({ ...tolerance, offset })}
+          />
+          <Field label={`${spacer ? 'Angle at each flex plane' : 'Slope'}, ${tolerance.slope.unit}`}>
+            <Input
+              inputMode="decimal"
+              value={tolerance.slope.text}
+              readOnly={frozen}
+              onChange={(e) => onChange({ ...tolerance, slope: { ...tolerance.slope, text: e.target.value } })}
+            />
+          </Field>
+          <Field label="Whose figures">
+            <Input
+              value={tolerance.source}
+              readOnly={frozen}
+              placeholder="Maker’s manual, page 12"
+              onChange={(e) => onChange({ ...tolerance, source: e.target.value })}
+            />
+          </Field>
+        </Grid>
+      )}
+      {allowed.map(({ coupling, limits, missing }) => (
+        <Muted as="p" key={coupling}>
+          {allowedText(coupling, limits, missing, { line, unit, resolution: 0.001 })}
+        </Muted>
+      ))}
+      <Muted as="p">A maker’s or site’s figure wins over sliding speed.</Muted>
+    </Card>
+  )
+}

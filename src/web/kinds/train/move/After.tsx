@@ -1,0 +1,56 @@
+import { memo, useMemo } from 'react'
+import styled from 'styled-components'
+import { expectedReadings } from '../../../../core/kinds/train/plan/outcome'
+import { angleName, signedLength, stateName, unitName } from '../../../../words/terms'
+import { mono } from '../../../app/style'
+import type { JobFrame } from '../../../job/frame/context'
+import { Card, Muted } from '../../../parts/controls'
+
+const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
+  table { border-collapse: collapse; } th, td { padding: 4px 14px 4px 0; text-align: right; white-space: nowrap; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { text-align: left; font-weight: 600; } td { ${mono} }`
+
+/** What every probe should show in the next round: seen at once whether the move did what it should. */
+export const After = memo(function After({ frame }: { frame: JobFrame }) {
+  const { solved, plan, terms } = frame
+  const expected = useMemo(() => (plan?.feasible ? expectedReadings(solved, plan.moves) : []), [solved, plan])
+  if (expected.length === 0) return null
+  const angles = (set: (typeof expected)[number]['state']['set']) => set.angles.filter(({ degrees }) => degrees < 360)
+  const sets = [...new Set(expected.map(({ state }) => state.set))]
+  return (
+    <Sheet aria-label="What the next readings should be">
+      <h2>After this, the next readings should be</h2>
+      <div>
+        {sets.map((set) => (
+          <table key={set.id}>
+            <thead>
+              <tr>
+                <th />
+                {angles(set).map(({ id, degrees }) => (
+                  <th key={id} scope="col">
+                    {angleName(degrees, terms, set.angleAs)}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {expected
+                .filter(({ state }) => state.set === set)
+                .map(({ state, readings }) => (
+                  <tr key={state.id}>
+                    <th scope="row">{stateName(state, terms, true)}</th>
+                    {readings.map(({ angleId, value }) => (
+                      <td key={angleId}>{signedLength(value, terms)}</td>
+                    ))}
+                  </tr>
+                ))}
+            </tbody>
+          </table>
+        ))}
+      </div>
+      <Muted>
+        in {unitName[terms.unit]}, cold, set as before, sag included. Where a reading comes out otherwise, the next
+        round says which foot.
+      </Muted>
+    </Sheet>
+  )
+})

@@ -1,0 +1,232 @@
+import { memo, useEffect, useMemo, useState } from 'react'
+import styled from 'styled-components'
+import type { Plane } from '../../../../core/frame/axis'
+import { parseNumber } from '../../../../core/frame/number'
+import { fromMm, toMm } from '../../../../core/frame/units'
+import { type BoltWork, boltWork } from '../../../../core/kinds/train/plan/bolts'
+import { lineFrom, stillToGo } from '../../../../core/kinds/train/plan/stop'
+import {
+  capital,
+  feetAlone,
+  footName,
+  machineName,
+  sideName,
+  signedLength,
+  stateName,
+  unitName,
+} from '../../../../words/terms'
+import { creepText, halfSet, pushText, toGoText } from '../../../../words/train/bolts'
+import { mono } from '../../../app/style'
+import type { JobFrame } from '../../../job/frame/context'
+import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
+import { Peg } from '../../../parts/Peg'
+import { standInFor, useLive } from './useLive'
+
+const Sheet = styled(
+  Card,
+)`margin-top: 18px; display: grid; gap: 10px; h2 { font-size: 16px; } tbody th { white-space: normal; } .scroll { overflow-x: auto; }
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 6px 12px 6px 0; text-align: left; white-space: nowrap; border-top: 1px solid var(--rule); } thead th { border: 0; color: var(--muted); font-size: 13px; font-weight: 500; white-space: normal; vertical-align: bottom; max-width: 170px; } tbody th { font-weight: 600; } td { ${mono} font-size: 16px; } td input { width: 104px; ${mono} text-align: right; }
+  td.live { font-size: 20px; font-weight: 700; }`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center;`
+const ToGo = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 12px; > div { border: 1px solid var(--rule); border-radius: 4px; padding: 10px 14px; display: grid; gap: 6px; } b { font-size: 18px; } button { padding: 0 10px; }`
+
+/** At the jack bolts, or under the feet: what every dial shows when each foot is far enough, live where something is read. */
+export const Bolts = memo(function Bolts({ frame, moved }: { frame: JobFrame; moved: string }) {
+  const { solved, plan, terms } = frame
+  const machines = moved ? moved.split(',') : []
+  const [machine, setMachine] = useState(machines[0] ?? '')
+  const [plane, setPlane] = useState<Plane>('horizontal')
+  const [first, setFirst] = useState<0 | 1>(0)
+  const chosen = machines.includes(machine) ? machine : (machines[0] ?? '')
+  const before = machines.slice(0, machines.indexOf(chosen))
+  const beforeKey = before.join()
+  const work = useMemo(
+    () => plan && boltWork(solved, plan, chosen, plane, beforeKey ? beforeKey.split(',') : [], first),
+    [solved, plan, chosen, plane, beforeKey, first],
+  )
+  if (machines.length === 0) return null
+  return (
+    <Sheet aria-label="At the bolts">
+      <h2>{plane === 'horizontal' ? 'At the jack bolts' : 'Under the feet, live'}</h2>
+      <Row>
+        {machines.length > 1 ? (
+          <Choices
+            label="Machine that is moved"
+            value={chosen}
+            options={machines.map((id) => ({ value: id, text: machineName(id, terms) }))}
+            onChange={setMachine}
+          />
+        ) : null}
+        <Choices
+          label="Which way"
+          value={plane}
+          options={[
+            { value: 'horizontal', text: 'Sideways' },
+            { value: 'vertical', text: 'Up and down' },
+          ]}
+          onChange={setPlane}
+        />
+        {work ? (
+          <Choices
+            label="Which station first"
+            value={String(first) as '0' | '1'}
+            options={work.pushed.bolts.map(({ foot }, i) => ({
+              value: String(i) as '0' | '1',
+              text: `${capital(feetAlone(foot, terms))} first`,
+            }))}
+            onChange={(value) => setFirst(value === '0' ? 0 : 1)}
+          />
+        ) : null}
+      </Row>
+      {work && work.watches.length > 0 ? (
+        <Work key={`${chosen}${plane}`} work={work} frame={frame} before={before} />
+      ) : (
+        <Muted>Nothing here tells this move while it is made: read again after it.</Muted>
+      )}
+    </Sheet>
+  )
+})
+
+function Work({ work, frame, before }: { work: BoltWork; frame: JobFrame; before: readonly string[] }) {
+  const { terms, solved, showLive } = frame
+  const live = useLive(work, frame)
+  const [typed, setTyped] = useState<Record<string, string>>({})
+  const streamed = live.shown.length > 0
+  const readings = useMemo(
+    () =>
+      work.watches.map((watch, i) => {
+        if (streamed) return live.shown[i]
+        const number = parseNumber(typed[watch.id] ?? '')
+        return number.ok ? toMm(number.value, number.unit ?? terms.unit) : undefined
+      }),
+    [work, streamed, live.shown, typed, terms.unit],
+  )
+  const line = useMemo(() => lineFrom(work.watches, readings), [work, readings])
+  const toGo = line && stillToGo(work.pushed, line, work.goal)
+  const { machine, plane, pushed } = work
+  useEffect(() => {
+    const { train, solution } = solved
+    const neighbour = train.machines.findIndex(({ id }) => id === machine) - pushed.side
+    const links = solution.chains[plane][neighbour]
+    if (!line || !links) return showLive(undefined)
+    // against the neighbour as the drawing has it
+    const along = (x: number) =>
+      links.reduce((sum, { sign, step }) => sum + sign * (step.line.offset + step.line.slope * (x - step.x)), 0)
+    const base = { offset: along(pushed.couplingX), slope: along(pushed.couplingX + 1) - along(pushed.couplingX) }
+    showLive({
+      machine,
+      plane,
+      x: pushed.couplingX,
+      axis: { offset: base.offset + pushed.side * line.offset, slope: base.slope + pushed.side * line.slope },
+    })
+  }, [line, machine, plane, pushed, solved, showLive])
+  useEffect(() => () => showLive(undefined), [showLive])
+  // the dials decide: they are read finer than what they tell of the feet
+  const done = work.watches.every(
+    ({ goal, state }, i) => Math.abs((readings[i] ?? Number.POSITIVE_INFINITY) - goal) <= 0.6 * state.step,
+  )
+  const kind = standInFor(work)
+  return (
+    <>
+      <p>
+        {halfSet(work, terms)}
+        {before.length
+          ? ` The ${before.map((id) => machineName(id, terms).toLowerCase()).join(' and the ')} moved first.`
+          : ''}
+      </p>
+      <div className="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">In {unitName[terms.unit]}</th>
+              <th scope="col">begins at</th>
+              {work.steps.map((step) => (
+                <th key={step.foot} scope="col">
+                  {pushText(step, plane, terms)}: stop at
+                </th>
+              ))}
+              <th scope="col">shows now</th>
+            </tr>
+          </thead>
+          <tbody>
+            {work.watches.map((watch, i) => (
+              <tr key={watch.id}>
+                <th scope="row">{stateName(watch.state, terms, true)}</th>
+                <td>{signedLength(watch.now, terms)}</td>
+                {work.steps.map((step) => (
+                  <td key={step.foot}>{signedLength(step.readings[i] ?? 0, terms)}</td>
+                ))}
+                {streamed ? (
+                  <td className="live">
+                    {live.shown[i] === undefined ? 'no number' : signedLength(live.shown[i] ?? 0, terms)}
+                  </td>
+                ) : (
+                  <td>
+                    <Input
+                      aria-label={`${stateName(watch.state, terms, true)} shows now, ${unitName[terms.unit]}`}
+                      value={typed[watch.id] ?? ''}
+                      maxLength={12}
+                      onChange={({ target }) => setTyped((all) => ({ ...all, [watch.id]: target.value }))}
+                    />
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {toGo ? (
+        <ToGo role="status" aria-label="Still to go">
+          {work.pushed.bolts.map(({ foot }, i) => {
+            const mm = toGo[i] ?? 0
+            const doubt = 2 * (work.doubt[i] ?? 0)
+            const there = Math.abs(mm) <= Math.max(doubt, terms.resolution / 2)
+            const over = !there && Math.sign(mm) === -Math.sign(work.by[i] ?? 0)
+            return (
+              <div key={foot}>
+                <span>
+                  <Peg peg={there ? 'within' : over ? 'outside' : 'unsure'} size={14} label="" />{' '}
+                  {capital(footName(foot, terms))}
+                </span>
+                <b>{capital(toGoText(mm, over, work, doubt, terms))}</b>
+                {live.simulated && live.state === 'open' ? (
+                  <Row>
+                    {[-0.1, -0.02, 0.02, 0.1].map((by) => (
+                      <Button key={by} onPress={() => live.push(foot, by)}>
+                        {plane === 'horizontal'
+                          ? `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${sideName(by > 0 ? 'far' : 'near', terms)}`
+                          : `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${by > 0 ? 'up' : 'down'}`}
+                      </Button>
+                    ))}
+                  </Row>
+                ) : null}
+              </div>
+            )
+          })}
+        </ToGo>
+      ) : null}
+      {done ? (
+        <p role="status">
+          <b>In place.</b> Tighten in the pattern, watching the dials: it may shift a little.
+        </p>
+      ) : null}
+      <Row>
+        {kind && live.state === 'closed' ? <Button onPress={live.connect}>Try it on a simulated rig</Button> : null}
+        {live.state === 'closed' ? null : (
+          <>
+            <Button onPress={live.hangUp}>Hang up</Button>
+            {live.simulated ? <Button onPress={live.tighten}>Tighten the bolts</Button> : null}
+            <Muted role="status">
+              {live.state === 'open'
+                ? streamed
+                  ? 'A simulated rig that stands as this job was read.'
+                  : 'The shafts are being turned to where the dials are watched.'
+                : 'The line is not there; trying again.'}
+            </Muted>
+          </>
+        )}
+      </Row>
+      <Muted>{creepText(work, terms)}</Muted>
+    </>
+  )
+}

@@ -1,0 +1,105 @@
+import { memo, useMemo } from 'react'
+import styled from 'styled-components'
+import type { RoundPlan } from '../../../../core/kinds/train/document/schema'
+import { emptyPlan } from '../../../../core/kinds/train/plan/choices'
+import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
+import { lengthWithUnit } from '../../../../words/terms'
+import { staysNames } from '../../../../words/train/plan'
+import { mono, narrow } from '../../../app/style'
+import type { JobFrame } from '../../../job/frame/context'
+import { Button } from '../../../parts/controls'
+import { Peg } from '../../../parts/Peg'
+import { sameButForPlan } from './frames'
+
+const Table = styled.table`
+  width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
+  th, td { padding: 6px 10px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
+  tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td[colspan] { font-family: inherit; color: var(--muted); } td:last-child:not([colspan]) { text-align: right; padding: 0; font-family: inherit; font-size: 15px; }
+  /* narrow: a card a way, each number after its own heading */
+  ${narrow} {
+    &, tbody, tr, th, td { display: block; } thead { display: none; }
+    tbody tr { padding: 8px 12px; border-top: 1px solid var(--rule); }
+    tbody th, td, td:last-child:not([colspan]) { display: flex; justify-content: space-between; gap: 12px; height: auto; min-height: 30px; padding: 3px 0; border: 0; white-space: normal; }
+    td[data-of]::before { content: attr(data-of); color: var(--muted); font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; }
+    td:last-child:empty { display: none; }
+  }
+  tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
+`
+const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
+const Scroll = styled.div`overflow-x: auto;`
+
+/** The three ways beside each other: how many stations, how far, how many shims, how long, and whether it can be done. */
+export const Compare = memo(function Compare({ frame }: { frame: JobFrame }) {
+  const { document, round, solved, terms, frozen, least } = frame
+  const stays = round.plan?.stays ?? 'fixed'
+  const found = least.least
+  const plans = useMemo(
+    () =>
+      (['fixed', 'hold', 'least'] as const).map((way) => ({
+        way,
+        plan: planRound(document, { ...round, plan: { ...(round.plan ?? emptyPlan()), stays: way } }, solved, found),
+      })),
+    [document, round, solved, found],
+  )
+  const take = (way: RoundPlan['stays']) => frame.editPlan((p) => ({ ...p, stays: way }))
+  return (
+    <Scroll>
+      <Table aria-label="Ways to bring it in line">
+        <thead>
+          <tr>
+            <th scope="col">Way</th>
+            <th scope="col">Stations shimmed</th>
+            <th scope="col">Stations pushed</th>
+            <th scope="col">Largest move</th>
+            <th scope="col">Shims in</th>
+            <th scope="col">Minutes</th>
+            <th scope="col">Within the limits</th>
+            <th>
+              <Hidden>Take it</Hidden>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {plans.map(({ way, plan }) => (
+            <tr key={way} aria-current={way === stays ? 'true' : undefined} aria-label={staysNames[way]}>
+              <th scope="row">{staysNames[way]}</th>
+              {plan ? (
+                <>
+                  <td data-of="Stations shimmed">{plan.touched.vertical / 2}</td>
+                  <td data-of="Stations pushed">{plan.touched.horizontal / 2}</td>
+                  <td data-of="Largest move">{lengthWithUnit(plan.largest, terms)}</td>
+                  <td data-of="Shims in">{plan.pieces > 0 ? plan.pieces : '–'}</td>
+                  <td data-of="Minutes">{plan.minutes}</td>
+                  <td className="words" data-of="Within the limits">
+                    <span>
+                      <Can plan={plan} />
+                    </span>
+                  </td>
+                  <td>
+                    {way === stays || frozen ? null : (
+                      <Button look="quiet" onPress={() => take(way)}>
+                        Take this
+                      </Button>
+                    )}
+                  </td>
+                </>
+              ) : (
+                <td colSpan={7}>{least.working ? 'looking' : least.cancelled ? 'stopped' : 'not measured yet'}</td>
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Scroll>
+  )
+}, sameButForPlan)
+
+function Can({ plan }: { plan: JobPlan }) {
+  const { length } = plan.blocking
+  return (
+    <>
+      <Peg peg={length ? 'outside' : 'within'} size={13} label="" />{' '}
+      {length === 0 ? 'yes' : length === 1 ? 'no: one is in the way' : `no: ${length} in the way`}
+    </>
+  )
+}

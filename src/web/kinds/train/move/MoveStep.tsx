@@ -1,0 +1,312 @@
+import { ArrowDown, ArrowUp, FileDown } from 'lucide-react'
+import { memo, useDeferredValue } from 'react'
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import type { Plane } from '../../../../core/frame/axis'
+import { machineDoubted } from '../../../../core/kinds/train/advice/doubt'
+import type { Finding } from '../../../../core/kinds/train/advice/finding'
+import { findingsFor } from '../../../../core/kinds/train/advice/findings'
+import { type PlanFinding, planFindings } from '../../../../core/kinds/train/advice/planFindings'
+import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
+import { tighteningOrder } from '../../../../core/seat/layout'
+import { seatFeet } from '../../../../core/seat/state'
+import { isCoupled } from '../../../../core/shafts/typed'
+import { orderInWords } from '../../../../words/seat'
+import {
+  capital,
+  dimension,
+  feetAlone,
+  footName,
+  isZero,
+  length,
+  lengthWithUnit,
+  place,
+  sideName,
+  type Terms,
+  unitName,
+} from '../../../../words/terms'
+import { sayMove, sayPlan } from '../../../../words/train/plan'
+import { mono } from '../../../app/style'
+import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
+import { type JobFrame, useJobFrame } from '../../../job/frame/context'
+import { ButtonAnchor, Card, Fault, Muted } from '../../../parts/controls'
+import { type Act, Say, type SayItem, sayItems } from '../../../say/Say'
+import { After } from './After'
+import { Bolts } from './Bolts'
+import { Compare } from './Compare'
+import { Limits } from './Limits'
+import { Order } from './Order'
+import { Outcome } from './Outcome'
+import { Packs } from './Packs'
+import { Picks, StockOf } from './Stock'
+import { WhatStays } from './WhatStays'
+
+const Feet = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 16px; margin: 8px 0 20px;`
+const Foot = styled(Card)<{ $chosen: boolean }>`
+  display: grid; gap: 4px; align-content: start; padding: 12px 16px; ${({ $chosen }) => ($chosen ? 'border-color: var(--kelp); box-shadow: 0 0 0 1px var(--kelp);' : '')}
+  h3 { font-size: 16px; display: flex; justify-content: space-between; gap: 12px; small { color: var(--muted); font-weight: 400; ${mono} font-size: 13px; } }
+  > p:first-of-type { font-size: 19px; font-weight: 700; display: flex; align-items: center; gap: 10px; min-height: 40px; }
+  > p { color: var(--ink); } > p + p { color: var(--muted); font-size: 14px; }
+`
+const Tighten = styled.p`color: var(--muted); & + & { margin-top: 8px; }`
+const MachineHead = styled.div`display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; margin-top: 4px; h2 { font-size: 16px; flex: 1 1 160px; }`
+
+/** What to do at every foot: shims in or out, and which way to push by how much. */
+export function MoveStep() {
+  const frame = useJobFrame()
+  // while the target line is dragged, drawing and cards come first; what hangs on them comes as soon as there is time
+  const later = useDeferredValue(frame)
+  const { document, solved, terms, plan } = frame
+  const navigate = useNavigate()
+  const { line } = document
+  const known = plan?.known ?? false
+  const measured = solved.solution.couplings.some(({ result }) => result.ok)
+  // a machine that stays is left out, unless its limits are what it is about
+  const shown = line.machines.filter(
+    ({ id }) => !(plan?.stays === 'fixed' && id === line.fixed) && plan?.stations.some((one) => one.machine === id),
+  )
+  const moved = shown.filter(({ id }) =>
+    plan?.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
+  )
+
+  const actsFor = (finding: Finding): Act[] => {
+    switch (finding.kind) {
+      case 'not-closed':
+      case 'not-a-number':
+      case 'unsolved':
+      case 'not-returned':
+        return [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+      case 'dimension-fault':
+      case 'dimension-doubt':
+      case 'no-limits':
+        return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+      case 'engaged':
+        return finding.accepted || frame.frozen
+          ? []
+          : [{ text: 'Plan from it all the same', run: () => acceptEngaged(finding.coupling) }]
+      case 'not-fitting':
+      case 'sets-disagree':
+        return [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+      case 'read-again':
+        return frame.frozen ? [] : [{ text: 'Moved; read again', main: true, run: frame.beginRound }]
+      default:
+        return []
+    }
+  }
+  const planActs = (finding: PlanFinding): Act[] => {
+    if (finding.kind === 'no-growth') return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+    if (finding.kind === 'tied-moved' && !finding.agreed && !frame.frozen) {
+      const by = frame.settings.initials.trim()
+      if (!by) return [{ text: 'Type initials in Ready first', run: () => navigate(`/jobs/${frame.id}/ready`) }]
+      const { machine, most } = finding
+      const agreed = {
+        by,
+        at: new Date().toISOString(),
+        vertical: Math.abs(most.vertical.move),
+        horizontal: Math.abs(most.horizontal.move),
+      }
+      return [
+        {
+          text: `Agreed: ${by}`,
+          run: () => frame.editPlan((p) => ({ ...p, agreed: { ...p.agreed, [machine]: agreed } })),
+        },
+      ]
+    }
+    if (finding.kind !== 'in-the-way' || frame.frozen) return []
+    const { stays, blocked } = finding
+    if (plan?.blocking[0]?.foot !== blocked.foot || plan.blocking[0].limit !== blocked.limit) return []
+    return [
+      ...(stays === 'fixed'
+        ? [{ text: 'Hold two stations', main: true, run: () => frame.editPlan((p) => ({ ...p, stays: 'hold' })) }]
+        : []),
+      ...(stays === 'fixed' || stays === 'hold'
+        ? [{ text: 'Let the planner look', run: () => frame.editPlan((p) => ({ ...p, stays: 'least' })) }]
+        : []),
+    ]
+  }
+
+  /** Who says so, and when: it is on the record and on the printed page. */
+  const acceptEngaged = (coupling: string) => {
+    const by = `${frame.settings.initials || 'no initials'}, ${new Date().toISOString().slice(0, 10)}`
+    frame.editRound((round) => ({
+      ...round,
+      sets: round.sets.map((set) =>
+        set.coupling === coupling && isCoupled(set) ? { ...set, engagedAccepted: by } : set,
+      ),
+    }))
+  }
+
+  const items = (() => {
+    const asPlanned = plan ? { ...solved, solution: plan.solution } : solved
+    const read = sayItems(findingsFor(asPlanned, 'move'), terms, actsFor)
+    const planned = planFindings(solved, plan, line).map(
+      (finding, i): SayItem => ({
+        key: `plan:${finding.kind}:${'foot' in finding ? finding.foot : 'machine' in finding ? finding.machine : 'blocked' in finding ? finding.blocked.foot + finding.blocked.limit : i}`,
+        peg: finding.peg,
+        said: sayPlan(finding, terms),
+        acts: planActs(finding),
+      }),
+    )
+    const urgent = planned.filter(({ peg }) => peg === 'outside' || peg === 'unsure')
+    const [lock, ...rest] = read
+    return [...(lock ? [lock] : []), ...urgent, ...rest, ...planned.filter((item) => !urgent.includes(item))]
+  })()
+
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>Shims and side moves</h1>
+            <Muted>numbers to the dial’s own step, {lengthWithUnit(solved.resolution, terms)}</Muted>
+          </div>
+          {known ? (
+            <ButtonAnchor
+              href={`/api/jobs/${frame.id}/move.pdf?unit=${terms.unit}&round=${frame.round.id}`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              <FileDown size={18} aria-hidden="true" /> Move sheet
+            </ButtonAnchor>
+          ) : null}
+        </BenchHead>
+        <Outcome frame={frame} />
+        <WhatStays frame={frame} />
+        {measured ? <Compare frame={later} /> : null}
+        {known ? (
+          shown.map((machine) => (
+            <section key={machine.id} aria-label={`${machine.name}, moves`}>
+              {(['vertical', 'horizontal'] as const).map((plane) => (
+                <div key={plane}>
+                  <MachineHead>
+                    <h2>{plane === 'vertical' ? `${machine.name}, shims` : `${machine.name}, sideways`}</h2>
+                    {plane === 'vertical' ? <StockOf machine={machine.id} frame={frame} /> : null}
+                  </MachineHead>
+                  <Feet>
+                    {plan?.stations
+                      .filter((station) => station.machine === machine.id)
+                      .map((station) => (
+                        <StationCard key={station.foot} station={station} plane={plane} frame={frame} terms={terms} />
+                      ))}
+                  </Feet>
+                </div>
+              ))}
+            </section>
+          ))
+        ) : (
+          <Card>
+            <p>
+              {measured
+                ? 'The moves follow from the plan, and there is none yet.'
+                : 'The moves follow from the readings, and there are not enough yet.'}
+            </p>
+          </Card>
+        )}
+        {known ? (
+          <>
+            <Picks frame={later} />
+            <Order frame={frame} />
+            {moved.map((machine) => {
+              const feet = seatFeet(line, machine.id)
+              const torque = document.seat?.[machine.id]?.torque
+              return (
+                <Tighten key={machine.id}>
+                  Tighten the {machine.name.toLowerCase()} as always: {orderInWords(feet, tighteningOrder(feet), terms)}
+                  . By hand, snug, {torque || 'to the torque'}, twice round. Jack bolts backed off before the next
+                  reading.
+                </Tighten>
+              )
+            })}
+            <Bolts frame={later} moved={moved.map(({ id }) => id).join()} />
+            <After frame={later} />
+          </>
+        ) : null}
+      </Bench>
+      <Say items={[...frame.reminders, ...items]} />
+    </BenchAndSay>
+  )
+}
+
+interface StationCardProps {
+  station: PlannedStation
+  plane: Plane
+  frame: JobFrame
+  terms: Terms
+}
+
+/** A card is drawn again only when something on it is another: most stations stay as they are while one is dragged or typed at. */
+const StationCard = memo(
+  OneStation,
+  (a, b) =>
+    a.plane === b.plane &&
+    a.terms === b.terms &&
+    a.frame.solved === b.frame.solved &&
+    a.frame.frozen === b.frame.frozen &&
+    a.frame.editPlan === b.frame.editPlan &&
+    a.frame.document.line === b.frame.document.line &&
+    a.frame.plan?.feasible === b.frame.plan?.feasible &&
+    (a.frame.chosen === a.station.foot) === (b.frame.chosen === b.station.foot) &&
+    onCard(a) === onCard(b),
+)
+
+/** What a card shows of the plan: the move and what was typed there; the packs on the card of the shims alone. */
+function onCard({ station, plane, frame }: StationCardProps): string {
+  const { plan } = frame.round
+  const own = [station.foot, station[plane], station.wanted[plane], station.moveSd[plane], plan?.limits[station.foot]]
+  if (plane === 'horizontal') return JSON.stringify(own)
+  return JSON.stringify([own, station.feet, station.feet.map(({ id }) => plan?.packs[id])])
+}
+
+function OneStation({ station, plane, frame, terms }: StationCardProps) {
+  const move = station[plane]
+  const position = frame.solved.solution.feet.find(({ foot }) => foot === station.foot)?.[plane]?.position ?? 0
+  const name = capital(feetAlone(station.foot, terms))
+  const doubted = machineDoubted(frame.solved, station.machine)
+  const { text, short } = sayMove(station, plane, doubted, terms)
+  return (
+    <Foot
+      $chosen={frame.chosen === station.foot}
+      aria-label={`${footName(station.foot, terms)}, ${plane}`}
+      onPointerEnter={() => frame.choose(station.foot)}
+    >
+      <h3>
+        {name}
+        {plane === 'vertical' ? ', both feet' : ''}
+        <small>x = {dimension(station.x, terms.unit)}</small>
+      </h3>
+      {move === null ? (
+        <>
+          <p>Not measured</p>
+          <p>{plane === 'vertical' ? 'Read top and bottom.' : 'Read both sides.'}</p>
+        </>
+      ) : (
+        <>
+          <p>
+            <Direction move={move} plane={plane} terms={terms} />
+            {text}
+          </p>
+          {short ? <Fault as="p">{short}</Fault> : null}
+          {station.machine === frame.document.line.fixed ? (
+            <p>The others are measured from its shaft.</p>
+          ) : (
+            <p>
+              {plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies'} {place(position, plane, terms)} now, ±
+              {length(2 * station.moveSd[plane], terms)} {unitName[terms.unit]}
+            </p>
+          )}
+          {plane === 'vertical' ? <Packs station={station} frame={frame} /> : null}
+          <Limits station={station} plane={plane} frame={frame} />
+        </>
+      )}
+    </Foot>
+  )
+}
+
+/** An arrow as the drawing shows it: shims up or down; far is up in the plan. */
+function Direction({ move, plane, terms }: { move: number; plane: Plane; terms: Terms }) {
+  if (isZero(move, terms)) return null
+  const up = move > 0
+  const Arrow = up ? ArrowUp : ArrowDown
+  const label = plane === 'vertical' ? (up ? 'up' : 'down') : `toward ${sideName(up ? 'far' : 'near', terms)}`
+  return <Arrow size={26} strokeWidth={2.5} color="var(--kelp)" aria-label={label} />
+}

@@ -1,0 +1,46 @@
+import { memo } from 'react'
+import styled from 'styled-components'
+import { orderAdvice } from '../../../../core/kinds/train/plan/bolts'
+import { schools } from '../../../../words/train/plan'
+import type { JobFrame } from '../../../job/frame/context'
+import { Card, Choices, Muted } from '../../../parts/controls'
+import { sameButForPlan } from './frames'
+
+const Sheet = styled(
+  Card,
+)`margin-bottom: 18px; display: grid; gap: 8px; > [role='radiogroup'] { justify-self: start; } h2 { font-size: 16px; } ol { margin: 0; padding-left: 22px; display: grid; gap: 2px; }`
+
+/** In which order: three schools of the trade, each with its reason; the one the numbers speak for is taken until one chooses. */
+export const Order = memo(function Order({ frame }: { frame: JobFrame }) {
+  const { solved, round, frozen } = frame
+  const advised = orderAdvice(solved).school
+  const school = round.plan?.order ?? advised
+  return (
+    <Sheet aria-label="Order of work">
+      <h2>In this order</h2>
+      <Choices
+        label="Order of work"
+        value={school}
+        isDisabled={frozen}
+        options={(['vertical-first', 'sideways-first', 'together'] as const).map((value) => ({
+          value,
+          text: schools[value].name,
+        }))}
+        onChange={(order) => frame.editPlan((plan) => ({ ...plan, order }))}
+      />
+      <Muted>
+        {schools[school].because}
+        {school === advised ? '' : ` The numbers speak for: ${schools[advised].name.toLowerCase()}.`}
+      </Muted>
+      <ol>
+        {schools[school].steps.map((step) => (
+          <li key={step}>{step}</li>
+        ))}
+      </ol>
+      <Muted>
+        Before loosening: locked out and tried, permit in hand; lift with what is rated for it; fingers out from under
+        the feet.
+      </Muted>
+    </Sheet>
+  )
+}, sameButForPlan)

@@ -1,0 +1,105 @@
+import { memo, useMemo } from 'react'
+import styled from 'styled-components'
+import { emptyQuantity } from '../../../../core/frame/quantity'
+import { movesDone, outcomeOf } from '../../../../core/kinds/train/plan/outcome'
+import { solveRound } from '../../../../core/kinds/train/solve/round'
+import { capital, footName, isZero, length, place, unitName } from '../../../../words/terms'
+import { sayOutcome } from '../../../../words/train/plan'
+import { mono } from '../../../app/style'
+import type { JobFrame } from '../../../job/frame/context'
+import { Card, Muted } from '../../../parts/controls'
+import { Peg } from '../../../parts/Peg'
+import { QuantityInput } from '../../../parts/Quantity'
+import { sameButForPlan } from './frames'
+
+const Sheet = styled(
+  Card,
+)`margin-bottom: 16px; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 4px 12px 4px 0; text-align: left; white-space: nowrap; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} } input { width: 96px; min-height: 44px; }`
+
+const One = styled.article`display: grid; grid-template-columns: 18px 1fr; gap: 4px 10px; > :first-child { margin-top: 4px; } h3 { font-size: 15.5px; } p { color: var(--muted); font-size: 14px; }`
+
+/** Where a round follows a move: what was expected of every station beside what came, and why it may differ. */
+export const Outcome = memo(function Outcome({ frame }: { frame: JobFrame }) {
+  const { document, round, solved, terms, frozen } = frame
+  const before = document.rounds[document.rounds.findIndex(({ id }) => id === round.id) - 1]
+  const moves = before && movesDone(before)
+  const then = useMemo(() => (before ? solveRound(document, before) : undefined), [document, before])
+  const outcome = useMemo(() => (then && moves ? outcomeOf(then, moves, solved) : undefined), [then, moves, solved])
+  if (!before || !outcome || outcome.stations.length === 0) return null
+  const fine = outcome.causes.length === 0
+  const typed = (foot: string, plane: 'vertical' | 'horizontal') => before.plan?.done?.[foot]?.[plane]
+  return (
+    <Sheet aria-label="Did the move do what it should">
+      <h2>{fine ? 'The last move did what it should' : 'The last move came out otherwise'}</h2>
+      {outcome.causes.map(({ station, causes }) => {
+        const { title, detail } = sayOutcome(station, causes, terms)
+        return (
+          <One key={`${station.foot}${station.plane}`}>
+            <Peg peg="outside" />
+            <div>
+              <h3>{title}</h3>
+              <p>{detail}</p>
+            </div>
+          </One>
+        )
+      })}
+      <div>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Station</th>
+              <th scope="col">Was moved, {unitName[terms.unit]}</th>
+              <th scope="col">Expected</th>
+              <th scope="col">Found</th>
+              <th scope="col">Off by</th>
+            </tr>
+          </thead>
+          <tbody>
+            {outcome.stations.map((one) => (
+              <tr key={`${one.foot}${one.plane}`}>
+                <th scope="row">
+                  <Peg peg={one.state} size={13} label="" /> {capital(footName(one.foot, terms))},{' '}
+                  {one.plane === 'vertical' ? 'up' : `toward ${terms.line.sides.far}`}
+                </th>
+                <td>
+                  <QuantityInput
+                    label={`${footName(one.foot, terms)}, moved, ${one.plane}, ${unitName[terms.unit]}`}
+                    quantity={typed(one.foot, one.plane) ?? emptyQuantity(terms.unit)}
+                    unit={terms.unit}
+                    signed
+                    readOnly={frozen}
+                    onChange={(quantity) =>
+                      frame.edit(
+                        (job) => ({
+                          ...job,
+                          rounds: job.rounds.map((r) => {
+                            const done = r.plan?.done?.[one.foot]
+                            return r.id === before.id && r.plan && done
+                              ? {
+                                  ...r,
+                                  plan: {
+                                    ...r.plan,
+                                    done: { ...r.plan.done, [one.foot]: { ...done, [one.plane]: quantity } },
+                                  },
+                                }
+                              : r
+                          }),
+                        }),
+                        `done:${one.foot}:${one.plane}`,
+                      )
+                    }
+                  />
+                </td>
+                <td>{place(one.expected, one.plane, terms)}</td>
+                <td>{place(one.found, one.plane, terms)}</td>
+                <td>{isZero(one.off, terms) ? 'nothing' : length(Math.abs(one.off), terms)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Muted>Put right what was done otherwise: what is expected follows.</Muted>
+    </Sheet>
+  )
+}, sameButForPlan)

@@ -1,0 +1,220 @@
+import { type RefCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import styled from 'styled-components'
+import { formatNumber } from '../../../../core/frame/number'
+import type { Unit } from '../../../../core/frame/units'
+import type { Job } from '../../../../core/kinds/train/document/schema'
+import type { ProbeState } from '../../../../core/kinds/train/solve/round'
+import { readingKey, sags } from '../../../../core/shafts/typed'
+import { spreadCells } from '../../../../drawing/strip'
+import {
+  angleName,
+  dimension,
+  length,
+  machineName,
+  signedLength,
+  stateName,
+  type Terms,
+  unitName,
+} from '../../../../words/terms'
+import { dialTerms } from '../../../../words/train/said'
+import { mono, narrow } from '../../../app/style'
+import { Fault, Muted } from '../../../parts/controls'
+import { Peg } from '../../../parts/Peg'
+import { useWidth } from '../../../parts/useWidth'
+import type { LiveTraces } from '../../../strip/live'
+import { RingStrip } from '../../../strip/RingStrip'
+import { type CellHands, ReadingCell } from './ReadingCell'
+
+type Reading = Job['rounds'][number]['sets'][number]['probes'][number]['readings'][string]
+
+const Box = styled.section<{ $chosen: boolean }>`
+  padding: 6px 0 14px; & + & { border-top: 1px solid var(--rule); padding-top: 12px; }
+  h2 { font-size: 16px; display: inline-flex; align-items: center; gap: 8px; ${({ $chosen }) => ($chosen ? 'text-decoration: underline 2px var(--kelp); text-underline-offset: 4px;' : '')} }
+`
+const Head = styled.div`
+  display: flex; align-items: baseline; ${narrow} { flex-wrap: wrap; } gap: 4px 12px; margin-bottom: 6px;
+  > :last-child { margin-left: auto; font-size: 14px; }
+`
+const flow = 'display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px;'
+const Cells = styled.div<{ $flowing: boolean; $empty: boolean }>`
+  position: relative; min-height: ${({ $empty }) => ($empty ? 0 : 64)}px; ${narrow} { ${flow} }
+  ${({ $flowing }) => ($flowing ? `${flow} > div { position: relative; left: auto !important; transform: none; width: auto; }` : '')}
+`
+const Closure = styled.span`display: inline-flex; align-items: center; gap: 8px; white-space: nowrap; b { ${mono} }`
+interface Props {
+  dial: ProbeState
+  terms: Terms
+  unit: Unit
+  frozen: boolean
+  chosen: boolean
+  x: number | undefined
+  couplingX: number
+  /** The same probe as it would be without a slip that is being tried on. */
+  trial?: ProbeState | undefined
+  /** What devices are sending now, where one is on the line. */
+  live?: LiveTraces | undefined
+  cellRef: (angleId: string) => RefCallback<HTMLInputElement>
+  onFocus: () => void
+  onReading: (angleId: string, change: (reading: Reading) => Reading) => void
+  /** A pasted column, from the cell after this one on. */
+  fill: (angleId: string, rest: readonly string[]) => void
+  /** To the next cell as the shaft turns. */
+  onward: (angleId: string) => void
+  /** To the same angle on another dial. */
+  across: (angleId: string, by: 1 | -1) => void
+}
+
+/** One dial: its strip, its cells under their angles, whole turns, closure. */
+export function DialBench(props: Props) {
+  const { dial, terms, unit } = props
+  const [ref, width] = useWidth()
+  const [angleId, setAngleId] = useState<string>()
+  const name = stateName(dial, terms)
+  const dialSags = sags(dial.dial)
+  const own = dialTerms(dial, terms)
+  const margin = 62
+  const angles = dial.set.angles
+  const cellWidth = Math.max(72, Math.min(112, width / Math.max(1, angles.length) - 8))
+  const flowing = angles.length * (cellWidth + 8) > width
+  const span = [Math.min(0, ...angles.map((a) => a.degrees)), Math.max(360, ...angles.map((a) => a.degrees))] as const
+  const places = spreadCells(
+    angles.map(({ degrees }) => margin + ((degrees - span[0]) / (span[1] - span[0])) * (width - 2 * margin)),
+    cellWidth + 8,
+    cellWidth / 2,
+    width - cellWidth / 2,
+  )
+  const latest = useRef(props)
+  useLayoutEffect(() => {
+    latest.current = props
+  })
+  const hands = useMemo(
+    (): CellHands => ({
+      cellRef: (id) => (element) => latest.current.cellRef(id)(element),
+      focus: (id) => {
+        setAngleId(id)
+        latest.current.onFocus()
+      },
+      type: (id, value) => latest.current.onReading(id, (r) => ({ ...r, value })),
+      turn: (id, by) =>
+        latest.current.onReading(id, (r) => ({ ...r, turns: Math.max(-20, Math.min(20, r.turns + by)) })),
+      fill: (id, rest) => latest.current.fill(id, rest),
+      onward: (id) => latest.current.onward(id),
+      across: (id, by) => latest.current.across(id, by),
+    }),
+    [],
+  )
+  const doesNotClose = dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9
+  const suspected = dial.suspects[0] && dial.readings[dial.suspects[0].reading]?.angleId
+
+  return (
+    <Box $chosen={props.chosen} aria-label={name}>
+      <Head>
+        <h2>
+          <svg width="12" height="11" viewBox="0 0 12 11" aria-hidden="true">
+            <path d="M0 0H12L6 11Z" fill="var(--kelp)" />
+          </svg>
+          {name}
+        </h2>
+        <Muted>
+          {whereOf(dial, terms)}
+          {props.x === undefined
+            ? ''
+            : `${whereOf(dial, terms) ? ', ' : ''}${dimension(Math.abs(props.x - props.couplingX), unit)} out`}
+          {!dialSags
+            ? ''
+            : dial.sagMissing
+              ? ', no sag given'
+              : `, sag ${signedLength(dial.sag, own)} ${unitName[unit]}`}
+        </Muted>
+        <Closure role="status">
+          {dial.sweep ? (
+            <>
+              <Peg peg={dial.sweep.coverage >= 180 ? 'within' : 'unsure'} size={14} label="" />
+              <b>{dial.sweep.points}</b> points over <b>{formatNumber(dial.sweep.coverage, 0)}°</b>
+            </>
+          ) : !dialSags || dial.dial.floats ? null : dial.closure === null ? (
+            <>
+              <Peg peg="nothing" size={14} label="" /> closure: not all four quarters are read
+            </>
+          ) : (
+            <>
+              <Peg peg={doesNotClose ? 'outside' : 'within'} size={14} label="" />
+              {doesNotClose ? 'does not close, by' : 'closes to'}{' '}
+              <b>{length(doesNotClose ? Math.abs(dial.closure) : dial.closure, own)}</b> {unitName[unit]}
+            </>
+          )}
+        </Closure>
+      </Head>
+      <div ref={ref}>
+        {width > 0 ? (
+          <RingStrip
+            dial={dial}
+            trial={props.trial}
+            live={props.live}
+            width={width}
+            height={92}
+            margin={margin}
+            chosen={angleId}
+            label={`${name}: readings round the turn, the wave through them and, dashed, what aligned shafts would read`}
+          />
+        ) : null}
+        <Cells $flowing={flowing} $empty={angles.length === 0}>
+          {angles.map((angle, i) => {
+            const found = dial.dial.readings[readingKey(angle.id, dial.channel)]
+            const computed = dial.computed?.angleId === angle.id ? signedLength(dial.computed.value, own) : undefined
+            return (
+              <ReadingCell
+                key={angle.id}
+                angleId={angle.id}
+                dialName={name}
+                label={angleName(angle.degrees, terms, dial.set.angleAs)}
+                ownAngle={ownAngle(dial, angle)}
+                placeholder={presetHint(dial, angle.degrees, own) ?? computed}
+                computed={computed !== undefined && !found?.value.text}
+                text={found?.value.text ?? ''}
+                typedUnit={found?.value.unit ?? unit}
+                turns={found?.turns ?? 0}
+                unit={unit}
+                width={cellWidth}
+                left={places[i] ?? 0}
+                active={angleId === angle.id}
+                frozen={props.frozen}
+                suspected={doesNotClose && suspected === angle.id}
+                faultId={`${dial.id}-fault`}
+                hands={hands}
+              />
+            )
+          })}
+        </Cells>
+      </div>
+      {dial.faults[0] ? <Fault id={`${dial.id}-fault`}>{dial.faults[0].message}</Fault> : null}
+    </Box>
+  )
+}
+
+/** Where a probe stands, in words. */
+function whereOf({ dial, channel }: ProbeState, terms: Terms): string {
+  const machine = machineName(dial.on, terms).toLowerCase()
+  switch (dial.type) {
+    case 'rim':
+      return `on the ${machine} rim`
+    case 'face':
+      return `on the ${machine} face, ${dial.side ?? 'front'}${dial.lead ? `, ${dial.lead}° ahead` : ''}`
+    case 'bore':
+      return `in the ${machine} bore`
+    case 'beam':
+      return `on the ${machine} shaft`
+    case 'beam2':
+      return channel === 'r1' ? `on the ${machine} shaft` : ''
+  }
+}
+
+/** What a dial pre-set to its sag is to be set to on top. */
+const presetHint = ({ set, dial, sag, sagMissing }: ProbeState, degrees: number, own: Terms): string | undefined =>
+  set.zeroed === 'sag' && sags(dial) && !sagMissing && degrees % 360 === 0 ? signedLength(-sag, own) : undefined
+
+/** The probe's own angle where it differs from the set's. */
+function ownAngle({ dial }: ProbeState, { id, degrees }: { id: string; degrees: number }): string | undefined {
+  const own = dial.own?.[id]
+  return own === undefined || Math.abs(own - degrees) < 0.05 ? undefined : `${formatNumber(own, 1)}°`
+}

@@ -1,0 +1,258 @@
+import { useEffect, useMemo, useState } from 'react'
+import styled from 'styled-components'
+import type { AngleAs } from '../../../../core/frame/angleTyped'
+import type { Unit } from '../../../../core/frame/units'
+import type { Round } from '../../../../core/kinds/train/document/schema'
+import {
+  type Cells,
+  guessMapping,
+  type Mapping,
+  readingsTable,
+  takeReadings,
+} from '../../../../core/kinds/train/document/table'
+import { surveyOf } from '../../../../core/kinds/train/survey/ofJob'
+import type { ReadSet } from '../../../../core/shafts/schema'
+import { stateName, unitName } from '../../../../words/terms'
+import { mono } from '../../../app/style'
+import { useJobFrame } from '../../../job/frame/context'
+import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
+
+const Sheet = styled(Card)`display: grid; gap: 12px; margin-bottom: 16px;
+  table { border-collapse: collapse; ${mono} font-size: 13px; } td, th { border: 1px solid var(--rule); padding: 4px 10px; text-align: right; } th { font-weight: 600; }
+  td[data-bad='true'] { border: 2px solid var(--outside); }`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: end;`
+const Scroll = styled.div`overflow-x: auto;`
+
+interface Props {
+  set: ReadSet
+  round: Round
+  onSet: (change: (set: ReadSet) => ReadSet) => void
+  done: () => void
+}
+
+const units: readonly Unit[] = ['mm', 'um', 'mil', 'in']
+
+/** A spreadsheet takes what begins like this for a formula; a minus or a plus begins a number here. */
+const safely = { escapeFormulae: /^[=@\t\r]/ }
+
+/** Readings from a file or a spreadsheet into a set, and out again. */
+export function Import({ set, round, onSet, done }: Props) {
+  const { document, solved, terms, settings } = useJobFrame()
+  const { sides } = document.line
+  const states = solved.dials.filter((state) => state.set.id === set.id)
+  const [text, setText] = useState('')
+  const [cells, setCells] = useState<Cells>([])
+  const [mapping, setMapping] = useState<Mapping>()
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: guessed once for each text; later choices are the person's
+  useEffect(() => {
+    let wanted = true
+    void import('papaparse').then(({ default: papa }) => {
+      if (!wanted) return
+      const { data } = papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
+      const rows = text.trim() ? data : []
+      setCells(rows)
+      setMapping(
+        rows.length
+          ? guessMapping(
+              rows,
+              states.map((state) => ({ id: state.id, words: stateName(state, terms) })),
+              settings.unit,
+              document.line.sides,
+              set,
+            )
+          : undefined,
+      )
+    })
+    return () => {
+      wanted = false
+    }
+  }, [text])
+
+  const taken = useMemo(
+    () => (mapping ? takeReadings(set, cells, mapping, sides) : undefined),
+    [set, cells, mapping, sides],
+  )
+  const width = Math.max(0, ...cells.slice(0, 50).map((row) => row.length))
+  const columns = Array.from({ length: width }, (_, i) => ({
+    value: String(i),
+    text: `${letter(i)}${mapping?.headings ? `: ${cells[0]?.[i] ?? ''}` : ''}`,
+  }))
+  const faultAt = (row: number, column: number) =>
+    taken && !taken.ok && taken.faults.some((fault) => fault.row === row + 1 && fault.column === column + 1)
+  const save = (name: string, kind: string, content: string) => {
+    const link = window.document.createElement('a')
+    link.href = URL.createObjectURL(new Blob([content], { type: kind }))
+    link.download = name
+    link.click()
+    URL.revokeObjectURL(link.href)
+  }
+  const file = `${document.line.name || 'line'} ${round.id}`
+    .replace(/[^\w ]+/g, '')
+    .replace(/ +/g, '-')
+    .toLowerCase()
+
+  return (
+    <Sheet aria-label="Bring in and take out">
+      <Row>
+        <Field label="Paste from a spreadsheet, or CSV">
+          <TextArea
+            rows={4}
+            cols={46}
+            placeholder={'angle, motor, pump\n0, 0, 0\n90, -0.28, 0.08'}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </Field>
+        <Field label="or a CSV file">
+          <input
+            type="file"
+            accept=".csv,.txt,.tsv,text/csv"
+            onChange={(event) => {
+              const [chosen] = event.target.files ?? []
+              if (chosen) void chosen.text().then(setText)
+            }}
+          />
+        </Field>
+      </Row>
+      {mapping ? (
+        <>
+          <Row>
+            <Field label="Angle">
+              <Select
+                value={String(mapping.angle)}
+                options={columns}
+                onPick={(at) => setMapping({ ...mapping, angle: Number(at) })}
+              />
+            </Field>
+            <Field label="Angles are told">
+              <Select
+                aria-invalid={mapping.angleAs === undefined || undefined}
+                value={mapping.angleAs ?? ''}
+                options={[
+                  ...(mapping.angleAs === undefined ? [{ value: '', text: 'say which' }] : []),
+                  { value: 'quarters', text: 'in degrees or in words' },
+                  { value: 'clock-right', text: 'by a clock, seen from the right-hand end' },
+                  { value: 'clock-left', text: 'by a clock, seen from the left-hand end' },
+                ]}
+                onPick={(as) => setMapping({ ...mapping, angleAs: as as AngleAs })}
+              />
+            </Field>
+            {states.map((state) => (
+              <Field key={state.id} label={stateName(state, terms)}>
+                <Select
+                  value={String(mapping.columns[state.id] ?? '')}
+                  options={[{ value: '', text: 'leave out' }, ...columns]}
+                  onPick={(at) => {
+                    const { [state.id]: _, ...others } = mapping.columns
+                    setMapping({ ...mapping, columns: at === '' ? others : { ...others, [state.id]: Number(at) } })
+                  }}
+                />
+              </Field>
+            ))}
+            <Field label="Readings are in">
+              <Select
+                value={mapping.unit}
+                options={units.map((value) => ({ value, text: unitName[value] }))}
+                onPick={(unit) => setMapping({ ...mapping, unit: unit as Unit })}
+              />
+            </Field>
+            <Field label="Rows of headings">
+              <Select
+                value={String(mapping.headings)}
+                options={['0', '1', '2', '3'].map((value) => ({ value, text: value }))}
+                onPick={(n) => setMapping({ ...mapping, headings: Number(n) })}
+              />
+            </Field>
+          </Row>
+          <Scroll>
+            <table aria-label="The first rows">
+              <thead>
+                <tr>
+                  <th aria-label="row" />
+                  {columns.map(({ value }) => (
+                    <th key={value}>{letter(Number(value))}</th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {cells.slice(0, 6).map((row, r) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: rows of a table have no name but their number
+                  <tr key={r}>
+                    <th>{r + 1}</th>
+                    {columns.map(({ value }) => (
+                      <td key={value} data-bad={faultAt(r, Number(value)) || undefined}>
+                        {row[Number(value)] ?? ''}
+                      </td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Scroll>
+          {taken && !taken.ok ? (
+            <div role="alert">
+              {taken.faults.slice(0, 4).map((fault) => (
+                <Fault as="p" key={`${fault.row}-${fault.column}`}>
+                  {fault.row
+                    ? `Row ${fault.row}${fault.column ? `, column ${letter(fault.column - 1)}` : ''}: `
+                    : fault.column
+                      ? `Column ${letter(fault.column - 1)}: `
+                      : ''}
+                  {fault.message}
+                </Fault>
+              ))}
+              {taken.faults.length > 4 ? (
+                <Muted>and {taken.faults.length - 4} more. Nothing is taken yet.</Muted>
+              ) : null}
+            </div>
+          ) : null}
+          <Row>
+            <Button
+              look="act"
+              isDisabled={!taken?.ok}
+              onPress={() => {
+                if (!taken?.ok) return
+                onSet((s) => {
+                  const again = takeReadings(s, cells, mapping, sides)
+                  return again.ok ? again.set : s
+                })
+                done()
+              }}
+            >
+              {taken?.ok ? `Take ${taken.rows} ${taken.asSweep ? 'points as a sweep' : 'rows'}` : 'Take them'}
+            </Button>
+            <Muted>What these probes had is replaced; undo brings it back.</Muted>
+          </Row>
+        </>
+      ) : null}
+      <Row>
+        <Button
+          onPress={() =>
+            void import('papaparse').then(({ default: papa }) =>
+              save(
+                `${file}.csv`,
+                'text/csv',
+                papa.unparse(
+                  readingsTable(set, solved.dials, (state) => stateName(state, terms), settings.unit),
+                  safely,
+                ),
+              ),
+            )
+          }
+        >
+          Take these readings out as CSV
+        </Button>
+        <Button
+          onPress={() =>
+            save(`${file}.survey.json`, 'application/json', `${JSON.stringify(surveyOf(document, round), null, 1)}\n`)
+          }
+        >
+          Take the round out as a survey
+        </Button>
+      </Row>
+    </Sheet>
+  )
+}
+
+const letter = (column: number): string => String.fromCharCode(65 + (column % 26))

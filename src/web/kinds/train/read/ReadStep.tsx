@@ -1,0 +1,297 @@
+import { useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import styled from 'styled-components'
+import { newId } from '../../../../core/frame/newId'
+import type { Finding } from '../../../../core/kinds/train/advice/finding'
+import { findingsFor } from '../../../../core/kinds/train/advice/findings'
+import { readingsIn } from '../../../../core/kinds/train/document/alter'
+import { roundAsIf } from '../../../../core/kinds/train/document/asIf'
+import { makeSet, repeatOf } from '../../../../core/kinds/train/document/make'
+import type { Round } from '../../../../core/kinds/train/document/schema'
+import { type ProbeState, solveRound } from '../../../../core/kinds/train/solve/round'
+import type { ReadSet } from '../../../../core/shafts/schema'
+import type { Suspect } from '../../../../core/shafts/suspects'
+import { turningOrder } from '../../../../core/shafts/turning'
+import { readingKey } from '../../../../core/shafts/typed'
+import { couplingName } from '../../../../words/terms'
+import { asIfItem } from '../../../../words/train/asIf'
+import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
+import { useJobFrame } from '../../../job/frame/context'
+import { Button, Choices, Muted } from '../../../parts/controls'
+import { Remove } from '../../../parts/Remove'
+import { type Act, Say, type SayItem, sayItems } from '../../../say/Say'
+import { type Panel, SetSection } from './SetSection'
+
+const Adds = styled.div`display: flex; flex-wrap: wrap; gap: 8px; margin: 16px 0;`
+
+/** A slip that is being tried on: nothing is changed until the person says so. */
+interface Trial {
+  dial: ProbeState
+  suspect: Suspect
+}
+
+/** Readings: one strip a probe with its cells, in the order the shaft turns. */
+export function ReadStep() {
+  const frame = useJobFrame()
+  const { document, round, solved, terms, settings, frozen } = frame
+  const navigate = useNavigate()
+  const [, setParams] = useSearchParams()
+  const [panels, setPanels] = useState<Readonly<Record<string, readonly Panel[]>>>(() =>
+    Object.fromEntries(round.sets.filter(notHung).map((set) => [set.id, ['set-up']])),
+  )
+  const [trial, setTrial] = useState<Trial>()
+  const cells = useRef(new Map<string, HTMLInputElement>())
+
+  const toggle = (id: string, panel: Panel) =>
+    setPanels((all) => {
+      const open = all[id] ?? []
+      return { ...all, [id]: open.includes(panel) ? open.filter((one) => one !== panel) : [...open, panel] }
+    })
+  const openSetUp = (id: string) => {
+    if (!panels[id]?.includes('set-up')) toggle(id, 'set-up')
+  }
+  const focusCell = (stateId: string, angleId: string) => {
+    const cell = cells.current.get(`${stateId}/${angleId}`)
+    cell?.scrollIntoView({ block: 'nearest' })
+    cell?.focus()
+  }
+  const tried = useMemo(() => {
+    if (!trial) return undefined
+    const mended = roundAsIf(round, trial.dial.dial.id, trial.suspect)
+    return solveRound(document, mended)
+  }, [trial, round, document])
+
+  const slips = (dial: ProbeState, suspects: readonly Suspect[]): Act[] => {
+    const [first] = suspects
+    const reading = first && dial.readings[first.reading]
+    return [
+      ...(reading ? [{ text: 'To the reading', main: true, run: () => focusCell(dial.id, reading.angleId) }] : []),
+      ...suspects.slice(0, 3).map((suspect, i) => ({
+        text: suspects.length > 1 ? `Show as if ${i + 1}` : 'Show as if',
+        run: () => setTrial({ dial, suspect }),
+      })),
+    ]
+  }
+
+  const actsFor = (finding: Finding): Act[] => {
+    switch (finding.kind) {
+      case 'next-reading':
+        return [{ text: 'Type it', main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
+      case 'not-a-number':
+      case 'preset-as-zero':
+        return [{ text: 'To the reading', main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
+      case 'not-closed':
+        return slips(finding.dial, finding.suspects)
+      case 'not-fitting':
+        return finding.suspects.slice(0, 3).map(({ dial, suspect }, i) => ({
+          text: finding.suspects.length > 1 ? `Show as if ${i + 1}` : 'Show as if',
+          run: () => setTrial({ dial, suspect }),
+        }))
+      case 'sag-missing':
+      case 'sag-upward':
+      case 'no-radius':
+      case 'one-shaft':
+      case 'span-differs':
+      case 'dial-differs':
+      case 'swing':
+        return [{ text: 'Set the dial up', run: () => openSetUp(finding.dial.set.id) }]
+      case 'short-arc':
+        return [{ text: 'Other angles', run: () => openSetUp(finding.set.id) }]
+      case 'improve':
+        return finding.again
+          ? []
+          : [{ text: 'Add that angle', run: () => addAngle(finding.dial.set.id, finding.degrees) }]
+      case 'ready-to-move':
+        return [{ text: 'To the moves', main: true, run: () => navigate(`/jobs/${frame.id}/move`) }]
+      case 'dimension-fault':
+      case 'dimension-doubt': {
+        const of = (finding.kind === 'dimension-fault' ? finding.fault.of : finding.doubt.of).replace(/\/2$/, '')
+        const set = round.sets.find((one) => one.probes.some((dial) => dial.id === of))
+        return set
+          ? [{ text: 'Set the dial up', main: true, run: () => openSetUp(set.id) }]
+          : [{ text: 'To the dimensions', main: true, run: () => navigate(`/jobs/${frame.id}/line`) }]
+      }
+      case 'no-limits':
+        return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+      default:
+        return []
+    }
+  }
+
+  const addAngle = (setId: string, degrees: number) =>
+    frame.editRound((r) => ({
+      ...r,
+      sets: r.sets.map((set) =>
+        set.id === setId && !set.angles.some((angle) => angle.degrees === degrees)
+          ? { ...set, angles: [...set.angles, { id: `a${degrees}`, degrees }].sort((a, b) => a.degrees - b.degrees) }
+          : set,
+      ),
+    }))
+  const order = solved.dials.flatMap((state) => turningOrder(state.set).map((angle) => [state.id, angle.id] as const))
+  const onward = (stateId: string, angleId: string) => {
+    const next = order[order.findIndex(([s, a]) => s === stateId && a === angleId) + 1]
+    if (next) focusCell(...next)
+  }
+  /** A pasted column: into the cells that Enter would go to, one after another. */
+  const fill = (stateId: string, angleId: string, texts: readonly string[]) => {
+    const begin = order.findIndex(([s, a]) => s === stateId && a === angleId) + 1
+    const put = new Map(
+      order.slice(begin, begin + texts.length).map(([s, a], i) => {
+        const state = solved.dials.find(({ id }) => id === s)
+        return [`${state?.dial.id}/${readingKey(a, state?.channel)}`, texts[i] ?? '']
+      }),
+    )
+    frame.editRound((r) => ({
+      ...r,
+      sets: r.sets.map((set) => ({
+        ...set,
+        probes: set.probes.map((probe) => {
+          const own = [...put].filter(([key]) => key.startsWith(`${probe.id}/`))
+          const readings = own.map(([key, text]) => [
+            key.slice(probe.id.length + 1),
+            { value: { text, unit: settings.unit }, turns: 0 },
+          ])
+          return own.length === 0
+            ? probe
+            : { ...probe, readings: { ...probe.readings, ...Object.fromEntries(readings) } }
+        }),
+      })),
+    }))
+  }
+  const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
+
+  // what may be added hangs on no reading
+  const latest = useRef({ round, addSet })
+  useLayoutEffect(() => {
+    latest.current = { round, addSet }
+  })
+  const { line } = document
+  const adds = useMemo(() => {
+    const add = (make: (sets: readonly ReadSet[], id: string) => ReadSet | undefined) => {
+      const { round: now, addSet: put } = latest.current
+      const id = newId('s')
+      const made = make(now.sets, id)
+      if (made) put(made)
+      return id
+    }
+    return (
+      <Adds>
+        {line.couplings.map(({ id: coupling }) => {
+          const at = line.couplings.length > 1 ? ` at ${couplingName(coupling, { line }).toLowerCase()}` : ''
+          return [
+            <Button
+              key={`${coupling}-repeat`}
+              onPress={() =>
+                add((sets, id) => {
+                  const last = sets.findLast((set) => set.coupling === coupling)
+                  return last && repeatOf(last, id)
+                })
+              }
+            >
+              Repeat the set{at}
+            </Button>,
+            <Button
+              key={`${coupling}-add`}
+              onPress={() => {
+                const id = add((_, fresh) => makeSet(line, coupling, fresh, settings.unit))
+                setPanels((all) => ({ ...all, [id]: ['set-up'] }))
+              }}
+            >
+              Another method{at}
+            </Button>,
+          ]
+        })}
+      </Adds>
+    )
+  }, [line, settings.unit])
+
+  const trying: SayItem[] =
+    trial && tried
+      ? [
+          {
+            key: 'as-if',
+            peg: 'unsure',
+            said: asIfItem(trial.dial, trial.suspect, tried, terms),
+            acts: [
+              {
+                text: 'Change it so',
+                main: true,
+                run: () => {
+                  frame.editRound((r) => roundAsIf(r, trial.dial.dial.id, trial.suspect))
+                  setTrial(undefined)
+                },
+              },
+              { text: 'Leave it as typed', run: () => setTrial(undefined) },
+            ],
+          },
+        ]
+      : []
+
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        {document.rounds.length > 1 ? (
+          <BenchHead>
+            <Choices
+              label="Round"
+              value={round.id}
+              options={document.rounds.map((r, i) => ({ value: r.id, text: `Round ${i + 1}` }))}
+              onChange={(id) => setParams({ round: id })}
+            />
+            {document.rounds[0]?.id !== round.id ? <Muted>Round 1, as found, is drawn dashed behind.</Muted> : null}
+            {frozen ? null : (
+              <Remove
+                label={`Delete round ${document.rounds.indexOf(round) + 1}`}
+                goes={goesWithRound(round)}
+                onRemove={() => {
+                  frame.edit((job) => ({ ...job, rounds: job.rounds.filter(({ id }) => id !== round.id) }))
+                  setParams({})
+                }}
+              />
+            )}
+          </BenchHead>
+        ) : null}
+        {round.sets.map((set) => {
+          const alike = round.sets.filter(({ coupling }) => coupling === set.coupling)
+          return (
+            <SetSection
+              key={set.id}
+              set={set}
+              place={{ number: alike.indexOf(set) + 1, of: alike.length }}
+              open={panels[set.id] ?? []}
+              toggle={(panel) => toggle(set.id, panel)}
+              trial={tried?.dials}
+              cells={cells.current}
+              focusCell={focusCell}
+              onward={onward}
+              fill={fill}
+              onRemove={
+                alike.length > 1 && !frozen
+                  ? () => frame.editRound((r) => ({ ...r, sets: r.sets.filter(({ id }) => id !== set.id) }))
+                  : undefined
+              }
+            />
+          )
+        })}
+        <Muted>Filled pegs: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.</Muted>
+        {frozen || round.sets.length >= 12 ? null : adds}
+      </Bench>
+      <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
+    </BenchAndSay>
+  )
+}
+
+/** What goes when a round is deleted. */
+function goesWithRound({ sets, plan }: Round): string {
+  const readings = readingsIn(sets)
+  const what = [
+    sets.length === 1 ? 'its set' : `its ${sets.length} sets`,
+    ...(readings > 0 ? [`${readings} readings`] : []),
+    ...(plan ? ['its plan'] : []),
+  ]
+  return `With it go ${what.join(', ').replace(/, ([^,]*)$/, ' and $1')}. “Take back” restores it.`
+}
+
+/** A set with a probe that has no place yet. */
+const notHung = (set: ReadSet): boolean =>
+  set.probes.some((probe) => probe.type !== 'face' && probe.station.distance.text === '')

@@ -1,0 +1,181 @@
+import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } from 'react'
+import styled from 'styled-components'
+import { readingsIn } from '../../../../core/kinds/train/document/alter'
+import { secondPlane } from '../../../../core/kinds/train/document/stations'
+import type { ProbeState } from '../../../../core/kinds/train/solve/round'
+import type { ProbeSetUp, ReadSet } from '../../../../core/shafts/schema'
+import { isCoupled, readingKey, setPurpose } from '../../../../core/shafts/typed'
+import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
+import { BenchHead } from '../../../job/frame/Bench'
+import { useJobFrame } from '../../../job/frame/context'
+import { Button, Muted } from '../../../parts/controls'
+import { Remove } from '../../../parts/Remove'
+import { LiveTraces } from '../../../strip/live'
+import { DialBench } from './DialBench'
+
+// fetched when first opened: most readings are typed into sets that are hung already
+const SetUp = lazy(async () => ({ default: (await import('../setUp/SetUp')).SetUp }))
+const Live = lazy(async () => ({ default: (await import('../live/Live')).Live }))
+const Import = lazy(async () => ({ default: (await import('./Import')).Import }))
+
+const SetBox = styled.section`
+  & + & { margin-top: 28px; padding-top: 16px; border-top: 2px solid var(--ink); }
+`
+const Buttons = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`
+
+/** What stands open beside the readings of a set. */
+export type Panel = 'set-up' | 'live' | 'import'
+
+interface Props {
+  set: ReadSet
+  /** Which of how many at its coupling. */
+  place: { number: number; of: number }
+  open: readonly Panel[]
+  toggle: (panel: Panel) => void
+  /** Every probe as it would be without the slip that is being tried on. */
+  trial: readonly ProbeState[] | undefined
+  cells: Map<string, HTMLInputElement>
+  focusCell: (stateId: string, angleId: string) => void
+  onward: (stateId: string, angleId: string) => void
+  /** A pasted column, from the cell after this one on. */
+  fill: (stateId: string, angleId: string, texts: readonly string[]) => void
+  onRemove: (() => void) | undefined
+}
+
+/** One set: what hangs on the shafts, and a strip with its cells for every probe. */
+export function SetSection({ set, place, open, toggle, trial, cells, focusCell, onward, fill, onRemove }: Props) {
+  const frame = useJobFrame()
+  const { document, round, solved, terms, settings, frozen } = frame
+  const [traces] = useState(() => new LiveTraces())
+  const editSet = (change: (set: ReadSet) => ReadSet, mark?: string) =>
+    frame.editRound((r) => ({ ...r, sets: r.sets.map((s) => (s.id === set.id ? change(s) : s)) }), mark)
+  const editDial = (dialId: string, change: (dial: ProbeSetUp) => ProbeSetUp, mark?: string) =>
+    editSet((s) => ({ ...s, probes: s.probes.map((dial) => (dial.id === dialId ? change(dial) : dial)) }), mark)
+  const states = solved.dials.filter((state) => state.set.id === set.id)
+  const name = couplingName(set.coupling, terms)
+  const heads = set.probes.some(({ type }) => type === 'beam' || type === 'beam2')
+  const latest = useRef(toggle)
+  useLayoutEffect(() => {
+    latest.current = toggle
+  })
+  const press = useCallback((which: Panel) => latest.current(which), [])
+  return (
+    <SetBox aria-label={place.of > 1 ? `${name}, set ${place.number}` : name}>
+      <BenchHead>
+        <div>
+          <h1>{methodNames[set.method]}</h1>
+          <Muted>
+            {place.of > 1 ? `set ${place.number}, ` : ''}
+            {round.sets.length > place.of ? `${name.toLowerCase()}, ` : ''}
+            {set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together'},{' '}
+            {isCoupled(set) ? purposeNames[setPurpose(set)] : `coupling released, ${purposeNames[setPurpose(set)]}`},
+            from the top toward {sideName(set.direction ?? 'far', terms)} first
+          </Muted>
+        </div>
+        <PanelButtons open={open.join(' ')} heads={heads} frozen={frozen} press={press} />
+      </BenchHead>
+      <Suspense>
+        {open.includes('set-up') ? (
+          <>
+            <SetUp
+              set={set}
+              line={document.line}
+              stations={solved.stations}
+              unit={settings.unit}
+              frozen={frozen}
+              onSet={editSet}
+              onDial={editDial}
+            />
+            {onRemove ? (
+              <Remove
+                label="Take this set away"
+                goes={`With it go ${readingsIn([set])} readings. “Take back” restores it.`}
+                onRemove={onRemove}
+              />
+            ) : null}
+          </>
+        ) : null}
+        {open.includes('live') && !frozen ? (
+          <Live
+            set={set}
+            states={states}
+            onSet={editSet}
+            traces={traces}
+            onSettings={() => toggle('set-up')}
+            frame={{ jobId: frame.id, line: document.line, x: solved.stations.x, unit: settings.unit }}
+          />
+        ) : null}
+        {open.includes('import') && !frozen ? (
+          <Import set={set} round={round} onSet={editSet} done={() => toggle('import')} />
+        ) : null}
+      </Suspense>
+      {states.map((state) => (
+        <DialBench
+          key={state.id}
+          dial={state}
+          trial={trial?.find(({ id }) => id === state.id)}
+          live={open.includes('live') ? traces : undefined}
+          terms={terms}
+          unit={settings.unit}
+          frozen={frozen}
+          chosen={frame.chosen === state.dial.id}
+          x={
+            state.channel?.startsWith('t')
+              ? undefined
+              : solved.stations.x.get(state.channel === 'r2' ? secondPlane(state.dial.id) : state.dial.id)
+          }
+          couplingX={solved.stations.x.get(set.coupling) ?? 0}
+          cellRef={(angleId) => (element) => {
+            const key = `${state.id}/${angleId}`
+            if (element) cells.set(key, element)
+            else cells.delete(key)
+          }}
+          onFocus={() => frame.choose(state.dial.id)}
+          onReading={(angleId, change) => {
+            const key = readingKey(angleId, state.channel)
+            editDial(
+              state.dial.id,
+              (d) => ({
+                ...d,
+                readings: {
+                  ...d.readings,
+                  [key]: change(d.readings[key] ?? { value: { text: '', unit: settings.unit }, turns: 0 }),
+                },
+              }),
+              `${state.dial.id}/${key}`,
+            )
+          }}
+          onward={(angleId) => onward(state.id, angleId)}
+          fill={(angleId, rest) => fill(state.id, angleId, rest)}
+          across={(angleId, by) => {
+            const other = states[states.findIndex(({ id }) => id === state.id) + by]
+            if (other) focusCell(other.id, angleId)
+          }}
+        />
+      ))}
+    </SetBox>
+  )
+}
+
+/** They stay as they are from keystroke to keystroke. */
+const PanelButtons = memo(function PanelButtons(props: {
+  /** The open panels' names, blanks between. */
+  open: string
+  heads: boolean
+  frozen: boolean
+  press: (panel: Panel) => void
+}) {
+  const open = props.open.split(' ')
+  const panel = (which: Panel, text: string, close: string) => (
+    <Button aria-expanded={open.includes(which)} onPress={() => props.press(which)}>
+      {open.includes(which) ? close : text}
+    </Button>
+  )
+  return (
+    <Buttons>
+      {panel('set-up', props.heads ? 'Set up heads' : 'Set up dials', 'Done setting up')}
+      {props.frozen ? null : panel('live', 'Live', 'Put the devices away')}
+      {props.frozen ? null : panel('import', 'Bring in', 'Done bringing in')}
+    </Buttons>
+  )
+})

@@ -1,0 +1,81 @@
+import styled from 'styled-components'
+import { quantityMm } from '../../../../core/frame/quantity'
+import { withBracket, withDial, withHead } from '../../../../core/kinds/train/document/fromKit'
+import type { ProbeSetUp } from '../../../../core/shafts/schema'
+import { sags } from '../../../../core/shafts/typed'
+import { dimension } from '../../../../words/terms'
+import { useKit } from '../../../notebook/useKit'
+import { ButtonLink } from '../../../parts/ButtonLink'
+import { Fault, Field, Muted, Select } from '../../../parts/controls'
+
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: end; margin-top: 10px;`
+
+interface Props {
+  probe: ProbeSetUp
+  unit: 'mm' | 'mil'
+  frozen: boolean
+  onProbe: (change: (probe: ProbeSetUp) => ProbeSetUp) => void
+}
+
+/** Picks dial and bracket, or head, from the kit: what is known of them is filled in. */
+export function FromKit({ probe, unit, frozen, onProbe }: Props) {
+  const { items, loaded } = useKit()
+  if (frozen || !loaded) return null
+  const bracket = probe.kit?.bracket
+  const used = items.find(({ id }) => id === probe.kit?.dial?.id)?.document
+  const due = used && 'calibrationDue' in used ? used.calibrationDue : ''
+  const pick = (label: string, kinds: readonly string[], chosen: string | undefined) => {
+    const fitting = items.filter(
+      ({ document }) => kinds.includes(document.kind) && (document.kind !== 'head' || document.type === probe.type),
+    )
+    return (
+      <Field label={label}>
+        <Select
+          value={chosen ?? ''}
+          options={[
+            { value: '', text: fitting.length ? 'choose' : 'none in the kit yet' },
+            ...fitting.map(({ id, name }) => ({ value: id, text: name })),
+          ]}
+          onPick={(id) => {
+            const found = items.find((item) => item.id === id)?.document
+            if (found?.kind === 'dial') onProbe((p) => withDial(p, id, found))
+            else if (found?.kind === 'bracket') onProbe((p) => withBracket(p, id, found))
+            else if (found?.kind === 'head') onProbe((p) => withHead(p, id, found))
+          }}
+        />
+      </Field>
+    )
+  }
+  return (
+    <Row>
+      {sags(probe) ? (
+        <>
+          {pick('Dial from the kit', ['dial'], probe.kit?.dial?.id)}
+          {pick('Bracket from the kit', ['bracket'], bracket?.id)}
+        </>
+      ) : (
+        pick('Head from the kit', ['head'], probe.kit?.dial?.id)
+      )}
+      <ButtonLink to="/kit">To the kit</ButtonLink>
+      {due && due < new Date().toISOString().slice(0, 10) ? (
+        <Fault>
+          The calibration of {used?.name} was due on {due}.
+        </Fault>
+      ) : null}
+      {bracket ? <Muted>{takenText(bracket, unit)}</Muted> : null}
+    </Row>
+  )
+}
+
+function takenText(
+  { span, dial, takenOn }: NonNullable<NonNullable<ProbeSetUp['kit']>['bracket']>,
+  unit: 'mm' | 'mil',
+) {
+  const taken = quantityMm(span)
+  const parts = [
+    takenOn ? `on ${takenOn}` : '',
+    taken === undefined ? '' : `at a span of ${dimension(taken, unit)}`,
+    dial ? `with ${dial}` : '',
+  ].filter(Boolean)
+  return parts.length ? `Its sag was taken ${parts.join(', ')}.` : 'When its sag was taken is not known.'
+}

@@ -1,0 +1,30 @@
+import { planes } from '../../core/frame/axis'
+import type { JobSolution, ProbeState } from '../../core/kinds/train/solve/round'
+import type { Suspect } from '../../core/shafts/suspects'
+import { act, capital, footName, lengthWithUnit, type Terms } from '../terms'
+import { saySuspect } from './readFindings'
+import { dialOf, dialTerms, type Said } from './said'
+
+/** What a slip would come to if it were one, beside the drawn curve. */
+export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution, terms: Terms): Said {
+  const then = tried.dials.find(({ id }) => id === dial.id)
+  const closes =
+    then?.closure === null || then?.closure === undefined
+      ? ''
+      : ` It would close to ${lengthWithUnit(Math.abs(then.closure), dialTerms(dial, terms))}.`
+  const moves = tried.solution.feet.flatMap((foot) =>
+    foot.machine === tried.train.machines[tried.train.fixed]?.id
+      ? []
+      : planes.flatMap((plane) => {
+          const known = foot[plane]
+          return known && known.move !== null
+            ? [`${footName(foot.foot, terms)}: ${act(known.move, plane, terms)}.`]
+            : []
+        }),
+  )
+  return {
+    title: `${capital(dialOf(dial, terms))}, as if ${saySuspect(dial, suspect, terms)}.`,
+    detail: `Drawn dashed in ochre; nothing is changed yet.${closes} Better still, ${suspect.reading < 0 ? 'take the sag again on a straight bar' : 'turn back and read it again'}.`,
+    ...(moves.length ? { working: moves } : {}),
+  }
+}

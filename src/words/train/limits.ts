@@ -1,0 +1,20 @@
+import type { LimitMissing } from '../../core/verdict/limits'
+import type { Limits } from '../../core/verdict/verdict'
+import { couplingName, lengthWithUnit, slope, type Terms } from '../terms'
+import { missingWords } from './findings'
+
+/** What is allowed at a coupling, in a sentence; or what would have to be given. */
+export function allowedText(
+  coupling: string,
+  limits: Limits | undefined,
+  missing: readonly LimitMissing[],
+  terms: Terms,
+): string {
+  const name = couplingName(coupling, terms)
+  if (!limits)
+    return `${name}: no verdict yet. Not given: ${missing.map((one) => missingWords[one]).join(', ') || 'a figure'}.`
+  const angle = slope(limits.slope, terms.unit)
+  const spacer = terms.line.couplings.find(({ id }) => id === coupling)?.kind === 'spacer'
+  const offset = limits.judgesOffset ? `${lengthWithUnit(limits.offset, terms)} offset` : ''
+  return `${name} allows ${[offset, spacer ? `${angle} at each flex plane` : `${angle} slope`].filter(Boolean).join(' and ')}.`
+}

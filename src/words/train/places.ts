@@ -1,0 +1,39 @@
+import type { Line } from '../../core/kinds/train/document/schema'
+import { flexPlane, secondPlane } from '../../core/kinds/train/document/stations'
+import type { ReadSet } from '../../core/shafts/schema'
+import { footName, probeName } from '../terms'
+
+export interface PlaceName {
+  /** Id of the coupling, flex plane, foot, mark or probe. */
+  value: string
+  text: string
+}
+
+/** Everything that a tape can be hooked on, with its name: couplings, flex planes, feet, marks, and the probes of a set. */
+export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
+  return [
+    ...line.couplings.flatMap(({ id, name, kind }) => [
+      { value: id, text: `centre of ${name.toLowerCase()}` },
+      ...(kind === 'spacer'
+        ? (['left', 'right'] as const).map((side) => ({
+            value: flexPlane(id, side),
+            text: `${side} flex plane of ${name.toLowerCase()}`,
+          }))
+        : []),
+    ]),
+    ...line.machines.flatMap(({ feet }) =>
+      feet.map(({ id }) => ({ value: id, text: footName(id, { line }).toLowerCase() })),
+    ),
+    ...(line.marks ?? []).map(({ id, name }) => ({ value: id, text: name })),
+    ...(set?.probes ?? []).flatMap((probe) => {
+      if (probe.type === 'face') return []
+      const name = probeName(set as ReadSet, probe, { line }).toLowerCase()
+      return probe.type === 'beam2'
+        ? [
+            { value: probe.id, text: `${name}, plane 1` },
+            { value: secondPlane(probe.id), text: `${name}, plane 2` },
+          ]
+        : [{ value: probe.id, text: name }]
+    }),
+  ]
+}

@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest'
+import { check } from '../../core/frame/fault'
+import { findingsFor } from '../../core/kinds/train/advice/findings'
+import type { Job } from '../../core/kinds/train/document/schema'
+import { jobSchema, lineSchema } from '../../core/kinds/train/document/schema'
+import { solveRound } from '../../core/kinds/train/solve/round'
+import { cautions, checkItems } from '../../core/ready/catalogue'
+import { readyState } from '../../core/ready/ready'
+import { seatFindings } from '../../core/seat/findings'
+import { solveSeat } from '../../core/seat/state'
+import { methodJobs } from '../../server/demo/methods'
+import { demoPlant } from '../../server/demo/plant'
+import { cautionTexts, checkTexts, sayReady } from '../ready'
+import { orderInWords, saySeat } from '../seat'
+import type { Terms } from '../terms'
+import { say } from './findings'
+import type { Said } from './said'
+
+const { jobs, lines } = demoPlant(new Date('2026-11-23T12:00:00Z'))
+const documents = [...jobs, ...methodJobs(new Date('2026-11-23T12:00:00Z')).jobs].map((job) => job.document)
+
+const termsOf = (job: Job, unit: 'mm' | 'mil'): Terms => ({ line: job.line, unit, resolution: 0.01 })
+
+/** Everything the program would say of a job, in both units. */
+function everythingSaid(job: Job): Said[] {
+  return (['mm', 'mil'] as const).flatMap((unit) => {
+    const terms = termsOf(job, unit)
+    const read = job.rounds.flatMap((round) => {
+      const solved = solveRound(job, round)
+      return (['read', 'move'] as const).flatMap((step) =>
+        findingsFor(solved, step).map((finding) => say(finding, terms)),
+      )
+    })
+    const seat = job.line.machines.flatMap(({ id }) =>
+      (['loose', 'before', 'after'] as const).flatMap((pass) =>
+        seatFindings(solveSeat(job, id, pass), 0.05).map((advice) => saySeat(advice, terms)),
+      ),
+    )
+    return [...read, ...seat, ...sayReady(readyState(job), terms)]
+  })
+}
+
+/** A job with one thing changed in its first round. */
+function changed(edit: (job: Job) => void, from = 5): Job {
+  const job = structuredClone(documents[from]!)
+  edit(job)
+  return job
+}
+
+const dialOf = (job: Job) => job.rounds[0]!.sets[0]!.probes[0]!
+
+describe('whatever is said', () => {
+  const strange: Job[] = [
+    changed((job) => Object.assign(dialOf(job).readings.a90!, { value: { text: '1..2', unit: 'mm' } })),
+    changed((job) => Object.assign(dialOf(job).readings.a360!, { value: { text: '0.07', unit: 'mm' } })),
+    changed((job) => Object.assign(dialOf(job), { sag: { text: '', unit: 'mm' } })),
+    changed((job) => Object.assign(dialOf(job), { sag: { text: '0.1', unit: 'mm' } })),
+    changed((job) => Object.assign(dialOf(job).station, { distance: { text: '-90', unit: 'mm' } })),
+    changed((job) => Object.assign(dialOf(job).station, { distance: { text: '900', unit: 'mm' } })),
+    changed((job) => Object.assign(job.rounds[0]!.sets[0]!, { state: 'engaged' })),
+    changed((job) => Object.assign(job.line, { speed: '' })),
+    changed((job) =>
+      Object.assign(job.rounds[0]!.sets[0]!, { state: 'engaged', engagedAccepted: 'R. T., 2026-11-23' }),
+    ),
+    changed((job) => Object.assign(job.rounds[0]!.sets[0]!, { turned: 'one', zeroed: 'sag', direction: 'near' }), 11),
+    changed((job) => {
+      const set = job.rounds[0]!.sets[0]!
+      Object.assign(set, { turned: 'one', angleAs: 'clock-left' })
+      Object.assign(dialOf(job), {
+        runout: { swing: { text: '0.04', unit: 'mm' }, at: '90' },
+        travel: { text: '0.3', unit: 'mm' },
+        span: { text: '300', unit: 'mm' },
+        kit: {
+          dial: { id: 'k', name: 'Dial K1' },
+          bracket: { id: 'b', name: 'B', span: { text: '180', unit: 'mm' }, dial: 'Dial K2', takenOn: '' },
+        },
+      })
+      Object.assign(set.probes[1]!, { radius: { text: '', unit: 'mm' } })
+    }, 11),
+    changed((job) => Object.assign(dialOf(job), { travel: { text: '0.65', unit: 'mm' } }), 11),
+    changed((job) => Object.assign(dialOf(job), { sd: { text: '0.0002', unit: 'mm' } }), 14),
+    changed((job) => {
+      // the third reading of a third dial contradicts the other two
+      const set = job.rounds[0]!.sets[0]!
+      const third = structuredClone(set.probes[0]!)
+      third.readings.a90!.value = { text: '0.9', unit: 'mm' }
+      third.readings.a270!.value = { text: '-1.35', unit: 'mm' }
+      set.probes.push({ ...third, id: 'third' })
+    }, 16),
+    changed((job) => Object.assign(job.line.machines[1]!.feet[0]!.station, { distance: { text: '-20', unit: 'mm' } })),
+    changed((job) => {
+      for (const dial of job.rounds[0]!.sets[0]!.probes)
+        for (const id of ['a90', 'a270', 'a360']) delete dial.readings[id]
+    }),
+    changed((job) => {
+      for (const dial of job.rounds[0]!.sets[0]!.probes)
+        for (const id of ['a90', 'a180', 'a270']) delete dial.readings[id]
+    }),
+  ]
+  const all = [...documents, ...strange].flatMap(everythingSaid)
+
+  it('is a sentence with its numbers in it, never a hole or a bare minus', () => {
+    expect(all.length).toBeGreaterThan(200)
+    for (const { title, detail = '', working = [] } of all)
+      for (const text of [title, detail, ...working]) {
+        expect(text).not.toMatch(/undefined|NaN|null|Infinity|\[object/)
+        expect(text).not.toMatch(/(^|\s)-\d/)
+        expect(text.trim()).toBe(text)
+      }
+    for (const { title } of all) expect(title).toMatch(/[.?]$/)
+  })
+  it('covers what the strange jobs were made for', () => {
+    const titles = all.map(({ title }) => title).join('\n')
+    for (const part of [
+      'cannot be read',
+      'did not come back',
+      'No sag given',
+      'sags downward',
+      'other machine’s side',
+      'behind its machine’s front feet',
+      'closed only',
+      'not known',
+      'other side of the coupling',
+      'plane was not measured',
+      'Not enough to tell yet',
+      'does not close',
+      'contradict each other',
+      'do not tell the same',
+      'do not fit into its travel',
+      'nearly runs out of travel',
+      'needs the radius',
+      'run-out of the hub',
+      'is taken off',
+      'at another span',
+      'with another dial',
+      'was set to its sag',
+      'of the turn: the least sure foot',
+      'One more reading would help most',
+      'floated by',
+      'rougher than it should be',
+      'rocks',
+      'Something pulls',
+      'is bent',
+    ])
+      expect(titles).toContain(part)
+  })
+  it('tells what it worked with, in the shown unit', () => {
+    const [verdict] = all.filter(({ title }) => title.endsWith('is outside.'))
+    expect(verdict!.working!.join('\n')).toMatch(/Vertical: offset 0\.\d\d (high|low) ± 0\.\d\d mm/)
+    expect(verdict!.working!.join('\n')).toMatch(/makers?’s or site’s figure would win/)
+  })
+})
+
+describe('the made-up plant', () => {
+  it('is made of documents that the schemas take', () => {
+    for (const line of lines) expect(check(lineSchema, line)).toMatchObject({ ok: true })
+    for (const document of documents) expect(check(jobSchema, document)).toMatchObject({ ok: true })
+  })
+  it('is the same every time', () => {
+    expect(demoPlant(new Date('2026-11-23T12:00:00Z')).jobs).toEqual(jobs)
+  })
+  it('ends its signed jobs within', () => {
+    for (const { state, document } of jobs) {
+      if (state !== 'signed') continue
+      const { solution } = solveRound(document, document.rounds.at(-1)!)
+      expect(solution.couplings.map(({ verdict }) => verdict?.state)).not.toContain('outside')
+    }
+  })
+})
+
+it('has words for every caution and every check', () => {
+  for (const id of cautions) expect(cautionTexts[id].title).toBeTruthy()
+  for (const { id } of checkItems) expect(checkTexts[id]?.title).toBeTruthy()
+})
+
+it('tells the tightening order by the names of the feet', () => {
+  const job = documents[8]!
+  const state = solveSeat(job, 'm2', 'before')
+  expect(orderInWords(state.feet, state.order, termsOf(job, 'mm'))).toBe(
+    'aisle-side front foot, then wall-side back foot, then wall-side front foot, then aisle-side back foot',
+  )
+})
