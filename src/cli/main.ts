@@ -1,7 +1,6 @@
 import { createReadStream, readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline'
 import type { Checked } from '../core/frame/fault'
-import type { Result } from '../core/kinds/train/survey/result'
 import { solveDocument } from '../planner/solveDocument'
 
 /**
@@ -25,7 +24,7 @@ async function main(args: readonly string[]): Promise<number> {
   }
 }
 
-async function solveText(text: string): Promise<Checked<Result>> {
+async function solveText(text: string): Promise<Checked<object>> {
   let document: unknown
   try {
     document = JSON.parse(text)

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { summarise } from '../core/kinds/train/advice/summary'
+import { summarise } from '../core/job/summary'
 import { solveRound } from '../core/kinds/train/solve/round'
 import { demoPlant } from '../server/demo/plant'
 import type { Terms } from '../words/terms'
+import { miniOf } from './index'
 import { fitted, type Scene } from './scene'
 import { stripDrawing } from './strip'
 import { chainDrawing } from './train/chain'
-import { miniSight } from './train/mini'
 import { sightScene } from './train/sight'
 
 const plant = demoPlant(new Date('2026-11-23T12:00:00Z'))
@@ -104,8 +104,8 @@ describe('the chain of dimensions', () => {
 })
 
 it('draws a miniature within its frame', () => {
-  const mini = miniSight(summarise(train), 112, 60)
-  const points = [...mini.elevation, ...mini.plan].flatMap((shaft) => shaft.points)
+  const mini = miniOf(summarise(train), 112, 60)
+  const points = mini.flatMap((stroke) => stroke.points)
   expect(points.every(([x, y]) => x >= 0 && x <= 112 && y >= 0 && y <= 60)).toBe(true)
 })
 

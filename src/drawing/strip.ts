@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale'
-import type { ProbeState } from '../core/kinds/train/solve/round'
+import type { ProbeState } from '../core/shafts/state'
 import type { Point } from './scene'
 
 /** What a device has sent of a probe since the sweep began: mean of every degree passed, corrected; mm. */

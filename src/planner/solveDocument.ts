@@ -1,6 +1,5 @@
 import { type Checked, refuse } from '../core/frame/fault'
-import type { Result } from '../core/kinds/train/survey/result'
-import { solveSurvey } from '../core/kinds/train/survey/solve'
+import { kindAsked, kinds } from '../core/kinds'
 import type { SolveProgram } from '../core/least/program'
 import { loadSolver, PlannerFault } from './highs'
 
@@ -10,9 +9,10 @@ let solver: Promise<SolveProgram> | undefined
  * Survey document in, result document out, with the planner loaded where the document asks for the least moves. Whatever the
  * document holds, the answer is a result of finite numbers or a fault.
  */
-export async function solveDocument(document: unknown): Promise<Checked<Result>> {
+export async function solveDocument(document: unknown): Promise<Checked<object>> {
   try {
-    const solved = solveSurvey(document, asksForLeast(document) ? await planner() : undefined)
+    const { survey } = kinds[kindAsked(document)]
+    const solved = survey.solve(document, asksForLeast(document) ? await planner() : undefined)
     const path = solved.ok ? notFinite(solved.value) : undefined
     return path === undefined
       ? solved

@@ -1,34 +1,37 @@
+import { summarise } from '../core/job/summary'
 import { findingsFor } from '../core/kinds/train/advice/findings'
 import { planFindings } from '../core/kinds/train/advice/planFindings'
-import { summarise } from '../core/kinds/train/advice/summary'
 import { solveRough } from '../core/kinds/train/document/rough'
 import type { Job } from '../core/kinds/train/document/schema'
+import { seatsOf, solveSeatOf } from '../core/kinds/train/document/seats'
 import { boltWork } from '../core/kinds/train/plan/bolts'
 import { expectedReadings } from '../core/kinds/train/plan/outcome'
 import { planRound } from '../core/kinds/train/plan/plan'
 import { solveRound } from '../core/kinds/train/solve/round'
 import { surveyOf } from '../core/kinds/train/survey/ofJob'
 import { readyState } from '../core/ready/ready'
-import { openSeats, seatFindings } from '../core/seat/findings'
-import { solveSeat } from '../core/seat/state'
+import { seatFindings } from '../core/seat/findings'
+import { openSeats } from '../core/seat/state'
 import type { Scene } from '../drawing/scene'
 import { stripDrawing } from '../drawing/strip'
 import { chainDrawing } from '../drawing/train/chain'
 import { sightScene } from '../drawing/train/sight'
+import { sayNext } from '../words'
 import { sayReady } from '../words/ready'
 import { saySeat } from '../words/seat'
-import { act, lengthWithUnit, place, type Terms } from '../words/terms'
+import { act, lengthWithUnit, place } from '../words/terms'
 import { creepText, halfSet, pushText } from '../words/train/bolts'
-import { say, sayNext } from '../words/train/findings'
+import { say } from '../words/train/findings'
 import { packAct, sayPlan } from '../words/train/plan'
 import { sayRough } from '../words/train/rough'
+import type { TrainTerms } from '../words/train/terms'
 
 /** Everything the program says of a job's last round, in words, and the drawings it makes: what a screen would show. */
 export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: string[]; scenes: Scene[] } {
   const round = job.rounds.at(-1)
   if (!round) throw new Error('a job has a round')
   const solved = solveRound(job, round)
-  const terms: Terms = { line: job.line, unit, resolution: solved.resolution }
+  const terms: TrainTerms = { line: job.line, unit, resolution: solved.resolution }
   const texts: string[] = [sayNext(summarise(job))]
   const told = (said: { title: string; detail?: string; working?: string[] }) =>
     texts.push(said.title, said.detail ?? '', ...(said.working ?? []))
@@ -37,8 +40,8 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
   for (const said of sayReady(readyState(job), terms)) told(said)
   for (const { id } of job.line.machines)
     for (const pass of ['loose', 'before', 'after'] as const)
-      for (const advice of seatFindings(solveSeat(job, id, pass), 0.1)) told(saySeat(advice, terms))
-  openSeats(job)
+      for (const advice of seatFindings(solveSeatOf(job, id, pass), 0.1)) told(saySeat(advice, terms))
+  openSeats(seatsOf(job.line), job.seat)
   for (const { id } of job.line.couplings) for (const said of sayRough(solveRough(job, id), terms)) told(said)
   const plan = planRound(job, round, solved)
   for (const finding of planFindings(solved, plan, job.line)) told(sayPlan(finding, terms))

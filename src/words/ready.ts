@@ -1,7 +1,7 @@
 import type { CautionId, Occasion } from '../core/ready/catalogue'
 import type { ReadyState } from '../core/ready/ready'
+import type { Said } from './said'
 import { lengthWithUnit, type Terms } from './terms'
-import type { Said } from './train/said'
 
 export const occasionNames: Readonly<Record<Occasion, string>> = {
   'new-set': 'New set',

@@ -2,8 +2,8 @@ import { cutLength, type StepShim } from '../core/seat/cure'
 import type { SeatKind } from '../core/seat/diagnose'
 import type { SeatAdvice } from '../core/seat/findings'
 import type { PlacedFoot, SeatState } from '../core/seat/state'
+import type { Said } from './said'
 import { capital, dimension, feetAlone, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
-import type { Said } from './train/said'
 
 /** A single foot: of the "front feet" the "aisle-side front foot". */
 export function seatFootName(id: string, terms: Terms): string {

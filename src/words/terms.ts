@@ -3,14 +3,16 @@ import { type AngleAs, readAngle } from '../core/frame/angleTyped'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
-import type { Line } from '../core/kinds/train/document/schema'
-import type { ProbeState } from '../core/kinds/train/solve/round'
-import type { ChannelName, Method, ProbeSetUp, ProbeType, ReadSet } from '../core/shafts/schema'
+import type { NamedLine } from '../core/job/document'
+import type { ProbeType } from '../core/probes'
+import type { ChannelName } from '../core/probes/kind'
+import type { Method, ProbeSetUp, ReadSet } from '../core/shafts/schema'
+import type { ProbeState } from '../core/shafts/state'
 import type { Purpose } from '../core/shafts/together'
 
 /** Everything a sentence needs to know of who reads it. */
 export interface Terms {
-  line: Line
+  line: NamedLine
   /** Unit shown: mm or mil. */
   unit: Unit
   /** No number is told finer than this, mm. */
@@ -64,7 +66,7 @@ export function act(mm: number, plane: Plane, terms: Terms): string {
 
 /** What a name of a side needs of a line. */
 export interface Sided {
-  line: Pick<Line, 'sides'>
+  line: Pick<NamedLine, 'sides'>
 }
 
 export const sideName = (side: 'near' | 'far', { line }: Sided): string => line.sides[side].trim() || side

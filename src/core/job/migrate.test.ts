@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs'
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
-import { summarise } from '../kinds/train/advice/summary'
 import type { Job } from '../kinds/train/document/schema'
 import { setPurpose } from '../shafts/typed'
 import { anyJobSchema, anyKitSchema, anyLineSchema, jobToday } from './migrate'
 import { documentShape } from './shape'
+import { summarise } from './summary'
 
 /** Documents as earlier versions of this program stored them. */
 const earlier: { jobs: Record<string, Job>; line: unknown; kit: unknown[] } = JSON.parse(

@@ -25,5 +25,5 @@ describe('a rim dial off the crown of its hub', () => {
 })
 
 it('shows moves to a hundredth where nothing was read', () => {
-  expect(resolutionOf({ id: 'r', takenAt: '', by: '', sets: [] })).toBe(0.01)
+  expect(resolutionOf({ sets: [] })).toBe(0.01)
 })

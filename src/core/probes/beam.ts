@@ -1,3 +1,6 @@
+import * as v from 'valibot'
+import { tidy } from '../frame/openFormat'
+import { type ProbeKind, pairs, singleOf, singleTyped, surveyBase, surveyFields } from './kind'
 import {
   type Channel,
   measured,
@@ -24,4 +27,45 @@ export function beamChannel(beam: Beam, { couplingX, key }: ProbeContext): Chann
     weight: weightAt(-towardRight(beam.on), beam.x - couplingX),
     ...measured(beam.readings, 0, 0),
   }
+}
+
+const { on, x, sd, graduation, readings } = surveyFields
+
+/** A head that sees the other's beam, in the open survey document. */
+export const beamSurvey = v.strictObject({ type: v.literal('beam'), on, x, sd, graduation, readings })
+
+export const beam: ProbeKind<Beam, v.InferOutput<typeof beamSurvey>> = {
+  instrument: 'head',
+  channels: [undefined],
+  stations: 1,
+  radius: 'none',
+  sag: 'none',
+  inside: false,
+  slips: 'any',
+  mark: 'box',
+  lead: () => 0,
+  rows: (probe, context) => [beamChannel(probe, context)],
+  sees: (probe) => [probe.x],
+  // heads have no closure that a person reads off
+  closes: () => false,
+  of(typed) {
+    const [at] = typed.stations
+    if (at === undefined) return undefined
+    const { on, sd, graduation } = typed
+    return { type: 'beam', on, sd, graduation, x: at, readings: singleTyped(typed) }
+  },
+  ofSurvey: (told, units) => ({
+    type: 'beam',
+    ...surveyBase(told, units),
+    x: units.length(told.x),
+    readings: singleOf(told.readings, units),
+  }),
+  toSurvey: (probe, { on, sd, graduation }) => ({
+    type: 'beam',
+    on,
+    sd,
+    graduation,
+    x: tidy(probe.x),
+    readings: pairs(probe.readings),
+  }),
 }

@@ -1,3 +1,6 @@
+import * as v from 'valibot'
+import { tidy } from '../frame/openFormat'
+import { dialOf, dialTold, type ProbeKind, singleTyped, surveyFields } from './kind'
 import {
   type Channel,
   measured,
@@ -24,4 +27,32 @@ export function boreChannel(dial: BoreDial, { couplingX, key }: ProbeContext): C
     weight: weightAt(-towardRight(dial.on), dial.x - couplingX),
     ...measured(dial.readings, 0, dial.sag),
   }
+}
+
+const { on, x, sag, sd, graduation, turn, readings } = surveyFields
+
+/** A bore dial in the open survey document. */
+export const boreSurvey = v.strictObject({ type: v.literal('bore'), on, x, sag, sd, graduation, turn, readings })
+
+export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
+  instrument: 'dial',
+  channels: [undefined],
+  stations: 1,
+  radius: 'none',
+  sag: 'above zero',
+  inside: true,
+  slips: 'any',
+  mark: 'across',
+  lead: () => 0,
+  rows: (probe, context) => [boreChannel(probe, context)],
+  sees: (probe) => [probe.x],
+  closes: () => true,
+  of(typed) {
+    const [at] = typed.stations
+    if (at === undefined) return undefined
+    const { on, sd, graduation, sag, zero } = typed
+    return { type: 'bore', on, sd, graduation, x: at, sag, zero, readings: singleTyped(typed) }
+  },
+  ofSurvey: (told, units) => ({ type: 'bore', ...dialOf(told, units), x: units.length(told.x) }),
+  toSurvey: (probe, base) => ({ type: 'bore', ...dialTold(probe, base), x: tidy(probe.x) }),
 }

@@ -1,3 +1,6 @@
+import * as v from 'valibot'
+import { finite, positive, tidy } from '../frame/openFormat'
+import { dialOf, dialTold, type ProbeKind, singleTyped, surveyFields } from './kind'
 import { type Channel, measured, type ProbeBase, type ProbeContext, type SingleReadings } from './probe'
 
 /** A dial on a coupling face, along the shaft. Plunger pushed in reads positive. Lengths in mm. */
@@ -40,4 +43,60 @@ function positionsOf(readings: readonly { angle: number }[]): string[] {
     seen.set(angle, times + 1)
     return `${angle}#${times}`
   })
+}
+
+const { on, x, sag, sd, graduation, turn, readings } = surveyFields
+
+/** A face dial in the open survey document. */
+export const faceSurvey = v.strictObject({
+  type: v.literal('face'),
+  on,
+  x: v.optional(x),
+  radius: positive,
+  side: v.optional(v.picklist(['front', 'back'], '"front" or "back"')),
+  sag,
+  lead: v.optional(finite),
+  float: v.optional(v.literal('shared', '"shared"')),
+  sd,
+  graduation,
+  turn,
+  readings,
+})
+
+export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
+  instrument: 'dial',
+  channels: [undefined],
+  stations: 0,
+  radius: 'needed',
+  sag: 'below zero',
+  inside: false,
+  slips: 'any',
+  mark: 'along',
+  lead: ({ lead }) => lead ?? 0,
+  rows: (probe, context) => [faceChannel(probe, context)],
+  sees: () => [],
+  // one whose shaft floats closes only together with its fellow
+  closes: ({ sharedFloat }) => !sharedFloat,
+  of(typed) {
+    const { on, sd, graduation, radius, sag, zero, side, lead, floats } = typed
+    if (!radius) return undefined
+    const readings = singleTyped(typed)
+    return { type: 'face', on, sd, graduation, radius, sag, zero, side, lead, sharedFloat: floats, readings }
+  },
+  ofSurvey: (told, units) => ({
+    type: 'face',
+    ...dialOf(told, units),
+    radius: units.length(told.radius),
+    side: told.side ?? 'front',
+    lead: told.lead ?? 0,
+    sharedFloat: told.float === 'shared',
+  }),
+  toSurvey: (probe, base) => ({
+    type: 'face',
+    ...dialTold(probe, base),
+    radius: tidy(probe.radius),
+    side: probe.side,
+    ...(probe.lead ? { lead: probe.lead } : {}),
+    ...(probe.sharedFloat ? { float: 'shared' as const } : {}),
+  }),
 }

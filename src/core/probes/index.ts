@@ -1,29 +1,76 @@
-import { type Beam, beamChannel } from './beam'
-import { type BeamTwoPlane, beamTwoPlaneChannels } from './beamTwoPlane'
-import { type BoreDial, boreChannel } from './bore'
-import { type FaceDial, faceChannel } from './face'
-import type { Channel, ProbeContext } from './probe'
-import { type RimDial, rimChannel } from './rim'
+import * as v from 'valibot'
+import { type Beam, beam, beamSurvey } from './beam'
+import { type BeamTwoPlane, beamTwoPlane, beamTwoPlaneSurvey } from './beamTwoPlane'
+import { type BoreDial, bore, boreSurvey } from './bore'
+import { type FaceDial, face, faceSurvey } from './face'
+import type { ProbeKind, SurveyBase, SurveyUnits, TypedProbe } from './kind'
+import type { Channel, ProbeContext, SingleReadings } from './probe'
+import { type RimDial, rim, rimSurvey } from './rim'
 
-/** Everything that can hang on a shaft and be read. A further probe is one more file and one more line here. */
-export type Probe = RimDial | FaceDial | Beam | BeamTwoPlane | BoreDial
+/** Everything that can hang on a shaft and be read, as it is solved. A further probe is one more file and its lines here. */
+export interface Probes {
+  rim: RimDial
+  face: FaceDial
+  beam: Beam
+  beam2: BeamTwoPlane
+  bore: BoreDial
+}
+export type ProbeType = keyof Probes
+export type Probe = Probes[ProbeType]
+
+/** A probe as the open survey document has it. */
+export const probeSurvey = v.variant(
+  'type',
+  [rimSurvey, faceSurvey, beamSurvey, beamTwoPlaneSurvey, boreSurvey],
+  'a probe of type "rim", "face", "beam", "beam2" or "bore"',
+)
+export type SurveyProbe = v.InferOutput<typeof probeSurvey>
+type SurveyProbes = { [T in ProbeType]: Extract<SurveyProbe, { type: T }> }
+
+/** What is known of every kind of probe. */
+export const probeKinds: { readonly [T in ProbeType]: ProbeKind<Probes[T], SurveyProbes[T]> } = {
+  rim,
+  face,
+  beam,
+  beam2: beamTwoPlane,
+  bore,
+}
+
+export const probeTypes = Object.keys(probeKinds) as [ProbeType, ...ProbeType[]]
 
 /** What a probe adds to its coupling's system: one channel, or four for a detector with two planes. */
-export function probeChannels(probe: Probe, context: ProbeContext): Channel[] {
-  switch (probe.type) {
-    case 'rim':
-      return [rimChannel(probe, context)]
-    case 'face':
-      return [faceChannel(probe, context)]
-    case 'beam':
-      return [beamChannel(probe, context)]
-    case 'beam2':
-      return beamTwoPlaneChannels(probe, context)
-    case 'bore':
-      return [boreChannel(probe, context)]
-  }
+export function probeChannels<T extends ProbeType>(probe: { type: T } & Probes[T], context: ProbeContext): Channel[] {
+  const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
+  return kind.rows(probe, context)
 }
 
 /** Stations along the train at which a probe sees the offset, mm; none for a face dial. */
-export const stationsOf = (probe: Probe): readonly number[] =>
-  probe.type === 'face' ? [] : probe.type === 'beam2' ? probe.planes : [probe.x]
+export function stationsOf<T extends ProbeType>(probe: { type: T } & Probes[T]): readonly number[] {
+  const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
+  return kind.sees(probe)
+}
+
+/** Whether top + bottom − far − near of a probe must come to nothing. */
+export function closes<T extends ProbeType>(probe: { type: T } & Probes[T]): boolean {
+  const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
+  return kind.closes(probe)
+}
+
+/** A probe from what was typed of it; undefined where something it cannot do without is missing. */
+export const probeTyped = (type: ProbeType, typed: TypedProbe): Probe | undefined => probeKinds[type].of(typed)
+
+/** A probe of the open survey document, in mm. */
+export function probeOfSurvey<T extends ProbeType>(told: { type: T } & SurveyProbes[T], units: SurveyUnits): Probes[T] {
+  const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[told.type]
+  return kind.ofSurvey(told, units)
+}
+
+/** A probe as the open survey document tells it, in mm. */
+export function probeToSurvey<T extends ProbeType>(probe: { type: T } & Probes[T], base: SurveyBase): SurveyProbes[T] {
+  const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
+  return kind.toSurvey(probe, base)
+}
+
+/** Whether a probe gives one number an angle. */
+export const isSingle = <P extends Probe>(probe: P): probe is Extract<P, SingleReadings> =>
+  probeKinds[probe.type].channels.length === 1

@@ -1,3 +1,6 @@
+import * as v from 'valibot'
+import { positive, tidy } from '../frame/openFormat'
+import { dialOf, dialTold, type ProbeKind, singleTyped, surveyFields } from './kind'
 import {
   type Channel,
   type Misalignment,
@@ -65,4 +68,52 @@ function rimBeyondLinear(m: Misalignment, gain: number, distance: number, radius
     if (inside < 0) return 0 // the ray misses the rim: no such shaft; leave the linear form to show a large residual
     return (b + Math.sqrt(inside)) / a - radius - along
   }
+}
+
+const { on, x, sag, sd, graduation, turn, readings } = surveyFields
+
+/** A rim dial in the open survey document. */
+export const rimSurvey = v.strictObject({
+  type: v.literal('rim'),
+  on,
+  x,
+  radius: v.optional(positive),
+  sag,
+  sd,
+  graduation,
+  turn,
+  readings,
+})
+
+export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
+  instrument: 'dial',
+  channels: [undefined],
+  stations: 1,
+  radius: 'refines',
+  sag: 'below zero',
+  inside: false,
+  slips: 'any',
+  mark: 'across',
+  lead: () => 0,
+  rows: (probe, context) => [rimChannel(probe, context)],
+  sees: (probe) => [probe.x],
+  closes: () => true,
+  of(typed) {
+    const [at] = typed.stations
+    if (at === undefined) return undefined
+    const { on, sd, graduation, sag, radius, zero } = typed
+    return { type: 'rim', on, sd, graduation, x: at, sag, radius, zero, readings: singleTyped(typed) }
+  },
+  ofSurvey: (told, units) => ({
+    type: 'rim',
+    ...dialOf(told, units),
+    x: units.length(told.x),
+    radius: told.radius === undefined ? undefined : units.length(told.radius),
+  }),
+  toSurvey: (probe, base) => ({
+    type: 'rim',
+    ...dialTold(probe, base),
+    x: tidy(probe.x),
+    ...(probe.radius ? { radius: tidy(probe.radius) } : {}),
+  }),
 }

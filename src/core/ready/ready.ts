@@ -1,6 +1,5 @@
 import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
 import type { Unit } from '../frame/units'
-import type { Job } from '../kinds/train/document/schema'
 import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalogue'
 import type { Ready } from './schema'
 
@@ -48,10 +47,16 @@ export interface ReadyState {
   runOut: { kind: 'hub' | 'shaft'; hub: number; shaft: number } | undefined
 }
 
+/** What Ready asks of a job: what was entered, and the line's own checks. */
+export interface ReadyAsked {
+  ready?: Ready | undefined
+  line: { checks?: readonly { id: string; text: string }[] | undefined }
+}
+
 /** How far the work before the first reading has come. Checks entered on another occasion stay listed. */
-export function readyState(job: Pick<Job, 'ready' | 'line'>): ReadyState {
+export function readyState(job: ReadyAsked, items: readonly CheckItem[] = checkItems): ReadyState {
   const ready = job.ready ?? emptyReady()
-  const listed = checkItems.filter((item) => item.on.includes(ready.occasion) || ready.checks[item.id]?.outcome)
+  const listed = items.filter((item) => item.on.includes(ready.occasion) || ready.checks[item.id]?.outcome)
   const checks = [
     ...listed.map((item) => checkState(item, ready.checks[item.id])),
     ...(job.line.checks ?? []).map((own) => ({
@@ -92,8 +97,11 @@ function runOutOf(checks: readonly CheckState[]): ReadyState['runOut'] {
 }
 
 /** nothing: untouched. outside: a check is bad. unsure: something is open. within: all is done or skipped for a reason. */
-export function readyPeg(job: Pick<Job, 'ready' | 'line'>): 'nothing' | 'unsure' | 'outside' | 'within' {
-  const { untouched, openCautions, checks } = readyState(job)
+export function readyPeg(
+  job: ReadyAsked,
+  items: readonly CheckItem[] = checkItems,
+): 'nothing' | 'unsure' | 'outside' | 'within' {
+  const { untouched, openCautions, checks } = readyState(job, items)
   if (untouched) return 'nothing'
   if (checks.some(({ state }) => state === 'bad' || state === 'over')) return 'outside'
   const open = openCautions.length > 0 || checks.some(({ state }) => state === 'open' || state === 'unreasoned')

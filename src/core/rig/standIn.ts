@@ -1,7 +1,7 @@
 import type { DeviceMessage, DeviceReading, Hello, Hung, RigCommand } from '../device/protocol'
-import { type Pushed, pivoted } from '../kinds/train/plan/stop'
 import type { Misalignment } from '../probes/probe'
 import { exactSpot } from './beams'
+import { type Supported, supportedAt } from './feet'
 import { exactRimReading, type ShaftPair, shaftPair } from './geometry'
 import { type Chance, chance } from './random'
 
@@ -72,7 +72,7 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
     slopeZ: between(-0.0006, 0.0006),
   }
   let pair = shaftPair(truth, 0)
-  let feet: Pushed | undefined
+  let feet: Supported | undefined
   const cant = between(-0.0015, 0.0015)
   const seat = between(-0.4, 0.4)
   let hung = usualHanging[kind]
@@ -95,11 +95,7 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
     pair = shaftPair(truth, 0)
   }
   const push = (foot: string, plane: 'vertical' | 'horizontal', by: number) => {
-    const bolt = feet?.bolts.findIndex((one) => one.foot === foot) ?? -1
-    if (!feet || bolt < 0) return
-    const [offset, slope] = plane === 'vertical' ? (['offsetZ', 'slopeZ'] as const) : (['offsetY', 'slopeY'] as const)
-    const moved = pivoted(feet, { offset: truth[offset], slope: truth[slope] }, bolt === 0 ? 0 : 1, by)
-    stand({ ...truth, [offset]: moved.offset, [slope]: moved.slope })
+    if (feet?.bolts.some((one) => one.foot === foot)) stand(supportedAt(feet, truth, foot, plane, by))
   }
   const step = () => {
     const ms = 1000 / rate
@@ -178,7 +174,7 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
         const { offsetY, slopeY, offsetZ, slopeZ, moves } = command
         const side = moves === 'right' ? 1 : -1
         const bolt = ({ id, distance }: (typeof command.feet)[number]) => ({ foot: id, x: side * distance })
-        feet = { side, couplingX: 0, bolts: [bolt(command.feet[0]), bolt(command.feet[1])] }
+        feet = { side, bolts: [bolt(command.feet[0]), bolt(command.feet[1])] }
         stand({ offsetY, slopeY, offsetZ, slopeZ })
         zeros = zerosOf(kind, pair, hung, cant, seat)
       } else if (command.type === 'push') push(command.foot, command.plane, command.by)

@@ -1,7 +1,6 @@
-import type { Job } from '../kinds/train/document/schema'
 import type { SeatCure } from './cure'
 import type { SeatFinding } from './diagnose'
-import { type SeatState, solveSeat } from './state'
+import type { SeatState } from './state'
 
 /** One thing worth saying about how the machines sit, as data. Lengths in mm. */
 export type SeatAdvice =
@@ -49,14 +48,4 @@ export function seatFindings(state: SeatState, allowed: number | undefined): Sea
   if (first && first.kind !== 'clean' && state.pass === 'before')
     found.push({ kind: 'seat-again', peg: 'nothing', state })
   return found
-}
-
-/** The open soft foot of a job that later steps should be reminded of: machines not clean after their last check. */
-export function openSeats(job: Pick<Job, 'line' | 'seat'>): SeatState[] {
-  return job.line.machines.flatMap(({ id }) => {
-    const seat = job.seat?.[id]
-    if (!seat) return []
-    const state = solveSeat(job, id, Object.keys(seat.after).length > 0 ? 'after' : 'before')
-    return state.findings.some(({ kind }) => kind !== 'clean') ? [state] : []
-  })
 }

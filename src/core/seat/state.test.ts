@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { makeJob, makeLine, withFeet } from '../kinds/train/document/make'
 import { solveRough } from '../kinds/train/document/rough'
 import type { Job } from '../kinds/train/document/schema'
+import { seatFeet, seatsOf, solveSeatOf } from '../kinds/train/document/seats'
 import { footPerShaft } from './apparent'
 import { cutLength } from './cure'
-import { openSeats, seatFindings } from './findings'
+import { seatFindings } from './findings'
 import type { SeatFoot } from './schema'
-import { emptySeat, emptySeatFoot, seatFeet, seatPeg, solveSeat } from './state'
+import { emptySeat, emptySeatFoot, openSeats, seatPeg } from './state'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 
@@ -59,9 +60,9 @@ describe('how a machine of a job sits', () => {
     expect(seatFeet(withFeet(job().line, 'm2', 'mm'), 'm2')).toHaveLength(6)
   })
   it('is diagnosed once every foot was looked at', () => {
-    const begun = solveSeat(withRises(['0.2', '', '', '']), 'm2', 'before')
+    const begun = solveSeatOf(withRises(['0.2', '', '', '']), 'm2', 'before')
     expect([begun.findings, begun.missing.length]).toEqual([[], 3])
-    const rocking = solveSeat(withRises(['0.2', '0', '0.01', '0.19']), 'm2', 'before')
+    const rocking = solveSeatOf(withRises(['0.2', '0', '0.01', '0.19']), 'm2', 'before')
     expect(rocking.findings[0]).toMatchObject({ kind: 'rocking', feet: ['m2-front.near', 'm2-back.far'] })
     expect(rocking.shift).toBeLessThan(0)
   })
@@ -70,13 +71,13 @@ describe('how a machine of a job sits', () => {
       ['m2-back', 0.4],
       ['m2-front', -0.1],
     ])
-    const { cure } = solveSeat(withRises(['0.2', '0', '0.01', '0.19']), 'm2', 'before', wanted)
+    const { cure } = solveSeatOf(withRises(['0.2', '0', '0.01', '0.19']), 'm2', 'before', wanted)
     expect(cure).toEqual([{ foot: 'm2-back.far', shim: expect.closeTo(0.2, 2) }])
   })
   it('scales what the shaft told, and says it is a guide', () => {
-    const state = solveSeat(withRises(['0.2', '0', '0', '0.2'], 'before', { told: 'shaft' }), 'm2', 'before')
+    const state = solveSeatOf(withRises(['0.2', '0', '0', '0.2'], 'before', { told: 'shaft' }), 'm2', 'before')
     expect(state.guided).toBe(true)
-    const atFeet = solveSeat(withRises(['0.2', '0', '0', '0.2']), 'm2', 'before').checks
+    const atFeet = solveSeatOf(withRises(['0.2', '0', '0', '0.2']), 'm2', 'before').checks
     const scale = footPerShaft(atFeet, atFeet[0]!.id, 0)
     expect(Math.abs(scale - 1)).toBeGreaterThan(0.02)
     expect(state.checks[0]!.rise).toBeCloseTo(0.2 * scale, 9)
@@ -84,9 +85,9 @@ describe('how a machine of a job sits', () => {
   })
   it('fills plain gaps by their least corner with all bolts loose', () => {
     const gaps = { lowNear: mm('0.305'), lowFar: mm('0.32'), highNear: mm('0.31'), highFar: mm('0.4') }
-    const state = solveSeat(withRises(['', '', '', ''], 'loose', { gaps }), 'm2', 'loose')
+    const state = solveSeatOf(withRises(['', '', '', ''], 'loose', { gaps }), 'm2', 'loose')
     expect(state.snug[0]).toEqual({ foot: 'm2-front.near', shim: 0.3 })
-    expect(solveSeat(withRises(['0.2', '', '', ''], 'loose'), 'm2', 'loose').snug).toEqual([])
+    expect(solveSeatOf(withRises(['0.2', '', '', ''], 'loose'), 'm2', 'loose').snug).toEqual([])
     expect(state.findings).toEqual([])
   })
   it('cuts step shims from the thinnest stock to the pad', () => {
@@ -95,24 +96,27 @@ describe('how a machine of a job sits', () => {
     const seat = bent.seat!.m2!
     seat.before['m2-front.near']!.gaps = gaps
     Object.assign(seat, { padAlong: mm('80'), thinnest: mm('0.1') })
-    const { cure, pad } = solveSeat(bent, 'm2', 'before')
+    const { cure, pad } = solveSeatOf(bent, 'm2', 'before')
     expect(cure).toEqual([{ foot: 'm2-front.near', steps: [{ thickness: 0.1, edge: 'high', cover: 0.5 }] }])
     expect(cutLength({ thickness: 0.1, edge: 'high', cover: 0.5 }, pad)).toBe(40)
     expect(cutLength({ thickness: 0.1, edge: 'near', cover: 0.5 }, pad)).toBeUndefined()
   })
   it('stays open until the last check is clean', () => {
     const found = withRises(['0.2', '0', '0.01', '0.19'])
-    expect([seatPeg(job()), seatPeg(found)]).toEqual(['nothing', 'outside'])
-    expect(openSeats(found)).toHaveLength(1)
+    expect([seatPeg(seatsOf(job().line), job().seat), seatPeg(seatsOf(found.line), found.seat)]).toEqual([
+      'nothing',
+      'outside',
+    ])
+    expect(openSeats(seatsOf(found.line), found.seat)).toHaveLength(1)
     const cured = {
       ...found,
       seat: { m2: { ...found.seat!.m2!, after: withRises(['0.01', '0', '0', '0.02']).seat!.m2!.before } },
     }
-    expect(seatPeg(cured)).toBe('within')
-    expect(openSeats(cured)).toEqual([])
+    expect(seatPeg(seatsOf(cured.line), cured.seat)).toBe('within')
+    expect(openSeats(seatsOf(cured.line), cured.seat)).toEqual([])
   })
   it('says which number cannot be', () => {
-    const state = solveSeat(
+    const state = solveSeatOf(
       withRises(['0.2x', '0', '0', '0'], 'before', { gaps: { lowNear: mm('-0.1') } }),
       'm2',
       'before',

@@ -1,7 +1,6 @@
 import { emptyQuantity, positiveMm, quantityFault, quantityMm } from '../frame/quantity'
 import type { Unit } from '../frame/units'
-import type { Job, Line } from '../kinds/train/document/schema'
-import { placeStations } from '../kinds/train/document/stations'
+import type { Peg } from '../verdict/peg'
 import { footPerShaft } from './apparent'
 import { cureFor, type SeatCure } from './cure'
 import { diagnose, type SeatFinding } from './diagnose'
@@ -23,21 +22,12 @@ export interface PlacedFoot {
   y: number
 }
 
-/** The feet of a machine, two a station: near and far. */
-export function seatFeet(line: Line, machine: string): PlacedFoot[] {
-  const { x } = placeStations(line)
-  const found = line.machines.find((one) => one.id === machine)
-  return (found?.feet ?? []).flatMap((foot, i) => {
-    const at = x.get(foot.id) ?? i * 400
-    const half = (quantityMm(foot.spread) ?? usualSpread) / 2
-    return (['near', 'far'] as const).map((side) => ({
-      id: `${foot.id}.${side}`,
-      station: foot.id,
-      side,
-      x: at,
-      y: side === 'far' ? half : -half,
-    }))
-  })
+/** A machine on its feet, as its kind of line places it. */
+export interface SeatMachine {
+  id: string
+  feet: readonly PlacedFoot[]
+  /** Station of the coupling at which its shaft is watched, mm; undefined where it is not known. */
+  couplingX: number | undefined
 }
 
 export const emptySeatFoot = (unit: Unit): SeatFoot => ({ rise: emptyQuantity(unit), gaps: {}, told: 'foot', pack: '' })
@@ -91,16 +81,12 @@ export interface SeatState {
  * @param wanted how much the alignment wants each station raised, mm, by foot station
  */
 export function solveSeat(
-  job: Pick<Job, 'line' | 'seat'>,
-  machine: string,
+  { id: machine, feet: placed, couplingX }: SeatMachine,
+  seat: Seat | undefined,
   pass: SeatState['pass'],
   wanted: ReadonlyMap<string, number> = new Map(),
 ): SeatState {
-  const seat = job.seat?.[machine]
-  const feet = seatFeet(job.line, machine)
-  const m = job.line.machines.findIndex((one) => one.id === machine)
-  const coupling = job.line.couplings[m - 1] ?? job.line.couplings[m]
-  const couplingX = coupling && placeStations(job.line).x.get(coupling.id)
+  const feet = [...placed]
   const typed = feet.map((foot) => footCheck(foot, seat?.[pass][foot.id]))
   const checks = typed.map((check): FootCheck => {
     const atShaft = seat?.[pass][check.id]?.told === 'shaft' && check.rise !== undefined && couplingX !== undefined
@@ -151,15 +137,29 @@ function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'
 }
 
 /** The machines whose feet have been looked at, and whether any of them is still over the limit. */
-export function seatPeg(job: Pick<Job, 'line' | 'seat'>): 'nothing' | 'unsure' | 'outside' | 'within' {
-  const states = job.line.machines.flatMap(({ id }) => {
-    const seat = job.seat?.[id]
-    if (!seat) return []
-    const again = Object.keys(seat.after).length > 0
-    return [solveSeat(job, id, again ? 'after' : 'before')]
+export function seatPeg(machines: readonly SeatMachine[], seats: Seats | undefined): Peg {
+  const states = machines.flatMap((machine) => {
+    const seat = seats?.[machine.id]
+    return seat ? [solveSeat(machine, seat, lastPass(seat))] : []
   })
   const begun = states.filter((state) => state.missing.length < state.feet.length)
   if (begun.length === 0) return 'nothing'
   if (begun.some((state) => state.findings.some(({ kind }) => kind !== 'clean'))) return 'outside'
   return begun.some((state) => state.missing.length > 0) ? 'unsure' : 'within'
+}
+
+/** Soft foot of a job, by machine. */
+export type Seats = Readonly<Record<string, Seat>>
+
+/** The check that counts: the one after the cure, once it was begun. */
+const lastPass = ({ after }: Seat): 'before' | 'after' => (Object.keys(after).length > 0 ? 'after' : 'before')
+
+/** The open soft foot of a job that later steps should be reminded of: machines not clean after their last check. */
+export function openSeats(machines: readonly SeatMachine[], seats: Seats | undefined): SeatState[] {
+  return machines.flatMap((machine) => {
+    const seat = seats?.[machine.id]
+    if (!seat) return []
+    const state = solveSeat(machine, seat, lastPass(seat))
+    return state.findings.some(({ kind }) => kind !== 'clean') ? [state] : []
+  })
 }

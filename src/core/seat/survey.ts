@@ -1,20 +1,69 @@
+import * as v from 'valibot'
 import { lineThrough } from '../frame/axis'
 import { formatNumber } from '../frame/number'
+import { finite, id, list, notNegative, positive, type Units } from '../frame/openFormat'
 import { decimalsFor, fromMm, toMm, type Unit } from '../frame/units'
-import type { Solution } from '../kinds/train/solve/solve'
-import type { Result, ResultWarning } from '../kinds/train/survey/result'
-import type { Survey } from '../kinds/train/survey/schema'
-import { cureFor } from './cure'
-import { diagnose, type SeatFinding } from './diagnose'
+import type { ResultWarning } from '../shafts/survey/result'
+import { cureFor, type StepShim } from './cure'
+import { diagnose, type SeatFinding, type SeatKind } from './diagnose'
 import { type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
+
+const cornerGaps = v.strictObject({
+  lowNear: v.optional(notNegative),
+  lowFar: v.optional(notNegative),
+  highNear: v.optional(notNegative),
+  highFar: v.optional(notNegative),
+})
+
+/** How a machine sits, in the open survey document. */
+export const seatSurvey = v.strictObject({
+  machine: id,
+  threshold: v.optional(positive),
+  feet: list(
+    v.strictObject({
+      id,
+      x: finite,
+      y: finite,
+      rise: v.optional(finite),
+      corners: v.optional(cornerGaps),
+    }),
+    24,
+    'a list of feet',
+  ),
+})
+
+export type SurveySeat = v.InferOutput<typeof seatSurvey>
+
+/** Soft foot of a machine in a result document. */
+export interface ResultSeat {
+  machine: string
+  /** Null where nothing, or not every foot, was measured. */
+  ok: boolean | null
+  findings: { kind: SeatKind; feet: string[]; because: string }[]
+  cure: ({ foot: string; shim: number } | { foot: string; steps: StepShim[] })[]
+}
+
+/** What of a document the seats are worked out from: themselves, its units, and the shims there are. */
+export interface SeatsAsked {
+  seat?: readonly SurveySeat[] | undefined
+  units: Units
+  plan?: { stock?: readonly number[] | undefined } | undefined
+}
+
+/** The feet of a document's machines and how the alignment wants them raised, mm. */
+export interface WantedFoot {
+  machine: string
+  x: number
+  vertical: { move: number | null } | null
+}
 
 /**
  * Soft foot of every machine in a document's `seat`: findings, most likely first, and what to put under which foot. Where not
  * every foot was measured nothing is called clean: `ok` is null.
  *
- * @param solution what the readings ask of the feet: of a rocking pair the foot that the alignment wants raised is shimmed
+ * @param wanted what the readings ask of the feet: of a rocking pair the foot that the alignment wants raised is shimmed
  */
-export function seatResult({ seat, units, plan }: Survey, solution: Solution): Required<Result>['seat'] {
+export function seatResult({ seat, units, plan }: SeatsAsked, wanted: readonly WantedFoot[]): ResultSeat[] {
   const mm = (value: number | undefined) => (value === undefined ? undefined : toMm(value, units.reading))
   const shown = (value: number) => fromMm(value, units.reading)
   const stock = plan?.stock?.map((thickness) => toMm(thickness, units.reading))
@@ -41,7 +90,7 @@ export function seatResult({ seat, units, plan }: Survey, solution: Solution): R
     const cure = cureFor(findings, checks, {
       thinnest: stock?.length ? Math.min(...stock) : usualThinnestIn(units.reading),
       step: shimStepIn(units.reading),
-      wanted: wantedOf(machine, checks, solution),
+      wanted: wantedOf(machine, checks, wanted),
     })
     return {
       machine,
@@ -63,23 +112,29 @@ export function seatResult({ seat, units, plan }: Survey, solution: Solution): R
 const tidy = (value: number): number => Number(value.toPrecision(12))
 
 /** How much the alignment wants each seated foot raised, mm: along the line through the moves of its machine's feet. */
-function wantedOf(machine: string, checks: readonly FootCheck[], solution: Solution): Map<string, number> {
-  const moves = solution.feet.flatMap(({ machine: of, x, vertical }) =>
+function wantedOf(machine: string, checks: readonly FootCheck[], wanted: readonly WantedFoot[]): Map<string, number> {
+  const moves = wanted.flatMap(({ machine: of, x, vertical }) =>
     of === machine && typeof vertical?.move === 'number' ? [{ x, value: vertical.move }] : [],
   )
   if (moves.length === 0) return new Map()
   return new Map(checks.map(({ id, x }) => [id, lineThrough(moves, x).offset]))
 }
 
-/** Plain shims of the soft foot by the foot of the train they lie under, reading units; and the seated feet that are no such foot. */
+/** A machine of a document with its feet, x in the document's units. */
+export interface SurveyMachine {
+  id: string
+  feet: readonly { id: string; x: number }[]
+}
+
+/** Plain shims of the soft foot by the foot of the line they lie under, reading units; and the seated feet that are no such foot. */
 export function softFeet(
-  { seat, train }: Survey,
-  results: Result['seat'],
+  { seat, machines }: { seat?: readonly SurveySeat[] | undefined; machines: readonly SurveyMachine[] },
+  results: readonly ResultSeat[] | undefined,
 ): { under: ReadonlyMap<string, number>; left: readonly string[] } {
   const under = new Map<string, number>()
   const left: string[] = []
   for (const { machine, cure } of results ?? []) {
-    const feet = train.machines.find(({ id }) => id === machine)?.feet ?? []
+    const feet = machines.find(({ id }) => id === machine)?.feet ?? []
     const seated = seat?.find((one) => one.machine === machine)?.feet ?? []
     for (const one of cure) {
       const at = seated.find(({ id }) => id === one.foot)?.x
@@ -94,7 +149,10 @@ export function softFeet(
 }
 
 /** What is to be said of the seats: nothing measured is not clean; what of their shims the packs do not hold. */
-export function seatWarnings(survey: Survey, results: Result['seat']): ResultWarning[] {
+export function seatWarnings(
+  survey: SeatsAsked & { machines: readonly SurveyMachine[] },
+  results: readonly ResultSeat[] | undefined,
+): ResultWarning[] {
   const unknown = (results ?? []).flatMap(({ machine, ok }, i): ResultWarning[] =>
     ok === null
       ? [

@@ -1,5 +1,5 @@
 import { type Quarter, quarterAt, quarters } from '../frame/angles'
-import type { Probe } from '../probes'
+import { closes, isSingle, type Probe } from '../probes'
 
 /**
  * Closure of a dial: `top + bottom − far − near`, mm. Zero for every rim, face and bore dial that was read right, sag or
@@ -21,8 +21,7 @@ const byHand = 240
  */
 export function closureOf(probe: Probe): number | null {
   if (probe.readings.length > byHand) return null
-  if (probe.type === 'rim' || probe.type === 'bore') return closure(probe.readings)
-  return probe.type === 'face' && !probe.sharedFloat ? closure(probe.readings) : null
+  return closes(probe) && isSingle(probe) ? closure(probe.readings) : null
 }
 
 /** How far a probe may fail to close, mm: two of its graduations. */

@@ -130,7 +130,7 @@ function whatIsMissing(probes: readonly Probe[]): string {
   if (read.length === 0) return 'Nothing has been read yet.'
   const angles = new Set(read.flatMap((probe) => probe.readings.map((r) => foldDegrees(r.angle))))
   const stations = new Set(read.flatMap(stationsOf))
-  const faces = read.filter((probe) => probe.type === 'face').length
+  const faces = read.filter((probe) => stationsOf(probe).length === 0).length
   const arc = arcCovered([...angles])
   if (stations.size === 0)
     return `The face dial${faces > 1 ? 's' : ''} alone ${faces > 1 ? 'say' : 'says'} nothing about offset: add a rim dial or a beam at a known station.`

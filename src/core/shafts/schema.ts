@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { id, measured, quantitySchema, text } from '../frame/schema'
+import { probeTypes } from '../probes'
 import { purposes } from './together'
 
 /** Where something stands: so far from something else, toward the left or the right end of the train. */
@@ -15,12 +16,6 @@ export const readingSchema = v.strictObject({
   /** Whole turns of the dial to add to what the needle shows. */
   turns: v.pipe(v.number(), v.integer(), v.minValue(-20), v.maxValue(20)),
 })
-
-/** What can hang on the shafts: rim and face dials, a head that sees the other's beam, one with two planes, a bore dial. */
-export const probeTypes = ['rim', 'face', 'beam', 'beam2', 'bore'] as const
-
-/** The numbers a two-plane detector gives at a position: outward and sideways at the first plane and at the second. */
-export const channelNames = ['r1', 't1', 'r2', 't2'] as const
 
 /** A sweep as a device handed it over: the angle of each point in degrees, and its number or numbers. */
 export const sweepSchema = v.pipe(
@@ -131,10 +126,6 @@ export const setSchema = v.strictObject({
 export type Station = v.InferOutput<typeof stationSchema>
 
 export type ProbeSetUp = v.InferOutput<typeof probeSchema>
-
-export type ProbeType = (typeof probeTypes)[number]
-
-export type ChannelName = (typeof channelNames)[number]
 
 export type Method = (typeof methods)[number]
 

@@ -1,6 +1,6 @@
 import { contradicts, onceInAThousand } from '../fit/chiSquare'
 import { quarterAt } from '../frame/angles'
-import type { Probe } from '../probes'
+import { isSingle, type Probe, probeKinds } from '../probes'
 import { closureOf } from './closure'
 import type { CouplingFit } from './coupling'
 import { type Projector, projectorOf } from './projector'
@@ -110,7 +110,7 @@ interface Slip {
 }
 
 function closureAfter(probe: Probe, { change }: Slip): number | null {
-  if (probe.type === 'beam2') return null
+  if (!isSingle(probe)) return null
   const readings = probe.readings.map(({ angle, value }, i) => ({
     angle,
     value: value + (change.find((one) => one.reading === i)?.by ?? 0),
@@ -131,7 +131,7 @@ function slipsOf(probe: Probe, limit: number, turn: number | undefined, sagFit: 
     for (const factor of [10, 0.1]) one('decimal', reading, channel, value, value * factor)
     for (const factor of [25.4, 1 / 25.4, 2.54, 1 / 2.54]) one('unit', reading, channel, value, value * factor)
   }
-  if (probe.type === 'beam2') {
+  if (!isSingle(probe)) {
     probe.readings.forEach(({ values }, i) => {
       values.forEach((value, channel) => {
         one('sign', i, channel, value, -value)
@@ -157,7 +157,7 @@ function slipsOf(probe: Probe, limit: number, turn: number | undefined, sagFit: 
       ],
     })
   })
-  if (probe.type !== 'beam' && sagFit) slips.push(...sagSlips(probe, limit, sagFit))
+  if ('sag' in probe && sagFit) slips.push(...sagSlips(probe, limit, sagFit))
   return slips
 }
 
@@ -165,7 +165,7 @@ function slipsOf(probe: Probe, limit: number, turn: number | undefined, sagFit: 
 type SagFit = (pattern: readonly number[]) => number | undefined
 
 function sagSlips(probe: Extract<Probe, { sag: number }>, limit: number, sagFit: SagFit): Slip[] {
-  const lead = probe.type === 'face' ? probe.lead : 0
+  const lead = 'lead' in probe ? probe.lead : 0
   const pattern = probe.readings.map(({ angle }) => -(1 - Math.cos(((angle + lead) * Math.PI) / 180)) / 2)
   const more = sagFit(pattern)
   if (more === undefined) return []
@@ -177,7 +177,7 @@ function sagSlips(probe: Extract<Probe, { sag: number }>, limit: number, sagFit:
   })
   if (probe.sag !== 0) return Math.abs(2 * probe.sag) >= limit ? [slip('sag-sign', -probe.sag)] : []
   // a bar in a bore droops toward the wall below it: its sag is above zero, a bracket's below
-  const sag = probe.type === 'bore' ? -more : more
+  const sag = probeKinds[probe.type].sag === 'above zero' ? -more : more
   return sag < -limit / 2 && sag > -2 ? [slip('sag-missing', more)] : []
 }
 

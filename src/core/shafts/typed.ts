@@ -1,16 +1,18 @@
 import { parseNumber } from '../frame/number'
 import { positiveMm, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
-import type { Round } from '../kinds/train/document/schema'
-import { type ChannelName, channelNames, type ProbeSetUp, type ReadSet, type Sweep } from './schema'
+import { type Probe, probeKinds, probeTyped } from '../probes'
+import type { ChannelName } from '../probes/kind'
+import type { Side } from '../probes/probe'
+import type { ProbeSetUp, ReadSet, Sweep } from './schema'
 import { type Purpose, purposeOf } from './together'
 
 /** Where a probe's readings are kept: by the angle, and for a two-plane detector by its channel as well. */
 export const readingKey = (angleId: string, channel?: ChannelName): string =>
   channel ? `${angleId}:${channel}` : angleId
 
-export const channelsOf = (probe: Pick<ProbeSetUp, 'type'>): readonly (ChannelName | undefined)[] =>
-  probe.type === 'beam2' ? channelNames : [undefined]
+export const channelsOf = ({ type }: Pick<ProbeSetUp, 'type'>): readonly (ChannelName | undefined)[] =>
+  probeKinds[type].channels
 
 /** Cosine of an angle typed in degrees; 1 where nothing readable below a right angle is typed. */
 function cosineOf(text: string): number {
@@ -49,7 +51,7 @@ export function readingMm(
 }
 
 /** Whether what carries the probe sags: heads are clamped to their own shaft, and a detector sees no bracket. */
-export const sags = ({ type }: Pick<ProbeSetUp, 'type'>): boolean => type !== 'beam' && type !== 'beam2'
+export const sags = ({ type }: Pick<ProbeSetUp, 'type'>): boolean => probeKinds[type].sag !== 'none'
 
 /** What was typed of one channel of a probe, in the order of the set's angles. */
 export function readingsOf(
@@ -100,7 +102,56 @@ export const isCoupled = (set: Pick<ReadSet, 'purpose' | 'state'>): boolean =>
   ['closed', 'running'].includes(setPurpose(set))
 
 /** The coarsest graduation among the dials of a round, mm: no move is shown finer than it was read. */
-export function resolutionOf(round: Round): number {
-  const read = round.sets.flatMap((set) => set.probes)
+export function resolutionOf({ sets }: { sets: readonly ReadSet[] }): number {
+  const read = sets.flatMap((set) => set.probes)
   return read.length ? Math.max(...read.map(graduationMm)) : toMm(0.01, 'mm')
+}
+
+/**
+ * A probe of a set as the core solves it, or undefined where it has no place or no readings yet.
+ *
+ * @param on the machine it touches, seen from its coupling
+ * @param stations its stations in mm, as many of them as are known
+ */
+export function toProbe(
+  set: ReadSet,
+  setUp: ProbeSetUp,
+  { on, stations }: { on: Side; stations: readonly number[] },
+): Probe | undefined {
+  const kind = probeKinds[setUp.type]
+  if (stations.length < kind.stations) return undefined
+  // a run-out of a surface that stood still is in every reading of it
+  const surface = (angle: number) => (set.turned === 'one' && kind.channels.length === 1 ? runoutAt(setUp, angle) : 0)
+  const typed = set.angles.flatMap((angle) => {
+    const values = kind.channels.map((channel) => readingMm(setUp, angle, set, channel))
+    return values.every((value) => value !== undefined)
+      ? [{ angle: setUp.own?.[angle.id] ?? angle.degrees, values }]
+      : []
+  })
+  const correction = correctionOf(setUp)
+  const swept = sweepPoints(setUp.sweep).map(({ angle, values }) => ({
+    angle,
+    values: kind.channels.map((_, k) => (values[k] ?? 0) * correction),
+  }))
+  const readings = [...typed, ...swept].map(({ angle, values }) => ({
+    angle,
+    values: values.map((value) => value - surface(angle)),
+  }))
+  if (readings.length === 0) return undefined
+  const sag = quantityMm(setUp.sag) ?? 0
+  const sd = sdMm(setUp)
+  return probeTyped(setUp.type, {
+    on,
+    sd,
+    graduation: graduationMm(setUp),
+    stations,
+    radius: quantityMm(setUp.radius),
+    sag,
+    // set back by half at the sides, a dial there shows the offset itself: half the sag is already in its zero
+    zero: set.zeroed === 'halved' && sags(setUp) ? { value: -sag / 2, sd } : undefined,
+    side: setUp.side ?? 'front',
+    lead: setUp.lead ?? 0,
+    floats: setUp.floats ?? false,
+    readings,
+  })
 }

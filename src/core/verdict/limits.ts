@@ -1,6 +1,5 @@
-import type { Coupling, Train } from '../kinds/train/solve/model'
 import { type SlipGrade, slipSpeedLimits } from './slipSpeed'
-import type { Limits } from './verdict'
+import type { Allowed, Joint, Limits } from './verdict'
 
 /**
  * What is allowed at a coupling: the one rule for the Line, the verdict, the plan and the printed pages. The maker's or the
@@ -9,11 +8,7 @@ import type { Limits } from './verdict'
  * A spacer takes an offset by leaning, so what counts is the angle at each of its flex planes; its centre is judged only by a
  * figure for that. Lengths in mm, slopes in rad.
  */
-export function limitsOf(
-  train: Pick<Train, 'tolerance' | 'rpm'>,
-  coupling: Coupling,
-  grade: SlipGrade,
-): Limits | undefined {
+export function limitsOf(train: Allowed, coupling: Joint, grade: SlipGrade): Limits | undefined {
   const { tolerance, rpm } = train
   const { flexPlanes, diameter } = coupling
   const span = flexPlanes ? flexPlanes[1] - flexPlanes[0] : undefined
@@ -32,7 +27,7 @@ export function limitsOf(
 /** What would have to be given for a coupling to be judged. */
 export type LimitMissing = 'speed' | 'diameter' | 'offset'
 
-export function limitsMissing(train: Pick<Train, 'tolerance' | 'rpm'>, coupling: Coupling): LimitMissing[] {
+export function limitsMissing(train: Allowed, coupling: Joint): LimitMissing[] {
   if (train.tolerance) return train.tolerance.offset === undefined && !coupling.flexPlanes ? ['offset'] : []
   return [...(train.rpm ? [] : (['speed'] as const)), ...(coupling.diameter ? [] : (['diameter'] as const))]
 }

@@ -1,7 +1,25 @@
 import type { Plane, PlaneLine } from '../frame/axis'
-import type { Coupling } from '../kinds/train/solve/model'
 import type { Misaligned } from '../shafts/coupling'
 import { probabilityThat } from './probability'
+
+/** Where two shafts are joined. Lengths in mm. */
+export interface Joint {
+  x: number
+  /** Diameter at which the halves slide on each other. */
+  diameter?: number | undefined
+  /** Stations of the flex planes of a spacer coupling. */
+  flexPlanes?: readonly [number, number] | undefined
+}
+
+/** What a line says of what its couplings may do. */
+export interface Allowed {
+  rpm?: number | undefined
+  /**
+   * The maker's or the site's figures: offset in mm, slope in rad (of a spacer: the angle at each flex plane). They win over
+   * every policy of ours. A spacer needs no figure for its offset.
+   */
+  tolerance?: { offset?: number | undefined; slope: number } | undefined
+}
 
 /** What is allowed at a coupling: offset in mm, slope in rad, and whose word that is. */
 export interface Limits {
@@ -32,12 +50,7 @@ export interface Verdict {
  * angle at each flex plane, `offset at the other plane ÷ distance between the planes`, against the allowed angle; at its
  * centre only where a figure for that was given.
  */
-export function verdictOf(
-  fit: Misaligned,
-  coupling: Pick<Coupling, 'x' | 'flexPlanes'>,
-  limits: Limits,
-  growth: Record<Plane, PlaneLine>,
-): Verdict {
+export function verdictOf(fit: Misaligned, coupling: Joint, limits: Limits, growth: Record<Plane, PlaneLine>): Verdict {
   const { misalignment: m, measured, covariance } = fit
   const v = measured.includes('vertical') ? 1 : 0
   const h = measured.includes('horizontal') ? 1 : 0

@@ -1,7 +1,7 @@
 import { and, count, desc, eq, isNotNull, isNull, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
-import { coreVersion, type JobSummary } from '../../core/kinds/train/advice/summary'
-import type { Job } from '../../core/kinds/train/document/schema'
+import { coreVersion, type JobSummary } from '../../core/job/summary'
+import type { AnyJob } from '../../core/kinds'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { type jobStates, jobs } from './schema'
@@ -112,7 +112,7 @@ export async function overview(db: Database) {
 
 export const findJob = (db: Database, id: string) => db.query.jobs.findFirst({ where: eq(jobs.id, id) })
 
-const derived = (document: Job, summary: JobSummary) => ({
+const derived = (document: AnyJob, summary: JobSummary) => ({
   document,
   title: document.title,
   lineName: document.line.name,
@@ -124,7 +124,7 @@ const derived = (document: Job, summary: JobSummary) => ({
 export interface NewJob {
   id: string
   lineId: string
-  document: Job
+  document: AnyJob
   summary: JobSummary
   state?: JobState
   dueOn?: string
@@ -165,7 +165,7 @@ export async function insertJob(db: Database, { id, lineId, document, summary, a
 export async function updateJob(
   db: Database,
   id: string,
-  { version, document, edit, at }: Edit<Job>,
+  { version, document, edit, at }: Edit<AnyJob>,
   summary: JobSummary,
 ) {
   const [updated] = await db

@@ -1,5 +1,5 @@
 import { and, asc, count, eq, isNotNull, isNull } from 'drizzle-orm'
-import type { Line } from '../../core/kinds/train/document/schema'
+import type { AnyLine } from '../../core/kinds'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { jobs, lines } from './schema'
@@ -25,7 +25,7 @@ export async function archiveLine(db: Database, id: string, archivedAt: string |
 export const findLine = (db: Database, id: string) => db.query.lines.findFirst({ where: eq(lines.id, id) })
 
 /** Stores a new line; undefined where there is one of this id. */
-export async function insertLine(db: Database, id: string, document: Line, at: string) {
+export async function insertLine(db: Database, id: string, document: AnyLine, at: string) {
   const [made] = await db
     .insert(lines)
     .values({ id, name: document.name, area: document.area, document, updatedAt: at })
@@ -35,7 +35,7 @@ export async function insertLine(db: Database, id: string, document: Line, at: s
 }
 
 /** Stores an edit made from `version`; undefined when the line is by now at another version. */
-export async function updateLine(db: Database, id: string, { version, document, edit, at }: Edit<Line>) {
+export async function updateLine(db: Database, id: string, { version, document, edit, at }: Edit<AnyLine>) {
   const [updated] = await db
     .update(lines)
     .set({ name: document.name, area: document.area, document, ...stepped(lines, version, edit), updatedAt: at })

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
-import type { JobSummary } from '../../core/kinds/train/advice/summary'
+import { type JobSummary, summaryToday } from '../../core/job/summary'
 import type { KitItem } from '../../core/kit/schema'
 
 /** A document as JSON: read in whatever shape it was stored, written in today's. */
@@ -11,6 +11,13 @@ const documentAs = <T>(today: (stored: unknown) => T) =>
     fromDriver: (stored) => today(JSON.parse(stored)),
     toDriver: (document) => JSON.stringify(today(document)),
   })
+
+/** What a list shows of a job, as JSON; one of an older core stands in until it is made again. */
+const summary = customType<{ data: JobSummary; driverData: string }>({
+  dataType: () => 'text',
+  fromDriver: (stored) => summaryToday(JSON.parse(stored)),
+  toDriver: (made) => JSON.stringify(made),
+})
 
 /**
  * Ids of the latest edits that were stored, blanks between: an edit whose answer was lost on the way is known again when it
@@ -66,7 +73,7 @@ export const jobs = sqliteTable(
     title: text('title').notNull(),
     lineName: text('line_name').notNull(),
     area: text('area').notNull(),
-    summary: text('summary', { mode: 'json' }).$type<JobSummary>().notNull(),
+    summary: summary('summary').notNull(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
     edits: edits(),

@@ -1,13 +1,14 @@
 import { type Quantity, quantityFrom } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import type { Job, Line } from '../../core/kinds/train/document/schema'
+import { seatFeet } from '../../core/kinds/train/document/seats'
 import { cautions, checkItems } from '../../core/ready/catalogue'
 import { emptyReady } from '../../core/ready/ready'
 import type { Ready } from '../../core/ready/schema'
 import { checkFrame, type RiggedFoot } from '../../core/rig/frame'
 import { corners } from '../../core/seat/foot'
 import type { SeatFoot } from '../../core/seat/schema'
-import { emptySeat, seatFeet } from '../../core/seat/state'
+import { emptySeat } from '../../core/seat/state'
 
 /** What was done and found before the first reading of a demo job. */
 

@@ -1,11 +1,12 @@
 import { type Quantity, quantityFrom } from '../../core/frame/quantity'
 import type { Line } from '../../core/kinds/train/document/schema'
 import { placeStations, secondPlane } from '../../core/kinds/train/document/stations'
+import { channelNames } from '../../core/probes/kind'
 import type { Misalignment, Side } from '../../core/probes/probe'
 import { exactSpot } from '../../core/rig/beams'
 import { exactBoreReading, exactFaceReading, exactRimReading, type ShaftPair, shaftPair } from '../../core/rig/geometry'
 import type { Chance } from '../../core/rig/random'
-import { channelNames, type ProbeSetUp, type ReadSet } from '../../core/shafts/schema'
+import type { ProbeSetUp, ReadSet } from '../../core/shafts/schema'
 import { readingKey } from '../../core/shafts/typed'
 
 /** Readings of demo jobs: dimensions are chosen, what is read comes from the rig. */

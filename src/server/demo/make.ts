@@ -1,4 +1,4 @@
-import { summaryOf } from '../../core/kinds/train/advice/summary'
+import { summaryOf } from '../../core/job/summary'
 import { insertJob } from '../db/jobs'
 import { insertKit } from '../db/kit'
 import { insertLine } from '../db/lines'

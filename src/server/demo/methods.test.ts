@@ -8,12 +8,13 @@ import { expectedDoubt } from '../../core/kinds/train/document/preview'
 import { type Job, jobSchema, type Round } from '../../core/kinds/train/document/schema'
 import { solveRound } from '../../core/kinds/train/solve/round'
 import { surveyOf } from '../../core/kinds/train/survey/ofJob'
+import type { Result } from '../../core/kinds/train/survey/result'
 import { solveSurvey } from '../../core/kinds/train/survey/solve'
 import { jobOfSurvey } from '../../core/kinds/train/survey/toJob'
 import { methods, type ReadSet } from '../../core/shafts/schema'
 import { correctionOf } from '../../core/shafts/typed'
-import { plannedFor } from '../../planner/leastFor'
 import { solveDocument } from '../../planner/solveDocument'
+import { plannedFor } from '../../planner/trainPlan'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 
@@ -336,7 +337,7 @@ describe.each(
       const same = here!.stations.find(({ foot }) => foot === station.foot)!
       expect(same.vertical!).toBeCloseTo(station.vertical!, 5)
       expect(same.horizontal!).toBeCloseTo(station.horizontal!, 5)
-      const told = solved.value.plan!.feet.find(({ foot }) => foot === station.foot)
+      const told = (solved.value as Result).plan!.feet.find(({ foot }) => foot === station.foot)
       if (told) expect(told.vertical!).toBeCloseTo(station.wanted.vertical!, 5)
     }
   })

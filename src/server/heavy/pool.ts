@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
-import { unsummed } from '../../core/kinds/train/advice/summary'
+import { unsummed } from '../../core/job/summary'
 import { type Heavy, here } from './work'
 import type { Task } from './worker'
 

@@ -1,10 +1,7 @@
 import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { format, isValid } from 'date-fns'
-import type { JobSolution } from '../../core/kinds/train/solve/round'
 import type { Peg } from '../../core/verdict/peg'
-import type { Role, Shape } from '../../drawing/scene'
-import type { PlanSight } from '../../drawing/train/sheet'
-import { sightScene } from '../../drawing/train/sight'
+import type { Role, Scene, Shape } from '../../drawing/scene'
 import { type Terms, unitName } from '../../words/terms'
 import { mono, sans } from './type'
 
@@ -32,13 +29,13 @@ export const s = StyleSheet.create({
 export function PageHead({
   title,
   under,
-  solved,
+  takenAt,
   terms,
 }: {
   title: string
   under: string[]
-  solved: JobSolution
-  terms: Terms
+  takenAt: string
+  terms: Pick<Terms, 'line' | 'unit'>
 }) {
   const own = (['near', 'far'] as const).flatMap((side) => {
     const name = terms.line.sides[side].trim()
@@ -51,7 +48,7 @@ export function PageHead({
         <Text style={s.muted}>{under.filter(Boolean).join(' · ')}</Text>
       </View>
       <View style={{ alignItems: 'flex-end' }}>
-        <Text>{dayOf(solved.round.takenAt)}</Text>
+        <Text>{dayOf(takenAt)}</Text>
         <Text style={s.muted}>{[...own, `numbers in ${unitName[terms.unit]}`].join(' · ')}</Text>
       </View>
     </View>
@@ -74,9 +71,11 @@ export function Row({ left, right }: { left: string; right: string }) {
   )
 }
 
-/** The Sight on paper. */
-export function Drawing({ solved, terms, plan }: { solved: JobSolution; terms: Terms; plan?: PlanSight | undefined }) {
-  const scene = sightScene(solved, terms, { width: 1060, height: 300, flipped: false, plan })
+/** The size of a drawing on paper. */
+export const onPaper = { width: 1060, height: 300, flipped: false }
+
+/** A drawing on paper. */
+export function Drawing({ scene }: { scene: Scene }) {
   return (
     <Svg viewBox={`0 0 ${scene.width} ${scene.height}`} style={{ width: '100%', height: 150, marginTop: 6 }}>
       <G>{[...scene.shapes, ...scene.spots.flatMap((spot) => spot.shapes)].map((shape, i) => drawn(shape, i))}</G>

@@ -5,15 +5,17 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { planes } from '../../core/frame/axis'
 import { machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { solveRound } from '../../core/kinds/train/solve/round'
-import { plannedFor } from '../../planner/leastFor'
+import { plannedFor } from '../../planner/trainPlan'
 import { pdfText } from '../../testing/pdfText'
-import { signedLength, type Terms } from '../../words/terms'
+import { signedLength } from '../../words/terms'
 import { packAct, sayMove } from '../../words/train/plan'
+import type { TrainTerms } from '../../words/train/terms'
 import { findJob } from '../db/jobs'
 import { openStore, type Store } from '../db/open'
 import { makeDemo } from '../demo/make'
+import type { StoredJob } from './kind'
 import { moveSheetPdf } from './train/moveSheet'
-import { reportPdf, type StoredJob } from './train/pdf'
+import { reportPdf } from './train/pdf'
 import { asPrinted } from './type'
 
 let folder: string
@@ -41,7 +43,7 @@ async function shown(job: StoredJob, unit: 'mm' | 'mil') {
   const round = document.rounds.at(-1)!
   const solved = solveRound(document, round)
   const plan = (await plannedFor(document, round, solved))!
-  const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
+  const terms: TrainTerms = { line: document.line, unit, resolution: solved.resolution }
   return { solved, plan, terms }
 }
 

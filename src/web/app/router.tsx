@@ -1,16 +1,8 @@
 import { createBrowserRouter, Navigate } from 'react-router'
+import { KindStep } from '../job/frame/KindStep'
+import { again } from './again'
 import { Failed, NotHere, Waiting } from './Plain'
 import { Shell } from './Shell'
-
-/** Fetches a screen; once more after a moment when the network of the plant drops it. */
-async function again<T>(fetch: () => Promise<T>): Promise<T> {
-  try {
-    return await fetch()
-  } catch {
-    await new Promise((next) => setTimeout(next, 500))
-    return fetch()
-  }
-}
 
 const job = () => again(() => import('../job/frame/JobScreen'))
 
@@ -48,7 +40,7 @@ export const router = createBrowserRouter([
           { index: true, element: <Navigate to="read" replace /> },
           {
             path: 'line',
-            lazy: async () => ({ Component: (await again(() => import('../kinds/train/line/JobLine'))).JobLine }),
+            element: <KindStep step="line" />,
           },
           {
             path: 'ready',
@@ -60,11 +52,11 @@ export const router = createBrowserRouter([
           },
           {
             path: 'read',
-            lazy: async () => ({ Component: (await again(() => import('../kinds/train/read/ReadStep'))).ReadStep }),
+            element: <KindStep step="read" />,
           },
           {
             path: 'move',
-            lazy: async () => ({ Component: (await again(() => import('../kinds/train/move/MoveStep'))).MoveStep }),
+            element: <KindStep step="move" />,
           },
         ],
       },

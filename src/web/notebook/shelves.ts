@@ -1,5 +1,5 @@
 import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
-import type { Job, Line } from '../../core/kinds/train/document/schema'
+import type { AnyJob, AnyLine } from '../../core/kinds'
 import type { KitItem } from '../../core/kit/schema'
 import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from '../api/client'
 import { browserDrawer } from './drawer'
@@ -36,7 +36,7 @@ const anglesInOrder: Order = (path, items) =>
       )
     : items
 
-export const jobShelf: Shelf<Job, StoredJob> = {
+export const jobShelf: Shelf<AnyJob, StoredJob> = {
   kind: 'job',
   fetch: async (id) => (await (await orThrow(await api.jobs[':id'].$get({ param: { id } }))).json()) as StoredJob,
   send: (id, sent, signal) =>
@@ -46,7 +46,7 @@ export const jobShelf: Shelf<Job, StoredJob> = {
   order: anglesInOrder,
 }
 
-export const lineShelf: Shelf<Line, StoredLine> = {
+export const lineShelf: Shelf<AnyLine, StoredLine> = {
   kind: 'line',
   fetch: async (id) => (await (await orThrow(await api.lines[':id'].$get({ param: { id } }))).json()) as StoredLine,
   send: (id, sent, signal) =>

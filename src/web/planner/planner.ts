@@ -1,6 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink'
 import type { Plane } from '../../core/frame/axis'
-import type { Least, LeastPlane } from '../../core/kinds/train/plan/least'
+import type { Least } from '../../core/kinds/train/plan/least'
+import type { LeastPlane } from '../../core/least/least'
 import type { PlaneProblem } from '../../core/least/problem'
 import type { PlannerWorker } from './worker'
 

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import wasm from 'highs/runtime?url'
-import { type LeastPlane, leastInPlane } from '../../core/kinds/train/plan/least'
+import { type LeastPlane, leastInPlane } from '../../core/least/least'
 import type { PlaneProblem } from '../../core/least/problem'
 import type { SolveProgram } from '../../core/least/program'
 import { loadSolver } from '../../planner/highs'

@@ -1,10 +1,7 @@
 import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
-import type { Finding } from '../../core/kinds/train/advice/finding'
 import type { Peg } from '../../core/verdict/peg'
-import type { Terms } from '../../words/terms'
-import { say } from '../../words/train/findings'
-import type { Said } from '../../words/train/said'
+import type { Said } from '../../words/said'
 import { mono, narrow } from '../app/style'
 import { Button } from '../parts/controls'
 import { Peg as PegMark } from '../parts/Peg'
@@ -40,15 +37,6 @@ export interface SayItem {
   acts: readonly Act[]
 }
 
-/** Findings of the readings as sentences. */
-export const sayItems = (findings: readonly Finding[], terms: Terms, actsFor: (finding: Finding) => Act[]): SayItem[] =>
-  findings.map((finding) => ({
-    key: keyOf(finding),
-    peg: finding.peg,
-    said: say(finding, terms),
-    acts: actsFor(finding),
-  }))
-
 /** What it means and what to do next: sentences, most urgent first, each with its peg, its working and its acts. */
 export function Say({ items }: { items: readonly SayItem[] }) {
   const [open, setOpen] = useState(false)
@@ -82,19 +70,6 @@ const Drawer = styled.div<{ $open: boolean }>`
     ${({ $open }) => ($open ? '' : '> :nth-child(n + 2), p, .working { display: none; }')}
   }
 `
-
-/** The same finding stays the same sentence while its numbers change. */
-function keyOf(finding: Finding): string {
-  const parts: string[] = [finding.kind]
-  if ('dial' in finding) parts.push(finding.dial.dial.id)
-  if ('angleId' in finding) parts.push(finding.angleId)
-  if ('coupling' in finding) parts.push(finding.coupling)
-  if ('plane' in finding) parts.push(finding.plane)
-  if ('machine' in finding) parts.push(finding.machine)
-  if ('fault' in finding) parts.push(finding.fault.of)
-  if ('doubt' in finding) parts.push(finding.doubt.of, finding.doubt.kind)
-  return parts.join(':')
-}
 
 interface SentenceProps {
   id: string

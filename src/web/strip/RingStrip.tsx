@@ -1,7 +1,7 @@
 import { line as path } from 'd3-shape'
 import { memo, useState } from 'react'
 import styled from 'styled-components'
-import type { ProbeState } from '../../core/kinds/train/solve/round'
+import type { ProbeState } from '../../core/shafts/state'
 import type { Point } from '../../drawing/scene'
 import { stripDrawing } from '../../drawing/strip'
 import { dots, LiveLayer } from './LiveLayer'

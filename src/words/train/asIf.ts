@@ -1,9 +1,11 @@
 import { planes } from '../../core/frame/axis'
-import type { JobSolution, ProbeState } from '../../core/kinds/train/solve/round'
+import type { JobSolution } from '../../core/kinds/train/solve/round'
+import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
+import type { Said } from '../said'
 import { act, capital, footName, lengthWithUnit, type Terms } from '../terms'
 import { saySuspect } from './readFindings'
-import { dialOf, dialTerms, type Said } from './said'
+import { dialOf, dialTerms } from './said'
 
 /** What a slip would come to if it were one, beside the drawn curve. */
 export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution, terms: Terms): Said {

@@ -1,11 +1,12 @@
 import { planes } from '../../core/frame/axis'
 import { formatNumber } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/train/advice/finding'
-import type { JobSummary } from '../../core/kinds/train/advice/summary'
-import type { ProbeState } from '../../core/kinds/train/solve/round'
+import type { TrainListed } from '../../core/kinds/train/advice/summary'
 import type { Doubt } from '../../core/shafts/doubt'
+import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import type { LimitMissing } from '../../core/verdict/limits'
+import type { Said } from '../said'
 import {
   act,
   angleName,
@@ -21,14 +22,14 @@ import {
   probeWords,
   signedLength,
   slope,
-  type Terms,
   unitName,
 } from '../terms'
 import { sayReadFinding, saySuspect } from './readFindings'
-import { angleOf, dialOf, dialTerms, type Said } from './said'
+import { angleOf, dialOf, dialTerms } from './said'
+import type { TrainTerms } from './terms'
 
 /** The sentence for a finding. */
-export function say(finding: Finding, terms: Terms): Said {
+export function say(finding: Finding, terms: TrainTerms): Said {
   switch (finding.kind) {
     case 'dimension-fault':
       return {
@@ -138,18 +139,18 @@ export function say(finding: Finding, terms: Terms): Said {
   }
 }
 
-const angleAt = (dial: ProbeState, angleId: string, terms: Terms): string =>
+const angleAt = (dial: ProbeState, angleId: string, terms: TrainTerms): string =>
   angleOf(dial, dial.set.angles.find((angle) => angle.id === angleId)?.degrees ?? 0, terms)
 
 /** "Aligned shafts would read −0.05 at the sides and −0.10 at the bottom." */
-function aligned(dial: ProbeState, terms: Terms): string {
+function aligned(dial: ProbeState, terms: TrainTerms): string {
   const t = dialTerms(dial, terms)
   if (dial.sag === 0) return 'Without sag, aligned shafts read the same all round.'
   const at = (degrees: number) => signedLength(dial.whenAligned(degrees), t)
   return `Aligned shafts read ${at(0)} at the top, ${at(90)} at the sides and ${at(180)} at the bottom here: the bracket sags.`
 }
 
-function closureWorking(dial: ProbeState, terms: Terms): string[] {
+function closureWorking(dial: ProbeState, terms: TrainTerms): string[] {
   const t = dialTerms(dial, terms)
   const at = (degrees: number) => signedLength(dial.readings.find((r) => r.angle === degrees)?.raw ?? 0, t)
   return [
@@ -159,7 +160,7 @@ function closureWorking(dial: ProbeState, terms: Terms): string[] {
   ]
 }
 
-function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Suspect[], terms: Terms): Said {
+function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Suspect[], terms: TrainTerms): Said {
   const t = dialTerms(dial, terms)
   const best = suspects.slice(0, 3).map((suspect) => saySuspect(dial, suspect, t))
   return {
@@ -171,7 +172,7 @@ function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Susp
   }
 }
 
-function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Terms): Said {
+function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: TrainTerms): Said {
   const { verdict, lines, coupling } = finding
   const name = couplingName(coupling, terms)
   const percent = percentOf(verdict.probability)
@@ -220,7 +221,7 @@ export const missingWords: Readonly<Record<LimitMissing, string>> = {
 }
 
 /** What a set read with the coupling closed or running says: beside the released verdict, never instead of it. */
-function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: Terms): Said {
+function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: TrainTerms): Said {
   const { verdict, lines, coupling, purpose, doubts } = finding
   const how = purpose === 'running' ? 'running' : 'as coupled'
   const name = `${couplingName(coupling, terms)}, ${how}`
@@ -243,7 +244,7 @@ function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: 
 const percentOf = (probability: number): string =>
   probability > 0.99 ? 'over 99' : probability < 0.01 ? 'under 1' : formatNumber(100 * probability, 0)
 
-function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: Terms): Said {
+function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms): Said {
   const name = machineName(finding.machine, terms)
   const of = (id: string) => footName(id, terms).replace(`${name}, `, '')
   const parts = planes.flatMap((plane) => {
@@ -268,7 +269,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: Terms): Sai
   }
 }
 
-function stationName(id: string, terms: Terms): string {
+function stationName(id: string, terms: TrainTerms): string {
   const known = footName(id, terms)
   if (known !== id) return known
   const coupling = couplingName(id, terms)
@@ -276,7 +277,7 @@ function stationName(id: string, terms: Terms): string {
   return 'a dial'
 }
 
-function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'], terms: Terms): Said {
+function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'], terms: TrainTerms): Said {
   const what = capital(stationName(doubt.of, terms))
   const shown = dimension(doubt.distance, terms.unit)
   switch (doubt.kind) {
@@ -313,11 +314,9 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
   }
 }
 
-/** The next act of a job in a list, from its summary: short, and the same thing its own first sentence says. */
-export function sayNext({ next, sides }: Pick<JobSummary, 'next' | 'sides'>): string {
+/** The next act of a train in a list: short, and the same thing its own first sentence says. */
+export function sayNext({ next, sides }: Pick<TrainListed, 'next' | 'sides'>): string {
   if (next.kind === 'nothing') return 'Nothing to do'
-  if (next.kind === 'caution') return `Sign the cautions: ${next.open} open`
-  if (next.kind === 'seat') return `Check soft foot on the ${next.machine.toLowerCase()}`
   const dial = `${(next.machine ?? '').toLowerCase()} ${probeWords[next.probe ?? 'rim']}`.trim()
   const coupling = next.coupling ?? 'the coupling'
   // a summary of an older program may hold a kind that is gone
@@ -328,7 +327,7 @@ interface NextTerms {
   dial: string
   coupling: string
   degrees: number
-  sides: JobSummary['sides']
+  sides: TrainListed['sides']
 }
 
 /** What each kind of finding asks for, in a few words. */

@@ -1,14 +1,15 @@
 import type { LimitMissing } from '../../core/verdict/limits'
 import type { Limits } from '../../core/verdict/verdict'
-import { couplingName, lengthWithUnit, slope, type Terms } from '../terms'
+import { couplingName, lengthWithUnit, slope } from '../terms'
 import { missingWords } from './findings'
+import type { TrainTerms } from './terms'
 
 /** What is allowed at a coupling, in a sentence; or what would have to be given. */
 export function allowedText(
   coupling: string,
   limits: Limits | undefined,
   missing: readonly LimitMissing[],
-  terms: Terms,
+  terms: TrainTerms,
 ): string {
   const name = couplingName(coupling, terms)
   if (!limits)

@@ -1,7 +1,9 @@
-import type { Line } from '../../core/kinds/train/document/schema'
+import type { NamedLine } from '../../core/job/document'
+import type { Line, Round } from '../../core/kinds/train/document/schema'
 import { flexPlane, secondPlane } from '../../core/kinds/train/document/stations'
 import type { ReadSet } from '../../core/shafts/schema'
-import { footName, probeName } from '../terms'
+import type { PlaceInRound } from '../kind'
+import { angleName, footName, probeName } from '../terms'
 
 export interface PlaceName {
   /** Id of the coupling, flex plane, foot, mark or probe. */
@@ -36,4 +38,19 @@ export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
         : [{ value: probe.id, text: name }]
     }),
   ]
+}
+
+/** A place in a round of a train, in words: set, probe and angle; `whole` where nothing is left to be said of it. */
+export function placeInRound(round: Round, path: readonly string[], line: NamedLine): PlaceInRound {
+  const set = round.sets.find((one) => path.includes(one.id))
+  const dial = set?.probes.find((one) => path.includes(one.id))
+  const angle = set?.angles.find((one) => path.some((key) => key === one.id || key.startsWith(`${one.id}:`)))
+  return {
+    words: [
+      ...(set && dial ? [probeName(set, dial, { line }).toLowerCase()] : []),
+      ...(set && !dial && path.at(-1) === set.id ? [`set ${round.sets.indexOf(set) + 1}`] : []),
+      ...(angle ? [angleName(angle.degrees, { line }, set?.angleAs).toLowerCase()] : []),
+    ],
+    whole: angle !== undefined,
+  }
 }

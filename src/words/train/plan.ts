@@ -6,6 +6,7 @@ import type { OrderSchool } from '../../core/kinds/train/plan/order'
 import type { OutcomeCause, StationOutcome } from '../../core/kinds/train/plan/outcome'
 import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../../core/kinds/train/plan/plan'
 import type { Doubt } from '../../core/shafts/doubt'
+import type { Said } from '../said'
 import {
   act,
   capital,
@@ -23,7 +24,6 @@ import {
   type Terms,
   unitName,
 } from '../terms'
-import type { Said } from './said'
 
 /** A limit by the name the trade has for it. */
 export function limitName(limit: InTheWay['limit'], terms: Terms): string {

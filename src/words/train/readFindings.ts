@@ -2,10 +2,11 @@ import { onceInAThousand } from '../../core/fit/chiSquare'
 import { formatNumber } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/train/advice/finding'
 import type { OutOfProportion } from '../../core/kinds/train/advice/proportion'
-import type { ProbeState } from '../../core/kinds/train/solve/round'
+import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
+import type { Said } from '../said'
 import { couplingName, dimension, lengthWithUnit, signedLength, type Terms } from '../terms'
-import { angleOf, dialOf, dialTerms, type Said } from './said'
+import { angleOf, dialOf, dialTerms } from './said'
 
 type ReadFinding = Extract<
   Finding,

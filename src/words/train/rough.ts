@@ -1,8 +1,8 @@
 import { type Plane, planes } from '../../core/frame/axis'
 import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { Peg } from '../../core/verdict/peg'
+import type { Said } from '../said'
 import { act, footName, lengthWithUnit, machineName, slope, type Terms } from '../terms'
-import type { Said } from './said'
 
 export interface RoughSaid extends Said {
   key: string

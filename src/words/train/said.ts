@@ -1,12 +1,5 @@
-import type { ProbeState } from '../../core/kinds/train/solve/round'
+import type { ProbeState } from '../../core/shafts/state'
 import { angleName, stateName, type Terms } from '../terms'
-
-/** A finding in words: the sentence, what stands behind it, and the working with this job's numbers. */
-export interface Said {
-  title: string
-  detail?: string
-  working?: string[]
-}
 
 /** Terms at a dial's own resolution. */
 export const dialTerms = (dial: ProbeState, terms: Terms): Terms => ({ ...terms, resolution: dial.step })

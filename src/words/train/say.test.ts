@@ -3,23 +3,23 @@ import { check } from '../../core/frame/fault'
 import { findingsFor } from '../../core/kinds/train/advice/findings'
 import type { Job } from '../../core/kinds/train/document/schema'
 import { jobSchema, lineSchema } from '../../core/kinds/train/document/schema'
+import { solveSeatOf } from '../../core/kinds/train/document/seats'
 import { solveRound } from '../../core/kinds/train/solve/round'
 import { cautions, checkItems } from '../../core/ready/catalogue'
 import { readyState } from '../../core/ready/ready'
 import { seatFindings } from '../../core/seat/findings'
-import { solveSeat } from '../../core/seat/state'
 import { methodJobs } from '../../server/demo/methods'
 import { demoPlant } from '../../server/demo/plant'
 import { cautionTexts, checkTexts, sayReady } from '../ready'
+import type { Said } from '../said'
 import { orderInWords, saySeat } from '../seat'
-import type { Terms } from '../terms'
 import { say } from './findings'
-import type { Said } from './said'
+import type { TrainTerms } from './terms'
 
 const { jobs, lines } = demoPlant(new Date('2026-11-23T12:00:00Z'))
 const documents = [...jobs, ...methodJobs(new Date('2026-11-23T12:00:00Z')).jobs].map((job) => job.document)
 
-const termsOf = (job: Job, unit: 'mm' | 'mil'): Terms => ({ line: job.line, unit, resolution: 0.01 })
+const termsOf = (job: Job, unit: 'mm' | 'mil'): TrainTerms => ({ line: job.line, unit, resolution: 0.01 })
 
 /** Everything the program would say of a job, in both units. */
 function everythingSaid(job: Job): Said[] {
@@ -33,7 +33,7 @@ function everythingSaid(job: Job): Said[] {
     })
     const seat = job.line.machines.flatMap(({ id }) =>
       (['loose', 'before', 'after'] as const).flatMap((pass) =>
-        seatFindings(solveSeat(job, id, pass), 0.05).map((advice) => saySeat(advice, terms)),
+        seatFindings(solveSeatOf(job, id, pass), 0.05).map((advice) => saySeat(advice, terms)),
       ),
     )
     return [...read, ...seat, ...sayReady(readyState(job), terms)]
@@ -175,7 +175,7 @@ it('has words for every caution and every check', () => {
 
 it('tells the tightening order by the names of the feet', () => {
   const job = documents[8]!
-  const state = solveSeat(job, 'm2', 'before')
+  const state = solveSeatOf(job, 'm2', 'before')
   expect(orderInWords(state.feet, state.order, termsOf(job, 'mm'))).toBe(
     'aisle-side front foot, then wall-side back foot, then wall-side front foot, then aisle-side back foot',
   )

@@ -1,9 +1,9 @@
 import type { Misalignment } from '../../probes/probe'
 import { exactRimReading, shaftPair } from '../../rig/geometry'
 import type { Chance } from '../../rig/random'
-import { seatFeet } from '../../seat/state'
 import { makeJob, makeLine } from './document/make'
 import type { Line, Round, RoundPlan } from './document/schema'
+import { seatFeet } from './document/seats'
 import { emptyPlan } from './plan/choices'
 
 /** A pump that stays and a motor beside it, reverse dials between them, read on the rig: for tests of what comes after reading. */

@@ -4,14 +4,15 @@ import { quantityMm, showQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { machineDoubted } from '../../../core/kinds/train/advice/doubt'
 import { planFindings } from '../../../core/kinds/train/advice/planFindings'
+import { seatFeet } from '../../../core/kinds/train/document/seats'
 import { boltWork, orderAdvice } from '../../../core/kinds/train/plan/bolts'
 import { expectedReadings } from '../../../core/kinds/train/plan/outcome'
 import type { JobPlan, PlannedStation } from '../../../core/kinds/train/plan/plan'
 import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/round'
 import { tighteningOrder } from '../../../core/seat/layout'
-import { seatFeet } from '../../../core/seat/state'
 import { feetDrawing } from '../../../drawing/feet'
-import { plannedFor } from '../../../planner/leastFor'
+import { sightScene } from '../../../drawing/train/sight'
+import { plannedFor } from '../../../planner/trainPlan'
 import { orderInWords } from '../../../words/seat'
 import {
   angleName,
@@ -27,13 +28,14 @@ import {
 } from '../../../words/terms'
 import { halfSet, pushText } from '../../../words/train/bolts'
 import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../../words/train/plan'
-import { Drawing, ink, muted, PageHead, PegMark, s } from '../parts'
+import type { TrainTerms } from '../../../words/train/terms'
+import type { StoredJob } from '../kind'
+import { Drawing, ink, muted, onPaper, PageHead, PegMark, s } from '../parts'
 import { asPrintedAll } from '../type'
-import type { StoredJob } from './pdf'
 
 /** The page to carry to the machine: what goes in and out under every foot, side moves, stops, order. PDF with its fonts inside. */
 export async function moveSheetPdf(
-  stored: StoredJob,
+  stored: StoredJob<'train'>,
   unit: 'mm' | 'mil',
   roundId?: string,
 ): Promise<Buffer | undefined> {
@@ -44,15 +46,15 @@ export async function moveSheetPdf(
   const solved = solveRound(document, round)
   const plan = await plannedFor(document, round, solved)
   if (!plan?.known) return undefined
-  const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
+  const terms: TrainTerms = { line: document.line, unit, resolution: solved.resolution }
   return renderToBuffer(<MoveSheet job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
 interface Told {
-  job: StoredJob
+  job: StoredJob<'train'>
   solved: JobSolution
   plan: JobPlan
-  terms: Terms
+  terms: TrainTerms
 }
 
 function MoveSheet({ job, solved, plan, terms }: Told) {
@@ -79,7 +81,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
             `after round ${number}`,
             staysNames[plan.stays].toLowerCase(),
           ]}
-          solved={solved}
+          takenAt={solved.round.takenAt}
           terms={terms}
         />
         {unsure.map(({ title, detail }) => (
@@ -93,7 +95,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           </Text>
           <Text style={s.muted}>The site’s permits and local rules decide; the makers’ tolerances win.</Text>
         </View>
-        <Drawing solved={solved} terms={terms} plan={{ plan, draggable: false }} />
+        <Drawing scene={sightScene(solved, terms, { ...onPaper, plan: { plan, draggable: false } })} />
         {said.map((finding) => {
           const { title } = sayPlan(finding, terms)
           return (
@@ -248,7 +250,7 @@ function padText(
   station: PlannedStation,
   foot: PlannedStation['feet'][number] | undefined,
   doubted: boolean,
-  terms: Terms,
+  terms: TrainTerms,
 ): string {
   const change = foot && packAct(foot, terms)
   if (change) return doubted ? `Not sure: ${change}` : capital(change)

@@ -3,14 +3,16 @@ import { planes } from '../../../core/frame/axis'
 import { showQuantity } from '../../../core/frame/quantity'
 import { machineDoubted } from '../../../core/kinds/train/advice/doubt'
 import { findingsFor } from '../../../core/kinds/train/advice/findings'
+import { seatsOf, solveSeatOf } from '../../../core/kinds/train/document/seats'
 import { secondPlane } from '../../../core/kinds/train/document/stations'
 import type { JobPlan } from '../../../core/kinds/train/plan/plan'
-import { type JobSolution, type ProbeState, solveRound } from '../../../core/kinds/train/solve/round'
+import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/round'
 import { readyState } from '../../../core/ready/ready'
-import { openSeats } from '../../../core/seat/findings'
-import { solveSeat } from '../../../core/seat/state'
+import { openSeats } from '../../../core/seat/state'
+import type { ProbeState } from '../../../core/shafts/state'
 import { isCoupled, sags, setPurpose } from '../../../core/shafts/typed'
-import { plannedFor } from '../../../planner/leastFor'
+import { sightScene } from '../../../drawing/train/sight'
+import { plannedFor } from '../../../planner/trainPlan'
 import { cautionTexts, checkTexts } from '../../../words/ready'
 import { saySeat } from '../../../words/seat'
 import {
@@ -25,19 +27,17 @@ import {
   purposeNames,
   signedLength,
   stateName,
-  type Terms,
   unitName,
 } from '../../../words/terms'
 import { say } from '../../../words/train/findings'
 import { sayMove } from '../../../words/train/plan'
-import type { findJob } from '../../db/jobs'
-import { Drawing, dayOf, PageHead, PegMark, Row, s } from '../parts'
+import type { TrainTerms } from '../../../words/train/terms'
+import type { StoredJob } from '../kind'
+import { Drawing, dayOf, onPaper, PageHead, PegMark, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
-export type StoredJob = NonNullable<Awaited<ReturnType<typeof findJob>>>
-
 /** One printed page of a job's round: drawing, dimensions, readings, positions, moves. PDF with its fonts inside. */
-export async function reportPdf(stored: StoredJob, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
+export async function reportPdf(stored: StoredJob<'train'>, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
   const job = asPrintedAll(stored)
   const { document } = job
   const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
@@ -45,15 +45,15 @@ export async function reportPdf(stored: StoredJob, unit: 'mm' | 'mil', roundId?:
   const read = solveRound(document, round)
   const plan = await plannedFor(document, round, read)
   const solved = plan ? { ...read, solution: plan.solution } : read
-  const terms: Terms = { line: document.line, unit, resolution: solved.resolution }
+  const terms: TrainTerms = { line: document.line, unit, resolution: solved.resolution }
   return renderToBuffer(<Report job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
 interface Told {
-  job: StoredJob
+  job: StoredJob<'train'>
   solved: JobSolution
   plan: JobPlan | undefined
-  terms: Terms
+  terms: TrainTerms
 }
 
 function Report({ job, solved, plan, terms }: Told) {
@@ -70,10 +70,10 @@ function Report({ job, solved, plan, terms }: Told) {
         <PageHead
           title={line.name}
           under={[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]}
-          solved={solved}
+          takenAt={solved.round.takenAt}
           terms={terms}
         />
-        <Drawing solved={solved} terms={terms} />
+        <Drawing scene={sightScene(solved, terms, onPaper)} />
         <View style={s.columns}>
           <View style={s.column}>
             <Text style={s.h}>Line and dimensions</Text>
@@ -199,7 +199,7 @@ function Report({ job, solved, plan, terms }: Told) {
 }
 
 /** A probe with its method, and its coupling where the train has several. */
-function dialTitle(state: ProbeState, terms: Terms): string {
+function dialTitle(state: ProbeState, terms: TrainTerms): string {
   const several = terms.line.couplings.length > 1
   const set = state.setNumber ? `, set ${state.setNumber}` : ''
   const coupling = several ? `, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
@@ -207,7 +207,7 @@ function dialTitle(state: ProbeState, terms: Terms): string {
 }
 
 /** Where a probe hung, how it sagged, and how its set was turned. */
-function hungText(solved: JobSolution, state: ProbeState, terms: Terms): string {
+function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): string {
   const { dial, set } = state
   const parts = [
     dial.type === 'face'
@@ -220,26 +220,26 @@ function hungText(solved: JobSolution, state: ProbeState, terms: Terms): string 
   return parts.filter(Boolean).join(', ')
 }
 
-const at = (solved: JobSolution, id: string, terms: Terms): string => {
+const at = (solved: JobSolution, id: string, terms: TrainTerms): string => {
   const x = solved.stations.x.get(id)
   return x === undefined ? 'not given' : dimension(x, terms.unit)
 }
 
 /** One line on what was done before the readings: cautions, checks, feet. */
-function beforeReading(document: StoredJob['document'], terms: Terms): string {
+function beforeReading(document: StoredJob<'train'>['document'], terms: TrainTerms): string {
   const ready = readyState(document)
   const open = ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase())
   const bad = ready.checks.filter(({ state }) => state === 'bad' || state === 'over')
   const skipped = ready.checks.filter(({ state }) => state === 'skipped')
   const name = (id: string, own?: string) => (own ?? checkTexts[id]?.title ?? id).toLowerCase()
-  const feet = openSeats(document).map((state) => {
+  const feet = openSeats(seatsOf(document.line), document.seat).map((state) => {
     const [finding] = state.findings
     return finding ? saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms).title : ''
   })
   const unmeasured = document.line.machines.filter(
     ({ id }) =>
       id !== document.line.fixed &&
-      (['before', 'after'] as const).every((pass) => solveSeat(document, id, pass).findings.length === 0),
+      (['before', 'after'] as const).every((pass) => solveSeatOf(document, id, pass).findings.length === 0),
   )
   return [
     open.length === 0

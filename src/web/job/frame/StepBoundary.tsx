@@ -1,7 +1,7 @@
 import { Component, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import type { Job } from '../../../core/kinds/train/document/schema'
+import type { AnyJob } from '../../../core/kinds'
 import { isGone, NewVersion } from '../../app/NewVersion'
 import type { Notebook } from '../../notebook/notebook'
 import { Button } from '../../parts/controls'
@@ -10,7 +10,7 @@ import { steps } from './PegRail'
 const Sheet = styled.main`padding: 24px; display: grid; gap: 14px; justify-items: start; max-width: 640px; h1 { font-size: 22px; } nav { display: flex; flex-wrap: wrap; gap: 6px 18px; } nav a { padding: 10px 0; }`
 
 interface Props {
-  notebook: Notebook<Job>
+  notebook: Notebook<AnyJob>
   /** Where the job's steps are, where the frame that leads to them is gone as well. */
   steps?: string
   children: ReactNode

@@ -1,39 +1,39 @@
 import { useOutletContext } from 'react-router'
-import type { Job, Round, RoundPlan } from '../../../core/kinds/train/document/schema'
-import type { JobPlan } from '../../../core/kinds/train/plan/plan'
-import type { JobSolution } from '../../../core/kinds/train/solve/round'
-import type { PlanSight } from '../../../drawing/train/sheet'
+import type { AnyJob, AnyRound, KindName } from '../../../core/kinds'
 import type { Terms } from '../../../words/terms'
 import type { Settings } from '../../app/settings'
-import type { LeastState } from '../../planner/useLeast'
 import type { SayItem } from '../../say/Say'
 
-/** What the frame of a job hands to its steps. */
-export interface JobFrame {
+/** What the frame of a job hands to its steps; a kind of line adds to it what its own steps need. */
+export interface JobFrame<K extends KindName = KindName> {
   id: string
   number: number
   /** It was put away and is not on the Floor. */
   archived: boolean
-  document: Job
-  round: Round
-  solved: JobSolution
+  document: AnyJob<K>
+  round: AnyRound<K>
   terms: Terms
   settings: Settings
   /** A signed job is read only. */
   frozen: boolean
-  chosen: string | undefined
-  choose: (id: string | undefined) => void
-  edit: (change: (job: Job) => Job, mark?: string) => void
-  editRound: (change: (round: Round) => Round, mark?: string) => void
-  beginRound: () => void
-  /** What is to be done, in Move: undefined elsewhere, and while the planner is at work. */
-  plan: JobPlan | undefined
-  least: LeastState
-  editPlan: (change: (plan: RoundPlan) => RoundPlan, mark?: string) => void
-  /** The machine that is being moved, as its dials tell it: drawn on the Sight. */
-  showLive: (live: PlanSight['live']) => void
+  edit: (change: (job: AnyJob<K>) => AnyJob<K>, mark?: string) => void
+  editRound: (change: (round: AnyRound<K>) => AnyRound<K>, mark?: string) => void
+  /** Begins a round with the same set-up; `done`: what becomes of the round before it. */
+  beginRound: (done?: (round: AnyRound<K>) => AnyRound<K>, begin?: (fresh: AnyRound<K>) => AnyRound<K>) => void
   /** What earlier steps left open and later ones keep on top: cautions, soft foot. */
   reminders: readonly SayItem[]
+  /** What the readings ask of the feet, for Seat; absent where nothing is known of it. */
+  seating?: Seating | undefined
+}
+
+/** What is known of the feet beyond how they sit. Lengths in mm. */
+export interface Seating {
+  /** How much the alignment wants each station of feet raised. */
+  wanted: ReadonlyMap<string, number>
+  /** The offset allowed at a machine's coupling. */
+  allowed: (machine: string) => number | undefined
+  /** The machine to begin with: one that is moved. */
+  first: string | undefined
 }
 
 export const useJobFrame = (): JobFrame => useOutletContext<JobFrame>()

@@ -1,6 +1,7 @@
-import type { Job } from '../../../core/kinds/train/document/schema'
+import { type AnyJob, kindOf } from '../../../core/kinds'
+import { cautions } from '../../../core/ready/catalogue'
 import { readyState } from '../../../core/ready/ready'
-import { openSeats } from '../../../core/seat/findings'
+import { openSeats } from '../../../core/seat/state'
 import { cautionTexts } from '../../../words/ready'
 import { saySeat } from '../../../words/seat'
 import type { Terms } from '../../../words/terms'
@@ -8,7 +9,7 @@ import type { SayItem } from '../../say/Say'
 
 /** What Ready and Seat left open, for the later steps to keep on top. */
 export function remindersOf(
-  job: Pick<Job, 'line' | 'ready' | 'seat'>,
+  job: Pick<AnyJob, 'line' | 'ready' | 'seat'>,
   terms: Terms,
   go: (step: 'ready' | 'seat') => void,
 ): SayItem[] {
@@ -21,11 +22,11 @@ export function remindersOf(
       peg: 'outside',
       said: {
         title: `${cautionTexts[caution].title}?`,
-        detail: `${openCautions.length} of 8 cautions are not signed.`,
+        detail: `${openCautions.length} of ${cautions.length} cautions are not signed.`,
       },
       acts: [{ text: 'To the cautions', run: () => go('ready') }],
     })
-  for (const state of openSeats(job)) {
+  for (const state of openSeats(kindOf(job.line).seats(job.line), job.seat)) {
     const [finding] = state.findings
     if (!finding) continue
     const { title } = saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms)

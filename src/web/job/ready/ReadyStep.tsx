@@ -1,10 +1,11 @@
 import { format } from 'date-fns'
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { newId } from '../../../core/frame/newId'
 import { emptyQuantity } from '../../../core/frame/quantity'
+import { kindOf } from '../../../core/kinds'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
 import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
 import type { Ready } from '../../../core/ready/schema'
@@ -12,7 +13,7 @@ import { cautionTexts, checkTexts, occasionNames, sayReady } from '../../../word
 import { lengthWithUnit } from '../../../words/terms'
 import { changeSettings } from '../../app/settings'
 import { narrow } from '../../app/style'
-import { Rough } from '../../kinds/train/ready/Rough'
+import { pages } from '../../kinds'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
@@ -49,9 +50,10 @@ export function ReadyStep() {
   const frame = useJobFrame()
   const { document, terms, settings, frozen } = frame
   const navigate = useNavigate()
+  const More = pages[document.line.kind].ReadyMore
   const [own, setOwn] = useState('')
   const ready = document.ready ?? emptyReady()
-  const state = readyState(document)
+  const state = readyState(document, kindOf(document.line).checks)
   const edit = (change: (ready: Ready) => Ready, mark?: string) =>
     frame.edit((job) => ({ ...job, ready: change(job.ready ?? emptyReady()) }), mark)
   const now = () => ({ by: settings.initials, at: new Date().toISOString() })
@@ -240,7 +242,11 @@ export function ReadyStep() {
             </Button>
           </Row>
         )}
-        <Rough />
+        {More ? (
+          <Suspense fallback={null}>
+            <More />
+          </Suspense>
+        ) : null}
       </Bench>
       <Say items={items} />
     </BenchAndSay>

@@ -1,14 +1,16 @@
-import { useMemo, useState } from 'react'
+import { Suspense, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
+import { kindOf } from '../../../core/kinds'
 import { seatFindings } from '../../../core/seat/findings'
 import type { Seat, SeatFoot } from '../../../core/seat/schema'
-import { emptySeat, emptySeatFoot, type SeatState, solveSeat, usualSpread } from '../../../core/seat/state'
+import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/seat/state'
 import { saySeat } from '../../../words/seat'
-import { capital, dimension, machineName } from '../../../words/terms'
+import { capital, machineName } from '../../../words/terms'
 import { narrow } from '../../app/style'
+import { pages } from '../../kinds'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
@@ -25,22 +27,22 @@ const stages = ['by hand', 'snug', 'to the torque'] as const
 /** Soft foot: the feet from above, each loosened in turn; what is wrong with them and what to put under which. */
 export function SeatStep() {
   const frame = useJobFrame()
-  const { document, solved, terms, settings, frozen } = frame
-  const { line } = document
+  const { document, terms, settings, frozen, seating } = frame
+  const More = pages[document.line.kind].SeatMore
+  const seats = kindOf(document.line).seats(document.line)
   const navigate = useNavigate()
-  const moved = line.machines.find((machine) => machine.id !== line.fixed) ?? line.machines[0]
-  const [machine, setMachine] = useState(() => Object.keys(document.seat ?? {})[0] ?? moved?.id ?? '')
+  const [chosen, setMachine] = useState(() => Object.keys(document.seat ?? {})[0] ?? seating?.first ?? '')
+  const placed = seats.find(({ id }) => id === chosen) ?? seats[0]
+  const machine = placed?.id ?? ''
   const [pass, setPass] = useState<SeatState['pass']>('before')
   const seat = document.seat?.[machine] ?? emptySeat(settings.unit)
 
-  // the foot the alignment wants raised gets the shim, where that is known
-  const wanted = useMemo(
-    () => new Map(solved.solution.feet.map((foot) => [foot.foot, foot.vertical?.move ?? 0])),
-    [solved.solution.feet],
+  const kept = document.seat?.[machine]
+  const state = useMemo(
+    () => (placed ? solveSeat(placed, kept, pass, seating?.wanted) : undefined),
+    [placed, kept, pass, seating],
   )
-  const state = useMemo(() => solveSeat(document, machine, pass, wanted), [document, machine, pass, wanted])
-  const m = line.machines.findIndex((one) => one.id === machine)
-  const allowed = (solved.solution.couplings[m - 1] ?? solved.solution.couplings[m])?.verdict?.limits.offset
+  const allowed = seating?.allowed(machine)
 
   const edit = (change: (seat: Seat) => Seat, mark?: string) =>
     frame.edit(
@@ -53,6 +55,7 @@ export function SeatStep() {
       `${pass}:${id}:${mark}`,
     )
 
+  if (!state) return <NoFeet />
   const items = seatFindings(state, allowed).map((advice, i) => ({
     key: `${advice.kind}:${'finding' in advice ? advice.finding.kind + advice.finding.feet.join() : i}`,
     peg: advice.peg,
@@ -87,7 +90,7 @@ export function SeatStep() {
           <Choices
             label="Machine"
             value={machine}
-            options={line.machines.map(({ id }) => ({ value: id, text: machineName(id, terms) }))}
+            options={seats.map(({ id }) => ({ value: id, text: machineName(id, terms) }))}
             onChange={(id) => {
               setMachine(id)
               setPass('before')
@@ -176,33 +179,11 @@ export function SeatStep() {
               onChange={(value) => edit((s) => ({ ...s, [key]: value }), key)}
             />
           ))}
-          {line.machines
-            .find((one) => one.id === machine)
-            ?.feet.map((foot) => (
-              <QuantityField
-                key={foot.id}
-                label={`Across the ${foot.name}`}
-                quantity={foot.spread ?? emptyQuantity(lengthUnitFor(settings.unit))}
-                hint={foot.spread?.text ? '' : `Not measured; ${dimension(usualSpread, settings.unit)} taken`}
-                unit={lengthUnitFor(settings.unit)}
-                readOnly={frozen}
-                onChange={(spread) =>
-                  frame.edit(
-                    (job) => ({
-                      ...job,
-                      line: {
-                        ...job.line,
-                        machines: job.line.machines.map((one) => ({
-                          ...one,
-                          feet: one.feet.map((f) => (f.id === foot.id ? { ...f, spread } : f)),
-                        })),
-                      },
-                    }),
-                    `spread:${foot.id}`,
-                  )
-                }
-              />
-            ))}
+          {More ? (
+            <Suspense fallback={null}>
+              <More machine={machine} />
+            </Suspense>
+          ) : null}
         </Row>
         <h2 style={{ fontSize: 17 }}>Tightened, in the order on the bolts</h2>
         <Ticks>
@@ -235,6 +216,29 @@ export function SeatStep() {
         </Ticks>
       </Bench>
       <Say items={items} />
+    </BenchAndSay>
+  )
+}
+
+function NoFeet() {
+  const { id, reminders } = useJobFrame()
+  const navigate = useNavigate()
+  const said = {
+    title: 'No feet on this line: nothing to do here.',
+    detail: 'A soft foot is no matter of this kind of line.',
+  }
+  const acts = [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${id}/read`) }]
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <h1>How it sits</h1>
+      </Bench>
+      <Say
+        items={[
+          ...reminders.filter(({ key }) => key === 'open-caution'),
+          { key: 'no-feet', peg: 'within', said, acts },
+        ]}
+      />
     </BenchAndSay>
   )
 }

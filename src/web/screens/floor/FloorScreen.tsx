@@ -4,8 +4,8 @@ import { Plus } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
-import { miniSight } from '../../../drawing/train/mini'
-import { sayNext } from '../../../words/train/findings'
+import { miniOf } from '../../../drawing'
+import { sayNext } from '../../../words'
 import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
@@ -240,42 +240,19 @@ function JobLine({ row }: { row: JobRow }) {
   )
 }
 
+const strokeOf = {
+  axis: { stroke: 'var(--ink)', strokeWidth: 2.5 },
+  unknown: { stroke: 'var(--ink)', strokeWidth: 1, strokeDasharray: '4 3' },
+  reference: { stroke: 'var(--muted)', strokeDasharray: '1.5 4' },
+  mark: { stroke: 'var(--kelp)', strokeWidth: 1.5 },
+} as const
+
 function Mini({ row }: { row: JobRow }) {
-  const mini = miniSight(row.summary, 112, 60)
+  const strokes = miniOf(row.summary, 112, 60)
   return (
     <svg width="112" height="60" viewBox="0 0 112 60" aria-hidden="true" style={{ maxWidth: '100%' }}>
-      {[mini.elevation, mini.plan].map((band, i) => (
-        <g key={i === 0 ? 'elevation' : 'plan'}>
-          <line
-            x1={4}
-            x2={108}
-            y1={i === 0 ? 16 : 44}
-            y2={i === 0 ? 16 : 44}
-            stroke="var(--muted)"
-            strokeDasharray="1.5 4"
-          />
-          {band.map(({ points, known }) => (
-            <polyline
-              key={points.join()}
-              points={points.join(' ')}
-              fill="none"
-              stroke="var(--ink)"
-              strokeWidth={known ? 2.5 : 1}
-              strokeDasharray={known ? undefined : '4 3'}
-            />
-          ))}
-          {mini.couplings.map((x) => (
-            <line
-              key={x}
-              x1={x}
-              x2={x}
-              y1={(i === 0 ? 16 : 44) - 6}
-              y2={(i === 0 ? 16 : 44) + 6}
-              stroke="var(--kelp)"
-              strokeWidth={1.5}
-            />
-          ))}
-        </g>
+      {strokes.map(({ look, points }) => (
+        <polyline key={`${look} ${points.join()}`} points={points.join(' ')} fill="none" {...strokeOf[look]} />
       ))}
     </svg>
   )

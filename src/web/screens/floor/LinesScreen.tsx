@@ -1,5 +1,6 @@
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
+import { kindOf } from '../../../core/kinds'
 import { useArchive } from '../../api/archive'
 import { Header } from '../../app/Shell'
 import { narrow } from '../../app/style'
@@ -80,7 +81,12 @@ export function LinesScreen() {
                   <h2>{line.name || 'A line without a name'}</h2>
                   <small>{line.area}</small>
                 </span>
-                <small>{line.document.machines.map(({ name }) => name).join(' – ')}</small>
+                <small>
+                  {kindOf(line.document)
+                    .named(line.document)
+                    .machines.map(({ name }) => name)
+                    .join(' – ')}
+                </small>
                 <small>{line.jobs === 1 ? '1 job' : `${line.jobs} jobs`}</small>
               </Link>
               {away ? (

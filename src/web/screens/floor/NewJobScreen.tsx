@@ -3,9 +3,10 @@ import { ArrowRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
-import { kindNames, makeJob, makeLine } from '../../../core/kinds/train/document/make'
-import { type Line, type MachineKind, machineKinds } from '../../../core/kinds/train/document/schema'
+import { jobFrom } from '../../../core/job/make'
+import { type AnyLine, type KindName, kindAsked, kindNames, kindOf, kinds } from '../../../core/kinds'
 import type { Occasion } from '../../../core/ready/catalogue'
+import { words } from '../../../words'
 import { occasionNames } from '../../../words/ready'
 import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
@@ -33,19 +34,20 @@ export function NewJobScreen() {
   const navigate = useNavigate()
   const [occasion, setOccasion] = useState<Occasion>('after-overhaul')
   const [name, setName] = useState('')
-  const [left, setLeft] = useState<MachineKind>('pump')
-  const [right, setRight] = useState<MachineKind>('motor')
+  const [kind, setKind] = useState<KindName>('train')
+  const [picked, pick] = useState<Readonly<Record<string, string>>>({})
+  const parts = words[kind].newParts.map(({ label, usual }) => picked[`${kind} ${label}`] ?? usual)
   const [search, setSearch] = useState('')
   const lines = useLines()
 
   const ids = useNewIds()
   const begin = useMutation({
-    mutationFn: async (from: { id: string; line: Line } | 'drawn') => {
+    mutationFn: async (from: { id: string; line: AnyLine } | 'drawn') => {
       let lineId: string
-      let line: Line
+      let line: AnyLine
       if (from === 'drawn') {
-        line = makeLine(name.trim() || `${kindNames[left]} and ${kindNames[right].toLowerCase()}`, left, right, unit)
-        const id = ids.of(`line ${name} ${left} ${right} ${unit}`)
+        line = kinds[kind].makeLine(name.trim() || words[kind].usualName(parts), unit, parts)
+        const id = ids.of(`line ${name} ${kind} ${parts.join(' ')} ${unit}`)
         const made = await api.lines.$post({ json: { id, document: line } })
         if (!made.ok) throw new Error(await sentenceOf(made))
         lineId = (await made.json()).id
@@ -53,16 +55,13 @@ export function NewJobScreen() {
         lineId = from.id
         line = from.line
       }
-      const document = makeJob(line, occasionNames[occasion], new Date().toISOString(), unit, occasion)
+      const round = { ...kindOf(line).makeRound(line, new Date().toISOString(), unit), by: initials }
+      const document = { ...jobFrom(line, round, occasionNames[occasion], occasion), doneBy: initials }
       const job = await api.jobs.$post({
         json: {
           id: ids.of(`job ${lineId} ${occasion} ${initials}`),
           lineId,
-          document: {
-            ...document,
-            doneBy: initials,
-            rounds: document.rounds.map((round) => ({ ...round, by: initials })),
-          },
+          document,
         },
       })
       if (!job.ok) throw new Error(await sentenceOf(job))
@@ -80,8 +79,11 @@ export function NewJobScreen() {
       } catch {
         throw new Error(`${file.name} is not a JSON document.`)
       }
-      const { jobOfSurvey } = await import('../../../core/kinds/train/survey/toJob')
-      const made = jobOfSurvey(document, name.trim() || file.name.replace(/\..*$/, ''), new Date().toISOString())
+      const made = kinds[kindAsked(document)].survey.toJob(
+        document,
+        name.trim() || file.name.replace(/\..*$/, ''),
+        new Date().toISOString(),
+      )
       if (!made.ok) throw new Error(`${file.name}, ${made.fault.path || 'the document'}: ${made.fault.message}`)
       // a name that was typed wins over the one in the document
       const known = name.trim() ? { ...made.value.line, name: name.trim() } : made.value.line
@@ -178,20 +180,24 @@ export function NewJobScreen() {
                   onChange={(event) => setName(event.target.value)}
                 />
               </Field>
-              <Field label="On the left">
-                <Select
-                  value={left}
-                  options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
-                  onPick={(kind) => setLeft(kind as MachineKind)}
-                />
-              </Field>
-              <Field label="On the right">
-                <Select
-                  value={right}
-                  options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
-                  onPick={(kind) => setRight(kind as MachineKind)}
-                />
-              </Field>
+              {kindNames.length > 1 ? (
+                <Field label="Kind of line">
+                  <Select
+                    value={kind}
+                    options={kindNames.map((one) => ({ value: one, text: words[one].name }))}
+                    onPick={(one) => setKind(one as KindName)}
+                  />
+                </Field>
+              ) : null}
+              {words[kind].newParts.map(({ label, options }, i) => (
+                <Field key={`${kind} ${label}`} label={label}>
+                  <Select
+                    value={parts[i] ?? ''}
+                    options={options}
+                    onPick={(value) => pick((old) => ({ ...old, [`${kind} ${label}`]: value }))}
+                  />
+                </Field>
+              ))}
               <Choices
                 label="Units"
                 value={unit}

@@ -1,15 +1,17 @@
 import { useMutation } from '@tanstack/react-query'
+import { Suspense } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
-import type { Line } from '../../../core/kinds/train/document/schema'
+import type { AnyLine, KindName } from '../../../core/kinds'
+import { describeLine } from '../../../words/describe'
 import { useArchive } from '../../api/archive'
 import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
-import { LineEditor } from '../../kinds/train/line/LineEditor'
-import { describeLine } from '../../notebook/describe'
+import { pages } from '../../kinds'
+import type { LineProps } from '../../kinds/kind'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
@@ -29,7 +31,7 @@ export function LineScreen() {
   return <OpenLine key={id} id={id} notebook={notebook} archived={data.archivedAt !== null} />
 }
 
-function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<Line>; archived: boolean }) {
+function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<AnyLine>; archived: boolean }) {
   const { document } = useNotebook(notebook)
   const { unit, flipped } = useSettings()
   const navigate = useNavigate()
@@ -57,7 +59,8 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<L
         <Saved notebook={notebook} />
       </Header>
       <Clashes notebook={notebook} describe={(path) => describeLine(document, path)} />
-      <LineEditor
+      <LineOf
+        kind={document.kind}
         line={document}
         unit={unit}
         flipped={flipped}
@@ -85,7 +88,17 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<L
           </Row>
           {away.error || copy.error ? <Fault role="alert">{(away.error ?? copy.error)?.message}</Fault> : null}
         </Card>
-      </LineEditor>
+      </LineOf>
     </>
+  )
+}
+
+/** The sheet of a line, as its kind has it. */
+function LineOf<K extends KindName>({ kind, ...props }: { kind: K } & LineProps<K>) {
+  const { Line } = pages[kind]
+  return (
+    <Suspense fallback={<Waiting />}>
+      <Line {...props} />
+    </Suspense>
   )
 }

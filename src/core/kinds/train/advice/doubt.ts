@@ -1,6 +1,7 @@
+import type { CouplingSolution } from '../../../shafts/judged'
+import type { ProbeState } from '../../../shafts/state'
 import { isCoupled } from '../../../shafts/typed'
-import type { JobSolution, ProbeState } from '../solve/round'
-import type { CouplingSolution } from '../solve/solve'
+import type { JobSolution } from '../solve/round'
 
 /** Whether a dial was read all round and does not close. */
 export const opens = ({ closure, closureLimit }: ProbeState): boolean =>

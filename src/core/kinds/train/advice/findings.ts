@@ -1,10 +1,12 @@
 import { planes } from '../../../frame/axis'
 import { positiveMm } from '../../../frame/quantity'
+import { probeKinds } from '../../../probes'
 import type { CouplingFit } from '../../../shafts/coupling'
+import { planeOf } from '../../../shafts/plane'
+import type { ProbeState } from '../../../shafts/state'
 import { isCoupled, sdMm } from '../../../shafts/typed'
 import { limitsMissing } from '../../../verdict/limits'
-import { planeOf } from '../solve/positions'
-import type { JobSolution, ProbeState } from '../solve/round'
+import type { JobSolution } from '../solve/round'
 import { allWithin, between, machineDoubted, movesDoubted } from './doubt'
 import type { Finding, Step, VerdictLine } from './finding'
 import { outOfProportion } from './proportion'
@@ -61,7 +63,8 @@ function dialFaults(dial: ProbeState): Finding[] {
   if (!dial.channel || dial.channel === 'r1') found.push(...setUpFaults(dial))
   if (!dial.channel || dial.channel === 'r1')
     for (const odd of outOfProportion(dial)) found.push({ kind: 'out-of-proportion', peg: 'unsure', dial, odd })
-  if (dial.sag > 0 && dial.dial.type !== 'bore') found.push({ kind: 'sag-upward', peg: 'unsure', dial })
+  if (dial.sag > 0 && probeKinds[dial.dial.type].sag === 'below zero')
+    found.push({ kind: 'sag-upward', peg: 'unsure', dial })
   if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
   return found
 }

@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { sayNext } from '../../../../words/train/findings'
+import { sayNext } from '../../../../words'
+import { summarise } from '../../../job/summary'
 import { cautions } from '../../../ready/catalogue'
 import { emptyReady } from '../../../ready/ready'
-import { emptySeat, emptySeatFoot, seatFeet } from '../../../seat/state'
+import { emptySeat, emptySeatFoot } from '../../../seat/state'
 import { makeJob } from '../document/make'
 import type { Job, Round } from '../document/schema'
+import { seatFeet } from '../document/seats'
 import { mm, pumpAndMotor, readOnRig } from '../rig'
 import { solveRound } from '../solve/round'
 import { findingsFor } from './findings'
 import { nextAct } from './next'
-import { summarise } from './summary'
 
 const line = {
   ...pumpAndMotor(),
@@ -26,7 +27,8 @@ const straight = { offsetZ: 0, slopeZ: 0, offsetY: 0, slopeY: 0 }
 function job(round: Round, more: Partial<Job> = {}): Job {
   return { ...makeJob(line, '', '', 'mm'), ready, rounds: [round], ...more }
 }
-const next = (of: Job) => nextAct(of, solveRound(of, of.rounds[0]!))
+/** What a list says of it: what stands before the readings, else what they ask for. */
+const next = (of: Job): { kind: string } => summarise(of).first ?? nextAct(of.line, solveRound(of, of.rounds[0]!))
 const slipped = (round: Round): Round => ({
   ...round,
   sets: round.sets.map((set) => ({
@@ -82,7 +84,7 @@ describe('what comes next in a job', () => {
       const of = job(round)
       const [first] = findingsFor(solveRound(of, round), 'read')
       expect(next(of).kind).toBe(first!.kind)
-      expect(summarise(of).next).toEqual(next(of))
+      expect(summarise(of).listed.next).toEqual(next(of))
       expect(sayNext(summarise(of))).not.toMatch(/Nothing to do/)
     }
   })

@@ -1,5 +1,6 @@
 import { quantityMm } from '../../../frame/quantity'
-import type { ProbeState } from '../solve/round'
+import { probeKinds } from '../../../probes'
+import type { ProbeState } from '../../../shafts/state'
 
 /** A typed value of a probe that is off by far: a slip of unit or of the decimal point is likelier than such a thing. Lengths in mm. */
 export interface OutOfProportion {
@@ -33,12 +34,12 @@ export function outOfProportion({ dial, sag, readings }: ProbeState): OutOfPropo
       ? []
       : [{ of, value, least, most, ...(angleId === undefined ? {} : { angleId }) }]
   }
-  const head = dial.type === 'beam' || dial.type === 'beam2'
+  const kind = probeKinds[dial.type]
   return [
     ...odd('sag', sag),
-    ...odd('radius', dial.type === 'rim' || dial.type === 'face' ? quantityMm(dial.radius) : undefined),
+    ...odd('radius', kind.radius === 'none' ? undefined : quantityMm(dial.radius)),
     ...odd('graduation', quantityMm(dial.graduation)),
-    ...(head ? [] : odd('turn', quantityMm(dial.turn))),
+    ...(kind.instrument === 'head' ? [] : odd('turn', quantityMm(dial.turn))),
     ...odd('travel', quantityMm(dial.travel)),
     ...odd('span', quantityMm(dial.span)),
     ...odd('sd', quantityMm(dial.sd)),

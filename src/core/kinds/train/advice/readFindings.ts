@@ -1,11 +1,13 @@
 import { contradicts } from '../../../fit/chiSquare'
 import { arcCovered, foldDegrees } from '../../../frame/angles'
 import { quantityMm } from '../../../frame/quantity'
+import { probeKinds } from '../../../probes'
 import { bestNextReading, wholeTurnSd } from '../../../shafts/next'
 import type { ReadSet } from '../../../shafts/schema'
+import type { ProbeState } from '../../../shafts/state'
 import { only, togetherOf } from '../../../shafts/together'
 import { sdMm } from '../../../shafts/typed'
-import type { JobSolution, ProbeState } from '../solve/round'
+import type { JobSolution } from '../solve/round'
 import { opens } from './doubt'
 import type { Finding, SuspectedProbe } from './finding'
 
@@ -14,7 +16,7 @@ export function setUpFaults(state: ProbeState): Finding[] {
   const { dial, set } = state
   const found: Finding[] = []
   const read = state.readings.length > 0 || state.sweep !== undefined
-  if (dial.type === 'face' && read && !quantityMm(dial.radius))
+  if (probeKinds[dial.type].radius === 'needed' && read && !quantityMm(dial.radius))
     found.push({ kind: 'no-radius', peg: 'unsure', dial: state })
   const travel = quantityMm(dial.travel)
   const raws = state.readings.map(({ raw }) => raw)

@@ -1,6 +1,7 @@
 import { flipSign, type Quantity, quantityFrom, quantityMm, typedDecimals, unitOf } from '../../../frame/quantity'
 import { fromMm } from '../../../frame/units'
-import { channelNames, type ProbeSetUp, type ReadSet } from '../../../shafts/schema'
+import { probeKinds } from '../../../probes'
+import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import type { Suspect } from '../../../shafts/suspects'
 import { correctionOf, readingKey, readingsOf } from '../../../shafts/typed'
 import type { Round } from './schema'
@@ -9,7 +10,7 @@ import type { Round } from './schema'
 export function probeAsIf(set: ReadSet, probe: ProbeSetUp, suspect: Suspect): ProbeSetUp {
   if (suspect.fault === 'sag-sign') return { ...probe, sag: flipped(probe.sag) }
   if (suspect.fault === 'sag-missing') return { ...probe, sag: quantityFrom(suspect.would, probe.graduation.unit, 3) }
-  const channel = probe.type === 'beam2' ? channelNames[suspect.channel] : undefined
+  const channel = probeKinds[probe.type].channels[suspect.channel]
   const read = readingsOf(set, probe, channel)
   const keyOf = (index: number) => readingKey(read[index]?.angleId ?? '', channel)
   const key = keyOf(suspect.reading)

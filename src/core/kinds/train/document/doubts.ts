@@ -1,3 +1,4 @@
+import { probeKinds } from '../../../probes'
 import type { ProbeSetUp } from '../../../shafts/schema'
 import type { Line } from './schema'
 import type { Stations } from './stations'
@@ -60,7 +61,7 @@ export function doubtDimensions(line: Line, stations: Stations, dials: readonly 
       ...(line.machines[m]?.feet ?? []).map((foot) => side * ((x.get(foot.id) ?? Number.POSITIVE_INFINITY) - from)),
     )
     if (out < 0) doubts.push({ kind: 'dial-wrong-side', of: dial.id, distance: out })
-    else if (dial.type !== 'bore' && front > 0 && out > front)
+    else if (!probeKinds[dial.type].inside && front > 0 && out > front)
       doubts.push({ kind: 'dial-behind-feet', of: dial.id, distance: out })
   }
   return doubts

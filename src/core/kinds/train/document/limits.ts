@@ -1,7 +1,8 @@
 import { type LimitMissing, limitsMissing, limitsOf } from '../../../verdict/limits'
+import { gradeOf } from '../../../verdict/typed'
 import type { Limits } from '../../../verdict/verdict'
 import type { Line } from './schema'
-import { gradeOf, toTrain } from './typed'
+import { toTrain } from './typed'
 
 /** What is allowed at every coupling of a line, or what would have to be given to tell. */
 export function limitsOfLine(

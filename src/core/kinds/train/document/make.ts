@@ -2,9 +2,10 @@ import { newId } from '../../../frame/newId'
 import { emptyQuantity, type Quantity } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
 import { lengthUnitFor, usualDial } from '../../../frame/usual'
+import { jobFrom } from '../../../job/make'
+import { type ProbeType, probeKinds } from '../../../probes'
 import type { Occasion } from '../../../ready/catalogue'
-import { emptyReady } from '../../../ready/ready'
-import type { Method, ProbeSetUp, ProbeType, ReadSet, Station } from '../../../shafts/schema'
+import type { Method, ProbeSetUp, ReadSet, Station } from '../../../shafts/schema'
 import type { Purpose } from '../../../shafts/together'
 import { isCoupled, setPurpose } from '../../../shafts/typed'
 import { reasonToStay, usuallyFixed } from './held'
@@ -107,17 +108,18 @@ export function makeProbe(
   const left = line.couplings.findIndex((c) => c.id === coupling)
   const length = lengthUnitFor(unit)
   const toward = line.machines[left]?.id === on ? 'left' : 'right'
-  const head = type === 'beam' || type === 'beam2'
+  const kind = probeKinds[type]
+  const head = kind.instrument === 'head'
   return {
     id,
     type,
     on,
     station: station(coupling, toward, emptyQuantity(length)),
-    ...(type === 'beam2' ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
+    ...(kind.stations === 2 ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
     radius: emptyQuantity(length),
     ...(head ? usualHead(unit) : usualDial(unit)),
     sag: head ? { text: '0', unit } : emptyQuantity(unit),
-    ...(type === 'face' ? { side: 'front' as const } : {}),
+    ...(kind.mark === 'along' ? { side: 'front' as const } : {}),
     readings: {},
   }
 }
@@ -235,6 +237,5 @@ export function repeatRound(round: Round, id: string, takenAt: string): Round {
 }
 
 export function makeJob(line: Line, title: string, takenAt: string, unit: Unit, occasion?: Occasion): Job {
-  const ready = occasion ? { ready: { ...emptyReady(), occasion } } : {}
-  return { ...ready, title, note: '', line, rounds: [makeRound(line, takenAt, unit)], minutes: '', doneBy: '' }
+  return jobFrom(line, makeRound(line, takenAt, unit), title, occasion)
 }

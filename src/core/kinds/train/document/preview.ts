@@ -1,9 +1,10 @@
 import { arcCovered } from '../../../frame/angles'
 import type { ReadSet } from '../../../shafts/schema'
 import { channelsOf, readingKey } from '../../../shafts/typed'
+import { gradeOf } from '../../../verdict/typed'
 import { solveTrain } from '../solve/solve'
 import type { Job, Round } from './schema'
-import { gradeOf, toTrain } from './typed'
+import { toTrain } from './typed'
 
 /** How sure the moves would be if a set were read at given angles. Lengths in mm. */
 export interface Expected {

@@ -8,10 +8,10 @@ import {
   roughPosition,
   roughPush,
 } from '../../../ready/rough'
-import { seatFeet } from '../../../seat/state'
 import { presentPack } from '../plan/choices'
 import { limitsOfLine } from './limits'
 import type { Job } from './schema'
+import { seatFeet } from './seats'
 import { placeStations } from './stations'
 
 /** Travel of a usual dial, mm. */

@@ -1,10 +1,9 @@
 import * as v from 'valibot'
 import { id, measured, mmSize, quantitySchema, text } from '../../../frame/schema'
-import { shape } from '../../../job/shape'
-import { readySchema } from '../../../ready/schema'
-import { seatSchema } from '../../../seat/schema'
+import { jobSchemaOf, lineFrame, roundFrame } from '../../../job/document'
 import { setSchema, stationSchema } from '../../../shafts/schema'
 import { shimStockSchema } from '../../../shims/schema'
+import { toleranceSchema } from '../../../verdict/typed'
 
 /** Materials a support is made of, by how much they grow. */
 export const materials = ['steel', 'grey-iron', 'aluminium'] as const
@@ -58,20 +57,8 @@ export const couplingSchema = v.strictObject({
   span: quantitySchema,
 })
 
-export const toleranceSchema = v.variant('policy', [
-  v.strictObject({ policy: v.literal('slip-speed'), grade: v.picklist(['fine', 'standard', 'coarse']) }),
-  v.strictObject({
-    policy: v.literal('figures'),
-    offset: quantitySchema,
-    /** mm over 100 mm of length, or mil over an inch: the unit of the text says which. */
-    slope: v.strictObject({ text: text(40), unit: v.picklist(['mm/100 mm', 'mil/in']) }),
-    source: text(120),
-  }),
-])
 export const lineSchema = v.strictObject({
-  shape,
-  name: text(80),
-  area: text(80),
+  ...lineFrame,
   kind: v.literal('train'),
   sides: v.strictObject({ near: text(24), far: text(24) }),
   machines: v.pipe(v.array(machineSchema), v.minLength(2), v.maxLength(8)),
@@ -83,8 +70,6 @@ export const lineSchema = v.strictObject({
   /** Turns a minute, as typed. */
   speed: text(12),
   tolerance: toleranceSchema,
-  /** Checks of this line's own, proposed in Ready on every job. */
-  checks: v.optional(v.pipe(v.array(v.strictObject({ id, text: text(120) })), v.maxLength(20))),
 })
 /** The two places of a line drawn through the train: at its first and its last foot, mm from the fixed machine's cold axis. */
 const drawnSchema = v.strictObject({
@@ -129,10 +114,7 @@ export const mostPlaces = 2000
 
 export const roundSchema = v.pipe(
   v.strictObject({
-    id,
-    /** ISO date and time the round was begun. */
-    takenAt: text(40),
-    by: text(40),
+    ...roundFrame,
     sets: v.pipe(v.array(setSchema), v.maxLength(24)),
     plan: v.optional(planSchema),
   }),
@@ -141,22 +123,8 @@ export const roundSchema = v.pipe(
     `at most ${mostPlaces} places to read in a round`,
   ),
 )
-export const jobSchema = v.strictObject({
-  shape,
-  title: text(80),
-  note: text(2000),
-  /** The line as it was on this visit. */
-  line: lineSchema,
-  rounds: v.pipe(v.array(roundSchema), v.minLength(1), v.maxLength(30)),
-  /** Minutes spent at the machine, as typed. */
-  minutes: text(12),
-  /** Initials of who did the job, for the printed page. */
-  doneBy: text(40),
-  /** Before the first reading; absent until something is entered. */
-  ready: v.optional(readySchema),
-  /** Soft foot, by machine. */
-  seat: v.optional(v.record(id, seatSchema)),
-})
+export const jobSchema = jobSchemaOf(lineSchema, roundSchema)
+
 export type LineFoot = v.InferOutput<typeof footSchema>
 export type LineMachine = v.InferOutput<typeof machineSchema>
 export type LineCoupling = v.InferOutput<typeof couplingSchema>

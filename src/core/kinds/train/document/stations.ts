@@ -1,4 +1,5 @@
 import { quantityFault, quantityMm } from '../../../frame/quantity'
+import { probeKinds } from '../../../probes'
 import type { ProbeSetUp, Station } from '../../../shafts/schema'
 import type { Line } from './schema'
 
@@ -48,8 +49,9 @@ export function placeStations(line: Line, dials: readonly ProbeSetUp[] = []): St
   for (const mark of line.marks ?? []) given.set(mark.id, mark.station)
   for (const machine of line.machines) for (const foot of machine.feet) given.set(foot.id, foot.station)
   for (const dial of dials) {
-    if (dial.type !== 'face') given.set(dial.id, dial.station)
-    if (dial.type === 'beam2') given.set(secondPlane(dial.id), dial.plane2)
+    const { stations } = probeKinds[dial.type]
+    if (stations > 0) given.set(dial.id, dial.station)
+    if (stations > 1) given.set(secondPlane(dial.id), dial.plane2)
   }
 
   const x = new Map<string, number>()

@@ -4,8 +4,8 @@ import { parseNumber } from '../../../frame/number'
 import { quantityFrom } from '../../../frame/quantity'
 import { decimalsFor, fromMm, toMm, type Unit } from '../../../frame/units'
 import type { ReadSet } from '../../../shafts/schema'
+import type { ProbeState } from '../../../shafts/state'
 import { channelsOf, readingKey, sweepPoints } from '../../../shafts/typed'
-import type { ProbeState } from '../solve/round'
 
 /** Rows and columns of text, as they came out of a file or a spreadsheet. */
 export type Cells = readonly (readonly string[])[]

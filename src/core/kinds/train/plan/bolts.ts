@@ -1,10 +1,12 @@
 import { direction } from '../../../frame/angles'
 import type { Plane, PlaneLine } from '../../../frame/axis'
 import { quantityMm } from '../../../frame/quantity'
+import { probeKinds } from '../../../probes'
 import { separationAt } from '../../../probes/probe'
+import type { ProbeState } from '../../../shafts/state'
 import { graduationMm, sdMm } from '../../../shafts/typed'
 import { couplingAfter, type Moves } from '../solve/after'
-import type { JobSolution, ProbeState } from '../solve/round'
+import type { JobSolution } from '../solve/round'
 import { type OrderSchool, offTheCrown } from './order'
 import type { JobPlan } from './plan'
 import { type Creep, creep, type Pushed, type Stop, shows, stops, toGoDoubt, type Watch } from './stop'
@@ -126,7 +128,7 @@ export interface OrderAdvice {
 export function orderAdvice(solved: JobSolution): OrderAdvice {
   let crown: OrderAdvice['crown']
   for (const state of solved.dials) {
-    if (state.dial.type !== 'rim' || state.channel) continue
+    if (probeKinds[state.dial.type].radius !== 'refines' || state.channel) continue
     const c = solved.train.couplings.findIndex(({ id }) => id === state.set.coupling)
     const coupling = solved.train.couplings[c]
     const result = solved.solution.couplings[c]?.result

@@ -3,12 +3,13 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { loadSolver } from '../../../../planner/highs'
 import { tries } from '../../../../testing/anything'
 import type { FootFacts } from '../../../least/facts'
+import { type LeastPlane, leastInPlane } from '../../../least/least'
 import { type PlaneProblem, type PlannedStation, unit } from '../../../least/problem'
 import type { SolveProgram } from '../../../least/program'
 import type { Train } from '../solve/model'
 import { type Solution, solveTrain, withStay } from '../solve/solve'
 import { planMoves } from './exact'
-import { type LeastPlane, leastInPlane, planLeast, withMoves } from './least'
+import { planLeast, withMoves } from './least'
 
 let solve: SolveProgram
 beforeAll(async () => {

@@ -2,9 +2,10 @@ import { direction } from '../../../frame/angles'
 import { type Plane, planes } from '../../../frame/axis'
 import { quantityMm } from '../../../frame/quantity'
 import { linearOf, type Misalignment, sagAt } from '../../../probes/probe'
+import type { ProbeState } from '../../../shafts/state'
 import type { Round } from '../document/schema'
 import { couplingAfter, type Moves, misalignmentOf, positionsAfter } from '../solve/after'
-import type { JobSolution, ProbeState } from '../solve/round'
+import type { JobSolution } from '../solve/round'
 
 /** What a probe is expected to show in the next round at the angles it was read at. Lengths in mm. */
 export interface Expected {

@@ -1,15 +1,16 @@
 import { type Plane, type PlaneLine, planes } from '../../../frame/axis'
 import { minutesFor } from '../../../least/effort'
 import type { FootFacts } from '../../../least/facts'
-import { type PlacedFoot, seatFeet, solveSeat } from '../../../seat/state'
+import type { PlacedFoot } from '../../../seat/state'
 import { inDoubt } from '../../../shafts/doubt'
 import type { Pack } from '../../../shims/packs'
 import { packUnder, ShimShelf, slack } from '../../../shims/shelf'
 import { stockSizes } from '../../../shims/stock'
 import { limitsOf } from '../../../verdict/limits'
+import { gradeOf } from '../../../verdict/typed'
 import { type Verdict, verdictOf } from '../../../verdict/verdict'
 import type { Job, Round, RoundPlan } from '../document/schema'
-import { gradeOf } from '../document/typed'
+import { seatFeet, solveSeatOf } from '../document/seats'
 import { axisAfter, type Moves, misalignmentOf, runningAfter } from '../solve/after'
 import { type JobSolution, tapeSd } from '../solve/round'
 import { type Solution, type Stay, targetOf, withStay } from '../solve/solve'
@@ -209,7 +210,7 @@ const within = (
 function softFootOf(job: Pick<Job, 'line' | 'seat'>, machine: string): Map<string, number> {
   const seat = job.seat?.[machine]
   if (!seat || Object.keys(seat.after).length > 0) return new Map()
-  const { cure } = solveSeat(job, machine, 'before')
+  const { cure } = solveSeatOf(job, machine, 'before')
   return new Map(cure.flatMap((one) => ('shim' in one ? [[one.foot, one.shim] as const] : [])))
 }
 

@@ -2,8 +2,9 @@ import type { DeviceReading, Hello, Hung } from '../../../device/protocol'
 import { arcCovered, foldDegrees } from '../../../frame/angles'
 import { positiveMm, quantityFrom, quantityMm } from '../../../frame/quantity'
 import { fromMm, toMm, type Unit } from '../../../frame/units'
+import { probeKinds } from '../../../probes'
 import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
-import { channelsOf, readingKey } from '../../../shafts/typed'
+import { channelsOf, readingKey, sags } from '../../../shafts/typed'
 import type { Line } from '../document/schema'
 
 /** How a probe on the line and a probe of the set belong together. */
@@ -247,8 +248,10 @@ export function hungAs(set: ReadSet, hello: Hello, matches: readonly Match[], le
         ...(probe.plane2 && hung.distance2 !== undefined
           ? { plane2: { ...probe.plane2, distance: told(hung.distance2 - hung.distance, length, decimals) } }
           : {}),
-        ...(probe.type === 'rim' && hung.radius ? { radius: told(hung.radius, length, decimals) } : {}),
-        ...(probe.type === 'rim' && hung.sag !== undefined && quantityMm(probe.sag) === undefined
+        ...(probeKinds[probe.type].radius === 'refines' && hung.radius
+          ? { radius: told(hung.radius, length, decimals) }
+          : {}),
+        ...(sags(probe) && hung.sag !== undefined && quantityMm(probe.sag) === undefined
           ? { sag: told(hung.sag, unit, unit === 'mil' ? 2 : 3) }
           : {}),
       }

@@ -1,6 +1,7 @@
 import { type Plane, planes } from '../../../frame/axis'
 import type { Misaligned } from '../../../shafts/coupling'
-import type { Coupling, DoubtfulLine, Train } from './model'
+import { type DoubtfulLine, planeOf } from '../../../shafts/plane'
+import type { Coupling, Train } from './model'
 
 /** Where a point of a machine's axis stands relative to the fixed machine's axis extended, mm, with its deviation. */
 export interface Position {
@@ -8,21 +9,6 @@ export interface Position {
   sd: number
   /** Slope of its axis against the fixed one's, rad. */
   slope: number
-}
-
-/** The misalignment of one plane as a line stated at the coupling, or undefined where that plane was not measured. */
-export function planeOf(fit: Misaligned, plane: Plane, x: number): DoubtfulLine | undefined {
-  if (!fit.measured.includes(plane)) return undefined
-  const { misalignment: m, covariance: c } = fit
-  const at = plane === 'horizontal' ? 0 : 2
-  return {
-    line: plane === 'horizontal' ? { offset: m.offsetY, slope: m.slopeY } : { offset: m.offsetZ, slope: m.slopeZ },
-    x,
-    covariance: [
-      [c[at]?.[at] ?? 0, c[at]?.[at + 1] ?? 0],
-      [c[at + 1]?.[at] ?? 0, c[at + 1]?.[at + 1] ?? 0],
-    ],
-  }
 }
 
 /** One link of the chain from the fixed machine to another: +1 where the other machine is to the right of the coupling. */

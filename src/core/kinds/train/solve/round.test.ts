@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { check } from '../../../frame/fault'
+import { summarise, unsummed } from '../../../job/summary'
 import { cautions } from '../../../ready/catalogue'
 import { emptyReady } from '../../../ready/ready'
 import { findingsFor } from '../advice/findings'
-import { readPeg, summarise, unsummed } from '../advice/summary'
+import { readPeg } from '../advice/summary'
 import { matchSets, withMachineAt, withoutMachine } from '../document/alter'
 import { doubtDimensions } from '../document/doubts'
 import { makeJob, makeLine, repeatRound } from '../document/make'
@@ -107,16 +108,16 @@ describe('a job', () => {
       ...job,
       ready: { ...emptyReady(), cautions: Object.fromEntries(cautions.map((id) => [id, { by: 'R. T.', at: '' }])) },
     })
-    expect(summarise(caseA()).next).toEqual({ kind: 'caution', caution: 'isolated', open: 8 })
+    expect(summarise(caseA()).first).toEqual({ kind: 'caution', caution: 'isolated', open: 8 })
     const done = summarise(safe(caseA()))
     expect(done).toMatchObject({
       pegs: { read: 'within', move: 'outside' },
       verdict: 'outside',
-      next: { kind: 'ready-to-move' },
+      listed: { next: { kind: 'ready-to-move' } },
     })
-    expect(done.shafts[1]!.vertical![0]).toBeCloseTo(0.12, 6)
+    expect(done.listed.shafts[1]!.vertical![0]).toBeCloseTo(0.12, 6)
     const begun = summarise(safe(withReading(caseA(), 1, 'a180', '')))
-    expect(begun.next).toEqual({ kind: 'next-reading', machine: 'Pump', probe: 'rim', degrees: 180 })
+    expect(begun.listed.next).toEqual({ kind: 'next-reading', machine: 'Pump', probe: 'rim', degrees: 180 })
     const blank = makeJob(makeLine('x', 'pump', 'motor', 'mm'), '', '', 'mm')
     expect(readPeg(solve(blank))).toBe('nothing')
   })

@@ -1,91 +1,23 @@
-import { arcCovered, direction, foldDegrees, quarterAt, quarters } from '../../../frame/angles'
-import { quantityFault, quantityMm, typedStep } from '../../../frame/quantity'
-import { type Channel, linearOf, type Misalignment, sagAt } from '../../../probes/probe'
-import { closure, quarterMeans, returnToZero } from '../../../shafts/closure'
+import { quantityMm } from '../../../frame/quantity'
+import { probeKinds } from '../../../probes'
+import type { Misalignment } from '../../../probes/probe'
 import type { ProbeFit } from '../../../shafts/coupling'
 import { type Disagreement, disagreementOf } from '../../../shafts/repeats'
-import { type ChannelName, channelNames, type ProbeSetUp, type ReadSet } from '../../../shafts/schema'
+import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
+import { type ProbeState, probeState } from '../../../shafts/state'
 import { type Suspect, suspectsOf } from '../../../shafts/suspects'
 import { only, togetherOf } from '../../../shafts/together'
-import {
-  channelsOf,
-  graduationMm,
-  readingKey,
-  readingsOf,
-  resolutionOf,
-  runoutAt,
-  sags,
-  sweepPoints,
-} from '../../../shafts/typed'
+import { channelsOf, graduationMm, resolutionOf } from '../../../shafts/typed'
+import { gradeOf } from '../../../verdict/typed'
 import { type DimensionDoubt, doubtDimensions } from '../document/doubts'
 import type { Job, Round } from '../document/schema'
 import type { Stations } from '../document/stations'
-import { gradeOf, type JobTrain, toTrain } from '../document/typed'
+import { type JobTrain, toTrain } from '../document/typed'
 import type { Train } from './model'
 import { type Solution, solveTrain } from './solve'
 
 /** Standard deviation of a taped dimension, mm: ±2 mm is meant as two of them. */
 export const tapeSd = 1
-
-/** Everything known of one probe of a round (of one channel, for a two-plane detector). Lengths in mm. */
-export interface ProbeState {
-  /** The probe's id, and its channel where it has several. */
-  id: string
-  set: ReadSet
-  dial: ProbeSetUp
-  channel: ChannelName | undefined
-  /** Which set it belongs to at its coupling, from 1; undefined where there is only one. */
-  setNumber: number | undefined
-  readings: {
-    angleId: string
-    angle: number
-    raw: number
-    /** raw less what is not the shafts': sag, and the run-out of a hub that stood still. */
-    corrected: number
-    /** corrected − fitted; undefined until the coupling can be solved. */
-    residual: number | undefined
-  }[]
-  /** The one missing quarter, worked out from the other three: shown, never used. */
-  computed: { angleId: string; value: number } | undefined
-  /** A sweep, thinned for drawing. */
-  sweep: SweepState | undefined
-  /** Cells with something typed that is no number. */
-  faults: { angleId: string; message: string }[]
-  sag: number
-  sagMissing: boolean
-  graduation: number
-  /** The finest step this probe was read in: its graduation, or less where a person read between the lines. */
-  step: number
-  closure: number | null
-  /** Two graduations. */
-  closureLimit: number
-  returnToZero: number | undefined
-  /** Slips of this probe that would explain what does not fit. */
-  suspects: Suspect[]
-  /** The corrected wave at an angle (degrees), as fitted; undefined until the coupling can be solved. */
-  fitted: ((degrees: number) => number) | undefined
-  /** A raw reading at an angle less what is not the shafts': see `corrected`. */
-  level: (degrees: number, raw: number) => number
-  /** Whole swing of the fitted wave over a turn, as the dial would show it (sag included), mm. */
-  swing: number | undefined
-  /** What this probe reads at an angle when the shafts are aligned, set as it was set at the top. */
-  whenAligned: (degrees: number) => number
-  /**
-   * How it feels the misalignment: weights of offset and slope, how far ahead of the position's angle it looks (degrees), and
-   * what its exact geometry adds. Undefined until the coupling can be solved.
-   */
-  feels: (Pick<Channel, 'weight' | 'beyondLinear'> & { lead: number }) | undefined
-}
-
-export interface SweepState {
-  points: number
-  /** How much of the turn it covers, degrees. */
-  coverage: number
-  /** Mean of every degree that was passed. */
-  thinned: { angle: number; corrected: number }[]
-  /** Root mean square of what is left over, mm; undefined until the coupling can be solved. */
-  rough: number | undefined
-}
 
 export interface JobSolution {
   round: Round
@@ -148,7 +80,7 @@ export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
   const dials = round.sets.flatMap((set) =>
     set.probes.flatMap((dial) =>
       channelsOf(dial).map((channel) => ({
-        ...stateOf(set, dial, channel, fits.get(dial.id), ofProbe(dial)),
+        ...probeState(set, dial, channel, fits.get(dial.id), ofProbe(dial)),
         setNumber: setNumber(round, set),
       })),
     ),
@@ -165,7 +97,7 @@ export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
     doubts: doubtDimensions(
       job.line,
       stations,
-      round.sets.flatMap((set) => set.probes).filter(({ type }) => type !== 'face'),
+      round.sets.flatMap((set) => set.probes).filter(({ type }) => probeKinds[type].stations > 0),
     ),
     resolution: resolutionOf(round),
   }
@@ -174,119 +106,4 @@ export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
 function setNumber(round: Round, set: ReadSet): number | undefined {
   const alike = round.sets.filter(({ coupling }) => coupling === set.coupling)
   return alike.length > 1 ? alike.indexOf(set) + 1 : undefined
-}
-
-/** How far ahead of the position's angle a channel looks, degrees. */
-const leadOf = (dial: ProbeSetUp, channel: ChannelName | undefined): number =>
-  channel?.startsWith('t') ? 90 : dial.type === 'face' ? (dial.lead ?? 0) : 0
-
-function stateOf(
-  set: ReadSet,
-  dial: ProbeSetUp,
-  channel: ChannelName | undefined,
-  fitted: { fit: ProbeFit; misalignment: Misalignment } | undefined,
-  suspects: Suspect[],
-): Omit<ProbeState, 'setNumber'> {
-  const read = readingsOf(set, dial, channel)
-  const sag = sags(dial) ? (quantityMm(dial.sag) ?? 0) : 0
-  const lead = leadOf(dial, channel)
-  const k = channel ? channelNames.indexOf(channel) : 0
-  const still = set.turned === 'one'
-  const corrected = (angle: number, raw: number) => raw - sagAt(sag, angle + lead) - (still ? runoutAt(dial, angle) : 0)
-  const wave = fitted && waveOf(fitted.fit, k, lead, fitted.misalignment)
-  const graduation = graduationMm(dial)
-  const atTop = read.find(({ angle }) => angle % 360 === 0)?.value
-  const zero = atTop ?? (fitted ? (fitted.fit.zeros[k] ?? 0) : 0)
-  return {
-    id: readingKey(dial.id, channel),
-    set,
-    dial,
-    channel,
-    readings: read.map(({ angleId, angle, value }) => {
-      const level = corrected(angle, value)
-      return { angleId, angle, raw: value, corrected: level, residual: wave && level - wave(angle) }
-    }),
-    computed: dial.floats ? undefined : computedQuarter(set, read),
-    sweep: sweepState(dial, k, corrected, wave),
-    faults: set.angles.flatMap(({ id }) => {
-      const message = quantityFault(dial.readings[readingKey(id, channel)]?.value)
-      return message ? [{ angleId: id, message }] : []
-    }),
-    sag,
-    sagMissing: sags(dial) && quantityMm(dial.sag) === undefined,
-    graduation,
-    step: Math.min(graduation, ...Object.values(dial.readings).map(({ value }) => typedStep(value) ?? graduation)),
-    closure: sags(dial) && !dial.floats ? closure(read) : null,
-    closureLimit: 2 * graduation,
-    returnToZero: returnToZero(read),
-    suspects,
-    fitted: wave,
-    level: corrected,
-    swing: wave && swingOf((degrees) => wave(degrees) + sagAt(sag, degrees + lead)),
-    feels: feelsOf(fitted?.fit.channels[k], lead),
-    whenAligned: (degrees) => zero + sagAt(sag, degrees + lead) - (atTop === undefined ? 0 : sagAt(sag, lead)),
-  }
-}
-
-function feelsOf(channel: Channel | undefined, lead: number): ProbeState['feels'] {
-  if (!channel) return undefined
-  const { weight, beyondLinear } = channel
-  return { weight, lead, ...(beyondLinear ? { beyondLinear } : {}) }
-}
-
-function waveOf(fit: ProbeFit, k: number, lead: number, m: Misalignment): ((degrees: number) => number) | undefined {
-  const channel = fit.channels[k]
-  const zero = fit.zeros[k] ?? 0
-  if (!channel) return undefined
-  return (degrees) => zero + linearOf(channel, m, ...direction(degrees + lead))
-}
-
-/** Most less least of a wave that is a constant and one sine: twice its amplitude. */
-function swingOf(wave: (degrees: number) => number): number {
-  return Math.hypot(wave(0) - wave(180), wave(90) - wave(270))
-}
-
-/** The quarter that closure gives where exactly one of the four was not read. */
-function computedQuarter(
-  set: ReadSet,
-  read: readonly { angle: number; value: number }[],
-): ProbeState['computed'] | undefined {
-  const means = quarterMeans(read)
-  const missing = quarters.filter((quarter) => means[quarter] === undefined)
-  const [one] = missing
-  if (missing.length !== 1 || !one) return undefined
-  const { top = 0, far = 0, bottom = 0, near = 0 } = means
-  const value = one === 'top' || one === 'bottom' ? far + near - top - bottom : top + bottom - far - near
-  const angle = set.angles.find(({ degrees }) => quarterAt(degrees) === one)
-  return angle && { angleId: angle.id, value }
-}
-
-function sweepState(
-  dial: ProbeSetUp,
-  k: number,
-  corrected: (angle: number, raw: number) => number,
-  wave: ((degrees: number) => number) | undefined,
-): SweepState | undefined {
-  const points = sweepPoints(dial.sweep)
-  if (points.length === 0) return undefined
-  const bins = new Map<number, { sum: number; count: number }>()
-  let squares = 0
-  for (const { angle, values } of points) {
-    const level = corrected(angle, values[k] ?? 0)
-    const bin = Math.floor(foldDegrees(angle))
-    const found = bins.get(bin)
-    if (found) {
-      found.sum += level
-      found.count++
-    } else bins.set(bin, { sum: level, count: 1 })
-    if (wave) squares += (level - wave(angle)) ** 2
-  }
-  return {
-    points: points.length,
-    coverage: arcCovered([...bins.keys()]),
-    thinned: [...bins]
-      .map(([bin, { sum, count }]) => ({ angle: bin + 0.5, corrected: sum / count }))
-      .sort((a, b) => a.angle - b.angle),
-    rough: wave && Math.sqrt(squares / points.length),
-  }
 }

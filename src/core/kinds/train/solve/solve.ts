@@ -1,11 +1,8 @@
-import { lineAt, type Plane, type PlaneLine, straight } from '../../../frame/axis'
-import { type CouplingFit, type CouplingResult, fitCoupling } from '../../../shafts/coupling'
-import { type Doubt, doubtsOf, inDoubt } from '../../../shafts/doubt'
-import { tapeCovariance } from '../../../shafts/tape'
-import { only, purposeOf, togetherOf } from '../../../shafts/together'
+import { lineAt, type Plane, type PlaneLine } from '../../../frame/axis'
+import type { CouplingFit } from '../../../shafts/coupling'
+import { type CouplingSolution, solveCoupling } from '../../../shafts/judged'
 import { limitsOf } from '../../../verdict/limits'
 import type { SlipGrade } from '../../../verdict/slipSpeed'
-import { type Verdict, verdictOf } from '../../../verdict/verdict'
 import type { Coupling, Train } from './model'
 import { sdOfPlaces } from './moveSd'
 import { type Chains, chainsFrom, planes, positionAt } from './positions'
@@ -27,28 +24,6 @@ export interface FootSolution {
   /** Null where the readings do not reach: that plane or a coupling on the way was not measured. */
   vertical: FootPlane | null
   horizontal: FootPlane | null
-}
-
-/** A set read with the coupling closed or running, solved and judged by itself. */
-export interface CoupledCheck {
-  /** Index into the coupling's sets. */
-  set: number
-  purpose: 'closed' | 'running'
-  result: CouplingResult
-  doubts: readonly Doubt[]
-  verdict?: Verdict
-}
-
-export interface CouplingSolution {
-  id: string
-  /** What the readings say, or why they say nothing. */
-  result: CouplingResult
-  /** Why it is not to be trusted, whatever the numbers say; the verdict then is "can't tell". */
-  doubts: readonly Doubt[]
-  /** Absent where no limit is known or nothing was measured. */
-  verdict?: Verdict
-  /** What was read coupled up: beside the rest, never in it. */
-  asCoupled: readonly CoupledCheck[]
 }
 
 export interface Solution {
@@ -82,51 +57,14 @@ export function solveTrain(
   grade: SlipGrade = 'standard',
   tape = 0,
 ): Solution {
-  const couplings = train.couplings.map((coupling) => solveCoupling(train, coupling, grade, tape))
+  const couplings = train.couplings.map((coupling) =>
+    solveCoupling(coupling, { limits: limitsOf(train, coupling, grade), growth: growthAcross(train, coupling), tape }),
+  )
   const fits = new Map<string, CouplingFit>()
   for (const { id, result } of couplings) if (result.ok) fits.set(id, result.fit)
   const chains = chainsFrom(train, fits)
   return { couplings, chains, ...feetToward(train, chains, stay, tape) }
 }
-
-function solveCoupling(train: Train, coupling: Coupling, grade: SlipGrade, tape: number): CouplingSolution {
-  const { id, sets, x } = coupling
-  const { together, apart, engaged } = togetherOf(sets)
-  const limits = limitsOf(train, coupling, grade)
-  const judge = (fit: CouplingFit, growth: Record<Plane, PlaneLine>, doubts: readonly Doubt[]) =>
-    limits ? { verdict: inDoubt(verdictOf(fit, coupling, limits, growth), doubts) } : {}
-  const solve = (kept: readonly number[]) => {
-    const own = only(sets, kept)
-    const result = withTape(fitCoupling(own, x), tape)
-    return { result, doubts: result.ok ? doubtsOf(result.fit, own) : [] }
-  }
-  const cold = growthAcross(train, coupling)
-  const asCoupled = apart.map((set): CoupledCheck => {
-    const read = sets[set]
-    const purpose = read && purposeOf(read) === 'running' ? 'running' : 'closed'
-    const { result, doubts } = solve([set])
-    // what was read running has grown already
-    const verdict = result.ok ? judge(result.fit, purpose === 'running' ? noGrowth : cold, doubts) : {}
-    return { set, purpose, result, doubts, ...verdict }
-  })
-  const solved = solve(together)
-  const doubts: readonly Doubt[] = [...solved.doubts, ...(engaged ? (['engaged'] as const) : [])]
-  if (solved.result.ok) return { id, ...solved, doubts, ...judge(solved.result.fit, cold, doubts), asCoupled }
-  const looked = together.length === 0 ? asCoupled.find(({ verdict }) => verdict)?.verdict : undefined
-  if (together.length > 0 || asCoupled.length === 0) return { id, ...solved, asCoupled }
-  return {
-    id,
-    result: {
-      ok: false,
-      message: 'Read with the coupling closed only: that plans no move. Release it and read again.',
-    },
-    doubts: ['engaged'],
-    ...(looked ? { verdict: { ...inDoubt(looked, ['engaged']), byPlane: {} } } : {}),
-    asCoupled,
-  }
-}
-
-const noGrowth: Record<Plane, PlaneLine> = { vertical: straight, horizontal: straight }
 
 /** The same solution with other feet, or a line, staying where it is. */
 export const withStay = (train: Train, solution: Solution, stay: Stay, tape = 0): Solution => ({
@@ -223,14 +161,6 @@ export function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
       }),
   )
   return heldTarget(held)
-}
-
-/** The same result with what the tape adds to its covariance. */
-function withTape(result: CouplingResult, sd: number): CouplingResult {
-  if (!result.ok || sd === 0) return result
-  const more = tapeCovariance(result.fit, sd)
-  const covariance = result.fit.covariance.map((line, i) => line.map((value, j) => value + (more[i]?.[j] ?? 0)))
-  return { ok: true, fit: { ...result.fit, covariance } }
 }
 
 /** Relative growth right − left at a coupling: what running adds to the cold misalignment. */

@@ -1,12 +1,13 @@
+import { tidy } from '../../../frame/openFormat'
 import { quantityMm } from '../../../frame/quantity'
-import type { Probe } from '../../../probes'
+import { type Probe, probeToSurvey } from '../../../probes'
 import type { ReadSet } from '../../../shafts/schema'
 import { purposeOf } from '../../../shafts/together'
 import { stockSizes } from '../../../shims/stock'
 import type { Job, Round } from '../document/schema'
 import { toTrain } from '../document/typed'
 import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
-import type { Survey, SurveyProbe } from './schema'
+import type { Survey } from './schema'
 
 /** A round of a job as an open survey document, in millimetres. What has no place or was not read is left out. */
 export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
@@ -66,7 +67,12 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
             purpose: purposeOf({ state, purpose }),
             ...(zeroedOf(sources[c]?.[s]?.set) ? { zeroed: zeroedOf(sources[c]?.[s]?.set) } : {}),
             probes: probes.map((probe, p) =>
-              probeOf(probe, machine(probe.on, left), quantityMm(sources[c]?.[s]?.dials[p]?.turn)),
+              probeToSurvey(probe, {
+                on: machine(probe.on, left),
+                sd: tidy(probe.sd),
+                graduation: tidy(probe.graduation ?? 2 * probe.sd),
+                turn: quantityMm(sources[c]?.[s]?.dials[p]?.turn),
+              }),
             ),
           },
         ]
@@ -97,33 +103,3 @@ function planOf({ plan }: Round): Pick<Survey, 'plan'> {
 
 const tidied = <T extends object>(values: T): T =>
   Object.fromEntries(Object.entries(values).map(([key, value]) => [key, tidy(value as number)])) as T
-
-/** Ten decimals: what adding inches leaves behind is not written out. */
-const tidy = (mm: number): number => Number(mm.toFixed(10))
-
-function probeOf(probe: Probe, on: string, turn: number | undefined): SurveyProbe {
-  const base = { on, sd: tidy(probe.sd), graduation: tidy(probe.graduation ?? 2 * probe.sd) }
-  if (probe.type === 'beam2')
-    return {
-      type: 'beam2',
-      ...base,
-      planes: [tidy(probe.planes[0]), tidy(probe.planes[1])],
-      readings: probe.readings.map(({ angle, values }) => [angle, ...values.map(tidy)] as Five),
-    }
-  const readings = probe.readings.map(({ angle, value }): [number, number] => [angle, tidy(value)])
-  if (probe.type === 'beam') return { type: 'beam', ...base, x: tidy(probe.x), readings }
-  const dial = { ...base, ...(turn && turn > 0 ? { turn: tidy(turn) } : {}), sag: tidy(probe.sag), readings }
-  if (probe.type === 'bore') return { type: 'bore', ...dial, x: tidy(probe.x) }
-  if (probe.type === 'rim')
-    return { type: 'rim', ...dial, x: tidy(probe.x), ...(probe.radius ? { radius: tidy(probe.radius) } : {}) }
-  return {
-    type: 'face',
-    ...dial,
-    radius: tidy(probe.radius),
-    side: probe.side,
-    ...(probe.lead ? { lead: probe.lead } : {}),
-    ...(probe.sharedFloat ? { float: 'shared' as const } : {}),
-  }
-}
-
-type Five = [number, number, number, number, number]

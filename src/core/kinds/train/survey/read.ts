@@ -1,11 +1,9 @@
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { toMm } from '../../../frame/units'
-import type { Probe } from '../../../probes'
-import type { Side } from '../../../probes/probe'
-import { purposeOf } from '../../../shafts/together'
+import { setOfSurvey } from '../../../shafts/survey/read'
 import type { Coupling, Train } from '../solve/model'
 import type { Stay } from '../solve/solve'
-import { type Survey, type SurveyMeasurement, type SurveyProbe, surveySchema } from './schema'
+import { type Survey, surveySchema } from './schema'
 
 /** A survey that can be solved: the document as given, and the train it describes in mm. */
 export interface ReadSurvey {
@@ -124,17 +122,7 @@ function toTrain(survey: Survey): ReadSurvey {
     const sets = survey.measurements.flatMap((measurement, m) => {
       if (measurement.coupling !== coupling.id) return []
       measurementOf.set(coupling.id, [...(measurementOf.get(coupling.id) ?? []), m])
-      const side = (on: string): Side => (on === coupling.right ? 'right' : 'left')
-      const state = stateOf(measurement)
-      return [
-        {
-          state,
-          purpose: measurement.purpose ?? purposeOf({ state }),
-          probes: measurement.probes.map((probe) =>
-            toProbe(probe, side(probe.on), length, reading, measurement.zeroed ?? 'any'),
-          ),
-        },
-      ]
+      return [setOfSurvey(measurement, (on) => (on === coupling.right ? 'right' : 'left'), units)]
     })
     return {
       id: coupling.id,
@@ -170,68 +158,5 @@ function toTrain(survey: Survey): ReadSurvey {
         slope: train.tolerance.slope,
       },
     },
-  }
-}
-
-/** A set read closed or running was read coupled up, whatever else it says. */
-const stateOf = ({ state, purpose }: SurveyMeasurement): 'released' | 'engaged' =>
-  purpose === 'closed' || purpose === 'running' ? 'engaged' : (state ?? 'released')
-
-/** Standard deviation of one reading, mm, where the document gives neither it nor a graduation. */
-const defaultSd = 0.005
-
-function toProbe(
-  probe: SurveyProbe,
-  on: Side,
-  length: (value: number) => number,
-  reading: (value: number) => number,
-  zeroed: NonNullable<SurveyMeasurement['zeroed']>,
-): Probe {
-  const sd = probe.sd ? reading(probe.sd) : probe.graduation ? reading(probe.graduation) / 2 : defaultSd
-  const graduation = probe.graduation === undefined ? undefined : reading(probe.graduation)
-  if (probe.type === 'beam2')
-    return {
-      type: 'beam2',
-      on,
-      sd,
-      graduation,
-      planes: [length(probe.planes[0]), length(probe.planes[1])],
-      readings: probe.readings.map(([angle, r1, t1, r2, t2]) => ({
-        angle,
-        values: [reading(r1), reading(t1), reading(r2), reading(t2)],
-      })),
-    }
-  const read = probe.readings.map(([angle, value]) => ({ angle, value: reading(value) }))
-  if (probe.type === 'beam') return { type: 'beam', on, sd, graduation, x: length(probe.x), readings: read }
-  const sag = reading(probe.sag ?? 0)
-  // set back by half at the sides: half the sag is already in its zero; set to its sag on top: that is what it read there
-  const zero = zeroed === 'halved' ? { value: -sag / 2, sd } : undefined
-  const topRead = read.some(({ angle }) => angle % 360 === 0)
-  const readings = zeroed === 'sag' && !topRead ? [{ angle: 0, value: -sag }, ...read] : read
-  if (probe.type === 'bore') return { type: 'bore', on, sd, graduation, zero, sag, x: length(probe.x), readings }
-  if (probe.type === 'rim')
-    return {
-      type: 'rim',
-      on,
-      sd,
-      graduation,
-      zero,
-      sag,
-      x: length(probe.x),
-      radius: probe.radius === undefined ? undefined : length(probe.radius),
-      readings,
-    }
-  return {
-    type: 'face',
-    on,
-    sd,
-    graduation,
-    zero,
-    sag,
-    radius: length(probe.radius),
-    side: probe.side ?? 'front',
-    lead: probe.lead ?? 0,
-    sharedFloat: probe.float === 'shared',
-    readings,
   }
 }

@@ -1,13 +1,15 @@
 import { type Checked, refuse } from '../../../frame/fault'
 import { type Quantity, quantityFrom } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
-import { channelNames, type Method, type ProbeSetUp, type ReadSet } from '../../../shafts/schema'
+import { type ProbeType, probeKinds, type SurveyProbe } from '../../../probes'
+import type { Method, ProbeSetUp, ReadSet } from '../../../shafts/schema'
+import type { SurveyMeasurement } from '../../../shafts/survey/schema'
 import { readingKey } from '../../../shafts/typed'
 import { anglesOf, makeJob, makeLine, makeProbe } from '../document/make'
 import type { Growth, Job, Line, LineFoot, RoundPlan } from '../document/schema'
 import { emptyPlan } from '../plan/choices'
 import { readSurvey } from './read'
-import type { Survey, SurveyMeasurement, SurveyProbe } from './schema'
+import type { Survey } from './schema'
 
 /**
  * A survey document as a job: its train as a line of its own, its measurements as the sets of the first round. Up to 48
@@ -182,7 +184,7 @@ function howOf(
 
 function methodOf(probes: readonly SurveyProbe[]): Method {
   const kinds = probes.map(({ type }) => type)
-  const count = (type: SurveyProbe['type']) => kinds.filter((kind) => kind === type).length
+  const count = (type: ProbeType) => kinds.filter((kind) => kind === type).length
   if (count('beam2') === kinds.length) return 'two-plane-head'
   if (count('beam') === kinds.length) return 'twin-heads'
   if (count('bore') === kinds.length) return 'bore-dials'
@@ -205,11 +207,11 @@ function probeOf(
     distance: typed(distance, units.length),
   })
   const sd = probe.sd ?? (probe.graduation ? undefined : fivethousandths(units.reading))
-  const channels = probe.type === 'beam2' ? channelNames : [undefined]
+  const { channels, stations } = probeKinds[probe.type]
   const numbers = probe.readings.map(([angle, ...values]) => ({ angle, values }))
   return {
     ...made,
-    ...(probe.type === 'face' ? {} : { station: at(coupling, ('planes' in probe ? probe.planes[0] : probe.x) - x) }),
+    ...(stations === 0 ? {} : { station: at(coupling, ('planes' in probe ? probe.planes[0] : (probe.x ?? x)) - x) }),
     ...('planes' in probe ? { plane2: at(id, probe.planes[1] - probe.planes[0]) } : {}),
     ...('radius' in probe && probe.radius ? { radius: typed(probe.radius, units.length) } : {}),
     ...('sag' in probe

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { exactRimReading, shaftPair } from '../../../rig/geometry'
 import { type Chance, chance } from '../../../rig/random'
+import type { SurveyMeasurement } from '../../../shafts/survey/schema'
 import { caseA } from './caseA'
 import type { Result } from './result'
-import type { Survey, SurveyMeasurement } from './schema'
+import type { Survey } from './schema'
 import { solveSurvey } from './solve'
 
 /** What a result may say, and how surely: readings that are in doubt, sets read in other states, feet that are held. */

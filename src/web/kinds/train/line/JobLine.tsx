@@ -2,11 +2,11 @@ import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { droppedBy, matchSets, readingsIn } from '../../../../core/kinds/train/document/alter'
 import { useArchive } from '../../../api/archive'
-import { useJobFrame } from '../../../job/frame/context'
 import type { PutAway } from '../../../parts/BroughtBack'
 import { ButtonLink } from '../../../parts/ButtonLink'
 import { Button, Card, Fault, Field, Input, TextArea } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
+import { useTrainFrame } from '../frame'
 import { HotAndCold } from './HotAndCold'
 import { LineEditor } from './LineEditor'
 
@@ -14,7 +14,7 @@ const Grid = styled.div`display: grid; grid-template-columns: 1.4fr 110px 150px;
 
 /** The job's own copy of its line, and what else the printed page says of the job. */
 export function JobLine() {
-  const { document, edit, settings, frozen, id, number, archived } = useJobFrame()
+  const { document, edit, settings, frozen, id, number, archived } = useTrainFrame()
   const navigate = useNavigate()
   const away = useArchive('job', (put) => {
     if (put) navigate('/', { state: { away: { kind: 'job', id, name: `Job ${number}` } satisfies PutAway } })

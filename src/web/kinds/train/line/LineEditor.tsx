@@ -9,9 +9,10 @@ import { isSameName, kindNames, usualName, withFeet } from '../../../../core/kin
 import { type Line, type MachineKind, machineKinds } from '../../../../core/kinds/train/document/schema'
 import { originOf, placeStations } from '../../../../core/kinds/train/document/stations'
 import { chainDrawing } from '../../../../drawing/train/chain'
-import { capital, footName, type Terms, unitName } from '../../../../words/terms'
+import { capital, footName, unitName } from '../../../../words/terms'
 import { say } from '../../../../words/train/findings'
 import { referencesOf } from '../../../../words/train/places'
+import type { TrainTerms } from '../../../../words/train/terms'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityField, QuantityInput } from '../../../parts/Quantity'
@@ -54,7 +55,7 @@ export function LineEditor(props: {
   const { line, unit, onChange, frozen = false } = props
   const length = lengthUnitFor(unit)
   const [ref, width] = useWidth()
-  const terms: Terms = { line, unit, resolution: 0.01 }
+  const terms: TrainTerms = { line, unit, resolution: 0.01 }
   const [where, setWhere] = useState(8)
   const dropped = props.dropped ?? (() => '')
   const goesWith = (machine: Line['machines'][number], less: Line) =>

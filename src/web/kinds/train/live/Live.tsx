@@ -14,9 +14,9 @@ import {
   SweepTrace,
   withCapture,
 } from '../../../../core/kinds/train/solve/capture'
-import type { ProbeState } from '../../../../core/kinds/train/solve/round'
 import { type StandInKind, standInKinds, standInNames } from '../../../../core/rig/standIn'
 import type { ReadSet } from '../../../../core/shafts/schema'
+import type { ProbeState } from '../../../../core/shafts/state'
 import type { LiveTrace } from '../../../../drawing/strip'
 import { angleName } from '../../../../words/terms'
 import { typing } from '../../../app/focus'

@@ -3,14 +3,14 @@ import styled from 'styled-components'
 import { expectedReadings } from '../../../../core/kinds/train/plan/outcome'
 import { angleName, signedLength, stateName, unitName } from '../../../../words/terms'
 import { mono } from '../../../app/style'
-import type { JobFrame } from '../../../job/frame/context'
 import { Card, Muted } from '../../../parts/controls'
+import type { TrainFrame } from '../frame'
 
 const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
   table { border-collapse: collapse; } th, td { padding: 4px 14px 4px 0; text-align: right; white-space: nowrap; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { text-align: left; font-weight: 600; } td { ${mono} }`
 
 /** What every probe should show in the next round: seen at once whether the move did what it should. */
-export const After = memo(function After({ frame }: { frame: JobFrame }) {
+export const After = memo(function After({ frame }: { frame: TrainFrame }) {
   const { solved, plan, terms } = frame
   const expected = useMemo(() => (plan?.feasible ? expectedReadings(solved, plan.moves) : []), [solved, plan])
   if (expected.length === 0) return null

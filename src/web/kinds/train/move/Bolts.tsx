@@ -17,9 +17,9 @@ import {
 } from '../../../../words/terms'
 import { creepText, halfSet, pushText, toGoText } from '../../../../words/train/bolts'
 import { mono } from '../../../app/style'
-import type { JobFrame } from '../../../job/frame/context'
 import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
+import type { TrainFrame } from '../frame'
 import { standInFor, useLive } from './useLive'
 
 const Sheet = styled(
@@ -31,7 +31,7 @@ const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-item
 const ToGo = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); gap: 12px; > div { border: 1px solid var(--rule); border-radius: 4px; padding: 10px 14px; display: grid; gap: 6px; } b { font-size: 18px; } button { padding: 0 10px; }`
 
 /** At the jack bolts, or under the feet: what every dial shows when each foot is far enough, live where something is read. */
-export const Bolts = memo(function Bolts({ frame, moved }: { frame: JobFrame; moved: string }) {
+export const Bolts = memo(function Bolts({ frame, moved }: { frame: TrainFrame; moved: string }) {
   const { solved, plan, terms } = frame
   const machines = moved ? moved.split(',') : []
   const [machine, setMachine] = useState(machines[0] ?? '')
@@ -87,7 +87,7 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: JobFrame; mo
   )
 })
 
-function Work({ work, frame, before }: { work: BoltWork; frame: JobFrame; before: readonly string[] }) {
+function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; before: readonly string[] }) {
   const { terms, solved, showLive } = frame
   const live = useLive(work, frame)
   const [typed, setTyped] = useState<Record<string, string>>({})

@@ -6,9 +6,9 @@ import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
 import { lengthWithUnit } from '../../../../words/terms'
 import { staysNames } from '../../../../words/train/plan'
 import { mono, narrow } from '../../../app/style'
-import type { JobFrame } from '../../../job/frame/context'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
+import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
 const Table = styled.table`
@@ -29,7 +29,7 @@ const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow
 const Scroll = styled.div`overflow-x: auto;`
 
 /** The three ways beside each other: how many stations, how far, how many shims, how long, and whether it can be done. */
-export const Compare = memo(function Compare({ frame }: { frame: JobFrame }) {
+export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
   const { document, round, solved, terms, frozen, least } = frame
   const stays = round.plan?.stays ?? 'fixed'
   const found = least.least

@@ -2,8 +2,8 @@ import styled from 'styled-components'
 import { emptyQuantity } from '../../../../core/frame/quantity'
 import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
 import { footName, sideName } from '../../../../words/terms'
-import type { JobFrame } from '../../../job/frame/context'
 import { QuantityField } from '../../../parts/Quantity'
+import type { TrainFrame } from '../frame'
 
 const Fold = styled.details`margin-top: 6px; border-top: 1px solid var(--rule); padding-top: 4px; summary { cursor: pointer; min-height: 44px; display: flex; align-items: center; color: var(--muted); font-size: 13.5px; } summary::before { content: '›'; margin-right: 8px; } &[open] summary::before { content: '⌄'; } > fieldset { border: 0; margin: 0; padding: 0; min-width: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }`
 
@@ -15,7 +15,7 @@ export function Limits({
 }: {
   station: PlannedStation
   plane: 'vertical' | 'horizontal'
-  frame: JobFrame
+  frame: TrainFrame
 }) {
   const { terms, round, frozen } = frame
   const typed = round.plan?.limits[station.foot] ?? {}

@@ -7,9 +7,9 @@ import { machineDoubted } from '../../../../core/kinds/train/advice/doubt'
 import type { Finding } from '../../../../core/kinds/train/advice/finding'
 import { findingsFor } from '../../../../core/kinds/train/advice/findings'
 import { type PlanFinding, planFindings } from '../../../../core/kinds/train/advice/planFindings'
+import { seatFeet } from '../../../../core/kinds/train/document/seats'
 import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
 import { tighteningOrder } from '../../../../core/seat/layout'
-import { seatFeet } from '../../../../core/seat/state'
 import { isCoupled } from '../../../../core/shafts/typed'
 import { orderInWords } from '../../../../words/seat'
 import {
@@ -28,9 +28,10 @@ import {
 import { sayMove, sayPlan } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
-import { type JobFrame, useJobFrame } from '../../../job/frame/context'
 import { ButtonAnchor, Card, Fault, Muted } from '../../../parts/controls'
-import { type Act, Say, type SayItem, sayItems } from '../../../say/Say'
+import { type Act, Say, type SayItem } from '../../../say/Say'
+import { type TrainFrame, useTrainFrame } from '../frame'
+import { sayItems } from '../sayItems'
 import { After } from './After'
 import { Bolts } from './Bolts'
 import { Compare } from './Compare'
@@ -53,7 +54,7 @@ const MachineHead = styled.div`display: flex; flex-wrap: wrap; gap: 6px 16px; al
 
 /** What to do at every foot: shims in or out, and which way to push by how much. */
 export function MoveStep() {
-  const frame = useJobFrame()
+  const frame = useTrainFrame()
   // while the target line is dragged, drawing and cards come first; what hangs on them comes as soon as there is time
   const later = useDeferredValue(frame)
   const { document, solved, terms, plan } = frame
@@ -230,7 +231,7 @@ export function MoveStep() {
 interface StationCardProps {
   station: PlannedStation
   plane: Plane
-  frame: JobFrame
+  frame: TrainFrame
   terms: Terms
 }
 

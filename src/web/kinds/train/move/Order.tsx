@@ -2,8 +2,8 @@ import { memo } from 'react'
 import styled from 'styled-components'
 import { orderAdvice } from '../../../../core/kinds/train/plan/bolts'
 import { schools } from '../../../../words/train/plan'
-import type { JobFrame } from '../../../job/frame/context'
 import { Card, Choices, Muted } from '../../../parts/controls'
+import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
 const Sheet = styled(
@@ -11,7 +11,7 @@ const Sheet = styled(
 )`margin-bottom: 18px; display: grid; gap: 8px; > [role='radiogroup'] { justify-self: start; } h2 { font-size: 16px; } ol { margin: 0; padding-left: 22px; display: grid; gap: 2px; }`
 
 /** In which order: three schools of the trade, each with its reason; the one the numbers speak for is taken until one chooses. */
-export const Order = memo(function Order({ frame }: { frame: JobFrame }) {
+export const Order = memo(function Order({ frame }: { frame: TrainFrame }) {
   const { solved, round, frozen } = frame
   const advised = orderAdvice(solved).school
   const school = round.plan?.order ?? advised

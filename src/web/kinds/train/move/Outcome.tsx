@@ -6,10 +6,10 @@ import { solveRound } from '../../../../core/kinds/train/solve/round'
 import { capital, footName, isZero, length, place, unitName } from '../../../../words/terms'
 import { sayOutcome } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
-import type { JobFrame } from '../../../job/frame/context'
 import { Card, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityInput } from '../../../parts/Quantity'
+import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
 const Sheet = styled(
@@ -20,7 +20,7 @@ const Sheet = styled(
 const One = styled.article`display: grid; grid-template-columns: 18px 1fr; gap: 4px 10px; > :first-child { margin-top: 4px; } h3 { font-size: 15.5px; } p { color: var(--muted); font-size: 14px; }`
 
 /** Where a round follows a move: what was expected of every station beside what came, and why it may differ. */
-export const Outcome = memo(function Outcome({ frame }: { frame: JobFrame }) {
+export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
   const { document, round, solved, terms, frozen } = frame
   const before = document.rounds[document.rounds.findIndex(({ id }) => id === round.id) - 1]
   const moves = before && movesDone(before)

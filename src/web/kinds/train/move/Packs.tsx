@@ -6,8 +6,8 @@ import { packDrawing } from '../../../../drawing/pack'
 import { capital, footName, lengthWithUnit, sideName, type Terms, unitName } from '../../../../words/terms'
 import { packAct, shimSize } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
-import type { JobFrame } from '../../../job/frame/context'
 import { Fault, Input } from '../../../parts/controls'
+import type { TrainFrame } from '../frame'
 
 const Pair = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12px; margin-top: 6px; border-top: 1px solid var(--rule); padding-top: 8px;`
 const Side = styled.div`display: grid; gap: 4px; align-content: start; min-width: 0; h4 { margin: 0; font-size: 13px; font-weight: 600; color: var(--muted); } p { font-size: 14px; font-weight: 600; line-height: 1.3; } small { color: var(--muted); font-size: 12.5px; }
@@ -15,7 +15,7 @@ const Side = styled.div`display: grid; gap: 4px; align-content: start; min-width
 const Stacks = styled.svg`display: block; width: 100%; max-width: 190px; height: auto; text { ${mono} font-size: 12px; fill: var(--ink); } .cap { fill: var(--muted); font-family: inherit; }`
 
 /** The two packs of a station: what lies there, what shall lie there, and what that takes. */
-export function Packs({ station, frame }: { station: PlannedStation; frame: JobFrame }) {
+export function Packs({ station, frame }: { station: PlannedStation; frame: TrainFrame }) {
   return (
     <Pair>
       {station.feet.map((foot) => (
@@ -25,7 +25,7 @@ export function Packs({ station, frame }: { station: PlannedStation; frame: JobF
   )
 }
 
-function OnePack({ foot, frame }: { foot: PlannedFoot; frame: JobFrame }) {
+function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
   const { terms, round, frozen } = frame
   const typed = round.plan?.packs[foot.id]
   const shown = typed ?? (foot.present ? written(foot.present, terms) : emptyQuantity(terms.unit))

@@ -7,9 +7,9 @@ import type { ShimStock } from '../../../../core/shims/schema'
 import { machineName, unitName } from '../../../../words/terms'
 import { shimSize } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
-import type { JobFrame } from '../../../job/frame/context'
 import { useKit } from '../../../notebook/useKit'
 import { Card, Field, Input, Muted, Select } from '../../../parts/controls'
+import type { TrainFrame } from '../frame'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: end; select { width: 220px; max-width: 100%; } input { width: 76px; }`
 
@@ -21,7 +21,7 @@ const stockOf = (id: string, item: KitShims): ShimStock => ({
 })
 
 /** The shims a machine's packs are made up from: a stock of the kit, taken over as it is now. */
-export function StockOf({ machine, frame }: { machine: string; frame: JobFrame }) {
+export function StockOf({ machine, frame }: { machine: string; frame: TrainFrame }) {
   const { round, frozen, terms } = frame
   const { items } = useKit()
   const chosen = round.plan?.stock[machine]
@@ -67,7 +67,7 @@ const Sheet = styled(
 )`margin-bottom: 18px; h2 { font-size: 16px; margin-bottom: 6px; } ul { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 6px 22px; } li b { ${mono} font-weight: 700; } h3 { font-size: 14px; margin: 8px 0 4px; }`
 
 /** For the store room: what to bring for the whole job. */
-export const Picks = memo(function Picks({ frame }: { frame: JobFrame }) {
+export const Picks = memo(function Picks({ frame }: { frame: TrainFrame }) {
   const { plan, terms, round } = frame
   if (!plan || plan.picks.length === 0) return null
   const machines = [...new Set(plan.picks.map(({ machine }) => machine))]

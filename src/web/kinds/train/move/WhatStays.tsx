@@ -5,8 +5,8 @@ import type { RoundPlan } from '../../../../core/kinds/train/document/schema'
 import { marginOf } from '../../../../core/kinds/train/plan/choices'
 import { footName, machineName } from '../../../../words/terms'
 import { staysNames } from '../../../../words/train/plan'
-import type { JobFrame } from '../../../job/frame/context'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
+import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
 const Sheet = styled(
@@ -15,7 +15,7 @@ const Sheet = styled(
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: end; label { min-width: 190px; }`
 
 /** What stays and what moves: a machine, two stations of feet, as little as can be, or a line drawn by hand. */
-export const WhatStays = memo(function WhatStays({ frame }: { frame: JobFrame }) {
+export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame }) {
   const { document, round, terms, frozen, plan, least } = frame
   const { line } = document
   const stays = round.plan?.stays ?? 'fixed'
@@ -108,7 +108,7 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: JobFrame })
 }, sameButForPlan)
 
 /** The planner at work: how far it is, and a way to stop it. */
-function LeastLine({ least, shown }: { least: JobFrame['least']; shown: boolean }) {
+function LeastLine({ least, shown }: { least: TrainFrame['least']; shown: boolean }) {
   if (!shown) return null
   if (least.fault) return <Fault role="alert">The planner stopped: {least.fault}</Fault>
   if (least.working)
@@ -129,7 +129,7 @@ function LeastLine({ least, shown }: { least: JobFrame['least']; shown: boolean 
 }
 
 /** The line as the plan has it now: where a drawn one begins. */
-function drawnNow({ plan, solved }: JobFrame): NonNullable<RoundPlan['drawn']> {
+function drawnNow({ plan, solved }: TrainFrame): NonNullable<RoundPlan['drawn']> {
   const places = solved.train.machines.flatMap(({ feet }) => feet.map(({ x }) => x))
   const [from, to] = [Math.min(...places), Math.max(...places)]
   const at = (plane: 'vertical' | 'horizontal') => {

@@ -1,10 +1,10 @@
-import type { JobFrame } from '../../../job/frame/context'
+import type { TrainFrame } from '../frame'
 
 /**
  * Two frames that are the same for a part that shows nothing of the plan: while the target line is dragged, such a part is not
  * drawn again.
  */
-export const sameButForPlan = (a: { frame: JobFrame }, b: { frame: JobFrame }): boolean =>
+export const sameButForPlan = (a: { frame: TrainFrame }, b: { frame: TrainFrame }): boolean =>
   a.frame.document === b.frame.document &&
   a.frame.round === b.frame.round &&
   a.frame.solved === b.frame.solved &&

@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+
 import { act, cleanup, renderHook } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { boltWork } from '../../../../core/kinds/train/plan/bolts'
@@ -6,7 +7,7 @@ import { planRound } from '../../../../core/kinds/train/plan/plan'
 import { pumpAndMotor, readOnRig } from '../../../../core/kinds/train/rig'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
 import { makeStandIn, type StandIn } from '../../../../core/rig/standIn'
-import type { JobFrame } from '../../../job/frame/context'
+import type { TrainFrame } from '../frame'
 import { standInFor, useLive } from './useLive'
 
 /** The line to the device, with a stand-in of the core at its other end instead of a socket. */
@@ -41,7 +42,7 @@ const round = readOnRig(line, truth)
 const solved = solveRound({ line }, round)
 const plan = planRound({ line }, round, solved)!
 const work = boltWork(solved, plan, 'm2', 'horizontal')!
-const frame = { id: 'job-1', solved, document: { line } } as unknown as JobFrame
+const frame = { id: 'job-1', solved, document: { line } } as unknown as TrainFrame
 
 beforeEach(() => {
   vi.useFakeTimers({

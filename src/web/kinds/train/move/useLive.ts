@@ -2,10 +2,10 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { DeviceReading, Hello, RigCommand } from '../../../../core/device/protocol'
 import { type BoltWork, watchedAt } from '../../../../core/kinds/train/plan/bolts'
 import { captureOf, hangingOf, matchProbes } from '../../../../core/kinds/train/solve/capture'
+import { channelNames } from '../../../../core/probes/kind'
 import type { StandInKind } from '../../../../core/rig/standIn'
-import { channelNames } from '../../../../core/shafts/schema'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../../device/connection'
-import type { JobFrame } from '../../../job/frame/context'
+import type { TrainFrame } from '../frame'
 
 /** Readings that one shown number is the mean of. */
 const smoothed = 5
@@ -37,7 +37,7 @@ export function standInFor({ watches }: BoltWork): StandInKind | undefined {
  * A line to a rig that stands as the job says. What its probes show when they first stand still counts as the beginning; what
  * they do from there is added to what they would show set to half of their swing.
  */
-export function useLive(work: BoltWork, frame: JobFrame): LiveBolts {
+export function useLive(work: BoltWork, frame: TrainFrame): LiveBolts {
   const { solved, document } = frame
   const kind = standInFor(work)
   const [state, setState] = useState<LineState>('closed')

@@ -7,7 +7,7 @@ import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
 import { planeProblem } from '../../../../core/kinds/train/plan/problem'
 import type { JobSolution } from '../../../../core/kinds/train/solve/round'
 import type { Handle } from '../../../../drawing/scene'
-import { type LeastState, useLeast } from '../../../planner/useLeast'
+import { type LeastState, useLeast } from './useLeast'
 
 export interface Planned {
   plan: JobPlan | undefined

@@ -3,7 +3,7 @@ import styled from 'styled-components'
 import { formatNumber } from '../../../../core/frame/number'
 import type { Unit } from '../../../../core/frame/units'
 import type { Job } from '../../../../core/kinds/train/document/schema'
-import type { ProbeState } from '../../../../core/kinds/train/solve/round'
+import type { ProbeState } from '../../../../core/shafts/state'
 import { readingKey, sags } from '../../../../core/shafts/typed'
 import { spreadCells } from '../../../../drawing/strip'
 import {

@@ -14,8 +14,8 @@ import { surveyOf } from '../../../../core/kinds/train/survey/ofJob'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { stateName, unitName } from '../../../../words/terms'
 import { mono } from '../../../app/style'
-import { useJobFrame } from '../../../job/frame/context'
 import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
+import { useTrainFrame } from '../frame'
 
 const Sheet = styled(Card)`display: grid; gap: 12px; margin-bottom: 16px;
   table { border-collapse: collapse; ${mono} font-size: 13px; } td, th { border: 1px solid var(--rule); padding: 4px 10px; text-align: right; } th { font-weight: 600; }
@@ -37,7 +37,7 @@ const safely = { escapeFormulae: /^[=@\t\r]/ }
 
 /** Readings from a file or a spreadsheet into a set, and out again. */
 export function Import({ set, round, onSet, done }: Props) {
-  const { document, solved, terms, settings } = useJobFrame()
+  const { document, solved, terms, settings } = useTrainFrame()
   const { sides } = document.line
   const states = solved.dials.filter((state) => state.set.id === set.id)
   const [text, setText] = useState('')

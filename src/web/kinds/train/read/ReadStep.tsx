@@ -8,18 +8,20 @@ import { readingsIn } from '../../../../core/kinds/train/document/alter'
 import { roundAsIf } from '../../../../core/kinds/train/document/asIf'
 import { makeSet, repeatOf } from '../../../../core/kinds/train/document/make'
 import type { Round } from '../../../../core/kinds/train/document/schema'
-import { type ProbeState, solveRound } from '../../../../core/kinds/train/solve/round'
+import { solveRound } from '../../../../core/kinds/train/solve/round'
 import type { ReadSet } from '../../../../core/shafts/schema'
+import type { ProbeState } from '../../../../core/shafts/state'
 import type { Suspect } from '../../../../core/shafts/suspects'
 import { turningOrder } from '../../../../core/shafts/turning'
 import { readingKey } from '../../../../core/shafts/typed'
 import { couplingName } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
-import { useJobFrame } from '../../../job/frame/context'
 import { Button, Choices, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
-import { type Act, Say, type SayItem, sayItems } from '../../../say/Say'
+import { type Act, Say, type SayItem } from '../../../say/Say'
+import { useTrainFrame } from '../frame'
+import { sayItems } from '../sayItems'
 import { type Panel, SetSection } from './SetSection'
 
 const Adds = styled.div`display: flex; flex-wrap: wrap; gap: 8px; margin: 16px 0;`
@@ -32,7 +34,7 @@ interface Trial {
 
 /** Readings: one strip a probe with its cells, in the order the shaft turns. */
 export function ReadStep() {
-  const frame = useJobFrame()
+  const frame = useTrainFrame()
   const { document, round, solved, terms, settings, frozen } = frame
   const navigate = useNavigate()
   const [, setParams] = useSearchParams()

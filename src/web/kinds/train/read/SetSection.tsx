@@ -2,15 +2,15 @@ import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } 
 import styled from 'styled-components'
 import { readingsIn } from '../../../../core/kinds/train/document/alter'
 import { secondPlane } from '../../../../core/kinds/train/document/stations'
-import type { ProbeState } from '../../../../core/kinds/train/solve/round'
 import type { ProbeSetUp, ReadSet } from '../../../../core/shafts/schema'
+import type { ProbeState } from '../../../../core/shafts/state'
 import { isCoupled, readingKey, setPurpose } from '../../../../core/shafts/typed'
 import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
 import { BenchHead } from '../../../job/frame/Bench'
-import { useJobFrame } from '../../../job/frame/context'
 import { Button, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
 import { LiveTraces } from '../../../strip/live'
+import { useTrainFrame } from '../frame'
 import { DialBench } from './DialBench'
 
 // fetched when first opened: most readings are typed into sets that are hung already
@@ -44,7 +44,7 @@ interface Props {
 
 /** One set: what hangs on the shafts, and a strip with its cells for every probe. */
 export function SetSection({ set, place, open, toggle, trial, cells, focusCell, onward, fill, onRemove }: Props) {
-  const frame = useJobFrame()
+  const frame = useTrainFrame()
   const { document, round, solved, terms, settings, frozen } = frame
   const [traces] = useState(() => new LiveTraces())
   const editSet = (change: (set: ReadSet) => ReadSet, mark?: string) =>

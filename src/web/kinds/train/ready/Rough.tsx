@@ -6,10 +6,10 @@ import { roughKey, solveRough } from '../../../../core/kinds/train/document/roug
 import { emptyReady } from '../../../../core/ready/ready'
 import { angleName } from '../../../../words/terms'
 import { sayRough } from '../../../../words/train/rough'
-import { useJobFrame } from '../../../job/frame/context'
 import { Card, Choices, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityField } from '../../../parts/Quantity'
+import { useTrainFrame } from '../frame'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); gap: 12px; margin: 8px 0 14px;`
 const Box = styled(
@@ -27,7 +27,7 @@ const quarters = [
 
 /** Straightedge or strip and feeler at the rims, taper gauge between the faces: near enough for a dial to take over. */
 export function Rough() {
-  const frame = useJobFrame()
+  const frame = useTrainFrame()
   const { document, terms, settings, frozen } = frame
   const [chosen, choose] = useState<string>()
   const rough = solveRough(document, chosen)

@@ -1,5 +1,8 @@
-import type { Job, Line } from '../../core/kinds/train/document/schema'
-import { angleName, footName, probeName, type Terms } from '../../words/terms'
+import type { NamedLine } from '../core/job/document'
+import type { AnyJob, AnyLine, KindName } from '../core/kinds'
+import { kindOf } from '../core/kinds'
+import { wordsOf } from './index'
+import { footName } from './terms'
 
 /** Fields whose key is not their name. */
 const fieldNames: Readonly<Record<string, string>> = {
@@ -28,30 +31,28 @@ const fieldName = (key: string): string =>
 export const describeKit = (path: readonly string[]): string => wordOf(path) ?? 'this piece'
 
 /** A place in a line, in words: "Motor, front feet, distance". */
-export function describeLine(line: Line, path: readonly string[]): string {
-  const words = [...partOf(line, path), wordOf(path)]
+export function describeLine<K extends KindName>(line: AnyLine<K>, path: readonly string[]): string {
+  const words = [...partOf(kindOf({ kind: line.kind as K }).named(line), path), wordOf(path)]
   return words.filter(Boolean).join(', ') || 'this line'
 }
 
 /** A place in a job's document, in words: "round 1, motor dial, bottom". */
-export function describePath(job: Job, path: readonly string[]): string {
-  const terms: Pick<Terms, 'line'> = { line: job.line }
-  const words: (string | undefined)[] = []
+export function describePath<K extends KindName>(job: AnyJob<K>, path: readonly string[]): string {
+  const kind: K = job.line.kind as K
+  const named = kindOf({ kind }).named(job.line)
   const round = job.rounds.find((r) => path.includes(r.id))
-  if (round) words.push(`round ${job.rounds.indexOf(round) + 1}`)
-  const set = round?.sets.find((one) => path.includes(one.id))
-  const dial = set?.probes.find((one) => path.includes(one.id))
-  if (set && dial) words.push(probeName(set, dial, terms).toLowerCase())
-  else if (set && path.at(-1) === set.id) words.push(`set ${(round?.sets.indexOf(set) ?? 0) + 1}`)
-  const angle = set?.angles.find((one) => path.some((key) => key === one.id || key.startsWith(`${one.id}:`)))
-  if (angle) words.push(angleName(angle.degrees, terms, set?.angleAs).toLowerCase())
-  words.push(...partOf(job.line, path))
-  if (!angle) words.push(wordOf(path))
+  const inside = round ? wordsOf({ kind }).placeInRound(round, path, named) : { words: [], whole: false }
+  const words: (string | undefined)[] = [
+    ...(round ? [`round ${job.rounds.indexOf(round) + 1}`] : []),
+    ...inside.words,
+    ...partOf(named, path),
+    ...(inside.whole ? [] : [wordOf(path)]),
+  ]
   return words.filter(Boolean).join(', ') || 'this job'
 }
 
 /** The part of a line that a path goes through: a foot, else a machine, a coupling, a mark. */
-function partOf(line: Line, path: readonly string[]): string[] {
+function partOf(line: NamedLine, path: readonly string[]): string[] {
   for (const machine of line.machines)
     for (const foot of machine.feet) {
       // a foot of the station: "m2-front.near"

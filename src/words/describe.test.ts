@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { makeJob, makeLine } from '../../core/kinds/train/document/make'
+import { makeJob, makeLine } from '../core/kinds/train/document/make'
 import { describeKit, describeLine, describePath } from './describe'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
-import type { Job, Round } from '../../core/kinds/train/document/schema'
-import { gradeOf } from '../../core/kinds/train/document/typed'
-import { factsOf, marginOf } from '../../core/kinds/train/plan/choices'
-import type { Least } from '../../core/kinds/train/plan/least'
-import { planeProblem } from '../../core/kinds/train/plan/problem'
-import type { JobSolution } from '../../core/kinds/train/solve/round'
-import { Planner } from './planner'
+import type { Job, Round } from '../../../../core/kinds/train/document/schema'
+import { factsOf, marginOf } from '../../../../core/kinds/train/plan/choices'
+import type { Least } from '../../../../core/kinds/train/plan/least'
+import { planeProblem } from '../../../../core/kinds/train/plan/problem'
+import type { JobSolution } from '../../../../core/kinds/train/solve/round'
+import { gradeOf } from '../../../../core/verdict/typed'
+import { Planner } from '../../../planner/planner'
 
 export interface LeastState {
   least: Least | undefined

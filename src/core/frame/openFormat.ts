@@ -1,0 +1,51 @@
+import * as v from 'valibot'
+
+/** What numbers, names and lists may be in the open documents, whatever kind of line they tell of. */
+
+/** No length, reading, angle or speed of a machine is greater; beyond it the arithmetic itself gives out. */
+const most = 1e6
+/** Nor is anything that has a size smaller. */
+const least = 1e-6
+
+export const finite = v.pipe(
+  v.number('a number'),
+  v.finite('a finite number'),
+  v.minValue(-most, 'a number from -1,000,000 to 1,000,000'),
+  v.maxValue(most, 'a number from -1,000,000 to 1,000,000'),
+)
+export const positive = v.pipe(
+  finite,
+  v.gtValue(0, 'a number above zero'),
+  v.minValue(least, 'a number of a millionth or more'),
+)
+export const notNegative = v.pipe(finite, v.minValue(0, 'zero or more'))
+export const text = v.pipe(v.string('text'), v.maxLength(200, 'at most 200 characters'))
+export const id = v.pipe(
+  v.string('a name (text)'),
+  v.nonEmpty('a name that is not empty'),
+  v.maxLength(100, 'a name of at most 100 characters'),
+)
+/** A list with a limit: what one request may ask is what a server can work out while others wait. */
+export const list = <S extends v.GenericSchema>(of: S, length: number, what: string) =>
+  v.pipe(v.array(of, what), v.maxLength(length, `${what}, at most ${length.toLocaleString('en')}`))
+
+/** The units of a document: of its lengths, and of its readings. */
+export const unitsSchema = v.strictObject({
+  length: v.picklist(['mm', 'in'], '"mm" or "in"'),
+  reading: v.picklist(['mm', 'um', 'in', 'mil'], '"mm", "um", "in" or "mil"'),
+})
+export type Units = v.InferOutput<typeof unitsSchema>
+
+/** Where a shim can go, and how thick it may be: what a plan of any kind may ask for. */
+export const shimsAsked = {
+  stock: v.optional(list(positive, 60, 'a list of shim thicknesses')),
+  maxShims: v.optional(
+    v.pipe(finite, v.integer('a whole number'), v.minValue(1, 'at least 1'), v.maxValue(8, 'at most 8')),
+  ),
+}
+
+/** Ten decimals: what adding inches leaves behind is not written out. */
+export const tidy = (mm: number): number => Number(mm.toFixed(10))
+
+/** A shim's thickness as it stands in the stock list, without what changing units leaves behind. */
+export const tidyShim = (value: number): number => Number(value.toPrecision(12))

@@ -1,0 +1,66 @@
+import type * as v from 'valibot'
+import type { Checked } from '../frame/fault'
+import type { Unit } from '../frame/units'
+import type { JobOf, LineFrame, NamedLine, RoundFrame } from '../job/document'
+import type { SolveProgram } from '../least/program'
+import type { CheckItem } from '../ready/catalogue'
+import type { SeatMachine } from '../seat/state'
+import type { Peg } from '../verdict/peg'
+
+/** The types of one kind of line, by which its tables in core, words, drawing, report and page fit together. */
+export interface KindTypes {
+  line: LineFrame
+  round: RoundFrame
+  /** Everything that is worked out of one round. */
+  solved: unknown
+  /** What a list shows of a job of this kind without solving it again; stored as JSON. */
+  listed: object
+}
+
+/** Brings a stored document of one shape up to the next. */
+export type Migration = (document: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>
+
+/**
+ * One kind of line: all that the frame of a job (lists, screens, storage, report, survey) has to know of it. Everything here is
+ * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `words/index.ts`,
+ * `drawing/index.ts`, `server/report/index.ts`, `web/kinds/index.ts`. Leaving one out does not compile.
+ */
+export interface Kind<T extends KindTypes> {
+  /** What is stored of a line, and of a round of readings. */
+  lineSchema: v.GenericSchema<unknown, T['line']>
+  roundSchema: v.GenericSchema<unknown, T['round']>
+  /** The steps from the first shape to today's, one for each shape that there was. */
+  migrations: { job: readonly Migration[]; line: readonly Migration[] }
+
+  /** A line that was drawn just now, not measured yet. `parts`: what its kind's own form asked. */
+  makeLine(name: string, unit: Unit, parts: readonly string[]): T['line']
+  /** The first round of a job, and the next one: the same set-up, nothing read yet. */
+  makeRound(line: T['line'], takenAt: string, unit: Unit): T['round']
+  repeatRound(round: T['round'], id: string, takenAt: string): T['round']
+
+  /** What on the line has a name. */
+  named(line: T['line']): NamedLine
+  /** How many readings a round has. */
+  readingsIn(round: T['round']): number
+
+  /** The checks that Ready proposes. */
+  checks: readonly CheckItem[]
+  /** The machines that stand on feet; none where a soft foot is no matter. */
+  seats(line: T['line']): readonly SeatMachine[]
+
+  /** Readings in, everything known of the round out; made for every keystroke. */
+  solve(line: T['line'], round: T['round']): T['solved']
+  /** How far Read and Move have come. */
+  pegs(solved: T['solved']): { read: Peg; move: Peg }
+  /** What a list shows: the next act as the readings say it, and a miniature. */
+  listed(line: T['line'], solved: T['solved']): T['listed']
+  /** The same where the job could not be worked out: that it wants looking at. */
+  unlisted(line: T['line']): T['listed']
+
+  /** The open survey document: solved as it stands, made of a job, and made into one. */
+  survey: {
+    solve(document: unknown, program?: SolveProgram): Checked<object>
+    ofJob(job: Pick<JobOf<T['line'], T['round']>, 'line' | 'seat'>, round: T['round']): object
+    toJob(document: unknown, name: string, takenAt: string): Checked<JobOf<T['line'], T['round']>>
+  }
+}

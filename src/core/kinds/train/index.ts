@@ -1,0 +1,41 @@
+import { checkItems } from '../../ready/catalogue'
+import type { Kind, Migration } from '../kind'
+import { listed, readPeg, type TrainListed, unlisted, worst } from './advice/summary'
+import { readingsIn } from './document/alter'
+import { makeLine, makeRound, repeatRound } from './document/make'
+import { withPurposes } from './document/migrations'
+import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './document/schema'
+import { seatsOf } from './document/seats'
+import { type JobSolution, solveRound } from './solve/round'
+import { surveyOf } from './survey/ofJob'
+import { solveSurvey } from './survey/solve'
+import { jobOfSurvey } from './survey/toJob'
+
+/** Coupled machines that stand on their feet, from left to right. */
+export interface TrainTypes {
+  line: Line
+  round: Round
+  solved: JobSolution
+  listed: TrainListed
+}
+
+const same: Migration = (document) => document
+const machineOf = (text: string | undefined) => machineKinds.find((kind) => kind === text) ?? 'other'
+
+export const train: Kind<TrainTypes> = {
+  lineSchema,
+  roundSchema,
+  migrations: { job: [withPurposes], line: [same] },
+  makeLine: (name, unit, [left, right]) => makeLine(name, machineOf(left), machineOf(right), unit),
+  makeRound,
+  repeatRound,
+  named: (line) => line,
+  readingsIn: ({ sets }) => readingsIn(sets),
+  checks: checkItems,
+  seats: seatsOf,
+  solve: (line, round) => solveRound({ line }, round),
+  pegs: (solved) => ({ read: readPeg(solved), move: worst(solved) }),
+  listed,
+  unlisted,
+  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
+}

@@ -1,0 +1,235 @@
+import { arcCovered } from '../../frame/angles'
+import { type Plane, planes } from '../../frame/axis'
+import { refuse } from '../../frame/fault'
+import type { Units } from '../../frame/openFormat'
+import { fromMm, toMm } from '../../frame/units'
+import type { LimitMissing } from '../../verdict/limits'
+import type { Verdict } from '../../verdict/verdict'
+import { closureLimitOf } from '../closure'
+import type { CouplingSolution } from '../judged'
+import { planeOf } from '../plane'
+import { type Suspect, suspectsOf } from '../suspects'
+import type { ReadingSet } from '../together'
+import { only, togetherOf } from '../together'
+import type { ResultCoupling, ResultProbe, ResultSuspect, ResultVerdict, ResultWarning } from './result'
+import type { SurveyMeasurement } from './schema'
+
+/** A coupling of a document, read and solved. */
+export interface SolvedCoupling {
+  id: string
+  x: number
+  sets: readonly ReadingSet[]
+  solution: CouplingSolution
+  /** What would have to be given for a verdict. */
+  missing: readonly LimitMissing[]
+  /** Where each of its sets stands in the document's `measurements`. */
+  measurements: readonly number[]
+}
+
+/** A document with couplings: what was measured, and what came of it. */
+export interface SolvedSurvey {
+  units: Units
+  measurements: readonly SurveyMeasurement[]
+  couplings: readonly SolvedCoupling[]
+}
+
+/** What a result document says of its couplings, probes and readings, with warnings; reading units. */
+export function shaftsResult(solved: SolvedSurvey): {
+  couplings: ResultCoupling[]
+  probes: ResultProbe[]
+  suspects: ResultSuspect[]
+  warnings: ResultWarning[]
+} {
+  const shown = (mm: number) => fromMm(mm, solved.units.reading)
+  const found = solved.couplings.flatMap((coupling) => suspectsIn(solved, coupling))
+  return {
+    couplings: solved.couplings.map((coupling) => couplingResult(coupling, shown)),
+    probes: solved.couplings
+      .flatMap(({ measurements, solution: { result, asCoupled } }) =>
+        [result, ...asCoupled.map((check) => check.result)].flatMap((one) =>
+          one.ok
+            ? one.fit.probes.map((probe) => ({
+                measurement: measurements[probe.set] ?? 0,
+                probe: probe.probe,
+                residuals: Array.from(probe.residuals, shown),
+                closure: probe.closure === null ? null : shown(probe.closure),
+              }))
+            : [],
+        ),
+      )
+      .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
+    suspects: readingSuspects(found, shown),
+    warnings: [...warningsFor(solved), ...sagWarnings(found)],
+  }
+}
+
+/** A measurement that says nothing, by its path. */
+export function unsolvable({
+  sets,
+  measurements,
+  solution: { result, asCoupled },
+}: SolvedCoupling): ReturnType<typeof refuse>[] {
+  const { together } = togetherOf(sets)
+  const first = together[0] === undefined ? undefined : measurements[together[0]]
+  const failed = !result.ok && first !== undefined ? [refuse(`measurements.${first}`, result.message)] : []
+  const apart = asCoupled.flatMap((check) =>
+    check.result.ok ? [] : [refuse(`measurements.${measurements[check.set]}`, check.result.message)],
+  )
+  return [...failed, ...apart]
+}
+
+function couplingResult(
+  { id, x, measurements, solution: { result, verdict, asCoupled } }: SolvedCoupling,
+  shown: (mm: number) => number,
+): ResultCoupling {
+  const inPlane = (plane: Plane, solved: CouplingSolution['result']) => {
+    const found = solved.ok && planeOf(solved.fit, plane, x)
+    if (!found) return null
+    const [[offset], [, slope]] = found.covariance
+    return {
+      offset: shown(found.line.offset),
+      offsetSd: shown(Math.sqrt(offset)),
+      slope: found.line.slope,
+      slopeSd: Math.sqrt(slope),
+    }
+  }
+  const told = (one: Verdict | undefined): { verdict?: ResultVerdict } =>
+    one
+      ? {
+          verdict: {
+            state: one.state,
+            probability: one.probability,
+            offsetLimit: shown(one.limits.offset),
+            slopeLimit: one.limits.slope,
+          },
+        }
+      : {}
+  return {
+    id,
+    vertical: inPlane('vertical', result),
+    horizontal: inPlane('horizontal', result),
+    ...told(verdict),
+    ...(asCoupled.length
+      ? {
+          asCoupled: asCoupled.map((check) => ({
+            measurement: measurements[check.set] ?? 0,
+            purpose: check.purpose,
+            vertical: inPlane('vertical', check.result),
+            horizontal: inPlane('horizontal', check.result),
+            ...told(check.verdict),
+          })),
+        }
+      : {}),
+  }
+}
+
+/** Single slips that would explain readings which do not fit, best first within each coupling. */
+function suspectsIn(
+  { units, measurements: told }: SolvedSurvey,
+  { sets, measurements, solution: { result, asCoupled } }: SolvedCoupling,
+): Found[] {
+  const { together } = togetherOf(sets)
+  const among = (kept: readonly number[], of: CouplingSolution['result']) =>
+    suspectsOf(
+      only(sets, kept),
+      (set, probe) => {
+        const found = told[measurements[set] ?? -1]?.probes[probe]
+        const turn = found && 'turn' in found && found.turn ? toMm(found.turn, units.reading) : undefined
+        const read = sets[set]?.probes[probe]
+        return { limit: read ? closureLimitOf(read) : 0.02, turn }
+      },
+      of.ok ? of.fit : undefined,
+    ).map((suspect) => ({ measurement: measurements[suspect.set] ?? 0, suspect }))
+  return [...among(together, result), ...asCoupled.flatMap((check) => among([check.set], check.result))]
+}
+
+interface Found {
+  measurement: number
+  suspect: Suspect
+}
+
+/** The slips of single readings; those of a whole probe's sag are told as warnings. */
+const readingSuspects = (found: readonly Found[], shown: (mm: number) => number): ResultSuspect[] =>
+  found.flatMap(({ measurement, suspect: { probe, reading, fault, would, closure } }) =>
+    fault === 'sag-sign' || fault === 'sag-missing'
+      ? []
+      : [
+          {
+            measurement,
+            probe,
+            reading,
+            fault,
+            would: shown(would),
+            closure: closure === null ? null : shown(closure),
+          },
+        ],
+  )
+
+function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): ResultWarning[] {
+  const warnings: ResultWarning[] = []
+  const { reading } = units
+  told.forEach((measurement, m) => {
+    const coupled = measurement.state === 'engaged' || ['closed', 'running'].includes(measurement.purpose ?? '')
+    if (coupled)
+      warnings.push({
+        code: 'engaged',
+        message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; ${measurement.purpose === 'plan' || measurement.purpose === 'repeat' ? 'moves are planned from it as the document asks, the verdict cannot be told' : 'judged by itself as coupled, not fit for planning a move'}`,
+      })
+    const arc = arcCovered(measurement.probes.flatMap((probe) => probe.readings.map(([angle]) => angle)))
+    if (arc < 180 && measurement.zeroed !== 'halved')
+      warnings.push({
+        code: 'short-arc',
+        message: `measurements.${m}: the readings cover only ${Math.round(arc)}° of the turn; the moves are less sure than over half a turn`,
+      })
+  })
+  couplings.forEach(({ id, sets, missing, measurements, solution: { result, doubts, asCoupled } }) => {
+    if (missing.length > 0)
+      warnings.push({
+        code: 'no-limit',
+        message: `coupling ${id}: no verdict, as ${missingWords(missing)} is not given`,
+      })
+    const checks = [{ result, doubts }, ...asCoupled].filter((check) => check.result.ok || check.doubts.length > 0)
+    if (checks.length === 0) {
+      warnings.push({ code: 'not-measured', message: `coupling ${id}: nothing was read here` })
+      return
+    }
+    for (const check of checks) {
+      if (!check.result.ok) continue
+      const { fit } = check.result
+      if (check.doubts.includes('contradiction') && !check.doubts.includes('not-closed'))
+        warnings.push({
+          code: 'not-fitting',
+          message: `coupling ${id}: the readings contradict each other by more than their standard deviations allow (χ² ${fit.left.squares.toFixed(0)} with ${fit.left.free} free)`,
+        })
+      for (const plane of planes)
+        if (!fit.measured.includes(plane))
+          warnings.push({ code: 'one-plane', message: `coupling ${id}: the ${plane} plane was not measured` })
+      for (const { set, probe, closure } of fit.probes) {
+        const read = sets[set]?.probes[probe]
+        if (closure === null || !read || Math.abs(closure) <= closureLimitOf(read) + 1e-9) continue
+        warnings.push({
+          code: 'not-closed',
+          message: `measurements.${measurements[set] ?? 0}.probes.${probe}: top + bottom differs from far + near by ${fromMm(closure, reading).toPrecision(3)} ${reading}; two graduations are allowed`,
+        })
+      }
+    }
+  })
+  return warnings
+}
+
+const missingWords = (missing: readonly LimitMissing[]): string =>
+  missing
+    .map((one) => (one === 'speed' ? 'the speed' : one === 'diameter' ? 'its diameter' : 'a figure for its offset'))
+    .join(' or ')
+
+const sagWarnings = (found: readonly Found[]): ResultWarning[] =>
+  found.flatMap(({ measurement, suspect: { fault, probe } }) =>
+    fault === 'sag-sign' || fault === 'sag-missing'
+      ? [
+          {
+            code: 'sag',
+            message: `measurements.${measurement}.probes.${probe}.sag: ${fault === 'sag-sign' ? 'its sign turned over' : 'a sag left out'} would explain the contradiction`,
+          },
+        ]
+      : [],
+  )

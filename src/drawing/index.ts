@@ -1,0 +1,13 @@
+import type { KindName, Kinds } from '../core/kinds'
+import type { KindDrawing, MiniStroke } from './kind'
+import { miniSight } from './train/mini'
+
+/** How each kind of line is drawn. */
+export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = { train: { mini: miniSight } }
+
+/** A hand-wide drawing for a list, px. */
+export const miniOf = <K extends KindName>(
+  { kind, listed }: { kind: K; listed: Kinds[K]['listed'] },
+  width: number,
+  height: number,
+): MiniStroke[] => drawings[kind].mini(listed, width, height)

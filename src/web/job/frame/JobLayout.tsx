@@ -1,0 +1,126 @@
+import { FlipHorizontal2, Printer } from 'lucide-react'
+import { type ReactNode, useEffect, useMemo } from 'react'
+import { Outlet, useLocation, useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { kindOf } from '../../../core/kinds'
+import { readyPeg } from '../../../core/ready/ready'
+import { seatPeg } from '../../../core/seat/state'
+import type { Peg } from '../../../core/verdict/peg'
+import { describePath } from '../../../words/describe'
+import { typing } from '../../app/focus'
+import { Header } from '../../app/Shell'
+import { changeSettings } from '../../app/settings'
+import { narrow } from '../../app/style'
+import { Clashes, Saved } from '../../notebook/Saved'
+import { Button, ButtonAnchor } from '../../parts/controls'
+import type { JobFrame } from './context'
+import type { OpenJob } from './open'
+import { PegRail, steps } from './PegRail'
+import { StepBoundary } from './StepBoundary'
+
+const Frame = styled.div`
+  display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
+  ${narrow} { grid-template-columns: minmax(0, 1fr); }
+`
+const WideOnly = styled.span`${narrow} { display: none; }`
+const Notice = styled.p`padding: 10px 20px; background: var(--card); border-bottom: 1px solid var(--rule); font-weight: 600;`
+
+/** The frame of a job: header, peg rail, the drawing, and below it the step's work. */
+export function JobLayout({
+  open,
+  pegs,
+  drawing,
+  frame,
+}: {
+  open: OpenJob
+  /** How far Read and Move have come. */
+  pegs: { read: Peg; move: Peg }
+  /** Stands over every step but the line's own. */
+  drawing: ReactNode
+  /** What the steps are handed. */
+  frame: Pick<JobFrame, 'id' | 'document' | 'round' | 'settings' | 'frozen'>
+}) {
+  const { stored, notebook } = open
+  const { document, settings, round } = frame
+  const { pathname } = useLocation()
+  const navigate = useNavigate()
+  const { line, ready, seat } = document
+  const early = useMemo(
+    () => ({ ready: readyPeg({ line, ready }, kindOf(line).checks), seat: seatPeg(kindOf(line).seats(line), seat) }),
+    [line, ready, seat],
+  )
+
+  useEffect(() => {
+    const go = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return
+      const step = steps.find((one) => one.key === event.key)
+      if (step && !typing(event)) navigate(`/jobs/${stored.id}/${step.path}`)
+    }
+    window.addEventListener('keydown', go)
+    return () => window.removeEventListener('keydown', go)
+  }, [navigate, stored.id])
+
+  const step = pathname.endsWith('/line') ? 'Line' : steps.find(({ path }) => pathname.endsWith(`/${path}`))?.name
+  // kept as it is from keystroke to keystroke
+  const header = useMemo(
+    () => (
+      <Header
+        step={step}
+        crumbs={[
+          { to: `/jobs/${stored.id}/line`, text: document.line.name || 'Line' },
+          { text: `Job ${stored.number}${document.title ? `, ${document.title.toLowerCase()}` : ''}` },
+        ]}
+      >
+        <Button
+          look="quiet"
+          aria-label="Flip: draw it as seen from the other side"
+          aria-pressed={settings.flipped}
+          onPress={() => changeSettings({ flipped: !settings.flipped })}
+        >
+          <FlipHorizontal2 size={18} aria-hidden="true" />
+          <WideOnly>Flip</WideOnly>
+        </Button>
+        <ButtonAnchor
+          $look="quiet"
+          aria-label="PDF of this round"
+          href={`/api/jobs/${stored.id}/report.pdf?unit=${settings.unit}&round=${round.id}`}
+          target="_blank"
+          rel="noreferrer"
+          onClick={() => void notebook.flush()}
+        >
+          <Printer size={18} aria-hidden="true" />
+          <WideOnly>PDF</WideOnly>
+        </ButtonAnchor>
+        <Saved notebook={notebook} />
+      </Header>
+    ),
+    [
+      step,
+      stored.id,
+      stored.number,
+      document.line.name,
+      document.title,
+      settings.flipped,
+      settings.unit,
+      round.id,
+      notebook,
+    ],
+  )
+  return (
+    <>
+      {header}
+      {frame.frozen ? <Notice>Signed by {stored.signedBy}: nothing in this job can be changed.</Notice> : null}
+      {stored.archivedAt ? <Notice>This job is put away. “Line” above brings it back to the Floor.</Notice> : null}
+      <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
+      <Frame>
+        <PegRail id={stored.id} ready={early.ready} seat={early.seat} read={pegs.read} move={pegs.move} at={pathname} />
+        <div>
+          {pathname.endsWith('/line') ? null : drawing}
+          <StepBoundary key={pathname} notebook={notebook}>
+            <Outlet context={frame} />
+          </StepBoundary>
+        </div>
+      </Frame>
+    </>
+  )
+}

@@ -1,0 +1,6 @@
+import type { KindName } from '../../core/kinds'
+import type { KindPages } from './kind'
+import { trainPages } from './train'
+
+/** The screens of every kind of line. */
+export const pages: { readonly [K in KindName]: KindPages<K> } = { train: trainPages }

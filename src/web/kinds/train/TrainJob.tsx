@@ -1,0 +1,137 @@
+import { useCallback, useMemo, useState } from 'react'
+import { useLocation } from 'react-router'
+import styled from 'styled-components'
+import { readPeg, worst } from '../../../core/kinds/train/advice/summary'
+import { solveRough } from '../../../core/kinds/train/document/rough'
+import type { RoundPlan } from '../../../core/kinds/train/document/schema'
+import { emptyPlan } from '../../../core/kinds/train/plan/choices'
+import { nextPlan, withDone } from '../../../core/kinds/train/plan/next'
+import { solveRound } from '../../../core/kinds/train/solve/round'
+import type { Handle } from '../../../drawing/scene'
+import type { PlanSight } from '../../../drawing/train/sheet'
+import { sightScene } from '../../../drawing/train/sight'
+import { capital, footName } from '../../../words/terms'
+import { limitName } from '../../../words/train/plan'
+import type { TrainTerms } from '../../../words/train/terms'
+import { JobLayout } from '../../job/frame/JobLayout'
+import { useWidth } from '../../parts/useWidth'
+import { Sight } from '../../sight/Sight'
+import type { JobProps } from '../kind'
+import type { TrainFrame } from './frame'
+import { usePlanned } from './move/usePlanned'
+
+const SightBox = styled.div`border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;
+  /* it stays in sight while a long bench scrolls below it */
+  @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 0; z-index: 3; }`
+
+/** A job on a train: its round solved, its Sight, its plan. */
+export function TrainJob({ open, frame: { beginRound: begin, ...frame } }: JobProps<'train'>) {
+  const { document, round, settings, frozen, editRound } = frame
+  const [chosen, choose] = useState<string>()
+  const { pathname } = useLocation()
+  const [sightRef, width] = useWidth()
+  // the readings and the line alone: what is planned, signed or noted does not solve them anew
+  const { sets } = round
+  // biome-ignore lint/correctness/useExhaustiveDependencies: of a round only its sets are solved
+  const solved = useMemo(() => solveRound({ line: document.line }, round), [document.line, sets])
+  const first = document.rounds[0]
+  const ghost = useMemo(
+    () => (first && first.id !== round.id ? solveRound(document, first) : undefined),
+    [document, first, round.id],
+  )
+  const terms: TrainTerms = useMemo(
+    () => ({ line: document.line, unit: settings.unit, resolution: solved.resolution }),
+    [document.line, settings.unit, solved.resolution],
+  )
+  // none of this hangs on a reading: it stays as it is from keystroke to keystroke
+  const { line, ready, seat } = document
+  const coarse = useMemo(() => solveRough({ line, ready, ...(seat ? { seat } : {}) }), [line, ready, seat])
+  // before the readings the Sight only shows where one is
+  const many = document.line.machines.length > 3
+  const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : many ? 300 : 244
+  const moving = usePlanned(document, round, solved, /move$/.test(pathname))
+  const { plan } = moving
+  const [live, showLive] = useState<PlanSight['live']>()
+  const planSight = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
+  const scene = useMemo(
+    () =>
+      width > 0
+        ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost, coarse, plan: planSight })
+        : undefined,
+    [solved, terms, width, height, settings.flipped, ghost, coarse, planSight],
+  )
+
+  const editPlan = useCallback(
+    (change: (plan: RoundPlan) => RoundPlan, mark?: string) =>
+      editRound((r) => ({ ...r, plan: change(r.plan ?? emptyPlan()) }), mark && `plan:${mark}`),
+    [editRound],
+  )
+  const { drag: dragTo, letGo, stoppedBy } = moving
+  const drag = useCallback(
+    (handle: Handle, value: number, done: boolean) => {
+      const drawn = dragTo(handle, value)
+      if (!done) return
+      letGo()
+      if (drawn) editPlan((p) => ({ ...p, stays: 'drawn', drawn }), 'drawn')
+    },
+    [dragTo, letGo, editPlan],
+  )
+  const stopped = stoppedBy
+    ? `${capital(footName(stoppedBy.foot, terms))}: ${limitName(stoppedBy.limit, terms)}`
+    : undefined
+  const beginRound = useCallback(
+    () =>
+      begin(
+        // what was planned is written down as done, to be put right where it was done otherwise
+        (r) => (plan?.feasible && !r.plan?.done ? withDone(r, plan, settings.unit) : r),
+        (fresh) => (plan?.feasible ? { ...fresh, plan: nextPlan(round, plan, settings.unit) } : fresh),
+      ),
+    [begin, plan, round, settings.unit],
+  )
+  const seating = useMemo(
+    () => ({
+      // the foot the alignment wants raised gets the shim, where that is known
+      wanted: new Map(solved.solution.feet.map((foot) => [foot.foot, foot.vertical?.move ?? 0])),
+      allowed: (machine: string) => {
+        const m = line.machines.findIndex((one) => one.id === machine)
+        return (solved.solution.couplings[m - 1] ?? solved.solution.couplings[m])?.verdict?.limits.offset
+      },
+      first: line.machines.find((machine) => machine.id !== line.fixed)?.id,
+    }),
+    [line, solved.solution],
+  )
+  const whole: TrainFrame = {
+    ...frame,
+    terms,
+    solved,
+    chosen,
+    choose,
+    beginRound,
+    plan,
+    least: moving.least,
+    editPlan,
+    showLive,
+    seating,
+  }
+  return (
+    <JobLayout
+      open={open}
+      frame={whole}
+      pegs={{ read: readPeg(solved), move: worst(solved) }}
+      drawing={
+        <SightBox ref={sightRef}>
+          {scene ? (
+            <Sight
+              scene={scene}
+              label="The line, drawn in both planes"
+              chosen={chosen}
+              onChoose={choose}
+              onDrag={drag}
+              note={stopped}
+            />
+          ) : null}
+        </SightBox>
+      }
+    />
+  )
+}

@@ -1,0 +1,6 @@
+/** A finding in words: the sentence, what stands behind it, and the working with this job's numbers. */
+export interface Said {
+  title: string
+  detail?: string
+  working?: string[]
+}
