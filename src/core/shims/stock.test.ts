@@ -21,6 +21,7 @@ describe('a pack as it is typed', () => {
     expect(pack('thick')).toBeUndefined()
     expect(packFault({ text: 'thick', unit: 'mm' })).toMatch(/plus between/)
     expect(packFault({ text: '1 + 0.5', unit: 'mm' })).toBeUndefined()
+    expect(pack(`1${'0'.repeat(38)}`)).toBeUndefined()
   })
 })
 

@@ -7,6 +7,9 @@ import type { StockSize } from './shelf'
 /** "1 + 0.5", "1.00, 0.50" or "1 0.5": shims in a pack. */
 const between = /[\s+;]+|,(?!\d)/
 
+/** No pack is thicker, mm: beyond it a decimal point or a unit is wrong. */
+const thickest = 1000
+
 /** Thicknesses in mm of a pack as it was typed; undefined where nothing or something unreadable is typed. */
 export function packMm(typed: Quantity | undefined): number[] | undefined {
   const parts = (typed?.text ?? '').split(between).filter(Boolean)
@@ -15,12 +18,14 @@ export function packMm(typed: Quantity | undefined): number[] | undefined {
     const number = parseNumber(part)
     return number.ok && number.value >= 0 ? toMm(number.value, number.unit ?? typed.unit) : undefined
   })
-  return sizes.every((size) => size !== undefined) ? sizes.filter((size) => size > 0) : undefined
+  const known = sizes.filter((size) => size !== undefined)
+  const whole = known.length === sizes.length && known.reduce((sum, size) => sum + size, 0) <= thickest
+  return whole ? known.filter((size) => size > 0) : undefined
 }
 
 export const packFault = (typed: Quantity | undefined): string | undefined =>
   typed && typed.text.trim() !== '' && packMm(typed) === undefined
-    ? 'Write the shims with a plus between them, like 1 + 0.5.'
+    ? 'Write the shims with a plus between them, like 1 + 0.5; a metre of them at most.'
     : undefined
 
 /** Sizes of a stock in mm; what cannot be read is left out. */
