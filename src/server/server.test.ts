@@ -64,7 +64,10 @@ describe('jobs', () => {
   it('are listed latest first, searched by words and filtered', async () => {
     const all = await ask('/jobs')
     expect(all.body.total).toBe(21)
-    expect(all.body.rows[0]).toMatchObject({ lineName: 'Rinse pump 3', summary: { listed: { next: { kind: 'not-closed' } } } })
+    expect(all.body.rows[0]).toMatchObject({
+      lineName: 'Rinse pump 3',
+      summary: { listed: { next: { kind: 'not-closed' } } },
+    })
     expect(all.body.rows[0].document).toBeUndefined()
     expect((await ask('/jobs?search=walrus')).body.total).toBe(0)
     expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(1)

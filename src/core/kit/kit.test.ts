@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { withBracket, withDial } from '../kinds/train/document/fromKit'
-import { makeJob, makeLine, makeProbe } from '../kinds/train/document/make'
+import { makeJob, makeLine } from '../kinds/train/document/make'
+import { makeProbe } from '../shafts/make'
 import { probeSchema } from '../shafts/schema'
 import { dialFit } from './fits'
 import { compare } from './gauge'
@@ -71,7 +72,7 @@ it.each(['dial', 'bracket', 'head', 'gauge'] as const)('makes a %s that is store
 it('brings what is known of dial and bracket to a probe, and keeps for the record where it came from', () => {
   const line = makeLine('Rinse pump', 'pump', 'motor', 'mm')
   makeJob(line, 'x', '', 'mm')
-  const probe = makeProbe(line, 'c1', 'rim', 'm2', 'p', 'mm')
+  const probe = makeProbe({ type: 'rim', on: 'm2', coupling: 'c1', toward: 'right', id: 'p', unit: 'mm' })
   const dial: KitDial = { ...(makeKitItem('dial', 'mm') as KitDial), name: 'Long one', type: 'lever', sd: mm('0.003') }
   const bracket: KitBracket = {
     ...(makeKitItem('bracket', 'mm') as KitBracket),

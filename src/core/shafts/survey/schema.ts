@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { id, list } from '../../frame/openFormat'
+import { finite, id, list, positive, text } from '../../frame/openFormat'
 import { probeSurvey } from '../../probes'
 import { purposes } from '../together'
 
@@ -13,3 +13,22 @@ export const measurementSchema = v.strictObject({
 })
 
 export type SurveyMeasurement = v.InferOutput<typeof measurementSchema>
+
+/** Where two shafts are joined, in the open survey document. */
+export const couplingSurvey = v.strictObject({
+  id,
+  name: v.optional(text),
+  left: id,
+  right: id,
+  x: finite,
+  diameter: v.optional(positive),
+  flexPlanes: v.optional(
+    v.pipe(
+      v.strictTuple([finite, finite], 'two stations'),
+      v.check(([a, b]) => a < b, 'two stations, the left one first'),
+    ),
+  ),
+})
+
+/** The maker's or the site's figures: offset in reading units, slope in rad. */
+export const toleranceSurvey = v.strictObject({ offset: v.optional(positive), slope: positive })

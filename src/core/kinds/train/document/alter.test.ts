@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../../testing/anything'
+import { repeatSet } from '../../../shafts/make'
 import {
   droppedBy,
   halved,
@@ -12,7 +13,7 @@ import {
   withoutMark,
   withoutProbe,
 } from './alter'
-import { makeJob, makeLine, repeatSet, withFeet } from './make'
+import { makeJob, makeLine, withFeet } from './make'
 import type { Line } from './schema'
 import { flexPlane, originOf, placeStations } from './stations'
 

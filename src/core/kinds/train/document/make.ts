@@ -1,19 +1,17 @@
 import { newId } from '../../../frame/newId'
-import { emptyQuantity, type Quantity } from '../../../frame/quantity'
+import { emptyQuantity } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
-import { lengthUnitFor, usualDial } from '../../../frame/usual'
+import { lengthUnitFor } from '../../../frame/usual'
 import { jobFrom } from '../../../job/make'
-import { type ProbeType, probeKinds } from '../../../probes'
+import type { ProbeType } from '../../../probes'
 import type { Occasion } from '../../../ready/catalogue'
+import { anglesOf, makeProbe, quarterAngles, repeatSet, station } from '../../../shafts/make'
 import type { Method, ProbeSetUp, ReadSet, Station } from '../../../shafts/schema'
-import type { Purpose } from '../../../shafts/together'
-import { isCoupled, setPurpose } from '../../../shafts/typed'
+import { setPurpose } from '../../../shafts/typed'
 import { reasonToStay, usuallyFixed } from './held'
 import type { Job, Line, LineFoot, LineMachine, MachineKind, Round } from './schema'
 
 /** New lines, jobs, rounds and sets, with sensible beginnings. Ids are unique within their document. */
-
-const station = (from: string, toward: Station['toward'], distance: Quantity): Station => ({ from, toward, distance })
 
 export const kindNames: Readonly<Record<MachineKind, string>> = {
   motor: 'Motor',
@@ -96,46 +94,9 @@ export function withFeet(line: Line, machineId: string, unit: Unit): Line {
   }
 }
 
-/** A probe on a machine beside a coupling, nothing read yet. */
-export function makeProbe(
-  line: Line,
-  coupling: string,
-  type: ProbeType,
-  on: string,
-  id: string,
-  unit: Unit,
-): ProbeSetUp {
-  const left = line.couplings.findIndex((c) => c.id === coupling)
-  const length = lengthUnitFor(unit)
-  const toward = line.machines[left]?.id === on ? 'left' : 'right'
-  const kind = probeKinds[type]
-  const head = kind.instrument === 'head'
-  return {
-    id,
-    type,
-    on,
-    station: station(coupling, toward, emptyQuantity(length)),
-    ...(kind.stations === 2 ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
-    radius: emptyQuantity(length),
-    ...(head ? usualHead(unit) : usualDial(unit)),
-    sag: head ? { text: '0', unit } : emptyQuantity(unit),
-    ...(kind.mark === 'along' ? { side: 'front' as const } : {}),
-    readings: {},
-  }
-}
-
-/** A head's finest step and the deviation to expect of it, air and all; it has no turns. */
-const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity; sd: Quantity } => ({
-  graduation: unit === 'mil' || unit === 'in' ? { text: '0.1', unit: 'mil' } : { text: '0.001', unit: 'mm' },
-  turn: emptyQuantity(unit),
-  sd: unit === 'mil' || unit === 'in' ? { text: '0.12', unit: 'mil' } : { text: '0.003', unit: 'mm' },
-})
-
-/** The angles of a full turn by quarters, with the return to the start. */
-export const quarterAngles = [0, 90, 180, 270, 360]
-
-export const anglesOf = (degrees: readonly number[]): ReadSet['angles'] =>
-  degrees.map((at) => ({ id: `a${at}`, degrees: at }))
+/** Toward which end of the train a probe on a machine stands from its coupling. */
+export const towardOf = (line: Line, coupling: string, on: string): Station['toward'] =>
+  line.machines[line.couplings.findIndex(({ id }) => id === coupling)]?.id === on ? 'left' : 'right'
 
 /**
  * A set at a coupling by a method of the trade, nothing read yet.
@@ -154,7 +115,7 @@ export function makeSet(
   const [onLeft, onRight] = [line.machines[left]?.id ?? 'm1', line.machines[left + 1]?.id ?? 'm2']
   const one = touched ?? (onRight === line.fixed ? onLeft : onRight)
   const probe = (type: ProbeType, on: string, part: string) =>
-    makeProbe(line, coupling, type, on, `${id}-${part}`, unit)
+    makeProbe({ type, on, coupling, toward: towardOf(line, coupling, on), id: `${id}-${part}`, unit })
   const probes: Record<Method, () => ProbeSetUp[]> = {
     'reverse-dial': () => [probe('rim', onRight, 'right'), probe('rim', onLeft, 'left')],
     'rim-face': () => [probe('rim', one, 'rim'), probe('face', one, 'face')],
@@ -176,41 +137,6 @@ export function makeSet(
     angles: anglesOf(quarterAngles),
     probes: probes[method](),
   }
-}
-
-/** A set for another purpose: what was confirmed of it as it was holds no longer. */
-export function withPurpose(set: ReadSet, purpose: Purpose): ReadSet {
-  const { engagedAccepted: _, ...bare } = set
-  return { ...bare, purpose, state: purpose === 'closed' || purpose === 'running' ? 'engaged' : 'released' }
-}
-
-/** The same probes at the same coupling with nothing read: a repeat of the set, or the set of the next round. */
-export function repeatSet(set: ReadSet, id: string): ReadSet {
-  const { engagedAccepted: _, ...kept } = set
-  // a probe that was measured from another of the set is measured from that one's successor
-  const renamed = new Map(set.probes.map((probe, i) => [probe.id, `${id}-probe${i + 1}`]))
-  return {
-    ...kept,
-    id,
-    probes: set.probes.map(({ own: __, sweep: ___, ...probe }, i) => {
-      const own = `${id}-probe${i + 1}`
-      return {
-        ...probe,
-        id: own,
-        station: { ...probe.station, from: renamed.get(probe.station.from) ?? probe.station.from },
-        ...(probe.plane2
-          ? { plane2: { ...probe.plane2, from: renamed.get(probe.plane2.from) ?? probe.plane2.from } }
-          : {}),
-        readings: {},
-      }
-    }),
-  }
-}
-
-/** The same probes once more, to see how well it repeats; of a set read closed or running, another of its kind. */
-export const repeatOf = (set: ReadSet, id: string): ReadSet => {
-  const fresh = repeatSet(set, id)
-  return isCoupled(set) ? fresh : withPurpose(fresh, 'repeat')
 }
 
 /** The first round of a job. */

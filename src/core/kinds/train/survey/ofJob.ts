@@ -1,8 +1,7 @@
 import { tidy } from '../../../frame/openFormat'
 import { quantityMm } from '../../../frame/quantity'
-import { type Probe, probeToSurvey } from '../../../probes'
-import type { ReadSet } from '../../../shafts/schema'
-import { purposeOf } from '../../../shafts/together'
+import type { Probe } from '../../../probes'
+import { measurementOf } from '../../../shafts/survey/ofSet'
 import { stockSizes } from '../../../shims/stock'
 import type { Job, Round } from '../document/schema'
 import { toTrain } from '../document/typed'
@@ -60,30 +59,18 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
     measurements: train.couplings.flatMap(({ id, left, sets }, c) =>
       sets.flatMap(({ state, purpose, probes }, s) => {
         if (probes.length === 0) return []
+        const source = sources[c]?.[s]
         return [
-          {
-            coupling: id,
-            state,
-            purpose: purposeOf({ state, purpose }),
-            ...(zeroedOf(sources[c]?.[s]?.set) ? { zeroed: zeroedOf(sources[c]?.[s]?.set) } : {}),
-            probes: probes.map((probe, p) =>
-              probeToSurvey(probe, {
-                on: machine(probe.on, left),
-                sd: tidy(probe.sd),
-                graduation: tidy(probe.graduation ?? 2 * probe.sd),
-                turn: quantityMm(sources[c]?.[s]?.dials[p]?.turn),
-              }),
-            ),
-          },
+          measurementOf(id, { state, purpose, probes }, source?.set, (probe, p) => ({
+            on: machine(probe.on, left),
+            turn: quantityMm(source?.dials[p]?.turn),
+          })),
         ]
       }),
     ),
     ...planOf(round),
   }
 }
-
-const zeroedOf = (set: ReadSet | undefined): 'halved' | 'sag' | undefined =>
-  set?.zeroed === 'halved' || set?.zeroed === 'sag' ? set.zeroed : undefined
 
 /** What the round's plan asks for, where a survey can say it: a line drawn by hand goes out as one machine fixed. */
 function planOf({ plan }: Round): Pick<Survey, 'plan'> {

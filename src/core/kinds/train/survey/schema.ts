@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { finite, id, list, notNegative, positive, shimsAsked, text, unitsSchema } from '../../../frame/openFormat'
 import { seatSurvey } from '../../../seat/survey'
-import { measurementSchema } from '../../../shafts/survey/schema'
+import { couplingSurvey, measurementSchema, toleranceSurvey } from '../../../shafts/survey/schema'
 
 const foot = v.strictObject({
   id,
@@ -21,21 +21,6 @@ const foot = v.strictObject({
 
 const machine = v.strictObject({ id, name: v.optional(text), feet: list(foot, 24, 'a list of feet') })
 
-const coupling = v.strictObject({
-  id,
-  name: v.optional(text),
-  left: id,
-  right: id,
-  x: finite,
-  diameter: v.optional(positive),
-  flexPlanes: v.optional(
-    v.pipe(
-      v.strictTuple([finite, finite], 'two stations'),
-      v.check(([a, b]) => a < b, 'two stations, the left one first'),
-    ),
-  ),
-})
-
 /** The open survey document of a train, version 1. Every field is explained in docs/format.md. */
 export const surveySchema = v.strictObject({
   format: v.literal('vane-peg.survey', '"vane-peg.survey"'),
@@ -45,10 +30,10 @@ export const surveySchema = v.strictObject({
   train: v.strictObject({
     name: v.optional(text),
     machines: v.pipe(list(machine, 20, 'a list of machines'), v.nonEmpty('at least one machine')),
-    couplings: list(coupling, 20, 'a list of couplings'),
+    couplings: list(couplingSurvey, 20, 'a list of couplings'),
     fixed: id,
     rpm: v.optional(positive),
-    tolerance: v.optional(v.strictObject({ offset: v.optional(positive), slope: positive })),
+    tolerance: v.optional(toleranceSurvey),
   }),
   measurements: list(measurementSchema, 60, 'a list of measurements'),
   plan: v.optional(

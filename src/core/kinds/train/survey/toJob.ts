@@ -1,11 +1,8 @@
 import { type Checked, refuse } from '../../../frame/fault'
-import { type Quantity, quantityFrom } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
-import { type ProbeType, probeKinds, type SurveyProbe } from '../../../probes'
-import type { Method, ProbeSetUp, ReadSet } from '../../../shafts/schema'
-import type { SurveyMeasurement } from '../../../shafts/survey/schema'
-import { readingKey } from '../../../shafts/typed'
-import { anglesOf, makeJob, makeLine, makeProbe } from '../document/make'
+import type { ReadSet } from '../../../shafts/schema'
+import { setTyped, typed } from '../../../shafts/survey/toSet'
+import { makeJob, makeLine, towardOf } from '../document/make'
 import type { Growth, Job, Line, LineFoot, RoundPlan } from '../document/schema'
 import { emptyPlan } from '../plan/choices'
 import { readSurvey } from './read'
@@ -30,19 +27,21 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const sets: ReadSet[] = []
   for (const [m, measurement] of survey.measurements.entries()) {
     if (measurement.probes.length > 6) return refuse(`measurements.${m}.probes`, 'expected at most six probes a set')
-    sets.push(setOf(survey, line, m, unit))
+    const at = couplings.find(({ id }) => id === measurement.coupling)
+    sets.push(
+      setTyped(measurement, {
+        id: `r1-s${m + 1}`,
+        couplingX: at?.x ?? 0,
+        toward: (on) => towardOf(line, measurement.coupling, on),
+        units: survey.units,
+      }),
+    )
   }
   const bare = (round?.sets ?? []).filter(({ coupling }) => !sets.some((set) => set.coupling === coupling))
   return {
     ok: true,
     value: { ...job, rounds: round ? [{ ...round, sets: [...sets, ...bare], ...planOf(survey) }] : job.rounds },
   }
-}
-
-/** A number of the document as a person would have typed it. */
-const typed = (value: number, unit: Unit): Quantity => {
-  const text = String(Number(value.toFixed(6)))
-  return { text: text.includes('e') ? value.toFixed(6) : text, unit }
 }
 
 function lineOf(survey: Survey, name: string): Line {
@@ -147,105 +146,3 @@ function planOf({ train, plan, units }: Survey): { plan?: RoundPlan } {
 function distinct<F extends { x: number }>(feet: readonly F[]): F[] {
   return feet.filter((foot, i) => feet.findIndex(({ x }) => x === foot.x) === i).slice(0, 12)
 }
-
-function setOf(survey: Survey, line: Line, m: number, unit: 'mm' | 'mil'): ReadSet {
-  const measurement = survey.measurements[m]
-  const coupling = survey.train.couplings.find(({ id }) => id === measurement?.coupling)
-  const probes = measurement?.probes ?? []
-  const degrees = [...new Set(probes.flatMap((probe) => probe.readings.map(([angle]) => angle)))].sort((a, b) => a - b)
-  const few = degrees.length <= 48 && degrees.every((angle) => angle >= -360 && angle <= 720)
-  const id = `r1-s${m + 1}`
-  return {
-    id,
-    coupling: coupling?.id ?? '',
-    method: methodOf(probes),
-    ...howOf(measurement),
-    angles: few ? anglesOf(degrees) : [],
-    probes: probes.map((probe, p) =>
-      probeOf(survey, line, probe, `${id}-probe${p + 1}`, { x: coupling?.x ?? 0, id: coupling?.id ?? '', unit, few }),
-    ),
-  }
-}
-
-/** What a measurement is for, and how its dials were zeroed. */
-function howOf(
-  measurement: SurveyMeasurement | undefined,
-): Pick<ReadSet, 'state' | 'purpose' | 'zeroed' | 'engagedAccepted'> {
-  const { state = 'released', purpose, zeroed } = measurement ?? {}
-  const coupled = state === 'engaged' || purpose === 'closed' || purpose === 'running'
-  const confirmed = coupled && (purpose === 'plan' || purpose === 'repeat')
-  return {
-    state: coupled ? 'engaged' : 'released',
-    purpose: confirmed ? 'closed' : (purpose ?? (coupled ? 'closed' : 'plan')),
-    ...(confirmed ? { engagedAccepted: 'the survey it came from' } : {}),
-    ...(zeroed && zeroed !== 'any' ? { zeroed } : {}),
-  }
-}
-
-function methodOf(probes: readonly SurveyProbe[]): Method {
-  const kinds = probes.map(({ type }) => type)
-  const count = (type: ProbeType) => kinds.filter((kind) => kind === type).length
-  if (count('beam2') === kinds.length) return 'two-plane-head'
-  if (count('beam') === kinds.length) return 'twin-heads'
-  if (count('bore') === kinds.length) return 'bore-dials'
-  if (count('rim') > 0 && count('face') === 1) return 'rim-face'
-  if (count('rim') > 0 && count('face') > 1) return 'rim-two-faces'
-  return count('rim') === kinds.length ? 'reverse-dial' : 'own'
-}
-
-function probeOf(
-  { units }: Survey,
-  line: Line,
-  probe: SurveyProbe,
-  id: string,
-  { x, id: coupling, unit, few }: { x: number; id: string; unit: 'mm' | 'mil'; few: boolean },
-): ProbeSetUp {
-  const made = makeProbe(line, coupling, probe.type, probe.on, id, unit)
-  const at = (from: string, distance: number) => ({
-    from,
-    toward: 'right' as const,
-    distance: typed(distance, units.length),
-  })
-  const sd = probe.sd ?? (probe.graduation ? undefined : fivethousandths(units.reading))
-  const { channels, stations } = probeKinds[probe.type]
-  const numbers = probe.readings.map(([angle, ...values]) => ({ angle, values }))
-  return {
-    ...made,
-    ...(stations === 0 ? {} : { station: at(coupling, ('planes' in probe ? probe.planes[0] : (probe.x ?? x)) - x) }),
-    ...('planes' in probe ? { plane2: at(id, probe.planes[1] - probe.planes[0]) } : {}),
-    ...('radius' in probe && probe.radius ? { radius: typed(probe.radius, units.length) } : {}),
-    ...('sag' in probe
-      ? { sag: typed(probe.sag ?? 0, units.reading) }
-      : 'turn' in probe
-        ? { sag: typed(0, units.reading) }
-        : {}),
-    ...(probe.graduation ? { graduation: typed(probe.graduation, units.reading) } : {}),
-    ...('turn' in probe && probe.turn ? { turn: typed(probe.turn, units.reading) } : {}),
-    ...(sd ? { sd: typed(sd, units.reading) } : {}),
-    ...(probe.type === 'face'
-      ? { side: probe.side ?? 'front', lead: probe.lead ?? 0, floats: probe.float === 'shared' }
-      : {}),
-    readings: few
-      ? Object.fromEntries(
-          numbers.flatMap(({ angle, values }) =>
-            channels.map((channel, k) => [
-              readingKey(`a${angle}`, channel),
-              { value: typed(values[k] ?? 0, units.reading), turns: 0 },
-            ]),
-          ),
-        )
-      : {},
-    ...(few
-      ? {}
-      : {
-          sweep: {
-            unit: units.reading,
-            degrees: numbers.map(({ angle }) => angle),
-            values: channels.map((_, k) => numbers.map(({ values }) => values[k] ?? 0)),
-          },
-        }),
-  }
-}
-
-/** The document's usual deviation where it gives none: 0.005 mm. */
-const fivethousandths = (unit: Unit): number => Number(quantityFrom(0.005, unit, 6).text)

@@ -1,6 +1,7 @@
 import styled from 'styled-components'
-import { makeSet, withPurpose } from '../../../../core/kinds/train/document/make'
+import { makeSet } from '../../../../core/kinds/train/document/make'
 import type { Line } from '../../../../core/kinds/train/document/schema'
+import { withPurpose } from '../../../../core/shafts/make'
 import { type Method, methods, type ReadSet } from '../../../../core/shafts/schema'
 import { purposes } from '../../../../core/shafts/together'
 import { isCoupled, sags, setPurpose } from '../../../../core/shafts/typed'

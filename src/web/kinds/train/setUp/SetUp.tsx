@@ -6,10 +6,11 @@ import { emptyQuantity, type Quantity, quantityMm } from '../../../../core/frame
 import { fromMm } from '../../../../core/frame/units'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import { halved, withoutProbe } from '../../../../core/kinds/train/document/alter'
-import { makeProbe } from '../../../../core/kinds/train/document/make'
+import { towardOf } from '../../../../core/kinds/train/document/make'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import type { Stations } from '../../../../core/kinds/train/document/stations'
 import type { ProbeType } from '../../../../core/probes'
+import { makeProbe } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet } from '../../../../core/shafts/schema'
 import { probeWords, unitName } from '../../../../words/terms'
 import { Button, Card } from '../../../parts/controls'
@@ -74,7 +75,17 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
                 onPress={() =>
                   onSet((s) => ({
                     ...s,
-                    probes: [...s.probes, makeProbe(line, s.coupling, type, machine.id, newId('p'), unit)],
+                    probes: [
+                      ...s.probes,
+                      makeProbe({
+                        type,
+                        on: machine.id,
+                        coupling: s.coupling,
+                        toward: towardOf(line, s.coupling, machine.id),
+                        id: newId('p'),
+                        unit,
+                      }),
+                    ],
                   }))
                 }
               >

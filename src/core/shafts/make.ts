@@ -1,0 +1,92 @@
+import { emptyQuantity, type Quantity } from '../frame/quantity'
+import type { Unit } from '../frame/units'
+import { lengthUnitFor, usualDial } from '../frame/usual'
+import { type ProbeType, probeKinds } from '../probes'
+import type { ProbeSetUp, ReadSet, Station } from './schema'
+import type { Purpose } from './together'
+import { isCoupled } from './typed'
+
+/** New probes and sets, and the same ones once more with nothing read. Ids are unique within their document. */
+
+export const station = (from: string, toward: Station['toward'], distance: Quantity): Station => ({
+  from,
+  toward,
+  distance,
+})
+
+/** What a new probe hangs on: the machine it touches, its coupling, and toward which end of the line it stands from there. */
+export interface NewProbe {
+  type: ProbeType
+  on: string
+  id: string
+  coupling: string
+  toward: Station['toward']
+  unit: Unit
+}
+
+/** A probe on a machine beside a coupling, nothing read yet. */
+export function makeProbe({ type, on, id, coupling, toward, unit }: NewProbe): ProbeSetUp {
+  const length = lengthUnitFor(unit)
+  const kind = probeKinds[type]
+  const head = kind.instrument === 'head'
+  return {
+    id,
+    type,
+    on,
+    station: station(coupling, toward, emptyQuantity(length)),
+    ...(kind.stations === 2 ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
+    radius: emptyQuantity(length),
+    ...(head ? usualHead(unit) : usualDial(unit)),
+    sag: head ? { text: '0', unit } : emptyQuantity(unit),
+    ...(kind.mark === 'along' ? { side: 'front' as const } : {}),
+    readings: {},
+  }
+}
+
+/** A head's finest step and the deviation to expect of it, air and all; it has no turns. */
+const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity; sd: Quantity } => ({
+  graduation: unit === 'mil' || unit === 'in' ? { text: '0.1', unit: 'mil' } : { text: '0.001', unit: 'mm' },
+  turn: emptyQuantity(unit),
+  sd: unit === 'mil' || unit === 'in' ? { text: '0.12', unit: 'mil' } : { text: '0.003', unit: 'mm' },
+})
+
+/** The angles of a full turn by quarters, with the return to the start. */
+export const quarterAngles = [0, 90, 180, 270, 360]
+
+export const anglesOf = (degrees: readonly number[]): ReadSet['angles'] =>
+  degrees.map((at) => ({ id: `a${at}`, degrees: at }))
+
+/** A set for another purpose: what was confirmed of it as it was holds no longer. */
+export function withPurpose(set: ReadSet, purpose: Purpose): ReadSet {
+  const { engagedAccepted: _, ...bare } = set
+  return { ...bare, purpose, state: purpose === 'closed' || purpose === 'running' ? 'engaged' : 'released' }
+}
+
+/** The same probes at the same coupling with nothing read: a repeat of the set, or the set of the next round. */
+export function repeatSet(set: ReadSet, id: string): ReadSet {
+  const { engagedAccepted: _, ...kept } = set
+  // a probe that was measured from another of the set is measured from that one's successor
+  const renamed = new Map(set.probes.map((probe, i) => [probe.id, `${id}-probe${i + 1}`]))
+  return {
+    ...kept,
+    id,
+    probes: set.probes.map(({ own: __, sweep: ___, ...probe }, i) => {
+      const own = `${id}-probe${i + 1}`
+      return {
+        ...probe,
+        id: own,
+        station: { ...probe.station, from: renamed.get(probe.station.from) ?? probe.station.from },
+        ...(probe.plane2
+          ? { plane2: { ...probe.plane2, from: renamed.get(probe.plane2.from) ?? probe.plane2.from } }
+          : {}),
+        readings: {},
+      }
+    }),
+  }
+}
+
+/** The same probes once more, to see how well it repeats; of a set read closed or running, another of its kind. */
+export const repeatOf = (set: ReadSet, id: string): ReadSet => {
+  const fresh = repeatSet(set, id)
+  return isCoupled(set) ? fresh : withPurpose(fresh, 'repeat')
+}
