@@ -155,3 +155,12 @@ export function toProbe(
     readings,
   })
 }
+
+/** How many numbers were read in these sets; a sweep counts by its points. */
+export const readingsIn = (sets: readonly ReadSet[]): number =>
+  sets
+    .flatMap(({ probes }) => probes)
+    .reduce(
+      (sum, { readings }) => sum + Object.values(readings).filter(({ value }) => value.text.trim() !== '').length,
+      0,
+    )

@@ -1,7 +1,7 @@
 import { checkItems } from '../../ready/catalogue'
+import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
 import { listed, readPeg, type TrainListed, unlisted, worst } from './advice/summary'
-import { readingsIn } from './document/alter'
 import { makeLine, makeRound, repeatRound } from './document/make'
 import { withPurposes } from './document/migrations'
 import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './document/schema'

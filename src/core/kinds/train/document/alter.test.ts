@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../../testing/anything'
 import { repeatSet } from '../../../shafts/make'
+import { readingsIn } from '../../../shafts/typed'
 import {
   droppedBy,
   halved,
   matchSets,
-  readingsIn,
   withMachineAt,
   withoutFoot,
   withoutMachine,

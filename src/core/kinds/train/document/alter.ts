@@ -3,6 +3,7 @@ import { quantityMm } from '../../../frame/quantity'
 import { fromMm, type Unit } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
 import type { ReadSet, Station } from '../../../shafts/schema'
+import { readingsIn } from '../../../shafts/typed'
 import { isSameName, makeMachine, makeSet, twoFeet } from './make'
 import type { Job, Line, LineCoupling, LineMachine, MachineKind } from './schema'
 import { originOf, placeStations, type Stations } from './stations'
@@ -246,12 +247,3 @@ export function droppedBy(job: Pick<Job, 'rounds'>, line: Line): { sets: number;
   const sets = job.rounds.flatMap((round) => round.sets.filter((set) => !joins(line, set)))
   return { sets: sets.filter((set) => readingsIn([set]) > 0).length, readings: readingsIn(sets) }
 }
-
-/** How many numbers were read in these sets; a sweep counts by its points. */
-export const readingsIn = (sets: readonly ReadSet[]): number =>
-  sets
-    .flatMap(({ probes }) => probes)
-    .reduce(
-      (sum, { readings }) => sum + Object.values(readings).filter(({ value }) => value.text.trim() !== '').length,
-      0,
-    )

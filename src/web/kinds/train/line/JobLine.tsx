@@ -1,4 +1,5 @@
-import { droppedBy, matchSets, readingsIn } from '../../../../core/kinds/train/document/alter'
+import { droppedBy, matchSets } from '../../../../core/kinds/train/document/alter'
+import { readingsIn } from '../../../../core/shafts/typed'
 import { JobCard } from '../../../job/frame/JobCard'
 import { ButtonLink } from '../../../parts/ButtonLink'
 import { useTrainFrame } from '../frame'
