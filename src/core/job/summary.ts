@@ -25,7 +25,7 @@ export type JobSummary<K extends KindName = KindName> = {
 type SummaryOf<K extends KindName> = SummaryFrame & { kind: K; listed: Kinds[K]['listed'] }
 
 /** The summary of a job's last round; pure, so it can be made again at any time. */
-export function summarise<K extends KindName>(job: AnyJob<K>): JobSummary {
+export function summarise<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
   const round = job.rounds.at(-1)
   if (!round) throw new Error('A job has at least one round.')
   const name: K = job.line.kind as K
@@ -66,7 +66,7 @@ export function summaryOf(job: AnyJob, onFault: (error: unknown) => void = () =>
 }
 
 /** What a list shows of a job that could not be worked out: that it wants looking at. */
-export function unsummed<K extends KindName>(job: AnyJob<K>): JobSummary {
+export function unsummed<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
   const name: K = job.line.kind as K
   return summed<K>({
     ...frameOf(job),
@@ -98,4 +98,4 @@ const frameOf = (job: Pick<AnyJob, 'rounds' | 'minutes'>) => ({
 })
 
 /** A summary of one kind is one of the summaries of all kinds; the compiler does not see that for a kind it does not know. */
-const summed = <K extends KindName>(summary: SummaryOf<K>): JobSummary => summary as unknown as JobSummary
+const summed = <K extends KindName>(summary: SummaryOf<K>): JobSummary<K> => summary as unknown as JobSummary<K>

@@ -60,7 +60,8 @@ export interface Kind<T extends KindTypes> {
   /** The open survey document: solved as it stands, made of a job, and made into one. */
   survey: {
     solve(document: unknown, program?: SolveProgram): Checked<object>
-    ofJob(job: Pick<JobOf<T['line'], T['round']>, 'line' | 'seat'>, round: T['round']): object
+    /** Undefined where too little is given for a document that means anything. */
+    ofJob(job: Pick<JobOf<T['line'], T['round']>, 'line' | 'seat'>, round: T['round']): object | undefined
     toJob(document: unknown, name: string, takenAt: string): Checked<JobOf<T['line'], T['round']>>
   }
 }

@@ -109,7 +109,7 @@ describe('a job', () => {
       ready: { ...emptyReady(), cautions: Object.fromEntries(cautions.map((id) => [id, { by: 'R. T.', at: '' }])) },
     })
     expect(summarise(caseA()).first).toEqual({ kind: 'caution', caution: 'isolated', open: 8 })
-    const done = summarise(safe(caseA()))
+    const done = summarise<'train'>(safe(caseA()))
     expect(done).toMatchObject({
       pegs: { read: 'within', move: 'outside' },
       verdict: 'outside',
