@@ -1,9 +1,13 @@
 import type { KindName, Kinds } from '../core/kinds'
 import type { KindDrawing, MiniStroke } from './kind'
 import { miniSight } from './train/mini'
+import { miniUpright } from './upright/mini'
 
 /** How each kind of line is drawn. */
-export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = { train: { mini: miniSight } }
+export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
+  train: { mini: miniSight },
+  upright: { mini: miniUpright },
+}
 
 /** A hand-wide drawing for a list, px. */
 export const miniOf = <K extends KindName>(

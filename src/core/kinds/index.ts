@@ -3,13 +3,15 @@ import type { JobOf } from '../job/document'
 import { jobSchemaOf } from '../job/document'
 import type { Kind } from './kind'
 import { type TrainTypes, train } from './train'
+import { type UprightTypes, upright } from './upright'
 
 /** The kinds of line there are: their types, and what each of them can do. A further kind is its folder and a line in each. */
 export interface Kinds {
   train: TrainTypes
+  upright: UprightTypes
 }
 
-export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train }
+export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright }
 
 export type KindName = keyof Kinds
 

@@ -4,6 +4,7 @@ import type { KindReport, StoredJob } from './kind'
 /** What each kind of line prints. The printer's packages are large: they are read when first asked for. */
 const reports: { readonly [K in KindName]: () => Promise<KindReport<K>> } = {
   train: async () => (await import('./train')).trainReport,
+  upright: async () => (await import('./upright')).uprightReport,
 }
 
 const reportOf = <K extends KindName>(kind: K): Promise<KindReport<K>> => reports[kind]()

@@ -1,6 +1,7 @@
 import type { KindName } from '../../core/kinds'
 import type { KindPages } from './kind'
 import { trainPages } from './train'
+import { uprightPages } from './upright'
 
 /** The screens of every kind of line. */
-export const pages: { readonly [K in KindName]: KindPages<K> } = { train: trainPages }
+export const pages: { readonly [K in KindName]: KindPages<K> } = { train: trainPages, upright: uprightPages }

@@ -1,0 +1,83 @@
+import { planes } from '../../../frame/axis'
+import type { ProbeState } from '../../../shafts/state'
+import type { Peg } from '../../../verdict/peg'
+import type { Verdict } from '../../../verdict/verdict'
+import type { FlangeWork } from '../solve/flange'
+import type { UprightSolved } from '../solve/round'
+
+/** One thing worth saying of an upright pair, as data; `src/words/upright` makes the sentence. Lengths in mm. */
+export type Finding =
+  | { kind: 'gasket'; peg: 'outside' }
+  | { kind: 'not-a-number'; peg: 'outside'; probe: ProbeState; degrees: number; message: string }
+  | { kind: 'not-closed'; peg: 'outside'; probe: ProbeState; closure: number }
+  | { kind: 'next-reading'; peg: 'nothing'; probe: ProbeState; degrees: number }
+  | { kind: 'no-flange'; peg: 'nothing' }
+  | { kind: 'unsolved'; peg: 'nothing'; message: string }
+  | { kind: 'verdict'; peg: Peg; verdict: Verdict | undefined }
+  | { kind: 'shims'; peg: 'outside' | 'within'; work: FlangeWork }
+  | { kind: 'uneven'; peg: 'outside'; work: FlangeWork }
+  | { kind: 'push'; peg: 'outside' | 'within'; work: FlangeWork }
+  | { kind: 'spigot'; peg: 'outside'; work: FlangeWork }
+
+/** Packs may stand off their common plane by so much before the bolts bend the flange, mm. */
+const mostUneven = 0.02
+
+export const verdictPeg = ({ coupling: { verdict, doubts } }: UprightSolved): Peg =>
+  verdict ? (doubts.length > 0 ? 'unsure' : verdict.state) : 'nothing'
+
+/** How far the reading has come. */
+export function readPeg({ probes, coupling }: UprightSolved): Peg {
+  if (probes.every(({ readings, faults }) => readings.length === 0 && faults.length === 0)) return 'nothing'
+  if (probes.some(({ faults }) => faults.length > 0) || coupling.doubts.includes('not-closed')) return 'outside'
+  return coupling.result.ok ? 'within' : 'unsure'
+}
+
+/** What to say at a step, most urgent first. */
+export function findingsFor(solved: UprightSolved, step: 'read' | 'move'): Finding[] {
+  const { probes, coupling, work, flange, resolution } = solved
+  const faults = probes.flatMap((probe): Finding[] => [
+    ...probe.faults.map(({ angleId, message }): Finding => {
+      const degrees = probe.set.angles.find(({ id }) => id === angleId)?.degrees ?? 0
+      return { kind: 'not-a-number', peg: 'outside', probe, degrees, message }
+    }),
+    ...(probe.closure !== null && Math.abs(probe.closure) > probe.closureLimit + 1e-9
+      ? [{ kind: 'not-closed', peg: 'outside', probe, closure: probe.closure } as const]
+      : []),
+  ])
+  const next = probes.flatMap((probe) => {
+    const angle = probe.set.angles.find(({ id }) => !probe.readings.some((reading) => reading.angleId === id))
+    return angle ? [{ kind: 'next-reading', peg: 'nothing', probe, degrees: angle.degrees } as const] : []
+  })
+  const { result, verdict } = coupling
+  const read = probes.some(({ readings }) => readings.length > 0)
+  const outcome: Finding[] = result.ok
+    ? [{ kind: 'verdict', peg: verdictPeg(solved), verdict }]
+    : read
+      ? [{ kind: 'unsolved', peg: 'nothing', message: result.message }]
+      : []
+  if (step === 'read') return [...faults, ...next.slice(0, 1), ...outcome]
+  const both = result.ok && planes.every((plane) => result.fit.measured.includes(plane))
+  const still = (mm: number | null) => Math.abs(mm ?? 0) < resolution / 2
+  return [
+    { kind: 'gasket', peg: 'outside' },
+    ...faults,
+    ...(flange ? [] : [{ kind: 'no-flange', peg: 'nothing' } as const]),
+    ...(work && both
+      ? ([
+          { kind: 'shims', peg: work.bolts?.every(({ shim }) => still(shim)) ? 'within' : 'outside', work },
+          ...(work.unevenness > mostUneven ? [{ kind: 'uneven', peg: 'outside', work } as const] : []),
+          { kind: 'push', peg: still(work.push.size) ? 'within' : 'outside', work },
+          ...(work.fits === false ? [{ kind: 'spigot', peg: 'outside', work } as const] : []),
+        ] satisfies Finding[])
+      : []),
+    ...outcome,
+  ]
+}
+
+/** What a list shows of an upright pair: what its column says first, and how the two shafts lie. */
+export interface UprightListed {
+  next: { kind: Finding['kind'] | 'nothing'; machine?: string | undefined; degrees?: number | undefined }
+  bolts: number
+  /** The upper axis against the lower one, mm and rad: toward bolt 1, and toward 90°; null where unknown. */
+  lines: Record<'vertical' | 'horizontal', { offset: number; slope: number } | null>
+}

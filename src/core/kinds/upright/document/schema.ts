@@ -1,0 +1,43 @@
+import * as v from 'valibot'
+import { id, quantitySchema, text } from '../../../frame/schema'
+import { lineFrame, roundFrame } from '../../../job/document'
+import { setSchema } from '../../../shafts/schema'
+import { toleranceSchema } from '../../../verdict/typed'
+
+/**
+ * What is stored of an upright pair: a machine that stands on the flange of another. x grows upward from the coupling, 0° is
+ * bolt 1, and angles grow the way the bolts are counted.
+ */
+const machineSchema = v.strictObject({ id, name: text(60) })
+
+export const lineSchema = v.strictObject({
+  ...lineFrame,
+  kind: v.literal('upright'),
+  /** The lower machine, which stays, and the upper one on its flange. */
+  machines: v.strictTuple([machineSchema, machineSchema]),
+  coupling: v.strictObject({ id, name: text(60), diameter: quantitySchema }),
+  flange: v.strictObject({
+    /** Height of the joint above the coupling's centre; below zero under it. */
+    height: quantitySchema,
+    /** Diameter of the bolt circle, and how many bolts there are. */
+    circle: quantitySchema,
+    bolts: v.pipe(v.number(), v.integer(), v.minValue(3), v.maxValue(24)),
+    /** Which way the bolts are counted, seen from above: it turns the drawing and nothing else. */
+    counted: v.picklist(['clockwise', 'other']),
+    /** Clearance of the spigot, of its diameter; empty where there is none. */
+    spigot: quantitySchema,
+    /** Shims to choose from, "0.05 0.1 0.2"; empty where they are cut to measure. */
+    shims: quantitySchema,
+  }),
+  /** Turns a minute, as typed. */
+  speed: text(12),
+  tolerance: toleranceSchema,
+})
+
+export const roundSchema = v.strictObject({
+  ...roundFrame,
+  sets: v.pipe(v.array(setSchema), v.maxLength(24)),
+})
+
+export type UprightLine = v.InferOutput<typeof lineSchema>
+export type UprightRound = v.InferOutput<typeof roundSchema>

@@ -1,0 +1,75 @@
+import { checkItems } from '../../ready/catalogue'
+import { readingsIn } from '../../shafts/typed'
+import type { Kind, Migration } from '../kind'
+import { findingsFor, readPeg, type UprightListed, verdictPeg } from './advice/findings'
+import { makeLine, makeRound, repeatRound } from './document/make'
+import { lineSchema, roundSchema, type UprightLine, type UprightRound } from './document/schema'
+import { solveRound, type UprightSolved } from './solve/round'
+import { surveyOf } from './survey/ofJob'
+import { solveSurvey } from './survey/solve'
+import { jobOfSurvey } from './survey/toJob'
+
+/** A machine upright on the flange of another. */
+export interface UprightTypes {
+  line: UprightLine
+  round: UprightRound
+  solved: UprightSolved
+  listed: UprightListed
+}
+
+const same: Migration = (document) => document
+
+/** Checks that are of feet and their bolts: an upright pair has none. */
+const ofFeet = new Set(['base', 'shims', 'foundation', 'jack-bolts', 'which-moves'])
+
+function listed(line: UprightLine, solved: UprightSolved): UprightListed {
+  const [first] = findingsFor(solved, 'read')
+  const { result } = solved.coupling
+  const probe = first && 'probe' in first ? first.probe : undefined
+  const m = result.ok ? result.fit : undefined
+  return {
+    next: {
+      kind: first?.kind ?? 'nothing',
+      ...(probe ? { machine: line.machines.find(({ id }) => id === probe.dial.on)?.name } : {}),
+      ...(first && 'degrees' in first ? { degrees: first.degrees } : {}),
+    },
+    bolts: line.flange.bolts,
+    lines: {
+      vertical: m?.measured.includes('vertical')
+        ? { offset: m.misalignment.offsetZ, slope: m.misalignment.slopeZ }
+        : null,
+      horizontal: m?.measured.includes('horizontal')
+        ? { offset: m.misalignment.offsetY, slope: m.misalignment.slopeY }
+        : null,
+    },
+  }
+}
+
+export const upright: Kind<UprightTypes> = {
+  lineSchema,
+  roundSchema,
+  migrations: { job: [same], line: [same] },
+  makeLine,
+  makeRound,
+  repeatRound,
+  named: ({ machines: [lower, upper], coupling }) => ({
+    sides: { near: '270°', far: '90°' },
+    machines: [
+      { ...lower, feet: [] },
+      { ...upper, feet: [] },
+    ],
+    couplings: [coupling],
+  }),
+  readingsIn: ({ sets }) => readingsIn(sets),
+  checks: checkItems.filter(({ id }) => !ofFeet.has(id)),
+  seats: () => [],
+  solve: solveRound,
+  pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
+  listed,
+  unlisted: ({ flange }) => ({
+    next: { kind: 'unsolved' },
+    bolts: flange.bolts,
+    lines: { vertical: null, horizontal: null },
+  }),
+  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
+}

@@ -1,0 +1,84 @@
+import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer'
+import { findingsFor } from '../../../core/kinds/upright/advice/findings'
+import { solveRound } from '../../../core/kinds/upright/solve/round'
+import { flangeScene } from '../../../drawing/upright/flange'
+import { signedLength } from '../../../words/terms'
+import { boltPlace, dialName, packText, say, shimText, type UprightTerms } from '../../../words/upright/findings'
+import type { StoredJob } from '../kind'
+import { Drawing, onPaper, PageHead, Row, s } from '../parts'
+import { asPrintedAll } from '../type'
+
+/** One printed page of an upright pair: the flange, the readings at the bolts, shims and push. */
+export const reportPdf = (job: StoredJob<'upright'>, unit: 'mm' | 'mil', round: string | undefined): Promise<Buffer> =>
+  page(job, unit, round, 'read')
+
+/** The page to carry to the machine; undefined where nothing is known to move by. */
+export async function moveSheetPdf(
+  job: StoredJob<'upright'>,
+  unit: 'mm' | 'mil',
+  round: string | undefined,
+): Promise<Buffer | undefined> {
+  const { solved } = readOf(job, round)
+  return solved.work?.bolts ? page(job, unit, round, 'move') : undefined
+}
+
+function readOf({ document }: StoredJob<'upright'>, id: string | undefined) {
+  const round = document.rounds.find((one) => one.id === id) ?? document.rounds.at(-1)
+  if (!round) throw new Error('A job has at least one round.')
+  return { round, solved: solveRound(document.line, round) }
+}
+
+async function page(stored: StoredJob<'upright'>, unit: 'mm' | 'mil', id: string | undefined, step: 'read' | 'move') {
+  const job = asPrintedAll(stored)
+  const { document } = job
+  const { line } = document
+  const { round, solved } = readOf(job, id)
+  const terms: UprightTerms = { line, unit, resolution: solved.resolution }
+  const number = document.rounds.indexOf(round) + 1
+  return renderToBuffer(
+    <Document title={`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
+      <Page size="A4" style={s.page}>
+        <PageHead
+          title={step === 'move' ? `${line.name}: moves` : line.name}
+          under={[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]}
+          takenAt={round.takenAt}
+          terms={{ line: { sides: { near: '', far: '' }, machines: [], couplings: [] }, unit }}
+        />
+        <Drawing scene={flangeScene(solved, terms, onPaper)} />
+        <View style={s.columns}>
+          <View style={s.column}>
+            <Text style={s.h}>Readings</Text>
+            {solved.probes.flatMap((probe) =>
+              probe.readings.map(({ angleId, angle, raw }) => (
+                <Row
+                  key={`${probe.id} ${angleId}`}
+                  left={`${dialName(probe, terms)}, ${boltPlace(angle, line.flange.bolts)}`}
+                  right={signedLength(raw, terms)}
+                />
+              )),
+            )}
+          </View>
+          <View style={s.column}>
+            <Text style={s.h}>Shims</Text>
+            {(solved.work?.bolts ?? []).map((bolt) => (
+              <Row
+                key={bolt.bolt}
+                left={`Bolt ${bolt.bolt}`}
+                right={[shimText(bolt, terms), packText(bolt, terms)].filter(Boolean).join(' = ')}
+              />
+            ))}
+          </View>
+        </View>
+        {findingsFor(solved, 'move').map((finding) => {
+          const { title, detail } = say(finding, terms)
+          return (
+            <View key={finding.kind} wrap={false} style={{ marginTop: 6 }}>
+              <Text style={{ fontWeight: 700 }}>{title}</Text>
+              {detail ? <Text style={s.muted}>{detail}</Text> : null}
+            </View>
+          )
+        })}
+      </Page>
+    </Document>,
+  )
+}

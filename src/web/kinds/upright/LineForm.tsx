@@ -1,0 +1,128 @@
+import styled from 'styled-components'
+import { lengthUnitFor } from '../../../core/frame/usual'
+import type { UprightLine } from '../../../core/kinds/upright/document/schema'
+import { Card, Choices, Field, Input } from '../../parts/controls'
+import { QuantityField } from '../../parts/Quantity'
+import type { LineProps } from '../kind'
+
+const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px;`
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(180px, 1fr)); gap: 12px; align-items: end;`
+const Onward = styled.div`justify-self: end;`
+
+/** An upright pair: its machines, its coupling, its flange. */
+export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
+  const { line, unit, onChange, onward, children, frozen = false } = props
+  const { flange, machines, coupling } = line
+  const length = lengthUnitFor(unit)
+  const put = (change: Partial<UprightLine>, mark: string) => onChange((one) => ({ ...one, ...change }), mark)
+  const putFlange = (change: Partial<UprightLine['flange']>, mark: string) =>
+    onChange((one) => ({ ...one, flange: { ...one.flange, ...change } }), mark)
+  const [lower, upper] = machines
+  return (
+    <Page id="bench">
+      <Onward>{onward}</Onward>
+      <Card aria-label="The line">
+        <h2>The line</h2>
+        <Grid>
+          {(['name', 'area'] as const).map((key) => (
+            <Field key={key} label={key === 'name' ? 'Name' : 'Area'}>
+              <Input
+                maxLength={80}
+                readOnly={frozen}
+                value={line[key]}
+                onChange={(event) => put({ [key]: event.target.value }, key)}
+              />
+            </Field>
+          ))}
+          <Field label="Upper machine">
+            <Input
+              maxLength={60}
+              readOnly={frozen}
+              value={upper.name}
+              onChange={(event) => put({ machines: [lower, { ...upper, name: event.target.value }] }, 'upper')}
+            />
+          </Field>
+          <Field label="Lower machine">
+            <Input
+              maxLength={60}
+              readOnly={frozen}
+              value={lower.name}
+              onChange={(event) => put({ machines: [{ ...lower, name: event.target.value }, upper] }, 'lower')}
+            />
+          </Field>
+          <Field label="Speed, rpm">
+            <Input
+              maxLength={12}
+              inputMode="numeric"
+              readOnly={frozen}
+              value={line.speed}
+              onChange={(event) => put({ speed: event.target.value }, 'speed')}
+            />
+          </Field>
+          <QuantityField
+            label="Coupling diameter"
+            quantity={coupling.diameter}
+            unit={length}
+            readOnly={frozen}
+            onChange={(diameter) => put({ coupling: { ...coupling, diameter } }, 'diameter')}
+          />
+        </Grid>
+      </Card>
+      <Card aria-label="The flange">
+        <h2>The flange</h2>
+        <Grid>
+          <QuantityField
+            label="Joint above the coupling centre"
+            quantity={flange.height}
+            unit={length}
+            signed
+            readOnly={frozen}
+            onChange={(height) => putFlange({ height }, 'height')}
+          />
+          <QuantityField
+            label="Bolt circle diameter"
+            quantity={flange.circle}
+            unit={length}
+            readOnly={frozen}
+            onChange={(circle) => putFlange({ circle }, 'circle')}
+          />
+          <Choices
+            label="Bolts"
+            isDisabled={frozen}
+            value={String(flange.bolts)}
+            options={['3', '4', '6', '8', '12'].map((n) => ({ value: n, text: n }))}
+            onChange={(n) => putFlange({ bolts: Number(n) }, 'bolts')}
+          />
+          <Choices
+            label="Counted, seen from above"
+            isDisabled={frozen}
+            value={flange.counted}
+            options={[
+              { value: 'clockwise', text: 'Clockwise' },
+              { value: 'other', text: 'The other way' },
+            ]}
+            onChange={(counted) => putFlange({ counted }, 'counted')}
+          />
+          <QuantityField
+            label="Spigot clearance, of its diameter"
+            hint="Empty where there is none"
+            quantity={flange.spigot}
+            unit={unit}
+            readOnly={frozen}
+            onChange={(spigot) => putFlange({ spigot }, 'spigot')}
+          />
+          <Field label={`Shims in stock, ${unit}`}>
+            <Input
+              maxLength={40}
+              placeholder="0.05 0.1 0.2 0.5"
+              readOnly={frozen}
+              value={flange.shims.text}
+              onChange={(event) => putFlange({ shims: { text: event.target.value, unit: flange.shims.unit } }, 'shims')}
+            />
+          </Field>
+        </Grid>
+      </Card>
+      {children}
+    </Page>
+  )
+}

@@ -1,0 +1,69 @@
+import { useNavigate } from 'react-router'
+import { findingsFor } from '../../../core/kinds/upright/advice/findings'
+import { boltName, packText, pushText, say, shimText } from '../../../words/upright/findings'
+import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { ButtonAnchor, Card, Muted } from '../../parts/controls'
+import { Say } from '../../say/Say'
+import { useUprightFrame } from './frame'
+
+/** A shim at every bolt, and one push. */
+export function MoveStep() {
+  const { solved, told, reminders, id, round, settings, beginRound, frozen } = useUprightFrame()
+  const navigate = useNavigate()
+  const { work } = solved
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>Moves</h1>
+            <Muted>shims at the bolts first, then the push</Muted>
+          </div>
+          {work?.bolts ? (
+            <ButtonAnchor
+              href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Sheet for the machine
+            </ButtonAnchor>
+          ) : null}
+        </BenchHead>
+        {work?.bolts ? (
+          <Card as="section" aria-label="At the bolts">
+            <table style={{ borderSpacing: '20px 8px' }}>
+              <tbody>
+                {work.bolts.map((bolt) => (
+                  <tr key={bolt.bolt}>
+                    <th scope="row">{boltName(bolt.bolt)}</th>
+                    <td>{shimText(bolt, told)}</td>
+                    <td>{packText(bolt, told)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <p>{pushText(work, told)}</p>
+          </Card>
+        ) : (
+          <Muted as="p">No moves yet: read both dials at the bolts, and give the flange on the line’s page.</Muted>
+        )}
+      </Bench>
+      <Say
+        items={[
+          ...reminders,
+          ...findingsFor(solved, 'move').map((finding) => ({
+            key: finding.kind,
+            peg: finding.peg,
+            said: say(finding, told),
+            acts:
+              finding.kind === 'no-flange'
+                ? [{ text: 'Go to Line', main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                : finding.kind === 'push' && !frozen
+                  ? [{ text: 'Moved: start next round', main: true, run: () => beginRound() }]
+                  : [],
+          })),
+        ]}
+      />
+    </BenchAndSay>
+  )
+}
