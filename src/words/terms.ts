@@ -4,11 +4,11 @@ import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
 import type { NamedLine } from '../core/job/document'
-import type { ProbeType } from '../core/probes'
 import type { ChannelName } from '../core/probes/kind'
 import type { Method, ProbeSetUp, ReadSet } from '../core/shafts/schema'
 import type { ProbeState } from '../core/shafts/state'
 import type { Purpose } from '../core/shafts/together'
+import { probeWords } from './probes'
 
 /** Everything a sentence needs to know of who reads it. */
 export interface Terms {
@@ -92,15 +92,6 @@ export function feetAlone(id: string, { line }: Pick<Terms, 'line'>): string {
   return id
 }
 
-/** What each kind of probe is called. */
-export const probeWords: Readonly<Record<ProbeType, string>> = {
-  rim: 'dial',
-  face: 'face dial',
-  beam: 'head',
-  beam2: 'two-plane head',
-  bore: 'bore dial',
-}
-
 const channelWords: Readonly<Record<ChannelName, string>> = {
   r1: 'plane 1 outward',
   t1: 'plane 1 sideways',
@@ -120,7 +111,7 @@ export function probeName(
 ): string {
   const alike = set.probes.filter(({ type, on }) => type === probe.type && on === probe.on)
   const number = alike.length > 1 ? ` ${alike.findIndex(({ id }) => id === probe.id) + 1}` : ''
-  const name = `${machineName(probe.on, terms)} ${probeWords[probe.type]}${number}`
+  const name = `${machineName(probe.on, terms)} ${probeWords[probe.type].name}${number}`
   const { machines, couplings } = terms.line
   const m = machines.findIndex((machine) => machine.id === probe.on)
   const inside = m > 0 && m < machines.length - 1 && couplings.length > 1

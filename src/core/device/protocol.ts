@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { probeKinds, probeTypes } from '../probes'
 
 /**
  * The open device protocol, version 1: JSON messages, one a line, over a WebSocket. docs/devices.md explains every field.
@@ -8,7 +9,7 @@ import * as v from 'valibot'
 const finite = v.pipe(v.number(), v.finite())
 const id = v.pipe(v.string(), v.nonEmpty(), v.maxLength(40))
 
-export const probeTypesOnline = ['rim', 'beam', 'beam2'] as const
+export const probeTypesOnline = probeTypes.filter((type) => probeKinds[type].standIn !== undefined)
 
 /** Where a probe of a simulated rig hangs: mm from the coupling outward, the hub's radius, the bracket's sag. */
 const hungSchema = v.strictObject({

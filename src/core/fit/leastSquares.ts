@@ -1,22 +1,18 @@
 import { Matrix, QrDecomposition, SingularValueDecomposition } from 'ml-matrix'
-import { aligned, type Misalignment } from '../probes/probe'
-import type { Coefficients, Row } from './rows'
+import type { Row, Values } from './row'
 
-/** Unknowns of the misalignment, in the order of `Coefficients`. */
-export const unknowns = ['offsetY', 'slopeY', 'offsetZ', 'slopeZ'] as const
-export type Unknown = (typeof unknowns)[number]
-
-/** A solved system. Lengths in mm, slopes in rad. */
-export interface Fit {
-  misalignment: Misalignment
-  /** 4 × 4, in the order of `unknowns`; rows and columns of what was not solved for are zero. */
+/** A solved system of named unknowns. */
+export interface Fit<U extends string> {
+  /** Value of each unknown; zero for those that were not solved for. */
+  values: Values<U>
+  /** Square, in the order of the unknowns; rows and columns of what was not solved for are zero. */
   covariance: number[][]
   /** The unknowns that were solved for. */
-  solved: readonly Unknown[]
-  /** Value of each constant, by key, mm. */
+  solved: readonly U[]
+  /** Value of each constant, by key. */
   constants: ReadonlyMap<string, number>
   /** Names of all that was solved for, constants first; the scaled system's upper triangle in that order; its equations. */
-  system: { keys: readonly string[]; triangle: Matrix; rows: readonly Row[] }
+  system: { keys: readonly string[]; triangle: Matrix; rows: readonly Row<U>[] }
 }
 
 /**
@@ -24,14 +20,20 @@ export interface Fit {
  * 30 rounds in which only what the exact geometry reads beyond the linear form is put on the other side: the
  * factorisation is made once. Converges by about |d|/R a round.
  *
- * Covariance of the misalignment = (R₂₂ᵀR₂₂)⁻¹ with R₂₂ the trailing block of the triangle (Golub & Van Loan, Matrix
+ * Covariance of the unknowns = (R₂₂ᵀR₂₂)⁻¹ with R₂₂ the trailing block of the triangle (Golub & Van Loan, Matrix
  * Computations, ch. 5), the rows being scaled to unit variance.
  *
+ * @param unknowns names, in the order of the rows' coefficients
  * @param rows at least one; the chosen unknowns must be determined (see `determined`)
+ * @param solved the chosen ones
  * @returns undefined where the numbers are so far apart in size that the system is singular to a computer's precision
  */
-export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): Fit | undefined {
-  const { matrix, keys } = systemOf(rows, solved)
+export function leastSquares<U extends string>(
+  unknowns: readonly U[],
+  rows: readonly Row<U>[],
+  solved: readonly U[],
+): Fit<U> | undefined {
+  const { matrix, keys } = systemOf(unknowns, rows, solved)
   if (rows.length < matrix.columns) return undefined
   const qr = new QrDecomposition(matrix)
   if (!qr.isFullRank()) return undefined
@@ -39,29 +41,28 @@ export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): 
   const whole = qr.upperTriangularMatrix
   const triangle = whole.subMatrix(first, first + solved.length - 1, first, first + solved.length - 1)
 
-  let misalignment = aligned
+  const nothing = Object.fromEntries(unknowns.map((name) => [name, 0])) as Record<U, number>
+  let values = nothing
   let solution = new Matrix(matrix.columns, 1)
   const curved = rows.some((row) => row.beyondLinear)
   for (let round = 0; round < 30; round++) {
-    const right = Matrix.columnVector(
-      rows.map((row) => (row.observed - (row.beyondLinear?.(misalignment) ?? 0)) / row.sd),
-    )
+    const right = Matrix.columnVector(rows.map((row) => (row.observed - (row.beyondLinear?.(values) ?? 0)) / row.sd))
     solution = qr.solve(right)
-    const next = { ...aligned }
+    const next = { ...nothing }
     solved.forEach((name, i) => {
       next[name] = solution.get(first + i, 0)
     })
-    const step = Math.max(...unknowns.map((name) => Math.abs(next[name] - misalignment[name])))
-    misalignment = next
+    const step = Math.max(...unknowns.map((name) => Math.abs(next[name] - values[name])))
+    values = next
     if (!curved || step < 1e-12) break
     if (!Number.isFinite(step)) return undefined
   }
 
   const constants = new Map(keys.map((key, i) => [key, solution.get(i, 0)]))
-  const covariance = covarianceOf(triangle, solved)
-  if (![...unknowns.map((name) => misalignment[name]), ...covariance.flat()].every(Number.isFinite)) return undefined
+  const covariance = covarianceOf(triangle, unknowns, solved)
+  if (![...unknowns.map((name) => values[name]), ...covariance.flat()].every(Number.isFinite)) return undefined
   return {
-    misalignment,
+    values,
     covariance,
     solved,
     constants,
@@ -69,8 +70,8 @@ export function leastSquares(rows: readonly Row[], solved: readonly Unknown[]): 
   }
 }
 
-/** (RᵀR)⁻¹ of an upper triangle, spread over the four unknowns. */
-function covarianceOf(triangle: Matrix, solved: readonly Unknown[]): number[][] {
+/** (RᵀR)⁻¹ of an upper triangle, spread over all unknowns. */
+function covarianceOf<U extends string>(triangle: Matrix, unknowns: readonly U[], solved: readonly U[]): number[][] {
   const covariance = inverseOfSquare(triangle)
   const at = unknowns.map((name) => solved.indexOf(name))
   return at.map((i) => at.map((j) => (i < 0 || j < 0 ? 0 : covariance.get(i, j))))
@@ -89,12 +90,12 @@ export function inverseOfSquare(triangle: Matrix): Matrix {
   return inverse.mmul(inverse.transpose())
 }
 
-/** What the linear part of an equation makes of a misalignment, constants aside. */
-export const dot = (c: Coefficients, m: Misalignment): number =>
-  c[0] * m.offsetY + c[1] * m.slopeY + c[2] * m.offsetZ + c[3] * m.slopeZ
-
 /** The scaled matrix: constants' columns first, the chosen unknowns' last. */
-function systemOf(rows: readonly Row[], chosen: readonly Unknown[]): { matrix: Matrix; keys: string[] } {
+function systemOf<U extends string>(
+  unknowns: readonly U[],
+  rows: readonly Row<U>[],
+  chosen: readonly U[],
+): { matrix: Matrix; keys: string[] } {
   const index = new Map<string, number>()
   for (const row of rows) for (const { key } of row.constants) if (!index.has(key)) index.set(key, index.size)
   const matrix = Matrix.zeros(rows.length, index.size + chosen.length)
@@ -102,35 +103,39 @@ function systemOf(rows: readonly Row[], chosen: readonly Unknown[]): { matrix: M
   rows.forEach((row, r) => {
     for (const { key, coefficient } of row.constants) matrix.set(r, index.get(key) ?? 0, coefficient / row.sd)
     at.forEach((unknown, i) => {
-      matrix.set(r, index.size + i, (row.misalignment[unknown] ?? 0) / row.sd)
+      matrix.set(r, index.size + i, (row.coefficients[unknown] ?? 0) / row.sd)
     })
   })
   return { matrix, keys: [...index.keys()] }
 }
 
 /** Which unknowns the rows determine, and which they leave open. */
-export interface Determined {
+export interface Determined<U extends string> {
   /** These follow from the rows, whatever the readings. */
-  solvable: readonly Unknown[]
+  solvable: readonly U[]
   /** These do not. */
-  open: readonly Unknown[]
+  open: readonly U[]
   /** All of `solvable`, and as many of `open` as it takes to explain all that the rows can see: solve for these. */
-  spanning: readonly Unknown[]
+  spanning: readonly U[]
 }
 
 /**
- * Which of the four unknowns follow from the rows: the constants are projected out and the null space of what remains is
- * looked at. An unknown is open when some combination that no reading sees contains it. Slopes are weighed by the span of
- * the stations, so that "small" means the same for a slope as for an offset.
+ * Which of the unknowns follow from the rows: the constants are projected out and the null space of what remains is
+ * looked at. An unknown is open when some combination that no reading sees contains it. Each unknown is weighed by its own
+ * scale, so that "small" means the same for all: a slope by the span of the stations it is seen over.
+ *
+ * @param scales size of a unit of each unknown, in the order of the rows' coefficients: 1 for an offset
  */
-export function determined(rows: readonly Row[]): Determined {
+export function determined<U extends string>(
+  unknowns: readonly U[],
+  rows: readonly Row<U>[],
+  scales: readonly number[],
+): Determined<U> {
   if (rows.length === 0) return { solvable: [], open: unknowns, spanning: [] }
-  const span = Math.max(1, ...rows.flatMap((row) => [Math.abs(row.misalignment[1]), Math.abs(row.misalignment[3])]))
-  const scaled = rows.map((row): Row => {
-    const [offsetY, slopeY, offsetZ, slopeZ] = row.misalignment
-    return { ...row, sd: 1, misalignment: [offsetY, slopeY / span, offsetZ, slopeZ / span] }
-  })
-  const { matrix, keys } = systemOf(scaled, unknowns)
+  const scaled = rows.map(
+    (row): Row<U> => ({ ...row, sd: 1, coefficients: row.coefficients.map((value, i) => value / (scales[i] ?? 1)) }),
+  )
+  const { matrix, keys } = systemOf(unknowns, scaled, unknowns)
   const columns = Array.from({ length: matrix.columns }, (_, c) => matrix.getColumn(c))
   const nothing = 1e-6 * Math.sqrt(rows.length)
   const basis = orthonormal(columns.slice(0, keys.length), [], nothing)

@@ -43,6 +43,7 @@ export const beam: ProbeKind<Beam, v.InferOutput<typeof beamSurvey>> = {
   inside: false,
   slips: 'any',
   mark: 'box',
+  standIn: 'heads',
   lead: () => 0,
   rows: (probe, context) => [beamChannel(probe, context)],
   sees: (probe) => [probe.x],

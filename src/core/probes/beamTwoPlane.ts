@@ -50,6 +50,7 @@ export const beamTwoPlane: ProbeKind<BeamTwoPlane, v.InferOutput<typeof beamTwoP
   inside: false,
   slips: 'signs alone',
   mark: 'box',
+  standIn: 'two-plane',
   lead: (_, channel) => (channel?.startsWith('t') ? 90 : 0),
   rows: beamTwoPlaneChannels,
   sees: (probe) => probe.planes,

@@ -43,6 +43,7 @@ export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
   inside: true,
   slips: 'any',
   mark: 'across',
+  standIn: undefined,
   lead: () => 0,
   rows: (probe, context) => [boreChannel(probe, context)],
   sees: (probe) => [probe.x],

@@ -72,6 +72,7 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
   inside: false,
   slips: 'any',
   mark: 'along',
+  standIn: undefined,
   lead: ({ lead }) => lead ?? 0,
   rows: (probe, context) => [faceChannel(probe, context)],
   sees: () => [],

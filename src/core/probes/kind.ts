@@ -34,6 +34,9 @@ export interface SurveyUnits {
   zeroed: 'any' | 'halved' | 'sag'
 }
 
+/** How a probe is drawn: pointing at the shaft, along it, or a box on it. */
+export type ProbeMark = 'across' | 'along' | 'box'
+
 /**
  * Everything the rest of the program has to know of one kind of probe. A further kind of probe is one file that fulfils this,
  * a line in `index.ts`, and its words in `src/words`.
@@ -55,8 +58,9 @@ export interface ProbeKind<P extends ProbeBase, D> {
   inside: boolean
   /** Slips of the hand worth trying where readings do not fit. */
   slips: 'any' | 'signs alone'
-  /** Its mark on a drawing: pointing at the shaft, along it, or a box on it. */
-  mark: 'across' | 'along' | 'box'
+  mark: ProbeMark
+  /** The simulated instrument that can read it, and so whether a device can. */
+  standIn: 'dials' | 'heads' | 'two-plane' | undefined
   /** Degrees by which one of its numbers looks ahead of the angle given. */
   lead(typed: { lead?: number | undefined }, channel: ChannelName | undefined): number
   /** What it adds to its coupling's system. */

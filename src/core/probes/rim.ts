@@ -94,6 +94,7 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   inside: false,
   slips: 'any',
   mark: 'across',
+  standIn: 'dials',
   lead: () => 0,
   rows: (probe, context) => [rimChannel(probe, context)],
   sees: (probe) => [probe.x],

@@ -1,4 +1,5 @@
 import type { DeviceMessage, DeviceReading, Hello, Hung, RigCommand } from '../device/protocol'
+import { type ProbeType, probeKinds } from '../probes'
 import type { Misalignment } from '../probes/probe'
 import { exactSpot } from './beams'
 import { type Supported, supportedAt } from './feet'
@@ -13,6 +14,12 @@ export const standInNames: Readonly<Record<StandInKind, string>> = {
   dials: 'Pair of dials with inclinometers',
   heads: 'Twin heads',
   'two-plane': 'One head, two-plane detector',
+}
+
+/** The stand-in that reads probes of these types together; undefined where none reads every one of them. */
+export function standInOf(types: readonly ProbeType[]): StandInKind | undefined {
+  const [first, ...others] = new Set(types.map((type) => probeKinds[type].standIn))
+  return others.length === 0 ? first : undefined
 }
 
 /** A simulated instrument on a simulated rig. It has no clock of its own: whoever runs it tells it how much time went by. */

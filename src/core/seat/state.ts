@@ -136,8 +136,9 @@ function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'
   return messages.map((message) => ({ foot, message }))
 }
 
-/** The machines whose feet have been looked at, and whether any of them is still over the limit. */
+/** Whether any machine that was looked at is still over the limit; a line without feet has nothing to do here. */
 export function seatPeg(machines: readonly SeatMachine[], seats: Seats | undefined): Peg {
+  if (machines.length === 0) return 'within'
   const states = machines.flatMap((machine) => {
     const seat = seats?.[machine.id]
     return seat ? [solveSeat(machine, seat, lastPass(seat))] : []

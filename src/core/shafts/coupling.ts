@@ -1,10 +1,10 @@
-import { determined, type Fit, leastSquares, type Unknown } from '../fit/leastSquares'
-import { type Row, residualsOf, rowsOf } from '../fit/rows'
+import { determined, type Fit, leastSquares } from '../fit/leastSquares'
 import { arcCovered, foldDegrees } from '../frame/angles'
 import type { Plane } from '../frame/axis'
 import { type Probe, probeChannels, stationsOf } from '../probes'
-import type { Channel } from '../probes/probe'
+import type { Channel, Misalignment } from '../probes/probe'
 import { closureOf } from './closure'
+import { residualsOf, rowsOf, type ShaftRow, type Unknown, unknowns } from './rows'
 import type { ReadingSet } from './together'
 
 /** What the fit leaves over for one probe. Lengths in mm. */
@@ -26,7 +26,8 @@ export interface ProbeFit {
 export type Misaligned = Pick<CouplingFit, 'misalignment' | 'covariance' | 'measured'>
 
 /** The misalignment at one coupling, with its doubt. */
-export interface CouplingFit extends Fit {
+export interface CouplingFit extends Omit<Fit<Unknown>, 'values'> {
+  misalignment: Misalignment
   /** The planes that the readings determine. */
   measured: readonly Plane[]
   probes: ProbeFit[]
@@ -61,15 +62,16 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   const channels = parts.flatMap((part) => part.channels)
   const rows = rowsOf(channels)
   if (!rows.every(reasonable)) return { ok: false, message: beyondReason }
-  const { solvable, spanning } = determined(rows)
+  const { solvable, spanning } = determined(unknowns, rows, scalesOf(rows))
   const measured = (['vertical', 'horizontal'] as const).filter((plane) =>
     ofPlane[plane].every((name) => solvable.includes(name)),
   )
   if (measured.length === 0) return { ok: false, message: whatIsMissing(parts.map((part) => part.what)) }
 
-  const fit = leastSquares(rows, spanning)
-  if (!fit) return { ok: false, message: beyondReason }
-  const { residuals, floats } = residualsOf(channels, fit.misalignment, fit.constants)
+  const found = leastSquares(unknowns, rows, spanning)
+  if (!found) return { ok: false, message: beyondReason }
+  const { values: misalignment, ...fit } = found
+  const { residuals, floats } = residualsOf(channels, misalignment, fit.constants)
   let squares = 0
   let next = 0
   const probes = parts.map(({ set, probe, what, channels: own }): ProbeFit => {
@@ -99,7 +101,13 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   for (const { key, zero } of channels)
     if (zero) squares += (((fit.constants.get(key) ?? 0) - zero.value) / zero.sd) ** 2
   const free = equations - fit.system.keys.length - Math.max(0, floats.size - groupsIn(floats))
-  return { ok: true, fit: { ...fit, measured, probes, left: { squares, free }, floats } }
+  return { ok: true, fit: { ...fit, misalignment, measured, probes, left: { squares, free }, floats } }
+}
+
+/** A slope is as large as what it comes to over the stations it is seen at. */
+function scalesOf(rows: readonly ShaftRow[]): number[] {
+  const span = Math.max(1, ...rows.flatMap(({ coefficients: [, y = 0, , z = 0] }) => [Math.abs(y), Math.abs(z)]))
+  return [1, span, 1, span]
 }
 
 const beyondReason =
@@ -108,8 +116,8 @@ const beyondReason =
 /** Larger numbers than any shaft's: their squares would lose the others. mm. */
 const largest = 1e9
 
-const reasonable = ({ observed, sd, misalignment }: Row): boolean =>
-  Math.abs(observed) < largest && sd > 0 && misalignment.every((weight) => Math.abs(weight) < largest)
+const reasonable = ({ observed, sd, coefficients }: ShaftRow): boolean =>
+  Math.abs(observed) < largest && sd > 0 && coefficients.every((weight) => Math.abs(weight) < largest)
 
 /** "set.probe" of a channel's key, which for a two-plane detector also names the channel. */
 export const sourceOf = (key: string): string => key.split(':', 1)[0] ?? key

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { rowsOf } from '../fit/rows'
 import type { Probe } from '../probes'
 import type { Misalignment, Side } from '../probes/probe'
 import { exactSpot, type RiggedBeam } from '../rig/beams'
@@ -8,6 +7,7 @@ import { exactBoreReading, exactFaceReading, exactRimReading, type ShaftPair, sh
 import { type Chance, chance } from '../rig/random'
 import { fitCoupling } from './coupling'
 import { bestNextReading } from './next'
+import { rowsOf } from './rows'
 import { tapeCovariance } from './tape'
 
 /** Every way of the trade to read a coupling, on exact geometry: what is hung, and what it reads. */

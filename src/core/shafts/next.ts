@@ -1,7 +1,8 @@
-import { inverseOfSquare, type Unknown } from '../fit/leastSquares'
+import { inverseOfSquare } from '../fit/leastSquares'
 import { direction } from '../frame/angles'
 import type { Plane } from '../frame/axis'
 import type { CouplingFit } from './coupling'
+import type { Unknown } from './rows'
 import { coefficientsOf } from './tape'
 
 /** One more reading, and what it would do for the least sure foot. Lengths in mm. */
@@ -48,7 +49,7 @@ export function bestNextReading(
         const [sin, cos] = direction(degrees + (k % 2) * 90)
         const [a, b] = channel.weight
         const v = coefficientsOf(
-          { constants: [{ key: channel.key, coefficient: 1 }], misalignment: [a * sin, b * sin, a * cos, b * cos] },
+          { constants: [{ key: channel.key, coefficient: 1 }], coefficients: [a * sin, b * sin, a * cos, b * cos] },
           keys,
           fit.solved,
         )

@@ -1,5 +1,5 @@
-import { unknowns } from '../fit/leastSquares'
 import type { CouplingFit } from './coupling'
+import { unknowns } from './rows'
 
 /** Answers "what would be left over if these readings had been other?" without solving again. */
 export interface Projector {

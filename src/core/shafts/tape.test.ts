@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest'
-import { unknowns } from '../fit/leastSquares'
 import { toGoDoubt } from '../kinds/train/plan/stop'
 import type { Probe } from '../probes'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { fitCoupling } from './coupling'
+import { unknowns } from './rows'
 import { tapeCovariance } from './tape'
 
 const truth = { offsetY: 0.12, slopeY: 0.0009, offsetZ: -0.08, slopeZ: -0.0014 }

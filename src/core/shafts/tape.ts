@@ -1,6 +1,7 @@
-import { inverseOfSquare, type Unknown, unknowns } from '../fit/leastSquares'
-import type { Row } from '../fit/rows'
+import { inverseOfSquare } from '../fit/leastSquares'
 import { type CouplingFit, sourceOf } from './coupling'
+import type { ShaftRow } from './rows'
+import { type Unknown, unknowns } from './rows'
 
 /**
  * What the tape adds to the doubt: the covariance of the four unknowns when every probe's station is known to `sd` (mm).
@@ -18,7 +19,7 @@ export function tapeCovariance(fit: CouplingFit, sd: number): number[][] {
     const right = new Array<number>(keys.length).fill(0)
     for (const row of rows) {
       if (!row.of || sourceOf(row.of) !== probe) continue
-      const more = row.misalignment[0] * slopeY + row.misalignment[2] * slopeZ
+      const more = (row.coefficients[0] ?? 0) * slopeY + (row.coefficients[2] ?? 0) * slopeZ
       coefficientsOf(row, keys, fit.solved).forEach((coefficient, i) => {
         right[i] = (right[i] ?? 0) + (coefficient * more) / row.sd ** 2
       })
@@ -39,7 +40,7 @@ export function tapeCovariance(fit: CouplingFit, sd: number): number[][] {
 
 /** Coefficients of an equation in the order of a system's keys. */
 export function coefficientsOf(
-  row: Pick<Row, 'constants' | 'misalignment'>,
+  row: Pick<ShaftRow, 'constants' | 'coefficients'>,
   keys: readonly string[],
   solved: readonly Unknown[],
 ): number[] {
@@ -49,7 +50,7 @@ export function coefficientsOf(
     if (at >= 0) line[at] = coefficient
   }
   solved.forEach((name, i) => {
-    line[keys.length - solved.length + i] = row.misalignment[unknowns.indexOf(name)] ?? 0
+    line[keys.length - solved.length + i] = row.coefficients[unknowns.indexOf(name)] ?? 0
   })
   return line
 }

@@ -3,6 +3,7 @@ import { machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { shaftEnds } from '../../core/kinds/train/document/ends'
 import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
+import { probeKinds } from '../../core/probes'
 import { machineName, place, sideName, stateName, type Terms } from '../../words/terms'
 import { fitted, type Point, type Scene, type Shape, type Spot } from '../scene'
 import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
@@ -191,18 +192,17 @@ function drawPlane(
 
   for (const dial of solved.dials) {
     if (dial.channel && dial.channel !== 'r1') continue // one mark a detector
-    const face = dial.dial.type === 'face'
-    const x = solved.stations.x.get(face ? dial.set.coupling : dial.dial.id)
+    const { mark, stations } = probeKinds[dial.dial.type]
+    const x = solved.stations.x.get(stations === 0 ? dial.set.coupling : dial.dial.id)
     const m = train.machines.findIndex((machine) => machine.id === dial.dial.on)
     if (x === undefined || m < 0) continue
-    const head = dial.dial.type === 'beam' || dial.dial.type === 'beam2'
     const links = solution.chains[plane][m]
     const [px, py] = at(x, links ? positionAt(links, x).value : 0)
     addToSpot(spots, dial.dial.id, { label: stateName(dial, terms), at: [px, py] }, [
       {
         kind: 'area',
         role: 'dial',
-        points: markOf(head, face, px, py),
+        points: markOf(mark, px, py),
       },
     ])
   }

@@ -2,20 +2,21 @@ import { planes } from '../../core/frame/axis'
 import { formatNumber } from '../../core/frame/number'
 import { fromMm } from '../../core/frame/units'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
+import type { ProbeMark } from '../../core/probes/kind'
 import { capital, footName, place, type Terms, unitName } from '../../words/terms'
 import type { Point, Shape, Spot } from '../scene'
 import type { Sheet, SightOptions } from './sheet'
 
 /** A dial points at the shaft, a face dial along it, a head is a small box. */
-export function markOf(head: boolean, face: boolean, x: number, y: number): Point[] {
-  if (head)
+export function markOf(mark: ProbeMark, x: number, y: number): Point[] {
+  if (mark === 'box')
     return [
       [x - 5, y - 16],
       [x + 5, y - 16],
       [x + 5, y - 6],
       [x - 5, y - 6],
     ]
-  if (face)
+  if (mark === 'along')
     return [
       [x, y - 18],
       [x - 9, y - 23],

@@ -20,7 +20,7 @@ export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width,
   const { line } = terms
   const { bolts, counted } = line.flange
   const narrow = width < 600
-  const radius = height / 2 - 48
+  const radius = height / 2 - 58
   const middle: Point = [narrow ? width / 2 : width * 0.3, height / 2]
   // 0° lies toward the person, at the bottom; seen from above clockwise goes to the left from there
   const turn = counted === 'clockwise' ? -1 : 1

@@ -2,6 +2,7 @@ import type { Plane } from '../../core/frame/axis'
 import { formatNumber } from '../../core/frame/number'
 import { type BoltWork, watchedAt } from '../../core/kinds/train/plan/bolts'
 import type { Stop } from '../../core/kinds/train/plan/stop'
+import { probeKinds } from '../../core/probes'
 import {
   angleName,
   capital,
@@ -16,7 +17,7 @@ import {
 
 /** How the dials are set before a machine is moved on them. */
 export function halfSet({ plane, watches }: BoltWork, terms: Terms): string {
-  const heads = watches.every(({ state }) => state.dial.type === 'beam' || state.dial.type === 'beam2')
+  const heads = watches.every(({ state }) => probeKinds[state.dial.type].instrument === 'head')
   const at = angleName(watchedAt[plane], terms).toLowerCase()
   const swing = plane === 'horizontal' ? 'side-to-side' : 'top-to-bottom, sag taken off,'
   const set = heads

@@ -6,6 +6,7 @@ import type { Doubt } from '../../core/shafts/doubt'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import type { LimitMissing } from '../../core/verdict/limits'
+import { probeWords } from '../probes'
 import type { Said } from '../said'
 import {
   act,
@@ -19,7 +20,6 @@ import {
   lengthWithUnit,
   machineName,
   place,
-  probeWords,
   signedLength,
   slope,
   unitName,
@@ -317,7 +317,7 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
 /** The next act of a train in a list: short, and the same thing its own first sentence says. */
 export function sayNext({ next, sides }: Pick<TrainListed, 'next' | 'sides'>): string {
   if (next.kind === 'nothing') return 'Nothing to do'
-  const dial = `${(next.machine ?? '').toLowerCase()} ${probeWords[next.probe ?? 'rim']}`.trim()
+  const dial = `${(next.machine ?? '').toLowerCase()} ${probeWords[next.probe ?? 'rim'].name}`.trim()
   const coupling = next.coupling ?? 'the coupling'
   // a summary of an older program may hold a kind that is gone
   return nextTexts[next.kind]?.({ dial, coupling, degrees: next.degrees ?? 0, sides }) ?? 'Open it'

@@ -1,6 +1,7 @@
 import type { NamedLine } from '../../core/job/document'
 import type { Line, Round } from '../../core/kinds/train/document/schema'
 import { flexPlane, secondPlane } from '../../core/kinds/train/document/stations'
+import { probeKinds } from '../../core/probes'
 import type { ReadSet } from '../../core/shafts/schema'
 import type { PlaceInRound } from '../kind'
 import { angleName, footName, probeName } from '../terms'
@@ -28,9 +29,10 @@ export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
     ),
     ...(line.marks ?? []).map(({ id, name }) => ({ value: id, text: name })),
     ...(set?.probes ?? []).flatMap((probe) => {
-      if (probe.type === 'face') return []
+      const { stations } = probeKinds[probe.type]
+      if (stations === 0) return []
       const name = probeName(set as ReadSet, probe, { line }).toLowerCase()
-      return probe.type === 'beam2'
+      return stations === 2
         ? [
             { value: probe.id, text: `${name}, plane 1` },
             { value: secondPlane(probe.id), text: `${name}, plane 2` },

@@ -179,7 +179,7 @@ describe('a document of an upright pair', () => {
     expect(findingsFor(round1, 'move').map(({ kind }) => kind)).toEqual(['gasket', 'shims', 'push', 'verdict'])
     expect(summarise(job)).toMatchObject({
       kind: 'upright',
-      pegs: { read: 'within', move: 'outside', seat: 'nothing' },
+      pegs: { read: 'within', move: 'outside', seat: 'within' },
     })
   })
   it('asks for the next bolt until all are read', () => {

@@ -7,6 +7,7 @@ import { seatsOf, solveSeatOf } from '../../../core/kinds/train/document/seats'
 import { secondPlane } from '../../../core/kinds/train/document/stations'
 import type { JobPlan } from '../../../core/kinds/train/plan/plan'
 import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/round'
+import { probeKinds } from '../../../core/probes'
 import { readyState } from '../../../core/ready/ready'
 import { openSeats } from '../../../core/seat/state'
 import type { ProbeState } from '../../../core/shafts/state'
@@ -210,7 +211,7 @@ function dialTitle(state: ProbeState, terms: TrainTerms): string {
 function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): string {
   const { dial, set } = state
   const parts = [
-    dial.type === 'face'
+    probeKinds[dial.type].stations === 0
       ? `face, ${dial.side ?? 'front'}`
       : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
     sags(dial) ? `sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',

@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { UprightLine } from '../../../core/kinds/upright/document/schema'
-import { Card, Choices, Field, Input } from '../../parts/controls'
+import { Card, Field, Input, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import type { LineProps } from '../kind'
 
@@ -86,23 +86,25 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
             readOnly={frozen}
             onChange={(circle) => putFlange({ circle }, 'circle')}
           />
-          <Choices
-            label="Bolts"
-            isDisabled={frozen}
-            value={String(flange.bolts)}
-            options={['3', '4', '6', '8', '12'].map((n) => ({ value: n, text: n }))}
-            onChange={(n) => putFlange({ bolts: Number(n) }, 'bolts')}
-          />
-          <Choices
-            label="Counted, seen from above"
-            isDisabled={frozen}
-            value={flange.counted}
-            options={[
-              { value: 'clockwise', text: 'Clockwise' },
-              { value: 'other', text: 'The other way' },
-            ]}
-            onChange={(counted) => putFlange({ counted }, 'counted')}
-          />
+          <Field label="Bolts">
+            <Select
+              disabled={frozen}
+              value={String(flange.bolts)}
+              options={[...new Set([3, 4, 6, 8, 12, flange.bolts])].map((n) => ({ value: String(n), text: String(n) }))}
+              onPick={(n) => putFlange({ bolts: Number(n) }, 'bolts')}
+            />
+          </Field>
+          <Field label="Bolts counted, seen from above">
+            <Select
+              disabled={frozen}
+              value={flange.counted}
+              options={[
+                { value: 'clockwise', text: 'clockwise' },
+                { value: 'other', text: 'counterclockwise' },
+              ]}
+              onPick={(counted) => putFlange({ counted: counted === 'other' ? 'other' : 'clockwise' }, 'counted')}
+            />
+          </Field>
           <QuantityField
             label="Spigot clearance, of its diameter"
             hint="Empty where there is none"

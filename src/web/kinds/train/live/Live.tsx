@@ -14,7 +14,8 @@ import {
   SweepTrace,
   withCapture,
 } from '../../../../core/kinds/train/solve/capture'
-import { type StandInKind, standInKinds, standInNames } from '../../../../core/rig/standIn'
+import { probeKinds } from '../../../../core/probes'
+import { type StandInKind, standInKinds, standInNames, standInOf } from '../../../../core/rig/standIn'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import type { LiveTrace } from '../../../../drawing/strip'
@@ -58,21 +59,11 @@ const lineWords: Readonly<Record<LineState, string>> = {
   closed: 'Not connected',
 }
 
-/** Which stand-in reads a set. */
-const kindFor = (set: ReadSet): StandInKind | undefined =>
-  set.probes.some(({ type }) => type === 'beam2')
-    ? 'two-plane'
-    : set.probes.some(({ type }) => type === 'beam')
-      ? 'heads'
-      : set.probes.some(({ type }) => type === 'rim')
-        ? 'dials'
-        : undefined
-
 /** A device on the line: both angles live, capture by key or by standing still, a sweep while the shafts turn. */
 export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   const { jobId, line, x, unit } = frame
   const setId = set.id
-  const [kind, setKind] = useState<StandInKind>(kindFor(set) ?? 'dials')
+  const [kind, setKind] = useState<StandInKind>(standInOf(set.probes.map(({ type }) => type)) ?? 'dials')
   const [state, setState] = useState<LineState>('closed')
   const [hello, setHello] = useState<Hello>()
   const [heard, setHeard] = useState(false)
@@ -192,7 +183,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each greeting; later changes are sent by the next
   useEffect(() => {
     if (!hello?.device.simulated || matches.length === 0) return
-    const bare = matches.some(({ probe }) => probe.type !== 'face' && probe.station.distance.text === '')
+    const bare = matches.some(({ probe }) => probeKinds[probe.type].stations > 0 && probe.station.distance.text === '')
     if (bare) onSet((s) => hungAs(s, hello, matches, lengthUnitFor(unit), unit))
     else {
       const hung = hangingOf(matches, x.get(set.coupling) ?? 0, x)
@@ -232,7 +223,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   }
   const open = state === 'open' || state === 'lost' || state === 'connecting'
 
-  if (kindFor(set) === undefined)
+  if (standInOf(set.probes.map(({ type }) => type)) === undefined)
     return <Sheet>No device reads this method: type its readings, or bring them in.</Sheet>
   return (
     <Sheet aria-label="Devices">

@@ -3,7 +3,7 @@ import type { DeviceReading, Hello, RigCommand } from '../../../../core/device/p
 import { type BoltWork, watchedAt } from '../../../../core/kinds/train/plan/bolts'
 import { captureOf, hangingOf, matchProbes } from '../../../../core/kinds/train/solve/capture'
 import { channelNames } from '../../../../core/probes/kind'
-import type { StandInKind } from '../../../../core/rig/standIn'
+import { type StandInKind, standInOf } from '../../../../core/rig/standIn'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../../device/connection'
 import type { TrainFrame } from '../frame'
 
@@ -27,10 +27,7 @@ export interface LiveBolts {
 
 /** The stand-in that carries a work's probes; undefined for methods that none serves. */
 export function standInFor({ watches }: BoltWork): StandInKind | undefined {
-  const types = new Set(watches.map(({ state }) => state.dial.type))
-  if (types.has('beam2')) return 'two-plane'
-  if (types.has('beam')) return 'heads'
-  return types.size === 1 && types.has('rim') ? 'dials' : undefined
+  return standInOf(watches.map(({ state }) => state.dial.type))
 }
 
 /**

@@ -6,6 +6,7 @@ import type { Job } from '../../../../core/kinds/train/document/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import { readingKey, sags } from '../../../../core/shafts/typed'
 import { spreadCells } from '../../../../drawing/strip'
+import { probeWords } from '../../../../words/probes'
 import {
   angleName,
   dimension,
@@ -195,18 +196,7 @@ export function DialBench(props: Props) {
 /** Where a probe stands, in words. */
 function whereOf({ dial, channel }: ProbeState, terms: Terms): string {
   const machine = machineName(dial.on, terms).toLowerCase()
-  switch (dial.type) {
-    case 'rim':
-      return `on the ${machine} rim`
-    case 'face':
-      return `on the ${machine} face, ${dial.side ?? 'front'}${dial.lead ? `, ${dial.lead}° ahead` : ''}`
-    case 'bore':
-      return `in the ${machine} bore`
-    case 'beam':
-      return `on the ${machine} shaft`
-    case 'beam2':
-      return channel === 'r1' ? `on the ${machine} shaft` : ''
-  }
+  return probeWords[dial.type].where(machine, dial, channel)
 }
 
 /** What a dial pre-set to its sag is to be set to on top. */

@@ -8,6 +8,7 @@ import { roundAsIf } from '../../../../core/kinds/train/document/asIf'
 import { makeSet } from '../../../../core/kinds/train/document/make'
 import type { Round } from '../../../../core/kinds/train/document/schema'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
+import { probeKinds } from '../../../../core/probes'
 import { repeatOf } from '../../../../core/shafts/make'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
@@ -296,4 +297,4 @@ function goesWithRound({ sets, plan }: Round): string {
 
 /** A set with a probe that has no place yet. */
 const notHung = (set: ReadSet): boolean =>
-  set.probes.some((probe) => probe.type !== 'face' && probe.station.distance.text === '')
+  set.probes.some((probe) => probeKinds[probe.type].stations > 0 && probe.station.distance.text === '')

@@ -1,6 +1,7 @@
 import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import { secondPlane } from '../../../../core/kinds/train/document/stations'
+import { probeKinds } from '../../../../core/probes'
 import type { ProbeSetUp, ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import { isCoupled, readingKey, readingsIn, setPurpose } from '../../../../core/shafts/typed'
@@ -52,7 +53,7 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
     editSet((s) => ({ ...s, probes: s.probes.map((dial) => (dial.id === dialId ? change(dial) : dial)) }), mark)
   const states = solved.dials.filter((state) => state.set.id === set.id)
   const name = couplingName(set.coupling, terms)
-  const heads = set.probes.some(({ type }) => type === 'beam' || type === 'beam2')
+  const heads = set.probes.some(({ type }) => probeKinds[type].instrument === 'head')
   const latest = useRef(toggle)
   useLayoutEffect(() => {
     latest.current = toggle

@@ -5,6 +5,7 @@ import { emptyQuantity } from '../../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { type Stations, secondPlane } from '../../../../core/kinds/train/document/stations'
+import { probeKinds } from '../../../../core/probes'
 import type { ProbeSetUp as Probe, ReadSet, Station } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
 import { angleName, capital, dimension, probeName } from '../../../../words/terms'
@@ -36,6 +37,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
   const beside = line.machines.slice(left, left + 2)
   const name = probeName(set, probe, terms)
   const put = (some: Partial<Probe>, mark: string) => onProbe((p) => ({ ...p, ...some }), `${probe.id}:${mark}`)
+  const kind = probeKinds[probe.type]
   const head = !sags(probe)
   const references = referencesOf(line, set).filter(
     ({ value }) => value !== probe.id && value !== secondPlane(probe.id),
@@ -80,12 +82,12 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             }}
           />
         </Field>
-        {probe.type === 'face' ? null : (
+        {kind.stations === 0 ? null : (
           <>
             {place(
               probe.station,
               stations.x.get(probe.id),
-              probe.type === 'beam2' ? 'Distance of plane 1' : 'Distance from there',
+              kind.stations === 2 ? 'Distance of plane 1' : 'Distance from there',
               (station) => put({ station }, 'station'),
             )}
             <Field label="Measured from">
@@ -98,22 +100,22 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             </Field>
           </>
         )}
-        {probe.type === 'beam2' && probe.plane2
+        {kind.stations === 2 && probe.plane2
           ? place(probe.plane2, stations.x.get(secondPlane(probe.id)), 'Plane 2 beyond plane 1', (plane2) =>
               put({ plane2 }, 'plane2'),
             )
           : null}
-        {probe.type === 'rim' || probe.type === 'face' ? (
+        {kind.radius === 'none' ? null : (
           <QuantityField
-            label={probe.type === 'rim' ? 'Rim radius' : 'Radius it travels on'}
+            label={kind.radius === 'refines' ? 'Rim radius' : 'Radius it travels on'}
             quantity={probe.radius}
             unit={length}
             readOnly={frozen}
             onChange={(radius) => put({ radius }, 'radius')}
-            hint={probe.type === 'rim' ? 'If known' : 'Shaft centre to plunger'}
+            hint={kind.radius === 'refines' ? 'If known' : 'Shaft centre to plunger'}
           />
-        ) : null}
-        {probe.type === 'face' ? (
+        )}
+        {kind.mark === 'along' ? (
           <>
             <Field label="On the face">
               <Select
@@ -151,14 +153,14 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         ) : (
           <QuantityField
             label={
-              probe.type === 'bore' ? 'Bracket sag, bottom of a bore less its top' : 'Bracket sag, bottom of a bar'
+              kind.sag === 'above zero' ? 'Bracket sag, bottom of a bore less its top' : 'Bracket sag, bottom of a bar'
             }
             signed
             quantity={probe.sag}
             unit={unit}
             readOnly={frozen}
             onChange={(sag) => put({ sag }, 'sag')}
-            hint={probe.type === 'bore' ? 'Normally above zero: it hangs into the bore' : 'Normally below zero'}
+            hint={kind.sag === 'above zero' ? 'Normally above zero: it hangs into the bore' : 'Normally below zero'}
           />
         )}
         <QuantityField

@@ -9,10 +9,11 @@ import { halved, withoutProbe } from '../../../../core/kinds/train/document/alte
 import { towardOf } from '../../../../core/kinds/train/document/make'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import type { Stations } from '../../../../core/kinds/train/document/stations'
-import type { ProbeType } from '../../../../core/probes'
+import { type ProbeType, probeKinds } from '../../../../core/probes'
 import { makeProbe } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet } from '../../../../core/shafts/schema'
-import { probeWords, unitName } from '../../../../words/terms'
+import { probeWords } from '../../../../words/probes'
+import { capital, unitName } from '../../../../words/terms'
 import { Button, Card } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
 import { Angles } from './Angles'
@@ -90,8 +91,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
                 }
               >
                 <Plus size={16} aria-hidden="true" />
-                {probeWords[type].charAt(0).toUpperCase() + probeWords[type].slice(1)} on the{' '}
-                {machine.name.toLowerCase()}
+                {capital(probeWords[type].name)} on the {machine.name.toLowerCase()}
               </Button>
             )),
           )}
@@ -108,7 +108,7 @@ function DialToDial({ set, line, unit, onSet }: Pick<Props, 'set' | 'line' | 'un
   const [across, setAcross] = useState<Quantity>(emptyQuantity(length))
   const c = line.couplings.findIndex(({ id }) => id === set.coupling)
   const on = (machine: number) =>
-    set.probes.filter((probe) => probe.on === line.machines[machine]?.id && probe.type !== 'face')
+    set.probes.filter((probe) => probe.on === line.machines[machine]?.id && probeKinds[probe.type].stations > 0)
   const [left, right] = [on(c), on(c + 1)]
   const [one, other] = [left[0], right[0]]
   if (!one || !other || left.length + right.length !== 2) return null

@@ -1,23 +1,13 @@
-import { Matrix, QrDecomposition } from 'ml-matrix'
+import { type Row, reflected, triangleOf } from '../fit/row'
 import type { Channel, Misalignment } from '../probes/probe'
 import { harmonicSums, harmonicsOf, highest, type Sums, sumsOfHarmonics, withoutHarmonics } from './harmonics'
 
-/** Coefficients of one equation in (offsetY, slopeY, offsetZ, slopeZ). */
-export type Coefficients = readonly [number, number, number, number]
+/** The unknowns at a coupling, in the order of an equation's coefficients: the misalignment right minus left. */
+export const unknowns = ['offsetY', 'slopeY', 'offsetZ', 'slopeZ'] as const satisfies readonly (keyof Misalignment)[]
+export type Unknown = (typeof unknowns)[number]
 
-/** One equation of the linear system. Lengths in mm. */
-export interface Row {
-  observed: number
-  /** Standard deviation, > 0. */
-  sd: number
-  misalignment: Coefficients
-  /** Key of the channel it comes from; absent where it is made of several. */
-  of?: string
-  /** Unknown constants that this equation shares with others, by key. */
-  constants: readonly { key: string; coefficient: number }[]
-  /** What the exact geometry reads beyond the linear form, mm; absent where the linear form is exact. */
-  beyondLinear?: (m: Misalignment) => number
-}
+/** An equation in the misalignment at a coupling. */
+export type ShaftRow = Row<Unknown>
 
 /** A channel with more readings than this is condensed: its equations are replaced by three that say the same. */
 const long = 24
@@ -26,15 +16,15 @@ const long = 24
  * The equations of all channels. A long sweep is condensed first, and axial floats are taken out where they stand, so that
  * the system stays a few dozen rows whatever was read.
  */
-export function rowsOf(channels: readonly Channel[]): Row[] {
+export function rowsOf(channels: readonly Channel[]): ShaftRow[] {
   const floating = new Map<string, Channel[]>()
-  const rows: Row[] = []
+  const rows: ShaftRow[] = []
   for (const channel of channels) {
     if (channel.zero)
       rows.push({
         observed: channel.zero.value,
         sd: channel.zero.sd,
-        misalignment: [0, 0, 0, 0],
+        coefficients: [0, 0, 0, 0],
         constants: [{ key: channel.key, coefficient: 1 }],
       })
     if (channel.float) floating.set(channel.float.group, [...(floating.get(channel.float.group) ?? []), channel])
@@ -48,7 +38,7 @@ export function rowsOf(channels: readonly Channel[]): Row[] {
   return rows
 }
 
-function rowOf(channel: Channel, i: number): Row {
+function rowOf(channel: Channel, i: number): ShaftRow {
   const [a, b] = channel.weight
   const sin = channel.sin[i] ?? 0
   const cos = channel.cos[i] ?? 0
@@ -57,7 +47,7 @@ function rowOf(channel: Channel, i: number): Row {
     of: channel.key,
     observed: channel.observed[i] ?? 0,
     sd: channel.sd,
-    misalignment: [a * sin, b * sin, a * cos, b * cos],
+    coefficients: [a * sin, b * sin, a * cos, b * cos],
     constants: [{ key: channel.key, coefficient: 1 }],
     ...(beyondLinear ? { beyondLinear: (m: Misalignment) => beyondLinear(m)(sin, cos) } : {}),
   }
@@ -68,7 +58,7 @@ function rowOf(channel: Channel, i: number): Row {
  * its columns (1, sin θ, cos θ), from their sums about the means (Cholesky of the centred moments; Björck, Numerical Methods
  * for Least Squares Problems, §2.2). Two where the angles lie on one line through the centre, one where all are the same.
  */
-function condensed(channel: Channel): Row[] {
+function condensed(channel: Channel): ShaftRow[] {
   const { observed, weight, sd, key, beyondLinear } = channel
   const n = observed.length
   const sums = harmonicSums(channel, beyondLinear ? highest + 1 : 2)
@@ -101,11 +91,11 @@ function condensed(channel: Channel): Row[] {
     return beyond[row]
   }
   const [a, b] = weight
-  const row = (which: 0 | 1 | 2, constant: number, s: number, c: number): Row => ({
+  const row = (which: 0 | 1 | 2, constant: number, s: number, c: number): ShaftRow => ({
     of: key,
     observed: right[which],
     sd,
-    misalignment: [a * s, b * s, a * c, b * c],
+    coefficients: [a * s, b * s, a * c, b * c],
     constants: constant ? [{ key, coefficient: constant }] : [],
     ...(beyondLinear ? { beyondLinear: (m: Misalignment) => beyondAt(m, which) } : {}),
   })
@@ -121,8 +111,8 @@ function condensed(channel: Channel): Row[] {
  * turned (a Householder reflection) so that the float stands in one of them alone, which then says nothing else. The first
  * position keeps its equations as they are: a float common to all positions is part of the constants.
  */
-function withoutFloat(group: readonly Channel[]): Row[] {
-  const positions = new Map<string, { row: Row; coefficient: number }[]>()
+function withoutFloat(group: readonly Channel[]): ShaftRow[] {
+  const positions = new Map<string, { row: ShaftRow; coefficient: number }[]>()
   for (const channel of group)
     channel.float?.positions.forEach((position, i) => {
       const found = positions.get(position) ?? []
@@ -131,68 +121,6 @@ function withoutFloat(group: readonly Channel[]): Row[] {
     })
   const [first, ...others] = [...positions.values()]
   return [...(first ?? []).map(({ row }) => row), ...others.flatMap(reflected)]
-}
-
-/** All but the first of the reflected equations, each of unit deviation. */
-function reflected(equations: readonly { row: Row; coefficient: number }[]): Row[] {
-  const a = equations.map(({ coefficient }) => coefficient)
-  const length = Math.hypot(...a)
-  const v = [...a]
-  v[0] = (v[0] ?? 0) + Math.sign(v[0] ?? 1) * length
-  const square = v.reduce((sum, value) => sum + value * value, 0)
-  return equations.slice(1).map((_, k) =>
-    combination(
-      equations.map(({ row }, j) => ({
-        row,
-        by: ((j === k + 1 ? 1 : 0) - (2 * (v[k + 1] ?? 0) * (v[j] ?? 0)) / square) / row.sd,
-      })),
-    ),
-  )
-}
-
-function combination(parts: readonly { row: Row; by: number }[]): Row {
-  const constants = new Map<string, number>()
-  const misalignment: [number, number, number, number] = [0, 0, 0, 0]
-  let observed = 0
-  for (const { row, by } of parts) {
-    observed += by * row.observed
-    for (let i = 0; i < 4; i++) misalignment[i] = (misalignment[i] ?? 0) + by * (row.misalignment[i] ?? 0)
-    for (const { key, coefficient } of row.constants) constants.set(key, (constants.get(key) ?? 0) + by * coefficient)
-  }
-  return {
-    observed,
-    sd: 1,
-    misalignment,
-    constants: [...constants].map(([key, coefficient]) => ({ key, coefficient })),
-  }
-}
-
-/** Many equations as the few of their triangle, taken block by block. */
-function triangleOf(rows: readonly Row[]): Row[] {
-  const keys = [...new Set(rows.flatMap((row) => row.constants.map(({ key }) => key)))]
-  const place = new Map(keys.map((key, i) => [key, i]))
-  const width = keys.length + 5
-  let kept: number[][] = []
-  for (let from = 0; from < rows.length; from += 400) {
-    const block = rows.slice(from, from + 400).map((row) => {
-      const line = new Array<number>(width).fill(0)
-      for (const { key, coefficient } of row.constants) line[place.get(key) ?? 0] = coefficient / row.sd
-      for (let i = 0; i < 4; i++) line[keys.length + i] = (row.misalignment[i] ?? 0) / row.sd
-      line[width - 1] = row.observed / row.sd
-      return line
-    })
-    const all = [...kept, ...block]
-    while (all.length < width) all.push(new Array<number>(width).fill(0))
-    kept = new QrDecomposition(new Matrix(all)).upperTriangularMatrix.to2DArray().slice(0, width)
-  }
-  return kept
-    .filter((line) => line.slice(0, -1).some((value) => Math.abs(value) > 1e-12))
-    .map((line) => ({
-      observed: line[width - 1] ?? 0,
-      sd: 1,
-      misalignment: [0, 1, 2, 3].map((i) => line[keys.length + i] ?? 0) as unknown as Coefficients,
-      constants: keys.map((key, i) => ({ key, coefficient: line[i] ?? 0 })),
-    }))
 }
 
 /**
