@@ -1,3 +1,4 @@
+import type { Plane } from '../frame/axis'
 import { type PlanModel, planModel } from './planModel'
 import { type PlaneProblem, type PlannedStation, type Stop, unit } from './problem'
 import type { SolveProgram } from './program'
@@ -34,6 +35,9 @@ export function leastInPlane(problem: PlaneProblem, solve: SolveProgram): LeastP
   if (found) return { feasible: true, ...found, blocking: [], together: false }
   return inTheWay(problem, solve)
 }
+
+/** Both planes, each planned by itself. */
+export type Least = Record<Plane, LeastPlane>
 
 type Found = Pick<LeastPlane, 'moves' | 'touched' | 'largest' | 'sum'>
 

@@ -57,7 +57,7 @@ describe('how a machine of a job sits', () => {
       [690, -150, 'near'],
       [690, 150, 'far'],
     ])
-    expect(seatFeet(withFeet(job().line, 'm2', 'mm'), 'm2')).toHaveLength(6)
+    expect(seatFeet(withFeet(job().line, 'm2', 'mm', 'f1'), 'm2')).toHaveLength(6)
   })
   it('is diagnosed once every foot was looked at', () => {
     const begun = solveSeatOf(withRises(['0.2', '', '', '']), 'm2', 'before')

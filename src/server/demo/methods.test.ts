@@ -14,7 +14,7 @@ import { jobOfSurvey } from '../../core/kinds/train/survey/toJob'
 import { methods, type ReadSet } from '../../core/shafts/schema'
 import { correctionOf } from '../../core/shafts/typed'
 import { solveDocument } from '../../planner/solveDocument'
-import { plannedFor } from '../../planner/trainPlan'
+import { plannedFor } from '../../planner/train/plannedFor'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 

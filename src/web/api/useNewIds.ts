@@ -1,5 +1,5 @@
 import { useRef } from 'react'
-import { newId } from '../../core/frame/newId'
+import { newId } from '../app/newId'
 
 /**
  * The ids of what is being made here. The same act, tried again after its answer was lost, has the same id, so that

@@ -1,4 +1,4 @@
-import { newId } from '../../core/frame/newId'
+import { newId } from '../app/newId'
 import type { Drawer } from './drawer'
 import type { Kept, Step } from './kept'
 import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue } from './merge'

@@ -1,4 +1,4 @@
-import { newId } from '../../core/frame/newId'
+import { newId } from '../app/newId'
 
 /** This page, among those of one browser. */
 export const thisPage = newId('p')

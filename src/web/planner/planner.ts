@@ -1,7 +1,6 @@
 import { proxy, type Remote, wrap } from 'comlink'
 import type { Plane } from '../../core/frame/axis'
-import type { Least } from '../../core/kinds/train/plan/least'
-import type { LeastPlane } from '../../core/least/least'
+import type { Least, LeastPlane } from '../../core/least/least'
 import type { PlaneProblem } from '../../core/least/problem'
 import type { PlannerWorker } from './worker'
 

@@ -110,3 +110,9 @@ export function moved(
     slopeY: truth.slopeY + h.slope,
   }
 }
+
+/** Makes ids by counting: for tests, where two of them are never made at once. */
+export function counted(): (prefix: string) => string {
+  let n = 100
+  return (prefix) => `${prefix}${n++}`
+}

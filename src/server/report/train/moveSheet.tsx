@@ -12,7 +12,7 @@ import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/ro
 import { tighteningOrder } from '../../../core/seat/layout'
 import { feetDrawing } from '../../../drawing/feet'
 import { sightScene } from '../../../drawing/train/sight'
-import { plannedFor } from '../../../planner/trainPlan'
+import { plannedFor } from '../../../planner/train/plannedFor'
 import { orderInWords } from '../../../words/seat'
 import {
   angleName,

@@ -13,7 +13,7 @@ import { openSeats } from '../../../core/seat/state'
 import type { ProbeState } from '../../../core/shafts/state'
 import { isCoupled, sags, setPurpose } from '../../../core/shafts/typed'
 import { sightScene } from '../../../drawing/train/sight'
-import { plannedFor } from '../../../planner/trainPlan'
+import { plannedFor } from '../../../planner/train/plannedFor'
 import { cautionTexts, checkTexts } from '../../../words/ready'
 import { saySeat } from '../../../words/seat'
 import {

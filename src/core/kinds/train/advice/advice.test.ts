@@ -4,7 +4,7 @@ import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import { withMachineAt } from '../document/alter'
 import { makeSet } from '../document/make'
 import type { Line, Round } from '../document/schema'
-import { mm, pumpAndMotor, readOnRig } from '../rig'
+import { counted, mm, pumpAndMotor, readOnRig } from '../rig'
 import { solveRound } from '../solve/round'
 import { movesDoubted } from './doubt'
 import type { Finding } from './finding'
@@ -233,7 +233,7 @@ describe('what was read, and what hangs on it', () => {
     expect(movesDoubted(solve(read), 'c1')).toBe(false)
   })
   it('says that it cannot be worked out of the coupling that was begun, not of the one nobody touched', () => {
-    const longer = withMachineAt(line, 2, 'blower', 'mm')
+    const longer = withMachineAt(line, 2, 'blower', 'mm', counted())
     const [, c2] = longer.couplings
     const begun = withProbes((p) => without(p, 'a90', 'a180', 'a270', 'a360'))
     const round: Round = { ...begun, sets: [...begun.sets, makeSet(longer, c2!.id, 's2', 'mm')] }

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { tries } from '../../../../testing/anything'
 import { repeatSet } from '../../../shafts/make'
 import { readingsIn } from '../../../shafts/typed'
+import { counted } from '../rig'
 import {
   droppedBy,
   halved,
@@ -39,7 +40,8 @@ const trains = fc
   .tuple(fc.array(fc.nat(99), { maxLength: 4 }), fc.array(fc.integer({ min: 50, max: 900 }), { minLength: 3 }))
   .map(([places, distances]) => {
     let line = makeLine('x', 'pump', 'motor', 'mm')
-    for (const place of places) line = withMachineAt(line, place % (line.machines.length + 1), 'gearbox', 'mm')
+    for (const place of places)
+      line = withMachineAt(line, place % (line.machines.length + 1), 'gearbox', 'mm', counted())
     return filled(line, distances)
   })
 
@@ -85,14 +87,14 @@ describe('a train', () => {
     )
   })
   it('keeps every place when feet go that others were measured from', () => {
-    const line = filled(withFeet(makeLine('x', 'pump', 'motor', 'in'), 'm2', 'in'), [240, 310.5])
+    const line = filled(withFeet(makeLine('x', 'pump', 'motor', 'in'), 'm2', 'in', 'f1'), [240, 310.5])
     const less = withoutFoot(line, 'm2', 'm2-front')
     expect(less.machines[1]!.feet.map(({ id }) => id)).not.toContain('m2-front')
     expect(spacing(less, idsOf(less))).toEqual(spacing(line, idsOf(less)))
   })
   it('puts a machine in at the left end, and stays where it was', () => {
     const line = filled(makeLine('x', 'pump', 'motor', 'mm'), [240, 450])
-    const more = withMachineAt(line, 0, 'blower', 'mm')
+    const more = withMachineAt(line, 0, 'blower', 'mm', counted())
     expect(more.machines.map(({ kind }) => kind)).toEqual(['blower', 'pump', 'motor'])
     expect([more.couplings[0]!.id, originOf(more), more.couplings[1]!.id]).toEqual([
       expect.stringMatching(/^c\w{10}$/),
@@ -188,14 +190,14 @@ describe('the sets of a job', () => {
     })),
   }
   it('go where their coupling no longer joins the machines they were read on, and it is said how many readings', () => {
-    const line = withMachineAt(job.line, 1, 'gearbox', 'mm')
+    const line = withMachineAt(job.line, 1, 'gearbox', 'mm', counted())
     expect(droppedBy(read, line)).toEqual({ sets: 1, readings: 2 })
     const after = matchSets({ ...read, line }, 'mm', job.line)
     expect(after.rounds[0]!.sets.map(({ coupling }) => coupling)).toEqual(['c1', line.couplings[1]!.id])
     expect(readingsIn(after.rounds[0]!.sets)).toBe(0)
   })
   it('stay when the train grows at an end, and hang where they hung when a foot goes', () => {
-    const grown = matchSets({ ...read, line: withMachineAt(job.line, 0, 'gearbox', 'mm') }, 'mm', job.line)
+    const grown = matchSets({ ...read, line: withMachineAt(job.line, 0, 'gearbox', 'mm', counted()) }, 'mm', job.line)
     expect(readingsIn(grown.rounds[0]!.sets)).toBe(2)
     const [set] = read.rounds[0]!.sets
     const hung = {

@@ -1,4 +1,3 @@
-import { newId } from '../../../frame/newId'
 import { quantityMm } from '../../../frame/quantity'
 import { fromMm, type Unit } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
@@ -87,7 +86,13 @@ function freeCouplingName({ couplings }: Line): string {
  * @param at place among the machines from the left: 0 at the left end, their number at the right end
  * @param makeId makes the ids of the two, from a letter
  */
-export function withMachineAt(line: Line, at: number, kind: MachineKind, unit: Unit, makeId = newId): Line {
+export function withMachineAt(
+  line: Line,
+  at: number,
+  kind: MachineKind,
+  unit: Unit,
+  makeId: (prefix: string) => string,
+): Line {
   const length = lengthUnitFor(unit)
   const blank = { text: '', unit: length }
   const id = makeId('m')

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { counted } from '../rig'
 import { withMachineAt } from './alter'
 import { reasonToStay, usuallyFixed, withFixed, withKind } from './held'
 import { makeLine } from './make'
@@ -27,7 +28,7 @@ describe('which machine stays', () => {
     expect(withKind(line, 'm2', 'gearbox')).toMatchObject({ fixed: 'm1', fixedBecause: 'It has the pipes.' })
   })
   it('in a train is the first of those with pipes or a casing', () => {
-    const line = withMachineAt(makeLine('x', 'motor', 'gearbox', 'mm'), 2, 'fan', 'mm')
+    const line = withMachineAt(makeLine('x', 'motor', 'gearbox', 'mm'), 2, 'fan', 'mm', counted())
     expect(usuallyFixed(line.machines)?.kind).toBe('fan')
   })
 })

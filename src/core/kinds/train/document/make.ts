@@ -1,4 +1,3 @@
-import { newId } from '../../../frame/newId'
 import { emptyQuantity } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
@@ -77,7 +76,7 @@ export function makeLine(name: string, left: MachineKind, right: MachineKind, un
 }
 
 /** One more station of feet at the outboard end of a machine: six feet instead of four. */
-export function withFeet(line: Line, machineId: string, unit: Unit): Line {
+export function withFeet(line: Line, machineId: string, unit: Unit, id: string): Line {
   return {
     ...line,
     machines: line.machines.map((machine) => {
@@ -85,7 +84,7 @@ export function withFeet(line: Line, machineId: string, unit: Unit): Line {
       if (machine.id !== machineId || !last) return machine
       const names = machine.feet.length === 2 ? ['front feet', 'middle feet'] : machine.feet.map((foot) => foot.name)
       const added = {
-        id: newId('f'),
+        id,
         name: machine.feet.length === 2 ? 'back feet' : `feet ${machine.feet.length + 1}`,
         station: station(last.id, last.station.toward, emptyQuantity(lengthUnitFor(unit))),
       }

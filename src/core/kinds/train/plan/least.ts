@@ -1,13 +1,11 @@
 import type { Plane } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
-import { type LeastPlane, leastInPlane } from '../../../least/least'
+import { type Least, leastInPlane } from '../../../least/least'
 import type { SolveProgram } from '../../../least/program'
 import type { SlipGrade } from '../../../verdict/slipSpeed'
 import type { Train } from '../solve/model'
 import type { Solution } from '../solve/solve'
 import { planeProblem } from './problem'
-
-export type Least = Record<Plane, LeastPlane>
 
 /** Half the tolerance: room for the doubt of the readings and the rounding of the shims. */
 export const usualMargin = 0.5

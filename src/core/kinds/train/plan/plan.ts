@@ -1,6 +1,7 @@
 import { type Plane, type PlaneLine, planes } from '../../../frame/axis'
 import { minutesFor } from '../../../least/effort'
 import type { FootFacts } from '../../../least/facts'
+import type { Least } from '../../../least/least'
 import type { PlacedFoot } from '../../../seat/state'
 import { inDoubt } from '../../../shafts/doubt'
 import type { Pack } from '../../../shims/packs'
@@ -17,7 +18,7 @@ import { type Solution, type Stay, targetOf, withStay } from '../solve/solve'
 import { machineGrowthAt, type TargetLine } from '../solve/targets'
 import { factsOf, marginOf, mostShimsOf, presentPack, stayOf, trainEnds } from './choices'
 import { brokenLimits } from './exact'
-import { type Least, withMoves } from './least'
+import { withMoves } from './least'
 import { downBy } from './within'
 
 /** One foot with its shims. Lengths in mm. */

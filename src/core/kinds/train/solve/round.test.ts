@@ -10,6 +10,7 @@ import { doubtDimensions } from '../document/doubts'
 import { makeJob, makeLine, repeatRound } from '../document/make'
 import { type Job, jobSchema, type Line } from '../document/schema'
 import { placeStations } from '../document/stations'
+import { counted } from '../rig'
 import { solveRound } from './round'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
@@ -131,7 +132,7 @@ describe('a job', () => {
   })
   it('follows its line to a third machine and back', () => {
     const job = caseA()
-    const longer = matchSets({ ...job, line: withMachineAt(job.line, 2, 'blower', 'mm') }, 'mm')
+    const longer = matchSets({ ...job, line: withMachineAt(job.line, 2, 'blower', 'mm', counted()) }, 'mm')
     expect(longer.rounds[0]!.sets.map((set) => set.coupling)).toEqual(['c1', longer.line.couplings[1]!.id])
     const shorter = matchSets({ ...longer, line: withoutMachine(longer.line, longer.line.machines[2]!.id) }, 'mm')
     expect(shorter.rounds[0]!.sets).toHaveLength(1)
@@ -190,7 +191,7 @@ describe('stations', () => {
     expect(kinds('90')).toEqual([])
     expect(kinds('270')).toContain('dial-behind-feet')
     // at a coupling that is not where x begins it is the same
-    const far = withMachineAt(job.line, 2, 'blower', 'mm')
+    const far = withMachineAt(job.line, 2, 'blower', 'mm', counted())
     const [, c2] = far.couplings
     const at = (id: string, distance: string) => ({ from: id, distance: mm(distance), toward: 'right' as const })
     const line: Line = {

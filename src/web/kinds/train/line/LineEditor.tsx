@@ -1,6 +1,5 @@
 import { type ReactNode, useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { newId } from '../../../../core/frame/newId'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import { withMachineAt, withoutFoot, withoutMachine, withoutMark } from '../../../../core/kinds/train/document/alter'
 import { doubtDimensions } from '../../../../core/kinds/train/document/doubts'
@@ -13,6 +12,7 @@ import { capital, footName, unitName } from '../../../../words/terms'
 import { say } from '../../../../words/train/findings'
 import { referencesOf } from '../../../../words/train/places'
 import type { TrainTerms } from '../../../../words/train/terms'
+import { newId } from '../../../app/newId'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityField, QuantityInput } from '../../../parts/Quantity'
@@ -272,7 +272,7 @@ export function LineEditor(props: {
               ))}
             </Places>
             {frozen || machine.feet.length > 4 ? null : (
-              <Button look="quiet" onPress={() => onChange((l) => withFeet(l, machine.id, unit))}>
+              <Button look="quiet" onPress={() => onChange((l) => withFeet(l, machine.id, unit, newId('f')))}>
                 More feet on the {machine.name.toLowerCase()}
               </Button>
             )}
@@ -300,8 +300,10 @@ export function LineEditor(props: {
                   />
                 </Field>
                 <Add
-                  goes={dropped(withMachineAt(line, Math.min(where, line.machines.length), 'other', unit))}
-                  onPress={() => onChange((l) => withMachineAt(l, Math.min(where, l.machines.length), 'other', unit))}
+                  goes={dropped(withMachineAt(line, Math.min(where, line.machines.length), 'other', unit, newId))}
+                  onPress={() =>
+                    onChange((l) => withMachineAt(l, Math.min(where, l.machines.length), 'other', unit, newId))
+                  }
                 />
               </>
             ) : null}

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Job, Round } from '../../../../core/kinds/train/document/schema'
 import { factsOf, marginOf } from '../../../../core/kinds/train/plan/choices'
-import type { Least } from '../../../../core/kinds/train/plan/least'
 import { planeProblem } from '../../../../core/kinds/train/plan/problem'
 import type { JobSolution } from '../../../../core/kinds/train/solve/round'
+import type { Least } from '../../../../core/least/least'
 import { gradeOf } from '../../../../core/verdict/typed'
 import { Planner } from '../../../planner/planner'
 

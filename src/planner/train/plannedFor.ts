@@ -1,11 +1,11 @@
-import type { Job, Round } from '../core/kinds/train/document/schema'
-import { factsOf, marginOf } from '../core/kinds/train/plan/choices'
-import { planLeast } from '../core/kinds/train/plan/least'
-import { type JobPlan, planRound } from '../core/kinds/train/plan/plan'
-import type { JobSolution } from '../core/kinds/train/solve/round'
-import type { SolveProgram } from '../core/least/program'
-import { gradeOf } from '../core/verdict/typed'
-import { loadSolver, PlannerFault } from './highs'
+import type { Job, Round } from '../../core/kinds/train/document/schema'
+import { factsOf, marginOf } from '../../core/kinds/train/plan/choices'
+import { planLeast } from '../../core/kinds/train/plan/least'
+import { type JobPlan, planRound } from '../../core/kinds/train/plan/plan'
+import type { JobSolution } from '../../core/kinds/train/solve/round'
+import type { SolveProgram } from '../../core/least/program'
+import { gradeOf } from '../../core/verdict/typed'
+import { loadSolver, PlannerFault } from '../highs'
 
 let solver: Promise<SolveProgram> | undefined
 
