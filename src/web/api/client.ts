@@ -1,5 +1,6 @@
 import { hc, type InferResponseType } from 'hono/client'
 import type { Api } from '../../server/app'
+import { appWords } from '../../words/page/app'
 
 /** The server's interface, typed by its routes; the only place where the page knows of the server. */
 export const api = hc<Api>('/api')
@@ -19,5 +20,5 @@ export async function sentenceOf(response: { json(): Promise<unknown>; status: n
   } catch {
     /* not JSON: said below */
   }
-  return `The server answered ${response.status}.`
+  return appWords.theServerAnswered(response.status)
 }

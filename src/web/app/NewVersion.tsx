@@ -1,5 +1,6 @@
 import { useEffect } from 'react'
 import styled from 'styled-components'
+import { appWords } from '../../words/page/app'
 import { Button } from '../parts/controls'
 
 const Middle = styled.main`max-width: 560px; margin: 12vh auto; padding: 0 24px; display: grid; gap: 12px; justify-items: start;`
@@ -27,10 +28,10 @@ export function NewVersion() {
   }, [])
   return (
     <Middle id="bench" role="alert">
-      <h1>A new version is here.</h1>
-      <p>The page reloads to fetch it. Nothing you typed is lost: it is kept on this device.</p>
+      <h1>{appWords.aNewVersionIsAvailable}</h1>
+      <p>{appWords.reloadToGetItNothing}</p>
       <Button look="act" onPress={() => window.location.reload()}>
-        Reload now
+        {appWords.reloadNow}
       </Button>
     </Middle>
   )

@@ -2,6 +2,7 @@ import { Moon, Sun, SunMoon } from 'lucide-react'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, Outlet, ScrollRestoration } from 'react-router'
 import styled from 'styled-components'
+import { appWords } from '../../words/page/app'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { typing, useFocus } from './focus'
@@ -29,7 +30,7 @@ export function Shell() {
   }, [])
   return (
     <>
-      <Skip href="#bench">To the work</Skip>
+      <Skip href="#bench">{appWords.skipToContent}</Skip>
       <Outlet />
       {help ? (
         <Suspense>
@@ -54,9 +55,9 @@ const Crumbs = styled.nav`
 const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap; ${narrow} { gap: 0; } [role='radiogroup'] { border-width: 1px; padding: 0; button { min-height: 44px; } }`
 
 const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: ReactNode; label: string }> = {
-  system: { next: 'light', icon: <SunMoon size={18} />, label: 'Light or dark: as the system. Change to light' },
-  light: { next: 'dark', icon: <Sun size={18} />, label: 'Light. Change to dark' },
-  dark: { next: 'system', icon: <Moon size={18} />, label: 'Dark. Change to the system’s' },
+  system: { next: 'light', icon: <SunMoon size={18} />, label: appWords.themeSystemSwitchToLight },
+  light: { next: 'dark', icon: <Sun size={18} />, label: appWords.themeLightSwitchToDark },
+  dark: { next: 'system', icon: <Moon size={18} />, label: appWords.themeDarkSwitchToSystem },
 }
 
 /** The line at the top: where one is, the units, and whatever else the screen puts there. */
@@ -72,17 +73,17 @@ export function Header({
 }) {
   const { unit, scheme } = useSettings()
   const { next, icon, label } = schemes[scheme]
-  const title = [...crumbs.map(({ text }) => text).reverse(), 'Vane Peg']
+  const title = [...crumbs.map(({ text }) => text).reverse(), appWords.vanePeg]
   return (
     <Bar>
-      <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : ['Floor']), ...title].join(' · ')}</title>
-      <Crumbs aria-label="Where you are">
+      <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : [appWords.floor]), ...title].join(' · ')}</title>
+      <Crumbs aria-label={appWords.breadcrumbs}>
         <Link to="/">
           <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">
             <path d="M4 20V3h11l-4 4 4 4H4" fill="none" stroke="var(--kelp)" strokeWidth="2.4" strokeLinejoin="round" />
             <circle cx="4" cy="19.5" r="2.2" fill="var(--kelp)" />
           </svg>
-          Floor
+          {appWords.floor}
         </Link>
         {crumbs.map(({ to, text }) => [
           <i key={`${text}/`} aria-hidden="true">
@@ -101,11 +102,11 @@ export function Header({
       </Crumbs>
       <Tools>
         <Choices
-          label="Units shown"
+          label={appWords.units}
           value={unit}
           options={[
-            { value: 'mm', text: 'mm' },
-            { value: 'mil', text: 'mil' },
+            { value: 'mm', text: appWords.mm },
+            { value: 'mil', text: appWords.mil },
           ]}
           onChange={(value) => changeSettings({ unit: value })}
         />

@@ -1,5 +1,6 @@
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components'
 import styled from 'styled-components'
+import { appWords } from '../../words/page/app'
 import { Button } from '../parts/controls'
 import { mono } from './style'
 
@@ -12,17 +13,17 @@ const Sheet = styled(Modal)`
 `
 
 const keys: readonly (readonly [keys: string, does: string])[] = [
-  ['n', 'new job, on the Floor'],
-  ['/', 'search, on the Floor'],
-  ['1 – 4', 'to Ready, Seat, Read, Move, in a job'],
-  ['Enter', 'next reading as the shaft turns'],
-  ['↑  ↓', 'the same angle on the other dial'],
-  ['-', 'turns the sign over, from anywhere in a reading'],
-  ['Page Up / Down', 'a whole turn of the dial more or less'],
-  ['c', 'capture where the shafts stand, with a device connected'],
-  ['Ctrl Z', 'take back; with Shift, bring back'],
-  ['Esc', 'out of a field, so that these keys work'],
-  ['?', 'this list'],
+  ['n', appWords.newJobOnTheFloor],
+  ['/', appWords.searchOnTheFloor],
+  ['1 – 4', appWords.readySeatReadMoveIn],
+  [appWords.enter, appWords.nextReadingInTurningOrder],
+  ['↑  ↓', appWords.theSameAngleOnThe],
+  ['-', appWords.reversesTheSignFromAnywhere],
+  [appWords.pageUpDown, appWords.addsOrTakesOffOne],
+  ['c', appWords.capturesAReadingWithA],
+  [appWords.ctrlZ, appWords.takeBackWithShiftBring],
+  [appWords.esc, appWords.leavesAFieldSoThese],
+  ['?', appWords.thisList],
 ]
 
 /** The list of shortcuts. */
@@ -33,10 +34,10 @@ export function Shortcuts(props: { isOpen: boolean; onOpenChange: (open: boolean
         <Dialog>
           {({ close }) => (
             <>
-              <Heading slot="title">Keys</Heading>
+              <Heading slot="title">{appWords.keyboardShortcuts}</Heading>
               <dl>{keys.map(([key, does]) => [<dt key={key}>{key}</dt>, <dd key={does}>{does}</dd>])}</dl>
               <Button look="act" onPress={close}>
-                Back to work
+                {appWords.close}
               </Button>
             </>
           )}

@@ -2,6 +2,7 @@ import { format } from 'date-fns'
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect } from 'react'
 import styled from 'styled-components'
+import { notebookWords } from '../../words/page/notebook'
 import { capital, unitName } from '../../words/terms'
 import { Button } from '../parts/controls'
 import { Peg } from '../parts/Peg'
@@ -14,15 +15,15 @@ const Line = styled.span`display: inline-flex; align-items: center; gap: 8px; mi
 const told = (status: Status): string => {
   switch (status.kind) {
     case 'saved':
-      return status.at ? `Saved ${format(status.at, 'HH:mm')}` : 'Saved'
+      return status.at ? notebookWords.saved(format(status.at, 'HH:mm')) : notebookWords.saved2
     case 'saving':
-      return 'Saving'
+      return notebookWords.saving
     case 'unreached':
-      return status.kept ? 'Kept here; server not reached' : 'Not sent, not kept'
+      return status.kept ? notebookWords.onThisDeviceCantReach : notebookWords.notSavedAnywhere
     case 'refused':
-      return 'Not saved'
+      return notebookWords.notSaved
     case 'clash':
-      return 'Two answers'
+      return notebookWords.conflictChooseOne
   }
 }
 
@@ -45,10 +46,10 @@ export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
   const peg = status.kind === 'saved' ? 'within' : status.kind === 'saving' ? 'unsure' : 'outside'
   return (
     <>
-      <Button look="quiet" aria-label="Take back" isDisabled={!page.canUndo} onPress={() => notebook.undo()}>
+      <Button look="quiet" aria-label={notebookWords.undo} isDisabled={!page.canUndo} onPress={() => notebook.undo()}>
         <Undo2 size={18} />
       </Button>
-      <Button look="quiet" aria-label="Bring back" isDisabled={!page.canRedo} onPress={() => notebook.redo()}>
+      <Button look="quiet" aria-label={notebookWords.redo} isDisabled={!page.canRedo} onPress={() => notebook.redo()}>
         <Redo2 size={18} />
       </Button>
       <Line role="status">
@@ -64,7 +65,7 @@ const Panel = styled.section`
   > div { display: flex; flex-wrap: wrap; align-items: center; gap: 12px; }
 `
 
-const notKept = 'This browser keeps nothing either: leave this page open until it is saved.'
+const notKept = notebookWords.thisBrowserCantStoreIt
 
 /** What two tablets disagree about, and a refusal of the server; nothing is lost until a person has chosen. */
 export function Clashes<T>({
@@ -79,26 +80,26 @@ export function Clashes<T>({
   if (status.kind === 'refused')
     return (
       <Panel role="alert">
-        <b>The server did not take the last change. {status.kept ? 'It is kept on this device.' : notKept}</b>
+        <b>{notebookWords.theServerRejectedTheLast(status.kept ? 'It is kept on this device.' : notKept)}</b>
         <span>{status.message}</span>
       </Panel>
     )
   if (status.kind === 'unreached' && !status.kept)
     return (
       <Panel role="alert">
-        <b>The last changes are not stored yet.</b>
-        <span>The server is not reached. {notKept}</span>
+        <b>{notebookWords.theLastChangesAreNot}</b>
+        <span>{notebookWords.cantReachTheServer(notKept)}</span>
       </Panel>
     )
   if (page.clashes.length === 0) return null
   return (
-    <Panel role="alert" aria-label="Changed in two places">
-      <b>Changed here and on another tablet. Which one holds?{'kept' in status && !status.kept ? ` ${notKept}` : ''}</b>
+    <Panel role="alert" aria-label={notebookWords.conflictingChanges}>
+      <b>{notebookWords.changedHereAndOnAnother('kept' in status && !status.kept ? ` ${notKept}` : '')}</b>
       {page.clashes.map((clash) => (
         <div key={clash.path.join('/')}>
           <span>{capital(describe(clash.path))}</span>
-          <Button onPress={() => notebook.settle(clash, 'mine')}>Here: {shown(clash.mine)}</Button>
-          <Button onPress={() => notebook.settle(clash, 'theirs')}>There: {shown(clash.theirs)}</Button>
+          <Button onPress={() => notebook.settle(clash, 'mine')}>{notebookWords.here(shown(clash.mine))}</Button>
+          <Button onPress={() => notebook.settle(clash, 'theirs')}>{notebookWords.there(shown(clash.theirs))}</Button>
         </div>
       ))}
     </Panel>
@@ -109,7 +110,7 @@ function shown(value: Json | undefined): string {
   if (value === undefined || value === null) return 'nothing'
   if (typeof value === 'object' && 'text' in value) return number(value)
   if (typeof value === 'object' && 'value' in value) return shown(value.value)
-  return typeof value === 'object' ? 'this version' : String(value) || 'nothing'
+  return typeof value === 'object' ? notebookWords.thisVersion : String(value) || 'nothing'
 }
 
 /** A number as it was typed, with its unit. */

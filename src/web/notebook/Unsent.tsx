@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { format } from 'date-fns'
 import { Link } from 'react-router'
 import styled from 'styled-components'
+import { notebookWords } from '../../words/page/notebook'
 import { Peg } from '../parts/Peg'
 import { Remove } from '../parts/Remove'
 import { sendLeft, throwAway } from './shelves'
@@ -27,23 +28,25 @@ export function Unsent() {
   })
   if (!data || data.length === 0) return null
   return (
-    <Panel role="status" aria-label="Not sent yet">
+    <Panel role="status" aria-label={notebookWords.notSentYet}>
       <h2>
         <Peg peg="outside" size={12} label="" />
-        Kept on this device, not sent yet
+        {notebookWords.onThisDeviceNotSent}
       </h2>
       <ul>
         {data.map(({ key, page, title, at, open }) => {
           const [kind = '', id = ''] = key.split(':')
           return (
             <li key={`${key} ${page}`}>
-              <Link to={`${placeOf[kind] ?? '/'}${id}`}>{title || 'Without a name'}</Link>, changed{' '}
-              {format(at, 'd MMM HH:mm')}
-              {open.length > 0 ? ': two answers, open it and choose' : ''}{' '}
+              <Link to={`${placeOf[kind] ?? '/'}${id}`}>{title || notebookWords.unnamed}</Link>
+              {notebookWords.changed(
+                format(at, 'd MMM HH:mm'),
+                open.length > 0 ? ': two answers, open it and choose' : '',
+              )}{' '}
               <Remove
-                label={`Throw away what was typed in ${title || 'it'}`}
-                goes="What was typed here and never stored is lost for good."
-                act="Throw it away"
+                label={notebookWords.discardChangesTo(title || 'it')}
+                goes={notebookWords.whatWasTypedHereAnd}
+                act={notebookWords.discard}
                 onRemove={() =>
                   void throwAway({ key, page }).then(() => client.invalidateQueries({ queryKey: ['unsent'] }))
                 }

@@ -1,5 +1,6 @@
 import { useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { partsWords } from '../../words/page/parts'
 import { useArchive } from '../api/archive'
 import { Button, Fault } from './controls'
 
@@ -22,8 +23,8 @@ export function BroughtBack() {
   if (!away) return null
   return (
     <Strip role="status">
-      <span>{away.name} is put away.</span>
-      <Button onPress={() => back.mutate({ id: away.id, archived: false })}>Bring it back</Button>
+      <span>{partsWords.isArchived(away.name)}</span>
+      <Button onPress={() => back.mutate({ id: away.id, archived: false })}>{partsWords.restore}</Button>
       {back.error ? <Fault role="alert">{back.error.message}</Fault> : null}
     </Strip>
   )

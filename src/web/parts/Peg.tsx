@@ -1,10 +1,11 @@
 import type { Peg as PegState } from '../../core/verdict/peg'
+import { partsWords } from '../../words/page/parts'
 
 const words: Record<PegState, string> = {
   within: 'within',
-  unsure: 'can’t tell yet',
-  outside: 'outside, needs attention',
-  nothing: 'nothing yet',
+  unsure: partsWords.cantTellYet,
+  outside: partsWords.needsAttention,
+  nothing: partsWords.nothingYet,
 }
 
 /** The shapes of a peg in a drawing: round fits, square does not. */

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import styled from 'styled-components'
+import { partsWords } from '../../words/page/parts'
 import { Button, Muted } from './controls'
 
 const Ask = styled.span`display: inline-flex; flex-wrap: wrap; gap: 8px 12px; align-items: center;`
@@ -35,7 +36,7 @@ export function Remove(props: {
         {props.act ?? props.label}
       </Button>
       <Button look="quiet" onPress={() => ask(false)}>
-        Keep it
+        {partsWords.cancel}
       </Button>
     </Ask>
   )

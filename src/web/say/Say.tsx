@@ -1,6 +1,7 @@
 import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { Peg } from '../../core/verdict/peg'
+import { partsWords } from '../../words/page/parts'
 import type { Said } from '../../words/said'
 import { mono, narrow } from '../app/style'
 import { Button } from '../parts/controls'
@@ -48,15 +49,15 @@ export function Say({ items }: { items: readonly SayItem[] }) {
     latest.current.find((item) => item.key === key)?.acts[act]?.run()
   }, [])
   return (
-    <Column aria-label="What it means and what to do next" data-open={open}>
-      <h2>What it means</h2>
+    <Column aria-label={partsWords.whatItMeansAndWhat} data-open={open}>
+      <h2>{partsWords.whatItMeans}</h2>
       <Drawer $open={open}>
         {items.map(({ key, ...item }) => (
           <Sentence key={key} id={key} {...item} run={run} />
         ))}
       </Drawer>
       {items.length > 1 ? (
-        <Toggle onPress={() => setOpen(!open)}>{open ? 'Less' : `${items.length - 1} more to say`}</Toggle>
+        <Toggle onPress={() => setOpen(!open)}>{open ? partsWords.less : partsWords.more(items.length - 1)}</Toggle>
       ) : null}
     </Column>
   )
@@ -144,7 +145,7 @@ const Acts = memo(function Acts({ id, texts, working, shown, show, run }: ActsPr
         })}
       {working ? (
         <Button className="working" aria-expanded={shown} onPress={() => show(!shown)}>
-          {shown ? 'Hide the working' : 'Show the working'}
+          {shown ? partsWords.hideWorking : partsWords.showWorking}
         </Button>
       ) : null}
     </footer>

@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { jobWords } from '../../../words/page/job'
 import { useArchive } from '../../api/archive'
 import type { PutAway } from '../../parts/BroughtBack'
 import { Button, Card, Fault, Field, Input, TextArea } from '../../parts/controls'
@@ -24,29 +25,32 @@ export function JobCard({ readings }: { readings: number }) {
     },
   })
   return (
-    <Card aria-label="This job">
-      <h2>This job</h2>
+    <Card aria-label={jobWords.thisJob}>
+      <h2>{jobWords.thisJob}</h2>
       <Grid>
-        <Field label="What it is">
+        <Field label={jobWords.title}>
           <Input maxLength={80} {...field('title')} />
         </Field>
-        <Field label="Done by">
+        <Field label={jobWords.doneBy}>
           <Input maxLength={40} {...field('doneBy')} />
         </Field>
-        <Field label="Minutes at the machine">
+        <Field label={jobWords.minutesAtTheMachine}>
           <Input maxLength={12} inputMode="numeric" {...field('minutes')} />
         </Field>
-        <Field label="Note for the printed page">
+        <Field label={jobWords.noteForTheReport}>
           <TextArea rows={2} maxLength={2000} {...field('note')} />
         </Field>
       </Grid>
       <p style={{ marginTop: 12 }}>
         {archived ? (
-          <Button onPress={() => away.mutate({ id, archived: false })}>Bring this job back</Button>
+          <Button onPress={() => away.mutate({ id, archived: false })}>{jobWords.restoreThisJob}</Button>
         ) : (
           <Remove
-            label="Put this job away"
-            goes={`It leaves the Floor with its ${document.rounds.length === 1 ? 'round' : `${document.rounds.length} rounds`} and ${readings} readings. “Put away” on the Floor brings it back.`}
+            label={jobWords.archiveThisJob}
+            goes={jobWords.thisTakesTheJobOff(
+              document.rounds.length === 1 ? 'round' : `${document.rounds.length} rounds`,
+              readings,
+            )}
             onRemove={() => away.mutate({ id, archived: true })}
           />
         )}

@@ -7,6 +7,7 @@ import { readyPeg } from '../../../core/ready/ready'
 import { seatPeg } from '../../../core/seat/state'
 import type { Peg } from '../../../core/verdict/peg'
 import { describePath } from '../../../words/describe'
+import { jobWords } from '../../../words/page/job'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { changeSettings } from '../../app/settings'
@@ -60,36 +61,38 @@ export function JobLayout({
     return () => window.removeEventListener('keydown', go)
   }, [navigate, stored.id])
 
-  const step = pathname.endsWith('/line') ? 'Line' : steps.find(({ path }) => pathname.endsWith(`/${path}`))?.name
+  const step = pathname.endsWith('/line')
+    ? jobWords.line
+    : steps.find(({ path }) => pathname.endsWith(`/${path}`))?.name
   // kept as it is from keystroke to keystroke
   const header = useMemo(
     () => (
       <Header
         step={step}
         crumbs={[
-          { to: `/jobs/${stored.id}/line`, text: document.line.name || 'Line' },
-          { text: `Job ${stored.number}${document.title ? `, ${document.title.toLowerCase()}` : ''}` },
+          { to: `/jobs/${stored.id}/line`, text: document.line.name || jobWords.line },
+          { text: jobWords.job(stored.number, document.title ? `, ${document.title.toLowerCase()}` : '') },
         ]}
       >
         <Button
           look="quiet"
-          aria-label="Flip: draw it as seen from the other side"
+          aria-label={jobWords.flipViewFromTheOther}
           aria-pressed={settings.flipped}
           onPress={() => changeSettings({ flipped: !settings.flipped })}
         >
           <FlipHorizontal2 size={18} aria-hidden="true" />
-          <WideOnly>Flip</WideOnly>
+          <WideOnly>{jobWords.flip}</WideOnly>
         </Button>
         <ButtonAnchor
           $look="quiet"
-          aria-label="PDF of this round"
+          aria-label={jobWords.pdfOfThisRound}
           href={`/api/jobs/${stored.id}/report.pdf?unit=${settings.unit}&round=${round.id}`}
           target="_blank"
           rel="noreferrer"
           onClick={() => void notebook.flush()}
         >
           <Printer size={18} aria-hidden="true" />
-          <WideOnly>PDF</WideOnly>
+          <WideOnly>{jobWords.pdf}</WideOnly>
         </ButtonAnchor>
         <Saved notebook={notebook} />
       </Header>
@@ -109,8 +112,8 @@ export function JobLayout({
   return (
     <>
       {header}
-      {frame.frozen ? <Notice>Signed by {stored.signedBy}: nothing in this job can be changed.</Notice> : null}
-      {stored.archivedAt ? <Notice>This job is put away. “Line” above brings it back to the Floor.</Notice> : null}
+      {frame.frozen ? <Notice>{jobWords.signedByThisJobCan(stored.signedBy)}</Notice> : null}
+      {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>
         <PegRail id={stored.id} ready={early.ready} seat={early.seat} read={pegs.read} move={pegs.move} at={pathname} />

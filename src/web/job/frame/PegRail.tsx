@@ -2,15 +2,16 @@ import { memo } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { Peg as PegState } from '../../../core/verdict/peg'
+import { jobWords } from '../../../words/page/job'
 import { narrow } from '../../app/style'
 import { Peg } from '../../parts/Peg'
 
 /** The steps that there are, each at its own place in the order of the work. */
 export const steps = [
-  { path: 'ready', name: 'Ready', key: '1' },
-  { path: 'seat', name: 'Seat', key: '2' },
-  { path: 'read', name: 'Read', key: '3' },
-  { path: 'move', name: 'Move', key: '4' },
+  { path: 'ready', name: jobWords.ready, key: '1' },
+  { path: 'seat', name: jobWords.seat, key: '2' },
+  { path: 'read', name: jobWords.read, key: '3' },
+  { path: 'move', name: jobWords.move, key: '4' },
 ] as const
 
 const Rail = styled.nav`
@@ -29,7 +30,7 @@ export const PegRail = memo(function PegRail(
 ) {
   const { id, at } = props
   return (
-    <Rail aria-label="Steps">
+    <Rail aria-label={jobWords.steps}>
       {steps.map((step, i) => {
         const here = at.endsWith(`/${step.path}`)
         return [

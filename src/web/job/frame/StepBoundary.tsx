@@ -2,6 +2,7 @@ import { Component, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { AnyJob } from '../../../core/kinds'
+import { jobWords } from '../../../words/page/job'
 import { isGone, NewVersion } from '../../app/NewVersion'
 import type { Notebook } from '../../notebook/notebook'
 import { Button } from '../../parts/controls'
@@ -24,7 +25,7 @@ export class StepBoundary extends Component<Props, { error: unknown }> {
   override state: { error: unknown } = { error: undefined }
 
   static getDerivedStateFromError(error: unknown) {
-    return { error: error ?? new Error('Something went wrong.') }
+    return { error: error ?? new Error(jobWords.somethingWentWrong) }
   }
 
   override render(): ReactNode {
@@ -36,8 +37,8 @@ export class StepBoundary extends Component<Props, { error: unknown }> {
     const { canUndo, status } = notebook.read()
     return (
       <Sheet id="bench" role="alert">
-        <h1>This step cannot be shown.</h1>
-        <p>Nothing you typed is lost. The last change is the likely cause: undo it, or use another step.</p>
+        <h1>{jobWords.thisStepFailedToLoad}</h1>
+        <p>{jobWords.nothingYouTypedIsLost}</p>
         <p>
           {canUndo ? (
             <Button
@@ -47,7 +48,7 @@ export class StepBoundary extends Component<Props, { error: unknown }> {
                 again()
               }}
             >
-              Undo the last change
+              {jobWords.undoTheLastChange}
             </Button>
           ) : status.kind === 'saved' ? null : (
             <Button
@@ -57,22 +58,22 @@ export class StepBoundary extends Component<Props, { error: unknown }> {
                 again()
               }}
             >
-              Go back to what was last saved
+              {jobWords.revertToLastSaved}
             </Button>
           )}{' '}
-          <Button onPress={again}>Try again</Button>
+          <Button onPress={again}>{jobWords.tryAgain}</Button>
         </p>
         {base ? (
-          <nav aria-label="Steps">
+          <nav aria-label={jobWords.steps}>
             {steps.map(({ path, name }) => (
               <Link key={path} to={`${base}/${path}`} onClick={again}>
                 {name}
               </Link>
             ))}
             <Link to={`${base}/line`} onClick={again}>
-              Line details
+              {jobWords.lineDetails}
             </Link>
-            <Link to="/">Floor</Link>
+            <Link to="/">{jobWords.floor}</Link>
           </nav>
         ) : null}
         <small>{error instanceof Error ? error.message : String(error)}</small>

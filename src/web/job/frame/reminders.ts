@@ -2,6 +2,7 @@ import { type AnyJob, kindOf } from '../../../core/kinds'
 import { cautions } from '../../../core/ready/catalogue'
 import { readyState } from '../../../core/ready/ready'
 import { openSeats } from '../../../core/seat/state'
+import { jobWords } from '../../../words/page/job'
 import { cautionTexts } from '../../../words/ready'
 import { saySeat } from '../../../words/seat'
 import type { Terms } from '../../../words/terms'
@@ -22,9 +23,9 @@ export function remindersOf(
       peg: 'outside',
       said: {
         title: `${cautionTexts[caution].title}?`,
-        detail: `${openCautions.length} of ${cautions.length} cautions are not signed.`,
+        detail: jobWords.ofCautionsNotSigned(openCautions.length, cautions.length),
       },
-      acts: [{ text: 'To the cautions', run: () => go('ready') }],
+      acts: [{ text: jobWords.goToReady, run: () => go('ready') }],
     })
   for (const state of openSeats(kindOf(job.line).seats(job.line), job.seat)) {
     const [finding] = state.findings
@@ -33,8 +34,8 @@ export function remindersOf(
     items.push({
       key: `open-seat-${state.machine}`,
       peg: 'outside',
-      said: { title, detail: 'Soft foot spoils every reading: cure it first, and check again.' },
-      acts: [{ text: 'To the feet', run: () => go('seat') }],
+      said: { title, detail: jobWords.softFootSpoilsEveryReading },
+      acts: [{ text: jobWords.goToSeat, run: () => go('seat') }],
     })
   }
   return items

@@ -8,6 +8,7 @@ import { kindOf } from '../../../core/kinds'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
 import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
 import type { Ready } from '../../../core/ready/schema'
+import { readyWords } from '../../../words/page/ready'
 import { cautionTexts, checkTexts, occasionNames, sayReady } from '../../../words/ready'
 import { lengthWithUnit } from '../../../words/terms'
 import { newId } from '../../app/newId'
@@ -69,7 +70,8 @@ export function ReadyStep() {
     key,
     peg,
     said,
-    acts: key === 'done' ? [{ text: 'To the feet', main: true, run: () => navigate(`/jobs/${frame.id}/seat`) }] : [],
+    acts:
+      key === 'done' ? [{ text: readyWords.goToSeat, main: true, run: () => navigate(`/jobs/${frame.id}/seat`) }] : [],
   }))
 
   return (
@@ -77,16 +79,16 @@ export function ReadyStep() {
       <Bench id="bench">
         <BenchHead>
           <div>
-            <h1>Before the first reading</h1>
+            <h1>{readyWords.beforeTheFirstReading}</h1>
             <Muted>
               {mayStayEngaged(ready.occasion)
-                ? 'the coupling may stay engaged for a look, never for planning a move'
-                : 'coupling released'}
+                ? readyWords.theCouplingMayStayConnected
+                : readyWords.couplingDisconnected}
             </Muted>
           </div>
         </BenchHead>
         <Row>
-          <Field label="Occasion">
+          <Field label={readyWords.reasonForTheJob}>
             <Select
               disabled={frozen}
               value={ready.occasion}
@@ -94,7 +96,7 @@ export function ReadyStep() {
               onPick={(occasion) => edit((r) => ({ ...r, occasion: occasion as Occasion }))}
             />
           </Field>
-          <Field label="Your initials">
+          <Field label={readyWords.yourInitials}>
             <Input
               style={{ width: 110 }}
               maxLength={12}
@@ -102,7 +104,7 @@ export function ReadyStep() {
               onChange={(event) => changeSettings({ initials: event.target.value })}
             />
           </Field>
-          <Field label="The site’s permit number">
+          <Field label={readyWords.permitNumber}>
             <Input
               maxLength={60}
               value={ready.permit}
@@ -111,17 +113,17 @@ export function ReadyStep() {
             />
           </Field>
         </Row>
-        <H2>Cautions</H2>
+        <H2>{readyWords.cautions}</H2>
         {settings.initials.trim() === '' && state.openCautions.length > 0 ? (
-          <Muted>Type your initials to sign them.</Muted>
+          <Muted>{readyWords.enterYourInitialsToSign}</Muted>
         ) : null}
-        <Cautions aria-label="Cautions">
+        <Cautions aria-label={readyWords.cautions}>
           {cautions.map((id) => {
             const signed = ready.cautions[id]
             const { title, detail } = cautionTexts[id]
             return (
               <li key={id}>
-                <Peg peg={signed ? 'within' : 'outside'} label={signed ? 'signed' : 'open'} />
+                <Peg peg={signed ? 'within' : 'outside'} label={signed ? readyWords.signed : readyWords.open} />
                 <span>
                   <b>{title}</b>
                   <small>{detail}</small>
@@ -130,7 +132,7 @@ export function ReadyStep() {
                   <Button
                     look="quiet"
                     isDisabled={frozen}
-                    aria-label={`${title}: signed ${signed.by}, ${timeOf(signed.at)}. Take the signature back`}
+                    aria-label={readyWords.signedRemoveSignature(title, signed.by, timeOf(signed.at))}
                     onPress={() =>
                       edit((r) => {
                         const { [id]: _, ...rest } = r.cautions
@@ -143,21 +145,21 @@ export function ReadyStep() {
                 ) : (
                   <Button
                     isDisabled={frozen || settings.initials.trim() === ''}
-                    aria-label={`Sign: ${title}`}
+                    aria-label={readyWords.sign2(title)}
                     onPress={() => edit((r) => ({ ...r, cautions: { ...r.cautions, [id]: now() } }))}
                   >
-                    Sign
+                    {readyWords.sign}
                   </Button>
                 )}
               </li>
             )
           })}
         </Cautions>
-        <H2>Checks</H2>
-        <Checks aria-label="Checks">
+        <H2>{readyWords.checks}</H2>
+        <Checks aria-label={readyWords.checks}>
           {state.checks.map((check) => {
             const text = check.own
-              ? { title: check.own, detail: 'This line’s own.' }
+              ? { title: check.own, detail: readyWords.addedForThisLine }
               : (checkTexts[check.id] ?? { title: check.id, detail: '' })
             const kept = ready.checks[check.id] ?? emptyCheck(settings.unit)
             return (
@@ -169,7 +171,7 @@ export function ReadyStep() {
                     {text.detail}
                     {check.limit === undefined
                       ? ''
-                      : ` At most ${lengthWithUnit(check.limit, { ...terms, resolution: 0.01 })}.`}
+                      : readyWords.maximum(lengthWithUnit(check.limit, { ...terms, resolution: 0.01 }))}
                   </small>
                 </span>
                 {check.measured ? (
@@ -189,20 +191,20 @@ export function ReadyStep() {
                   <span />
                 )}
                 <Choices
-                  label={`${text.title}: outcome`}
+                  label={readyWords.outcome(text.title)}
                   value={kept.outcome}
                   isDisabled={frozen}
                   options={[
-                    { value: 'good', text: 'Good' },
-                    { value: 'bad', text: 'Not good' },
-                    { value: 'skipped', text: 'Skip' },
+                    { value: 'good', text: readyWords.ok },
+                    { value: 'bad', text: readyWords.notOk },
+                    { value: 'skipped', text: readyWords.skip },
                   ]}
                   onChange={(outcome) => editCheck(check.id, { outcome })}
                 />
                 <Noted>
                   <Input
-                    aria-label={`${text.title}: ${kept.outcome === 'skipped' ? 'why it is skipped' : 'note'}`}
-                    placeholder={kept.outcome === 'skipped' ? 'Why?' : 'Note'}
+                    aria-label={`${text.title}: ${kept.outcome === 'skipped' ? readyWords.reasonForSkipping : readyWords.note}`}
+                    placeholder={kept.outcome === 'skipped' ? readyWords.why : readyWords.note2}
                     aria-invalid={check.state === 'unreasoned' ? true : undefined}
                     maxLength={200}
                     readOnly={frozen}
@@ -229,7 +231,7 @@ export function ReadyStep() {
               setOwn('')
             }}
           >
-            <Field label="A check of this line’s own">
+            <Field label={readyWords.checkForThisLine}>
               <Input
                 style={{ minWidth: 260 }}
                 maxLength={120}
@@ -238,7 +240,7 @@ export function ReadyStep() {
               />
             </Field>
             <Button type="submit">
-              <Plus size={16} aria-hidden="true" /> Add the check
+              <Plus size={16} aria-hidden="true" /> {readyWords.addCheck}
             </Button>
           </Row>
         )}
@@ -255,9 +257,11 @@ export function ReadyStep() {
 
 /** What is typed of a measured check: the value, and the maker's figure where the maker says how much. */
 function measuresOf({ maker }: CheckState): (readonly ['value' | 'maker' | 'plusMinus', string])[] {
-  const value = ['value', 'Measured'] as const
-  if (maker === 'most') return [value, ['maker', 'Maker’s most']]
-  return maker === 'about' ? [value, ['maker', 'Maker’s figure'], ['plusMinus', 'Give or take']] : [value]
+  const value = ['value', readyWords.measured] as const
+  if (maker === 'most') return [value, ['maker', readyWords.makersMaximum]]
+  return maker === 'about'
+    ? [value, ['maker', readyWords.makersFigure], ['plusMinus', readyWords.plusOrMinus]]
+    : [value]
 }
 
 const timeOf = (at: string): string => (at ? format(new Date(at), 'HH:mm') : '')

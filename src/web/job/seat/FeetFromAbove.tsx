@@ -6,6 +6,7 @@ import { type Corner, corners } from '../../../core/seat/foot'
 import type { Seat, SeatFoot } from '../../../core/seat/schema'
 import { emptySeatFoot, type SeatState } from '../../../core/seat/state'
 import { feetDrawing } from '../../../drawing/feet'
+import { seatWords } from '../../../words/page/seat'
 import { byEdge, edgeName, seatFootName, stepName } from '../../../words/seat'
 import { capital, sideName, type Terms, unitName } from '../../../words/terms'
 import { mono } from '../../app/style'
@@ -74,16 +75,16 @@ export function FeetFromAbove(props: {
             <Pad key={pad.id} $over={named.has(pad.id)} style={{ left: pad.x, top: pad.y }} data-foot={pad.id}>
               <legend>
                 {capital(name)}
-                {was ? <Was>, was {was}</Was> : null}
+                {was ? <Was>{seatWords.was(was)}</Was> : null}
               </legend>
-              <Bolt title={`Bolt ${state.order.indexOf(pad.id) + 1} in the order of tightening`}>
+              <Bolt title={seatWords.boltInTheTighteningSequence(state.order.indexOf(pad.id) + 1)}>
                 {state.order.indexOf(pad.id) + 1}
               </Bolt>
               {state.pass === 'loose' ? null : (
                 <div className="middle rise" style={{ gridRow: 2 }}>
                   <QuantityInput
-                    label={`${capital(name)}: rise, ${unitName[unit]}`}
-                    placeholder="rise"
+                    label={seatWords.rise(capital(name), unitName[unit])}
+                    placeholder={seatWords.rise2}
                     quantity={typed.rise}
                     unit={unit}
                     readOnly={props.frozen}
@@ -93,8 +94,8 @@ export function FeetFromAbove(props: {
               )}
               <div className="middle pack" style={{ gridRow: 3 }}>
                 <Input
-                  aria-label={`${capital(name)}: pack under it now`}
-                  placeholder="pack"
+                  aria-label={seatWords.shimsUnderItNow(capital(name))}
+                  placeholder={seatWords.shims}
                   maxLength={60}
                   value={typed.pack}
                   readOnly={props.frozen}
@@ -106,12 +107,17 @@ export function FeetFromAbove(props: {
               </div>
               {corners.map((corner) => {
                 const { far, high } = places[corner]
-                const side = sideName(far ? 'far' : 'near', terms)
+                const side = sideName(far ? seatWords.far : seatWords.near, terms)
                 return (
                   <div key={corner} style={{ gridColumn: high !== flipped ? 3 : 1, gridRow: far !== flipped ? 2 : 3 }}>
                     <QuantityInput
-                      label={`${capital(name)}: feeler gap at its ${side} ${high ? 'right' : 'left'} corner, ${unitName[unit]}`}
-                      placeholder="gap"
+                      label={seatWords.feelerGapAtItsCorner(
+                        capital(name),
+                        side,
+                        high ? 'right' : 'left',
+                        unitName[unit],
+                      )}
+                      placeholder={seatWords.gap}
                       quantity={typed.gaps[corner] ?? emptyQuantity(unit)}
                       unit={unit}
                       readOnly={props.frozen}
@@ -153,7 +159,7 @@ function FromAbove({ steps, x, side }: { steps: readonly StepShim[]; x: number; 
   return (
     <g transform={`translate(${x} 22)`}>
       <text x={0} y={-8} fontSize={13} fill="var(--muted)">
-        from above
+        {seatWords.fromAbove}
       </text>
       <rect width={side} height={side} fill="var(--body)" stroke="var(--ink)" strokeWidth={1.5} />
       {steps.map((step) => (
@@ -182,15 +188,12 @@ function Steps(props: { foot: string; steps: readonly StepShim[]; pad: SeatState
       width={width + 300 + Math.max(64, height - 40)}
       height={height}
       role="img"
-      aria-label={`Step shims under the ${foot}, in section`}
+      aria-label={seatWords.stepShimsUnderTheIn(foot)}
       style={{ margin: 12 }}
     >
-      <text
-        x={0}
-        y={14}
-        fontSize={13}
-        fill="var(--muted)"
-      >{`Under the ${foot}, in section; ${edge} edge at the left`}</text>
+      <text x={0} y={14} fontSize={13} fill="var(--muted)">
+        {seatWords.underTheInSectionEdge(foot, edge)}
+      </text>
       {long.map((shim, i) => (
         <g key={shim.cover}>
           <rect

@@ -7,6 +7,7 @@ import { kindOf } from '../../../core/kinds'
 import { seatFindings } from '../../../core/seat/findings'
 import type { Seat, SeatFoot } from '../../../core/seat/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/seat/state'
+import { seatWords } from '../../../words/page/seat'
 import { saySeat } from '../../../words/seat'
 import { capital, machineName } from '../../../words/terms'
 import { narrow } from '../../app/style'
@@ -22,7 +23,7 @@ import { FeetFromAbove } from './FeetFromAbove'
 const Row = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; align-items: end; margin: 10px 0;`
 const Ticks = styled.div`display: grid; grid-template-columns: auto repeat(3, auto); gap: 6px 12px; justify-content: start; align-items: center; margin: 8px 0 16px; ${narrow} { grid-template-columns: 1fr; button { justify-content: start; } }`
 
-const stages = ['by hand', 'snug', 'to the torque'] as const
+const stages = [seatWords.byHand, 'snug', seatWords.toTorque] as const
 
 /** Soft foot: the feet from above, each loosened in turn; what is wrong with them and what to put under which. */
 export function SeatStep() {
@@ -62,15 +63,15 @@ export function SeatStep() {
     said: saySeat(advice, terms),
     acts:
       advice.kind === 'seat-again' && !frozen
-        ? [{ text: 'Check again', main: true, run: () => setPass('after') }]
+        ? [{ text: seatWords.checkAgain, main: true, run: () => setPass('after') }]
         : advice.kind === 'seat-tighten'
-          ? [{ text: 'One bolt at a time', main: true, run: () => setPass('before') }]
+          ? [{ text: seatWords.oneBoltAtATime, main: true, run: () => setPass('before') }]
           : advice.kind === 'seat-found' && advice.finding.kind === 'clean'
-            ? [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+            ? [{ text: seatWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
             : advice.kind === 'seat-next' || advice.kind === 'seat-fault'
               ? [
                   {
-                    text: 'Type it',
+                    text: seatWords.enterIt,
                     main: advice.kind === 'seat-next',
                     run: () =>
                       window.document.querySelector<HTMLInputElement>(`[data-foot="${advice.foot}"] input`)?.focus(),
@@ -84,11 +85,11 @@ export function SeatStep() {
       <Bench id="bench">
         <BenchHead>
           <div>
-            <h1>How it sits</h1>
-            <Muted>one bolt loosened at a time, the others tight</Muted>
+            <h1>{seatWords.softFoot}</h1>
+            <Muted>{seatWords.oneBoltLoosenedAtA}</Muted>
           </div>
           <Choices
-            label="Machine"
+            label={seatWords.machine}
             value={machine}
             options={seats.map(({ id }) => ({ value: id, text: machineName(id, terms) }))}
             onChange={(id) => {
@@ -99,12 +100,12 @@ export function SeatStep() {
         </BenchHead>
         <BenchHead>
           <Choices
-            label="Which check"
+            label={seatWords.whichCheck}
             value={pass}
             options={[
-              { value: 'loose', text: 'All bolts loose' },
-              { value: 'before', text: 'As found' },
-              { value: 'after', text: 'After the cure' },
+              { value: 'loose', text: seatWords.allBoltsLoose },
+              { value: 'before', text: seatWords.asFound },
+              { value: 'after', text: seatWords.afterCorrection },
             ]}
             onChange={setPass}
           />
@@ -118,36 +119,33 @@ export function SeatStep() {
           frozen={frozen}
           onFoot={editFoot}
         />
-        <Muted>
-          Rise in the middle, the pack under it below, feeler gaps at the corners where they are; numbers give the order
-          to tighten.
-        </Muted>
+        <Muted>{seatWords.riseInTheMiddleShims}</Muted>
         <Row>
           <QuantityField
-            label="A foot may rise"
+            label={seatWords.maximumRise}
             quantity={seat.threshold}
             unit={settings.unit}
             readOnly={frozen}
             placeholder={settings.unit === 'mil' ? '2' : '0.05'}
             onChange={(threshold) => edit((s) => ({ ...s, threshold }), 'threshold')}
           />
-          <Field label="Torque, if known">
+          <Field label={seatWords.torqueIfKnown}>
             <Input
               maxLength={30}
               value={seat.torque}
               readOnly={frozen}
-              placeholder="120 N·m"
+              placeholder={seatWords.n120NM}
               onChange={(event) => edit((s) => ({ ...s, torque: event.target.value }), 'torque')}
             />
           </Field>
           {pass === 'loose' ? null : (
-            <Field label="Rise told by">
+            <Field label={seatWords.riseMeasuredBy}>
               <Select
                 disabled={frozen}
                 value={state.guided ? 'shaft' : 'foot'}
                 options={[
-                  { value: 'foot', text: 'a dial at the foot' },
-                  { value: 'shaft', text: 'the shaft at the coupling, a guide' },
+                  { value: 'foot', text: seatWords.aDialAtTheFoot },
+                  { value: 'shaft', text: seatWords.theShaftAtTheCoupling },
                 ]}
                 onPick={(told) =>
                   edit((s) => ({
@@ -165,9 +163,9 @@ export function SeatStep() {
           )}
           {(
             [
-              ['padAlong', 'Pad, along the shaft', lengthUnitFor(settings.unit)],
-              ['padAcross', 'Pad, across', lengthUnitFor(settings.unit)],
-              ['thinnest', 'Thinnest shim in stock', settings.unit],
+              ['padAlong', seatWords.padAlongTheShaft, lengthUnitFor(settings.unit)],
+              ['padAcross', seatWords.padAcross, lengthUnitFor(settings.unit)],
+              ['thinnest', seatWords.thinnestShimInStock, settings.unit],
             ] as const
           ).map(([key, label, unit]) => (
             <QuantityField
@@ -185,10 +183,10 @@ export function SeatStep() {
             </Suspense>
           ) : null}
         </Row>
-        <h2 style={{ fontSize: 17 }}>Tightened, in the order on the bolts</h2>
+        <h2 style={{ fontSize: 17 }}>{seatWords.tighteningSequence}</h2>
         <Ticks>
           {[1, 2].map((round) => [
-            <Muted key={round}>{round === 1 ? 'first time round' : 'second time round'}</Muted>,
+            <Muted key={round}>{round === 1 ? seatWords.firstPass : seatWords.secondPass}</Muted>,
             ...stages.map((stage, s) => {
               const key = `${s + 1}.${round}`
               const done = seat.ticks[key]
@@ -224,14 +222,14 @@ function NoFeet() {
   const { id, reminders } = useJobFrame()
   const navigate = useNavigate()
   const said = {
-    title: 'No feet on this line: nothing to do here.',
-    detail: 'A soft foot is no matter of this kind of line.',
+    title: seatWords.noFeetOnThisLine,
+    detail: seatWords.softFootDoesNotApply,
   }
-  const acts = [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${id}/read`) }]
+  const acts = [{ text: seatWords.goToRead, main: true, run: () => navigate(`/jobs/${id}/read`) }]
   return (
     <BenchAndSay>
       <Bench id="bench">
-        <h1>How it sits</h1>
+        <h1>{seatWords.softFoot}</h1>
       </Bench>
       <Say
         items={[

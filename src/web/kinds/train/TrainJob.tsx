@@ -11,6 +11,7 @@ import type { Handle } from '../../../drawing/scene'
 import type { PlanSight } from '../../../drawing/train/sheet'
 import { sightScene } from '../../../drawing/train/sight'
 import { capital, footName } from '../../../words/terms'
+import { frameWords } from '../../../words/train/page/frame'
 import { limitName } from '../../../words/train/plan'
 import type { TrainTerms } from '../../../words/train/terms'
 import { JobLayout } from '../../job/frame/JobLayout'
@@ -123,7 +124,7 @@ export function TrainJob({ open, frame: { beginRound: begin, ...frame } }: JobPr
           {scene ? (
             <Sight
               scene={scene}
-              label="The line, drawn in both planes"
+              label={frameWords.theLineDrawnInBoth}
               chosen={chosen}
               onChoose={choose}
               onDrag={drag}

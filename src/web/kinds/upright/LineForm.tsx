@@ -1,6 +1,7 @@
 import styled from 'styled-components'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { UprightLine } from '../../../core/kinds/upright/document/schema'
+import { pageWords } from '../../../words/upright/page/page'
 import { Card, Field, Input, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import type { LineProps } from '../kind'
@@ -21,11 +22,11 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
   return (
     <Page id="bench">
       <Onward>{onward}</Onward>
-      <Card aria-label="The line">
-        <h2>The line</h2>
+      <Card aria-label={pageWords.theLine}>
+        <h2>{pageWords.theLine}</h2>
         <Grid>
           {(['name', 'area'] as const).map((key) => (
-            <Field key={key} label={key === 'name' ? 'Name' : 'Area'}>
+            <Field key={key} label={key === 'name' ? pageWords.name : pageWords.area}>
               <Input
                 maxLength={80}
                 readOnly={frozen}
@@ -34,7 +35,7 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
               />
             </Field>
           ))}
-          <Field label="Upper machine">
+          <Field label={pageWords.upperMachine}>
             <Input
               maxLength={60}
               readOnly={frozen}
@@ -42,7 +43,7 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
               onChange={(event) => put({ machines: [lower, { ...upper, name: event.target.value }] }, 'upper')}
             />
           </Field>
-          <Field label="Lower machine">
+          <Field label={pageWords.lowerMachine}>
             <Input
               maxLength={60}
               readOnly={frozen}
@@ -50,7 +51,7 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
               onChange={(event) => put({ machines: [{ ...lower, name: event.target.value }, upper] }, 'lower')}
             />
           </Field>
-          <Field label="Speed, rpm">
+          <Field label={pageWords.speedRpm}>
             <Input
               maxLength={12}
               inputMode="numeric"
@@ -60,7 +61,7 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
             />
           </Field>
           <QuantityField
-            label="Coupling diameter"
+            label={pageWords.couplingDiameter}
             quantity={coupling.diameter}
             unit={length}
             readOnly={frozen}
@@ -68,11 +69,11 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
           />
         </Grid>
       </Card>
-      <Card aria-label="The flange">
-        <h2>The flange</h2>
+      <Card aria-label={pageWords.theFlange}>
+        <h2>{pageWords.theFlange}</h2>
         <Grid>
           <QuantityField
-            label="Joint above the coupling centre"
+            label={pageWords.jointAboveTheCouplingCentre}
             quantity={flange.height}
             unit={length}
             signed
@@ -80,13 +81,13 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
             onChange={(height) => putFlange({ height }, 'height')}
           />
           <QuantityField
-            label="Bolt circle diameter"
+            label={pageWords.boltCircleDiameter}
             quantity={flange.circle}
             unit={length}
             readOnly={frozen}
             onChange={(circle) => putFlange({ circle }, 'circle')}
           />
-          <Field label="Bolts">
+          <Field label={pageWords.bolts}>
             <Select
               disabled={frozen}
               value={String(flange.bolts)}
@@ -94,26 +95,26 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
               onPick={(n) => putFlange({ bolts: Number(n) }, 'bolts')}
             />
           </Field>
-          <Field label="Bolts counted, seen from above">
+          <Field label={pageWords.boltsCountedSeenFromAbove}>
             <Select
               disabled={frozen}
               value={flange.counted}
               options={[
-                { value: 'clockwise', text: 'clockwise' },
-                { value: 'other', text: 'counterclockwise' },
+                { value: 'clockwise', text: pageWords.clockwise },
+                { value: 'other', text: pageWords.counterclockwise },
               ]}
               onPick={(counted) => putFlange({ counted: counted === 'other' ? 'other' : 'clockwise' }, 'counted')}
             />
           </Field>
           <QuantityField
-            label="Spigot clearance, of its diameter"
-            hint="Empty where there is none"
+            label={pageWords.spigotClearanceOfItsDiameter}
+            hint={pageWords.emptyWhereThereIsNone}
             quantity={flange.spigot}
             unit={unit}
             readOnly={frozen}
             onChange={(spigot) => putFlange({ spigot }, 'spigot')}
           />
-          <Field label={`Shims in stock, ${unit}`}>
+          <Field label={pageWords.shimsInStock(unit)}>
             <Input
               maxLength={40}
               placeholder="0.05 0.1 0.2 0.5"

@@ -1,5 +1,6 @@
 import { anglesAtBolts } from '../../../core/kinds/upright/document/make'
 import { readingsIn } from '../../../core/shafts/typed'
+import { pageWords } from '../../../words/upright/page/page'
 import { JobCard } from '../../job/frame/JobCard'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { useUprightFrame } from './frame'
@@ -26,7 +27,7 @@ export function LineStep() {
       }
       onward={
         <ButtonLink to={`/jobs/${id}/read`} $look="act">
-          Go to Read
+          {pageWords.goToRead}
         </ButtonLink>
       }
     >

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router'
 import { findingsFor } from '../../../core/kinds/upright/advice/findings'
 import { boltName, packText, pushText, say, shimText } from '../../../words/upright/findings'
+import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { ButtonAnchor, Card, Muted } from '../../parts/controls'
 import { Say } from '../../say/Say'
@@ -16,8 +17,8 @@ export function MoveStep() {
       <Bench id="bench">
         <BenchHead>
           <div>
-            <h1>Moves</h1>
-            <Muted>shims at the bolts first, then the push</Muted>
+            <h1>{pageWords.moves}</h1>
+            <Muted>{pageWords.shimsAtTheBoltsFirst}</Muted>
           </div>
           {work?.bolts ? (
             <ButtonAnchor
@@ -25,12 +26,12 @@ export function MoveStep() {
               target="_blank"
               rel="noreferrer"
             >
-              Sheet for the machine
+              {pageWords.sheetForTheMachine}
             </ButtonAnchor>
           ) : null}
         </BenchHead>
         {work?.bolts ? (
-          <Card as="section" aria-label="At the bolts">
+          <Card as="section" aria-label={pageWords.atTheBolts}>
             <table style={{ borderSpacing: '20px 8px' }}>
               <tbody>
                 {work.bolts.map((bolt) => (
@@ -45,7 +46,7 @@ export function MoveStep() {
             <p>{pushText(work, told)}</p>
           </Card>
         ) : (
-          <Muted as="p">No moves yet: read both dials at the bolts, and give the flange on the line’s page.</Muted>
+          <Muted as="p">{pageWords.noMovesYetReadBoth}</Muted>
         )}
       </Bench>
       <Say
@@ -57,9 +58,9 @@ export function MoveStep() {
             said: say(finding, told),
             acts:
               finding.kind === 'no-flange'
-                ? [{ text: 'Go to Line', main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                ? [{ text: pageWords.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
                 : finding.kind === 'push' && !frozen
-                  ? [{ text: 'Moved: start next round', main: true, run: () => beginRound() }]
+                  ? [{ text: pageWords.movedStartNextRound, main: true, run: () => beginRound() }]
                   : [],
           })),
         ]}

@@ -5,6 +5,7 @@ import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/upright/advice/findings'
 import type { ProbeSetUp } from '../../../core/shafts/schema'
 import { boltName, dialName, say } from '../../../words/upright/findings'
+import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Card, Muted } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
@@ -34,7 +35,7 @@ export function ReadStep() {
     finding.kind === 'next-reading' || finding.kind === 'not-a-number'
       ? [
           {
-            text: 'Type it',
+            text: pageWords.enterIt,
             main: finding.kind === 'next-reading',
             run: () =>
               window.document.querySelector<HTMLInputElement>(cell(finding.probe.id, finding.degrees))?.focus(),
@@ -46,10 +47,8 @@ export function ReadStep() {
       <Bench id="bench">
         <BenchHead>
           <div>
-            <h1>Readings</h1>
-            <Muted>
-              both shafts turned together, coupling released; {upper.name.toLowerCase()} rotor hanging where it runs
-            </Muted>
+            <h1>{pageWords.readings}</h1>
+            <Muted>{pageWords.bothShaftsTurnedTogetherCoupling(upper.name.toLowerCase())}</Muted>
           </div>
         </BenchHead>
         {round.sets.flatMap((set) =>
@@ -86,7 +85,11 @@ export function ReadStep() {
                     </div>
                   ))}
                   <QuantityField
-                    label={probe.station.toward === 'right' ? 'Height above the coupling' : 'Depth below the coupling'}
+                    label={
+                      probe.station.toward === 'right'
+                        ? pageWords.heightAboveTheCoupling
+                        : pageWords.depthBelowTheCoupling
+                    }
                     quantity={probe.station.distance}
                     unit={length}
                     readOnly={frozen}
@@ -95,8 +98,8 @@ export function ReadStep() {
                     }
                   />
                   <QuantityField
-                    label="Hub radius"
-                    hint="If known"
+                    label={pageWords.hubRadius}
+                    hint={pageWords.ifKnown}
                     quantity={probe.radius}
                     unit={length}
                     readOnly={frozen}

@@ -4,6 +4,7 @@ import { readPeg, verdictPeg } from '../../../core/kinds/upright/advice/findings
 import { solveRound } from '../../../core/kinds/upright/solve/round'
 import { flangeScene } from '../../../drawing/upright/flange'
 import type { UprightTerms } from '../../../words/upright/findings'
+import { pageWords } from '../../../words/upright/page/page'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { useWidth } from '../../parts/useWidth'
 import { Sight } from '../../sight/Sight'
@@ -32,11 +33,7 @@ export function UprightJob({ open, frame }: JobProps<'upright'>) {
       open={open}
       frame={whole}
       pegs={{ read: readPeg(solved), move: verdictPeg(solved) }}
-      drawing={
-        <Box ref={ref}>
-          {scene ? <Sight scene={scene} label="The flange from above, and the shafts beside it" /> : null}
-        </Box>
-      }
+      drawing={<Box ref={ref}>{scene ? <Sight scene={scene} label={pageWords.theFlangeFromAboveAnd} /> : null}</Box>}
     />
   )
 }

@@ -6,6 +6,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { miniOf } from '../../../drawing'
 import { sayNext } from '../../../words'
+import { floorWords } from '../../../words/page/floor'
 import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
@@ -39,11 +40,11 @@ const Pegs = styled.span`display: flex; gap: 14px; span { display: inline-grid; 
 const Empty = styled.div`padding: 48px 8px; display: grid; gap: 16px; justify-items: start; font-size: 18px;`
 
 const states: readonly { value: JobState | 'all' | 'away'; text: string }[] = [
-  { value: 'all', text: 'All' },
-  { value: 'in-hand', text: 'In hand' },
-  { value: 'due', text: 'Due' },
-  { value: 'signed', text: 'Signed' },
-  { value: 'away', text: 'Put away' },
+  { value: 'all', text: floorWords.all },
+  { value: 'in-hand', text: floorWords.inHand },
+  { value: 'due', text: floorWords.due },
+  { value: 'signed', text: floorWords.signed },
+  { value: 'away', text: floorWords.archived },
 ]
 
 /** Home: what is in hand, due and signed. Search and filters live in the address. */
@@ -108,21 +109,21 @@ export function FloorScreen() {
         <BroughtBack />
         <Unsent />
         <Top>
-          <h1>Floor</h1>
+          <h1>{floorWords.floor}</h1>
           <SearchField
             inputRef={searchBox}
-            label="Search lines and jobs"
-            placeholder="Line, area, initials, job 14"
+            label={floorWords.searchLinesAndJobs}
+            placeholder={floorWords.lineAreaInitialsJob14}
             value={search}
             onChange={(value) => change('search', value)}
           />
           {(around.data?.areas.length ?? 0) > 1 ? (
             <div>
               <Select
-                aria-label="Area"
+                aria-label={floorWords.area}
                 value={area}
                 options={[
-                  { value: '', text: 'All areas' },
+                  { value: '', text: floorWords.allAreas },
                   ...(around.data?.areas ?? []).map((a) => ({ value: a, text: a })),
                 ]}
                 onPick={(value) => change('area', value)}
@@ -130,7 +131,7 @@ export function FloorScreen() {
             </div>
           ) : null}
           <Choices
-            label="Which jobs"
+            label={floorWords.whichJobs}
             value={state}
             options={states.flatMap(({ value, text }) => {
               const count =
@@ -140,16 +141,16 @@ export function FloorScreen() {
             })}
             onChange={(value) => change('state', value === 'all' ? '' : value)}
           />
-          <ButtonLink to="/lines">Lines</ButtonLink>
-          <ButtonLink to="/kit">Kit</ButtonLink>
+          <ButtonLink to="/lines">{floorWords.lines}</ButtonLink>
+          <ButtonLink to="/kit">{floorWords.kit}</ButtonLink>
           <ButtonLink to="/new" $look="act">
-            <Plus size={18} aria-hidden="true" /> New job
+            <Plus size={18} aria-hidden="true" /> {floorWords.newJob}
           </ButtonLink>
         </Top>
         {jobs.error ? <p role="alert">{jobs.error.message}</p> : null}
         {data && data.rows.length > 0 ? (
           <>
-            <List aria-label="Jobs">
+            <List aria-label={floorWords.jobs}>
               {data.rows.map((row) => (
                 <JobLine key={row.id} row={row} />
               ))}
@@ -157,13 +158,11 @@ export function FloorScreen() {
             {data.pages > 1 ? (
               <Top style={{ marginTop: 16 }}>
                 <Button isDisabled={page === 0} onPress={() => change('page', String(page - 1))}>
-                  Newer
+                  {floorWords.newer}
                 </Button>
-                <Muted>
-                  Page {page + 1} of {data.pages}, {data.total} jobs
-                </Muted>
+                <Muted>{floorWords.pageOfJobs(page + 1, data.pages, data.total)}</Muted>
                 <Button isDisabled={page + 1 >= data.pages} onPress={() => change('page', String(page + 1))}>
-                  Older
+                  {floorWords.older}
                 </Button>
               </Top>
             ) : null}
@@ -172,17 +171,14 @@ export function FloorScreen() {
           <Empty>
             {anyJobs ? (
               <>
-                <p>No job fits this search.</p>
-                <Button onPress={() => setParams({})}>Show all jobs</Button>
+                <p>{floorWords.noJobsMatch}</p>
+                <Button onPress={() => setParams({})}>{floorWords.showAllJobs}</Button>
               </>
             ) : (
               <>
-                <p>
-                  Nothing here yet. A job is one visit to one coupled train: draw the pair, read the dials, move the
-                  feet.
-                </p>
+                <p>{floorWords.noJobsYetAJob}</p>
                 <ButtonLink to="/new" $look="act">
-                  Begin the first job
+                  {floorWords.startTheFirstJob}
                 </ButtonLink>
               </>
             )}
@@ -193,7 +189,7 @@ export function FloorScreen() {
   )
 }
 
-const stateWord: Record<JobState, string> = { due: 'due', 'in-hand': 'in hand', signed: 'signed' }
+const stateWord: Record<JobState, string> = { due: 'due', 'in-hand': floorWords.inHand2, signed: 'signed' }
 
 function JobLine({ row }: { row: JobRow }) {
   const { summary } = row
@@ -204,7 +200,7 @@ function JobLine({ row }: { row: JobRow }) {
         <Mini row={row} />
         <span>
           <h2>{row.lineName}</h2>
-          <small>{[row.area, `job ${row.number}`, row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
+          <small>{[row.area, floorWords.job(row.number), row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
         </span>
         <Pegs>
           {(['ready', 'seat', 'read', 'move'] as const).map((step) => (
@@ -214,16 +210,16 @@ function JobLine({ row }: { row: JobRow }) {
             </span>
           ))}
         </Pegs>
-        <Next>{row.state === 'signed' ? `Signed by ${row.signedBy ?? ''}` : sayNext(summary)}</Next>
+        <Next>{row.state === 'signed' ? floorWords.signedBy(row.signedBy ?? '') : sayNext(summary)}</Next>
         <When>
           {row.state === 'due' && row.dueOn ? (
             <>
-              {overdue ? 'overdue since ' : 'due '}
+              {overdue ? floorWords.overdueSince : 'due '}
               {format(new Date(row.dueOn), 'd MMM')}
             </>
           ) : (
             <>
-              {row.archivedAt ? 'put away' : stateWord[row.state]}
+              {row.archivedAt ? floorWords.archived2 : stateWord[row.state]}
               <br />
               {formatDistanceToNowStrict(new Date(row.updatedAt), { addSuffix: true })}
             </>
@@ -231,7 +227,7 @@ function JobLine({ row }: { row: JobRow }) {
           {summary.minutes > 0 ? (
             <>
               <br />
-              <b>{summary.minutes}</b> min
+              <b>{summary.minutes}</b> {floorWords.min}
             </>
           ) : null}
         </When>

@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { kindOf } from '../../../core/kinds'
+import { floorWords } from '../../../words/page/floor'
 import { useArchive } from '../../api/archive'
 import { Header } from '../../app/Shell'
 import { narrow } from '../../app/style'
@@ -39,46 +40,42 @@ export function LinesScreen() {
   const found = linesFitting(lines.data ?? [], search)
   return (
     <>
-      <Header crumbs={[{ text: 'Lines' }]} />
+      <Header crumbs={[{ text: floorWords.lines }]} />
       <Page id="bench">
         <BroughtBack />
         <Top>
-          <h1>Lines</h1>
+          <h1>{floorWords.lines}</h1>
           <SearchField
-            label="Search lines"
-            placeholder="Name, area or machine"
+            label={floorWords.searchLines}
+            placeholder={floorWords.nameAreaOrMachine}
             value={search}
             onChange={(value) => change('search', value)}
           />
           <Choices
-            label="Which lines"
+            label={floorWords.whichLines}
             value={away ? 'away' : 'all'}
             options={[
-              { value: 'all', text: 'In use' },
-              { value: 'away', text: 'Put away' },
+              { value: 'all', text: floorWords.active },
+              { value: 'away', text: floorWords.archived },
             ]}
             onChange={(value) => change('state', value === 'away' ? 'away' : '')}
           />
           <ButtonLink to="/new" $look="act">
-            New job
+            {floorWords.newJob}
           </ButtonLink>
         </Top>
         {lines.error ? <p role="alert">{lines.error.message}</p> : null}
         {lines.data && found.length === 0 ? (
           <Muted as="p">
-            {search
-              ? 'No line fits this search.'
-              : away
-                ? 'No line is put away.'
-                : 'No line is known yet. A new job draws one.'}
+            {search ? floorWords.noLinesMatch : away ? floorWords.noArchivedLines : floorWords.noLinesYetStartA}
           </Muted>
         ) : null}
-        <List aria-label="Lines">
+        <List aria-label={floorWords.lines}>
           {found.map((line) => (
             <li key={line.id}>
               <Link to={`/lines/${line.id}`}>
                 <span>
-                  <h2>{line.name || 'A line without a name'}</h2>
+                  <h2>{line.name || floorWords.unnamedLine}</h2>
                   <small>{line.area}</small>
                 </span>
                 <small>
@@ -87,10 +84,10 @@ export function LinesScreen() {
                     .machines.map(({ name }) => name)
                     .join(' – ')}
                 </small>
-                <small>{line.jobs === 1 ? '1 job' : `${line.jobs} jobs`}</small>
+                <small>{line.jobs === 1 ? floorWords.n1Job : floorWords.jobs2(line.jobs)}</small>
               </Link>
               {away ? (
-                <Button onPress={() => back.mutate({ id: line.id, archived: false })}>Bring it back</Button>
+                <Button onPress={() => back.mutate({ id: line.id, archived: false })}>{floorWords.restore}</Button>
               ) : null}
             </li>
           ))}

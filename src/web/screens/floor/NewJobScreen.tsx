@@ -7,6 +7,7 @@ import { jobFrom } from '../../../core/job/make'
 import { type AnyLine, type KindName, kindAsked, kindNames, kindOf, kinds } from '../../../core/kinds'
 import type { Occasion } from '../../../core/ready/catalogue'
 import { words } from '../../../words'
+import { floorWords } from '../../../words/page/floor'
 import { occasionNames } from '../../../words/ready'
 import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
@@ -77,14 +78,14 @@ export function NewJobScreen() {
       try {
         document = JSON.parse(await file.text())
       } catch {
-        throw new Error(`${file.name} is not a JSON document.`)
+        throw new Error(floorWords.isNotAJsonDocument(file.name))
       }
       const made = kinds[kindAsked(document)].survey.toJob(
         document,
         name.trim() || file.name.replace(/\..*$/, ''),
         new Date().toISOString(),
       )
-      if (!made.ok) throw new Error(`${file.name}, ${made.fault.path || 'the document'}: ${made.fault.message}`)
+      if (!made.ok) throw new Error(`${file.name}, ${made.fault.path || floorWords.theDocument}: ${made.fault.message}`)
       // a name that was typed wins over the one in the document
       const known = name.trim() ? { ...made.value.line, name: name.trim() } : made.value.line
       const brought = { ...made.value, line: known, doneBy: made.value.doneBy || initials }
@@ -104,18 +105,18 @@ export function NewJobScreen() {
   const known = linesFitting(all, search)
   return (
     <>
-      <Header crumbs={[{ text: 'New job' }]} />
+      <Header crumbs={[{ text: floorWords.newJob }]} />
       <Page id="bench">
-        <h1>New job</h1>
+        <h1>{floorWords.newJob}</h1>
         <Grid>
-          <Field label="Occasion">
+          <Field label={floorWords.reasonForTheJob}>
             <Select
               value={occasion}
               options={Object.entries(occasionNames).map(([value, text]) => ({ value, text }))}
               onPick={(picked) => setOccasion(picked as Occasion)}
             />
           </Field>
-          <Field label="Your initials">
+          <Field label={floorWords.yourInitials}>
             <Input
               value={initials}
               maxLength={12}
@@ -125,17 +126,17 @@ export function NewJobScreen() {
         </Grid>
         {begin.error ? <Fault role="alert">{begin.error.message}</Fault> : null}
         {all.length > 0 ? (
-          <Card aria-label="A line that is known">
-            <h2>On a line that is known</h2>
+          <Card aria-label={floorWords.existingLine}>
+            <h2>{floorWords.onAnExistingLine}</h2>
             {wanted ? null : (
               <Find>
                 <SearchField
-                  label="Search lines"
-                  placeholder="Name, area or machine"
+                  label={floorWords.searchLines}
+                  placeholder={floorWords.nameAreaOrMachine}
                   value={search}
                   onChange={setSearch}
                 />
-                <Link to="/lines">All lines, with their sheets</Link>
+                <Link to="/lines">{floorWords.allLinesAndTheirDetails}</Link>
               </Find>
             )}
             <Lines>
@@ -147,7 +148,7 @@ export function NewJobScreen() {
                     onClick={() => begin.mutate({ id: line.id, line: line.document })}
                   >
                     <span>
-                      <b>Begin on {line.name || 'the line without a name'}</b> <Muted>{line.area}</Muted>
+                      <b>{floorWords.startOn(line.name || 'the line without a name')}</b> <Muted>{line.area}</Muted>
                     </span>
                     <ArrowRight size={18} aria-hidden="true" />
                   </button>
@@ -155,33 +156,33 @@ export function NewJobScreen() {
               ))}
             </Lines>
             {known.length > shown ? (
-              <Muted as="p">{known.length - shown} more: search for them above.</Muted>
+              <Muted as="p">{floorWords.moreUseTheSearchAbove(known.length - shown)}</Muted>
             ) : known.length === 0 ? (
-              <Muted as="p">No line fits this search. Draw it below.</Muted>
+              <Muted as="p">{floorWords.noLinesMatchDrawIt}</Muted>
             ) : null}
           </Card>
         ) : null}
         {wanted ? null : (
           <Card
             as="form"
-            aria-label="A pair drawn now"
+            aria-label={floorWords.newLine}
             onSubmit={(event) => {
               event.preventDefault()
               begin.mutate('drawn')
             }}
           >
-            <h2>Or draw a pair now, as you see it from where you stand</h2>
+            <h2>{floorWords.orDrawANewLine}</h2>
             <Grid>
-              <Field label="Name of the line">
+              <Field label={floorWords.lineName}>
                 <Input
                   value={name}
                   maxLength={80}
-                  placeholder="Rinse pump 4"
+                  placeholder={floorWords.rinsePump4}
                   onChange={(event) => setName(event.target.value)}
                 />
               </Field>
               {kindNames.length > 1 ? (
-                <Field label="Kind of line">
+                <Field label={floorWords.kindOfLine}>
                   <Select
                     value={kind}
                     options={kindNames.map((one) => ({ value: one, text: words[one].name }))}
@@ -199,24 +200,24 @@ export function NewJobScreen() {
                 </Field>
               ))}
               <Choices
-                label="Units"
+                label={floorWords.units}
                 value={unit}
                 options={[
-                  { value: 'mm', text: 'mm' },
-                  { value: 'mil', text: 'inch and mil' },
+                  { value: 'mm', text: floorWords.mm },
+                  { value: 'mil', text: floorWords.inchAndMil },
                 ]}
                 onChange={(value) => changeSettings({ unit: value })}
               />
               <Button look="act" type="submit" isDisabled={begin.isPending}>
-                Draw it and begin
+                {floorWords.drawItAndStart}
               </Button>
             </Grid>
           </Card>
         )}
         {wanted ? null : (
-          <Card aria-label="From a survey document">
-            <h2>Or bring in a survey document</h2>
-            <Field label="A file in the open survey format (JSON)">
+          <Card aria-label={floorWords.fromASurveyDocument}>
+            <h2>{floorWords.orImportASurveyDocument}</h2>
+            <Field label={floorWords.aFileInTheOpen}>
               <input
                 style={{ minHeight: 44, padding: '8px 0' }}
                 type="file"

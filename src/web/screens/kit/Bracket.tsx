@@ -5,6 +5,7 @@ import { lengthUnitFor } from '../../../core/frame/usual'
 import { takeSag } from '../../../core/kit/sag'
 import type { KitBracket } from '../../../core/kit/schema'
 import { saySag } from '../../../words/kit'
+import { kitWords } from '../../../words/page/kit'
 import type { StoredKit } from '../../api/client'
 import { Button, Card, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -17,10 +18,10 @@ const Ring = styled.div`position: relative; height: 300px; svg { position: absol
 const Told = styled.div`display: grid; gap: 12px; justify-items: start; p { display: flex; gap: 10px; align-items: flex-start; font-size: 16px; } svg { margin-top: 4px; flex: none; }`
 
 const places = [
-  { at: 'top', name: 'Top', x: 50, y: 12 },
-  { at: 'far', name: 'Far', x: 86, y: 50 },
-  { at: 'bottom', name: 'Bottom', x: 50, y: 88 },
-  { at: 'near', name: 'Near', x: 14, y: 50 },
+  { at: 'top', name: kitWords.top, x: 50, y: 12 },
+  { at: 'far', name: kitWords.far, x: 86, y: 50 },
+  { at: 'bottom', name: kitWords.bottom, x: 50, y: 88 },
+  { at: 'near', name: kitWords.near, x: 14, y: 50 },
 ] as const
 
 /** A bracket and its sag bench: it hangs on a straight bar, is turned round, and what it reads is its own sag. */
@@ -50,44 +51,41 @@ export function Bracket(props: {
   }
   return (
     <>
-      <Card aria-label="Bracket">
+      <Card aria-label={kitWords.bracket}>
         <Grid>
-          <TextField label="Name" value={item.name} onChange={(name) => put({ name }, 'name')} />
+          <TextField label={kitWords.name} value={item.name} onChange={(name) => put({ name }, 'name')} />
           <NumberField
-            label="Sag"
+            label={kitWords.sag}
             signed
             quantity={item.sag}
             unit={unit}
             onChange={(sag) => put({ sag }, 'sag')}
-            hint="Bottom of a bar, zeroed on top"
+            hint={kitWords.atTheBottomZeroedAt}
           />
           <NumberField
-            label="At a span of"
+            label={kitWords.span}
             quantity={item.span}
             unit={length}
             onChange={(span) => put({ span }, 'span')}
           />
           <DialName
-            label="With the dial"
+            label={kitWords.dialUsed}
             value={item.dial}
             dials={dials}
             onChange={(name) => put({ dial: name }, 'dial')}
           />
           <TextField
-            label="Taken on"
+            label={kitWords.dateTaken}
             type="date"
             value={item.takenOn}
             onChange={(takenOn) => put({ takenOn }, 'taken')}
           />
-          <TextField label="Note" max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
+          <TextField label={kitWords.note} max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
         </Grid>
       </Card>
-      <Card aria-label="Sag bench">
-        <h2>Sag bench</h2>
-        <Muted>
-          Hang the bracket on a straight, stiff bar as it will hang at the machine, with its own dial. Zero on top, turn
-          bar and bracket together, read.
-        </Muted>
+      <Card aria-label={kitWords.bracketSag}>
+        <h2>{kitWords.bracketSag}</h2>
+        <Muted>{kitWords.clampTheBracketOnA}</Muted>
         <Bench>
           <Ring>
             <svg viewBox="0 0 100 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true">
@@ -111,7 +109,7 @@ export function Bracket(props: {
                 <span aria-hidden="true">{name}</span>
                 <QuantityInput
                   signed
-                  label={`On the bar, ${name.toLowerCase()}, ${unit}`}
+                  label={kitWords.onTheBar(name.toLowerCase(), unit)}
                   quantity={item.bar[at]}
                   unit={unit}
                   onChange={(value) => put({ bar: { ...item.bar, [at]: value } }, `bar-${at}`)}
@@ -122,13 +120,13 @@ export function Bracket(props: {
           <Told>
             <Grid style={{ width: '100%' }}>
               <NumberField
-                label="Span on the bar"
+                label={kitWords.spanOnTheBar}
                 quantity={item.barSpan}
                 unit={length}
                 onChange={(barSpan) => put({ barSpan }, 'barSpan')}
               />
               <DialName
-                label="Dial on it"
+                label={kitWords.dialUsedOnTheBar}
                 value={item.barDial}
                 dials={dials}
                 onChange={(barDial) => put({ barDial }, 'barDial')}
@@ -141,7 +139,7 @@ export function Bracket(props: {
               </p>
             ))}
             <Button look="act" isDisabled={!taken.good} onPress={keep}>
-              Keep it as this bracket’s sag
+              {kitWords.saveAsThisBracketsSag}
             </Button>
           </Told>
         </Bench>

@@ -5,6 +5,7 @@ import { lengthUnitFor } from '../../../core/frame/usual'
 import { compare } from '../../../core/kit/gauge'
 import type { KitGauge } from '../../../core/kit/schema'
 import { sayCompared } from '../../../words/kit'
+import { kitWords } from '../../../words/page/kit'
 import { unitName } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { Button, Card, Muted } from '../../parts/controls'
@@ -30,36 +31,46 @@ export function Gauge({
   const length = lengthUnitFor(unit)
   const compared = compare(item)
   return (
-    <Card aria-label="Comparison">
+    <Card aria-label={kitWords.comparison}>
       <Grid>
-        <TextField label="Name" value={item.name} onChange={(name) => put({ name }, 'name')} />
-        <DialName label="Instrument" value={item.dial} dials={dials} onChange={(dial) => put({ dial }, 'dial')} />
+        <TextField label={kitWords.name} value={item.name} onChange={(name) => put({ name }, 'name')} />
+        <DialName
+          label={kitWords.instrument}
+          value={item.dial}
+          dials={dials}
+          onChange={(dial) => put({ dial }, 'dial')}
+        />
         <NumberField
-          label="Gauge block, nominal"
+          label={kitWords.gaugeBlockNominal}
           quantity={item.nominal}
           unit={length}
           onChange={(nominal) => put({ nominal }, 'nominal')}
         />
-        <NumberField label="Allowed over" quantity={item.over} unit={unit} onChange={(over) => put({ over }, 'over')} />
         <NumberField
-          label="Allowed under"
+          label={kitWords.tolerancePlus}
+          quantity={item.over}
+          unit={unit}
+          onChange={(over) => put({ over }, 'over')}
+        />
+        <NumberField
+          label={kitWords.toleranceMinus}
           quantity={item.under}
           unit={unit}
           onChange={(under) => put({ under }, 'under')}
         />
         <TextField
-          label="Taken on"
+          label={kitWords.dateTaken}
           type="date"
           value={item.takenOn}
           onChange={(takenOn) => put({ takenOn }, 'taken')}
         />
       </Grid>
-      <h2 style={{ marginTop: 16 }}>Lift it, set it down, read: as often as you have patience for</h2>
+      <h2 style={{ marginTop: 16 }}>{kitWords.liftItSetItDown}</h2>
       <Readings>
         {item.readings.map(({ id, value }, i) => (
           <li key={id}>
             <QuantityInput
-              label={`Set down ${i + 1}, ${unitName[length]}`}
+              label={kitWords.reading(i + 1, unitName[length])}
               quantity={value}
               unit={length}
               onChange={(typed) =>
@@ -68,7 +79,7 @@ export function Gauge({
             />
             <Button
               look="quiet"
-              aria-label={`Take reading ${i + 1} away`}
+              aria-label={kitWords.removeReading(i + 1)}
               onPress={() => put({ readings: item.readings.filter((one) => one.id !== id) }, 'less')}
             >
               <X size={14} />
@@ -87,7 +98,7 @@ export function Gauge({
               )
             }
           >
-            <Plus size={16} aria-hidden="true" /> Another
+            <Plus size={16} aria-hidden="true" /> {kitWords.addReading}
           </Button>
         </li>
       </Readings>
@@ -97,7 +108,7 @@ export function Gauge({
           <span>{text}</span>
         </Told>
       ))}
-      <Muted>The makers’ and the site’s calibration rules decide; this only compares.</Muted>
+      <Muted>{kitWords.thisIsOnlyAComparison}</Muted>
     </Card>
   )
 }

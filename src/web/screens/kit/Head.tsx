@@ -1,55 +1,56 @@
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { KitHead } from '../../../core/kit/schema'
+import { kitWords } from '../../../words/page/kit'
 import { Card, Field, Select } from '../../parts/controls'
 import { Grid, NumberField, type Put, TextField } from './parts'
 
 /** A head: its finest step, its deviation, and how far its planes are apart where it has two. */
 export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; put: Put }) {
   return (
-    <Card aria-label="Head">
+    <Card aria-label={kitWords.head}>
       <Grid>
-        <TextField label="Name" value={item.name} onChange={(name) => put({ name }, 'name')} />
-        <Field label="Kind">
+        <TextField label={kitWords.name} value={item.name} onChange={(name) => put({ name }, 'name')} />
+        <Field label={kitWords.kind}>
           <Select
             value={item.type}
             options={[
-              { value: 'beam', text: 'one plane; sees the other head' },
-              { value: 'beam2', text: 'two planes' },
+              { value: 'beam', text: kitWords.onePlaneSeesTheOther },
+              { value: 'beam2', text: kitWords.twoPlanes },
             ]}
             onPick={(type) => put({ type: type as 'beam' | 'beam2' }, 'type')}
           />
         </Field>
         <NumberField
-          label="Finest step"
+          label={kitWords.resolution}
           positive
           quantity={item.step}
           unit={unit}
           onChange={(step) => put({ step }, 'step')}
         />
         <NumberField
-          label="Deviation of one reading"
+          label={kitWords.repeatability1Sd}
           positive
           quantity={item.sd}
           unit={unit}
           onChange={(sd) => put({ sd }, 'sd')}
-          hint="Empty: half its finest step"
+          hint={kitWords.blankHalfTheResolution}
         />
         {item.type === 'beam2' ? (
           <NumberField
-            label="Between its planes"
+            label={kitWords.distanceBetweenPlanes}
             quantity={item.between ?? emptyQuantity(unit)}
             unit={lengthUnitFor(unit)}
             onChange={(between) => put({ between }, 'between')}
           />
         ) : null}
         <TextField
-          label="Calibration due"
+          label={kitWords.calibrationDue}
           type="date"
           value={item.calibrationDue}
           onChange={(calibrationDue) => put({ calibrationDue }, 'due')}
         />
-        <TextField label="Note" max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
+        <TextField label={kitWords.note} max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
       </Grid>
     </Card>
   )

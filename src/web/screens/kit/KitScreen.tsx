@@ -6,6 +6,7 @@ import { makeKitItem } from '../../../core/kit/make'
 import type { KitItem, KitKind } from '../../../core/kit/schema'
 import { describeKit } from '../../../words/describe'
 import { kitKinds, kitPeg, kitSummary } from '../../../words/kit'
+import { kitWords } from '../../../words/page/kit'
 import { useArchive } from '../../api/archive'
 import { api, type StoredKit, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
@@ -64,7 +65,7 @@ export function KitScreen() {
   if (!loaded) return <Waiting />
   return (
     <>
-      {chosen ? null : <Header crumbs={[{ text: 'Kit' }]} />}
+      {chosen ? null : <Header crumbs={[{ text: kitWords.kit }]} />}
       {chosen ? (
         <OpenItem key={chosen} id={chosen} leave={(away) => setParams({}, { state: { away } })}>
           {(work) => (
@@ -88,13 +89,7 @@ export function KitScreen() {
           <Work id="bench">
             <BroughtBack />
             {add.error ? <Fault role="alert">{add.error.message}</Fault> : null}
-            {items.length === 0 ? (
-              <p>
-                Nothing is in the kit yet. Add the dial you use most, then the bracket it hangs on, and take its sag.
-              </p>
-            ) : (
-              <p>Choose a piece to see or change it.</p>
-            )}
+            {items.length === 0 ? <p>{kitWords.nothingInTheKitYet}</p> : <p>{kitWords.chooseAnItemToView}</p>}
             <WhichDial items={items} unit={unit} />
             <TakenOut pick={(id) => setParams({ item: id })} />
           </Work>
@@ -110,7 +105,7 @@ function TakenOut({ pick }: { pick: (id: string) => void }) {
   if (items.length === 0) return null
   return (
     <details>
-      <summary>Taken out: {items.length}</summary>
+      <summary>{kitWords.archived(items.length)}</summary>
       {items.map(({ id, document }) => (
         <Button key={id} look="quiet" onPress={() => pick(id)}>
           {document.name || kitKinds[document.kind].one}
@@ -130,13 +125,13 @@ function KitList(props: {
 }) {
   const { items, chosen, today, unit } = props
   return (
-    <List aria-label="Kit">
-      <h1>Kit</h1>
+    <List aria-label={kitWords.kit}>
+      <h1>{kitWords.kit}</h1>
       {kinds.map((kind) => (
         <section key={kind} aria-label={kitKinds[kind].many}>
           <h2>
             {kitKinds[kind].many}
-            <Button look="quiet" aria-label={`Add a ${kitKinds[kind].one}`} onPress={() => props.add(kind)}>
+            <Button look="quiet" aria-label={kitWords.addA(kitKinds[kind].one)} onPress={() => props.add(kind)}>
               <Plus size={16} />
             </Button>
           </h2>
@@ -172,7 +167,7 @@ function OpenItem({
   if (error)
     return (
       <>
-        <Header crumbs={[{ to: '/kit', text: 'Kit' }]} />
+        <Header crumbs={[{ to: '/kit', text: kitWords.kit }]} />
         {children(<Fault role="alert">{error.message}</Fault>)}
       </>
     )
@@ -199,7 +194,7 @@ function Item(props: {
   const dials = items.flatMap((item) => (item.document.kind === 'dial' ? [item.document.name] : []))
   return (
     <>
-      <Header crumbs={[{ to: '/kit', text: 'Kit' }, { text: document.name || kitKinds[document.kind].one }]}>
+      <Header crumbs={[{ to: '/kit', text: kitWords.kit }, { text: document.name || kitKinds[document.kind].one }]}>
         <Saved notebook={notebook} />
       </Header>
       <Clashes notebook={notebook} describe={describeKit} />
@@ -215,12 +210,12 @@ function Item(props: {
           {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}
           <div>
             {archived ? (
-              <Button onPress={() => remove.mutate({ id, archived: false })}>Bring it back into the kit</Button>
+              <Button onPress={() => remove.mutate({ id, archived: false })}>{kitWords.restoreToTheKit}</Button>
             ) : (
               <Remove
-                label="Take it out of the kit"
-                act="Take it out"
-                goes="Jobs keep what they used of it. “Taken out” below the kit brings it back."
+                label={kitWords.archiveThisItem}
+                act={kitWords.archive}
+                goes={kitWords.jobsThatUsedItKeep}
                 onRemove={() => remove.mutate({ id, archived: true })}
               />
             )}

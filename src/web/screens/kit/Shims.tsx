@@ -3,6 +3,7 @@ import styled from 'styled-components'
 import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { KitShims } from '../../../core/kit/schema'
+import { kitWords } from '../../../words/page/kit'
 import { unitName } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { Button, Card, Input, Muted } from '../../parts/controls'
@@ -20,24 +21,28 @@ export function Shims({ item, unit, put }: { item: KitShims; unit: 'mm' | 'mil';
       (quantityMm(a.thickness) ?? Number.POSITIVE_INFINITY) - (quantityMm(b.thickness) ?? Number.POSITIVE_INFINITY),
   )
   return (
-    <Card aria-label="Shims">
+    <Card aria-label={kitWords.shims}>
       <Grid>
-        <TextField label="Name" value={item.name} onChange={(name) => put({ name }, 'name')} />
+        <TextField label={kitWords.name} value={item.name} onChange={(name) => put({ name }, 'name')} />
         <NumberField
-          label="Slot round the bolt"
+          label={kitWords.slotWidth}
           quantity={item.slot}
           unit={lengthUnitFor(unit)}
           onChange={(slot) => put({ slot }, 'slot')}
         />
-        <TextField label="Material" value={item.material} onChange={(material) => put({ material }, 'material')} />
+        <TextField
+          label={kitWords.material}
+          value={item.material}
+          onChange={(material) => put({ material }, 'material')}
+        />
       </Grid>
-      <h2 style={{ marginTop: 16 }}>Thicknesses</h2>
-      <Muted>How many lie on the shelf; empty where nobody counts them, 0 where there is none left.</Muted>
+      <h2 style={{ marginTop: 16 }}>{kitWords.thicknesses}</h2>
+      <Muted>{kitWords.howManyYouHaveBlank}</Muted>
       <Table>
         <thead>
           <tr>
-            <th scope="col">Thickness, {unitName[unit]}</th>
-            <th scope="col">How many</th>
+            <th scope="col">{kitWords.thickness(unitName[unit])}</th>
+            <th scope="col">{kitWords.quantity}</th>
             <th />
           </tr>
         </thead>
@@ -46,7 +51,7 @@ export function Shims({ item, unit, put }: { item: KitShims; unit: 'mm' | 'mil';
             <tr key={id}>
               <td>
                 <QuantityInput
-                  label={`Thickness ${i + 1}, ${unitName[unit]}`}
+                  label={kitWords.thickness2(i + 1, unitName[unit])}
                   quantity={thickness}
                   unit={unit}
                   onChange={(typed) => change(id, { thickness: typed })}
@@ -54,18 +59,18 @@ export function Shims({ item, unit, put }: { item: KitShims; unit: 'mm' | 'mil';
               </td>
               <td>
                 <Input
-                  aria-label={`How many of thickness ${i + 1}`}
+                  aria-label={kitWords.quantityOfThickness(i + 1)}
                   value={count}
                   inputMode="numeric"
                   maxLength={6}
-                  placeholder="not counted"
+                  placeholder={kitWords.notCounted}
                   onChange={({ target }) => change(id, { count: target.value })}
                 />
               </td>
               <td>
                 <Button
                   look="quiet"
-                  aria-label={`Take thickness ${i + 1} away`}
+                  aria-label={kitWords.removeThickness(i + 1)}
                   onPress={() => put({ sizes: item.sizes.filter((size) => size.id !== id) }, 'less')}
                 >
                   <X size={14} />
@@ -81,7 +86,7 @@ export function Shims({ item, unit, put }: { item: KitShims; unit: 'mm' | 'mil';
           put({ sizes: [...item.sizes, { id: newId('s'), thickness: emptyQuantity(unit), count: '' }] }, 'more')
         }
       >
-        <Plus size={16} aria-hidden="true" /> Another thickness
+        <Plus size={16} aria-hidden="true" /> {kitWords.addThickness}
       </Button>
     </Card>
   )

@@ -3,6 +3,7 @@ import styled from 'styled-components'
 import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
 import { dialFit } from '../../../core/kit/fits'
 import { sayFit } from '../../../words/kit'
+import { kitWords } from '../../../words/page/kit'
 import type { StoredKit } from '../../api/client'
 import { Card, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -18,18 +19,18 @@ export function WhichDial({ items, unit }: { items: readonly StoredKit[]; unit: 
   const expected = quantityMm(swing)
   if (dials.length === 0) return null
   return (
-    <Card aria-label="Which dial fits">
-      <h2>Which dial fits?</h2>
-      <Muted>Expected whole swing over a turn: twice the offset at the dial. Rough alignment in Ready tells it.</Muted>
+    <Card aria-label={kitWords.whichDialFits2}>
+      <h2>{kitWords.whichDialFits}</h2>
+      <Muted>{kitWords.expectedTotalIndicatorReadingTir}</Muted>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12, marginTop: 10 }}>
-        <NumberField label="Expected whole swing" quantity={swing} unit={unit} onChange={setSwing} />
+        <NumberField label={kitWords.expectedTir} quantity={swing} unit={unit} onChange={setSwing} />
         <NumberField
-          label="Top above the middle by"
+          label={kitWords.topReadingAboveMidSwing}
           signed
           quantity={top}
           unit={unit}
           onChange={setTop}
-          hint="If known; half the swing at most"
+          hint={kitWords.ifKnownAtMostHalf}
         />
       </div>
       {expected !== undefined && expected > 0 ? (

@@ -2,6 +2,7 @@ import styled from 'styled-components'
 import type { Quantity } from '../../../core/frame/quantity'
 import type { Unit } from '../../../core/frame/units'
 import type { KitItem } from '../../../core/kit/schema'
+import { kitWords } from '../../../words/page/kit'
 import { Field, Input, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 
@@ -47,7 +48,7 @@ export const DialName = (props: {
     <Select
       value={props.value}
       options={[
-        { value: '', text: 'not said' },
+        { value: '', text: kitWords.notGiven },
         ...[...new Set([...props.dials, props.value].filter(Boolean))].map((name) => ({ value: name, text: name })),
       ]}
       onPick={props.onChange}

@@ -4,6 +4,7 @@ import { useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import type { AnyLine, KindName } from '../../../core/kinds'
 import { describeLine } from '../../../words/describe'
+import { lineWords } from '../../../words/page/line'
 import { useArchive } from '../../api/archive'
 import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
@@ -35,7 +36,7 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
   const { document } = useNotebook(notebook)
   const { unit, flipped } = useSettings()
   const navigate = useNavigate()
-  const name = document.name || 'The line'
+  const name = document.name || lineWords.theLine
   const away = useArchive('line', (put) => {
     if (put) navigate('/lines', { state: { away: { kind: 'line', id, name } satisfies PutAway } })
   })
@@ -55,7 +56,7 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
   })
   return (
     <>
-      <Header crumbs={[{ to: '/lines', text: 'Lines' }, { text: document.name || 'Line' }]}>
+      <Header crumbs={[{ to: '/lines', text: lineWords.lines }, { text: document.name || lineWords.line }]}>
         <Saved notebook={notebook} />
       </Header>
       <Clashes notebook={notebook} describe={(path) => describeLine(document, path)} />
@@ -67,21 +68,21 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
         onChange={(change, mark) => notebook.edit(change, mark)}
         onward={
           <ButtonLink to={`/new?line=${id}`} $look="act">
-            New job on this line
+            {lineWords.newJobOnThisLine}
           </ButtonLink>
         }
       >
-        <Card aria-label="Keep, copy, put away">
+        <Card aria-label={lineWords.copyOrArchive}>
           <Row>
             <Button isDisabled={copy.isPending} onPress={() => copy.mutate()}>
-              Duplicate this line
+              {lineWords.duplicateThisLine}
             </Button>
             {archived ? (
-              <Button onPress={() => away.mutate({ id, archived: false })}>Bring it back</Button>
+              <Button onPress={() => away.mutate({ id, archived: false })}>{lineWords.restore}</Button>
             ) : (
               <Remove
-                label="Put this line away"
-                goes="It leaves the lists. Its jobs stay, each with its own copy of it. “Put away” among the lines brings it back."
+                label={lineWords.archiveThisLine}
+                goes={lineWords.thisTakesTheLineOff}
                 onRemove={() => away.mutate({ id, archived: true })}
               />
             )}

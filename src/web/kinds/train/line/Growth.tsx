@@ -10,6 +10,7 @@ import {
 } from '../../../../core/kinds/train/document/schema'
 import { capital, footName, sideName, unitName } from '../../../../words/terms'
 import { growthText, materialNames } from '../../../../words/train/growth'
+import { lineWords } from '../../../../words/train/page/line'
 import { Button, Card, Field, Input, Muted, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
 
@@ -45,12 +46,9 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
   const feet = line.machines.flatMap((machine) => machine.feet)
   const any = feet.some(({ growth }) => growth)
   return (
-    <Card aria-label="Growth from cold to running">
-      <h2>Growth from cold to running</h2>
-      <Muted>
-        How much the shaft over a station rises when it is at work. The maker’s figures win; else material, height and
-        the two temperatures; else the same line read cold and hot.
-      </Muted>
+    <Card aria-label={lineWords.thermalGrowth}>
+      <h2>{lineWords.thermalGrowth}</h2>
+      <Muted>{lineWords.howMuchTheShaftRises}</Muted>
       {any ? (
         <List>
           {feet.map((foot) => {
@@ -60,19 +58,19 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
             const setHeat = (change: Partial<NonNullable<FootGrowth['heat']>>, mark: string) =>
               put(foot.id, (g) => ({ ...g, heat: { ...(g.heat ?? newHeat(unit)), ...change } }), mark)
             return (
-              <li key={foot.id} aria-label={`${name}, growth`}>
+              <li key={foot.id} aria-label={lineWords.growth(name)}>
                 <h3>
                   {capital(name)} <Muted>{growthText(growthMm(foot.growth), terms)}</Muted>
                 </h3>
                 <div>
-                  <Field label="Known by">
+                  <Field label={lineWords.source}>
                     <Select
                       value={growth.told}
                       disabled={frozen}
                       options={[
-                        { value: 'entered', text: 'entered' },
-                        { value: 'heat', text: 'material and heat' },
-                        { value: 'readings', text: 'readings cold and hot' },
+                        { value: 'entered', text: lineWords.entered },
+                        { value: 'heat', text: lineWords.materialAndTemperatures },
+                        { value: 'readings', text: lineWords.coldAndHotReadings },
                       ]}
                       onPick={(told) => {
                         const as = told as FootGrowth['told']
@@ -86,7 +84,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                   </Field>
                   {growth.told === 'heat' && heat ? (
                     <>
-                      <Field label="Material of its support">
+                      <Field label={lineWords.supportMaterial}>
                         <Select
                           value={heat.material}
                           disabled={frozen}
@@ -95,13 +93,13 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                         />
                       </Field>
                       <QuantityField
-                        label="Foot to shaft centre"
+                        label={lineWords.footToShaftCentre}
                         quantity={heat.height}
                         unit={lengthUnitFor(unit)}
                         readOnly={frozen}
                         onChange={(height) => setHeat({ height }, 'height')}
                       />
-                      <Field label={`Cold, °${heat.degrees}`}>
+                      <Field label={lineWords.cold(heat.degrees)}>
                         <Input
                           value={heat.cold}
                           maxLength={12}
@@ -110,7 +108,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                           onChange={({ target }) => setHeat({ cold: target.value }, 'cold')}
                         />
                       </Field>
-                      <Field label={`Running, °${heat.degrees}`}>
+                      <Field label={lineWords.running(heat.degrees)}>
                         <Input
                           value={heat.running}
                           maxLength={12}
@@ -122,7 +120,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                     </>
                   ) : (
                     <QuantityField
-                      label="Rises by"
+                      label={lineWords.risesBy}
                       quantity={growth.vertical}
                       unit={unit}
                       signed
@@ -131,14 +129,14 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                     />
                   )}
                   <QuantityField
-                    label={`Goes toward ${sideName('far', terms)} by`}
+                    label={lineWords.movesTowardBy(sideName('far', terms))}
                     quantity={growth.horizontal}
                     unit={unit}
                     signed
                     readOnly={frozen}
                     onChange={(horizontal) => put(foot.id, (g) => ({ ...g, horizontal }), 'horizontal')}
                   />
-                  <Field label="Whose figure">
+                  <Field label={lineWords.sourceOfFigure}>
                     <Input
                       value={growth.source}
                       maxLength={120}
@@ -153,7 +151,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
         </List>
       ) : (
         <p style={{ marginTop: 10 }}>
-          Nobody has said.{' '}
+          {lineWords.notGiven}{' '}
           <Button
             isDisabled={frozen}
             onPress={() =>
@@ -169,9 +167,9 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
               }))
             }
           >
-            Enter growth
+            {lineWords.enterGrowth}
           </Button>{' '}
-          <Muted>{unitName[unit]}; it begins at zero everywhere.</Muted>
+          <Muted>{lineWords.startingAtZeroEverywhere(unitName[unit])}</Muted>
         </p>
       )}
     </Card>

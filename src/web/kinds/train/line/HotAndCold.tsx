@@ -7,6 +7,7 @@ import { growthBetween } from '../../../../core/kinds/train/plan/growth'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
 import { capital, footName, machineName } from '../../../../words/terms'
 import { growthText } from '../../../../words/train/growth'
+import { lineWords } from '../../../../words/train/page/line'
 import { api, sentenceOf } from '../../../api/client'
 import { Button, Card, Fault, Field, Muted, Select } from '../../../parts/controls'
 
@@ -39,7 +40,7 @@ export function HotAndCold(props: {
   const options = (visits.data ?? []).flatMap((visit) =>
     Array.from({ length: visit.id === id ? job.rounds.length : visit.rounds }, (_, i) => ({
       value: `${visit.id}/${i}`,
-      text: `Job ${visit.number}${visit.title ? `, ${visit.title.toLowerCase()}` : ''}, round ${i + 1}`,
+      text: lineWords.jobRound(visit.number, visit.title ? `, ${visit.title.toLowerCase()}` : '', i + 1),
     })),
   )
   const told = grown.filter(({ vertical, horizontal }) => vertical !== null || horizontal !== null)
@@ -62,7 +63,7 @@ export function HotAndCold(props: {
                 told: 'readings' as const,
                 vertical: typed(found.vertical),
                 horizontal: typed(found.horizontal),
-                source: `${text(cold)} cold; ${text(hot)} hot`.slice(0, 120),
+                source: lineWords.coldHot(text(cold), text(hot)).slice(0, 120),
               },
             }
           }),
@@ -70,22 +71,19 @@ export function HotAndCold(props: {
       },
     }))
   return (
-    <Card aria-label="Read cold and hot">
-      <h2>Read cold and hot</h2>
-      <Muted>
-        The same line read cold and again hot, straight after it stopped: the difference is its growth, against the
-        machine that stays. Hot surfaces, and the machine locked out and tried before anybody reaches in.
-      </Muted>
+    <Card aria-label={lineWords.readColdAndHot}>
+      <h2>{lineWords.readColdAndHot}</h2>
+      <Muted>{lineWords.readTheLineColdThen}</Muted>
       {visits.error ? <Fault role="alert">{visits.error.message}</Fault> : null}
       <Grid>
         {(
           [
-            ['Cold', cold, setCold],
-            ['Hot', hot, setHot],
+            [lineWords.cold2, cold, setCold],
+            [lineWords.hot, hot, setHot],
           ] as const
         ).map(([label, value, set]) => (
-          <Field key={label} label={`${label}: which round`}>
-            <Select value={value} options={[{ value: '', text: 'choose a round' }, ...options]} onPick={set} />
+          <Field key={label} label={lineWords.whichRound(label)}>
+            <Select value={value} options={[{ value: '', text: lineWords.chooseARound }, ...options]} onPick={set} />
           </Field>
         ))}
       </Grid>
@@ -102,15 +100,11 @@ export function HotAndCold(props: {
               </li>
             ))}
           </List>
-          <Button onPress={take}>Take this growth over</Button>{' '}
-          <Muted>
-            against the {machineName(job.line.fixed, { line: job.line }).toLowerCase()}, whose own is in neither
-          </Muted>
+          <Button onPress={take}>{lineWords.useThisGrowth}</Button>{' '}
+          <Muted>{lineWords.relativeToTheItsOwn(machineName(job.line.fixed, { line: job.line }).toLowerCase())}</Muted>
         </>
       ) : cold && hot ? (
-        <Muted>
-          {cold === hot ? 'Choose two different rounds.' : 'These rounds do not tell it: something was not read.'}
-        </Muted>
+        <Muted>{cold === hot ? lineWords.chooseTwoDifferentRounds : lineWords.theseRoundsCantGiveIt}</Muted>
       ) : null}
     </Card>
   )

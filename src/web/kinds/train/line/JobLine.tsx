@@ -1,5 +1,6 @@
 import { droppedBy, matchSets } from '../../../../core/kinds/train/document/alter'
 import { readingsIn } from '../../../../core/shafts/typed'
+import { lineWords } from '../../../../words/train/page/line'
 import { JobCard } from '../../../job/frame/JobCard'
 import { ButtonLink } from '../../../parts/ButtonLink'
 import { useTrainFrame } from '../frame'
@@ -20,11 +21,13 @@ export function JobLine() {
       }
       dropped={(line) => {
         const { sets, readings } = droppedBy(document, line)
-        return readings === 0 ? '' : `${sets === 1 ? 'A set' : `${sets} sets`} with ${readings} readings would go. `
+        return readings === 0
+          ? ''
+          : lineWords.withReadingsWouldBeRemoved(sets === 1 ? 'A set' : `${sets} sets`, readings)
       }}
       onward={
         <ButtonLink to={`/jobs/${id}/read`} $look="act">
-          To the readings
+          {lineWords.goToRead}
         </ButtonLink>
       }
     >

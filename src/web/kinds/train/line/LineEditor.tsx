@@ -10,6 +10,7 @@ import { originOf, placeStations } from '../../../../core/kinds/train/document/s
 import { chainDrawing } from '../../../../drawing/train/chain'
 import { capital, footName, unitName } from '../../../../words/terms'
 import { say } from '../../../../words/train/findings'
+import { lineWords } from '../../../../words/train/page/line'
 import { referencesOf } from '../../../../words/train/places'
 import type { TrainTerms } from '../../../../words/train/terms'
 import { newId } from '../../../app/newId'
@@ -59,7 +60,10 @@ export function LineEditor(props: {
   const [where, setWhere] = useState(8)
   const dropped = props.dropped ?? (() => '')
   const goesWith = (machine: Line['machines'][number], less: Line) =>
-    `Its ${machine.feet.length === 1 ? 'feet' : `${machine.feet.length} pairs of feet`} and one coupling go with it. ${dropped(less)}“Take back” restores it all.`
+    lineWords.thisAlsoRemovesItsAnd(
+      machine.feet.length === 1 ? 'feet' : `${machine.feet.length} pairs of feet`,
+      dropped(less),
+    )
   const stations = useMemo(() => placeStations(line), [line])
   const doubts = useMemo(() => doubtDimensions(line, stations), [line, stations])
   const sheet = Math.max(560, width)
@@ -110,10 +114,8 @@ export function LineEditor(props: {
     <Sheet id="bench">
       <Top>
         <div>
-          <h1>{line.name || 'A line without a name'}</h1>
-          <Muted>
-            Type each distance on the drawing, in {unitName[length]}, as the tape gives it. Negative goes the other way.
-          </Muted>
+          <h1>{line.name || lineWords.unnamedLine}</h1>
+          <Muted>{lineWords.enterEachDistanceOnThe(unitName[length])}</Muted>
         </div>
         {props.onward}
       </Top>
@@ -126,7 +128,7 @@ export function LineEditor(props: {
               return (
                 <text key={machine} x={x} y={y} textAnchor="middle">
                   {found?.name}
-                  {machine === line.fixed ? ', stays' : ''}
+                  {machine === line.fixed ? lineWords.fixed : ''}
                 </text>
               )
             })}
@@ -136,7 +138,12 @@ export function LineEditor(props: {
             return station ? (
               <At key={link.of} $x={(link.x1 + link.x2) / 2} $y={link.y}>
                 <QuantityInput
-                  label={`${capital(nameOf(link.of))}, distance from ${nameOf(link.from)} toward the ${station.toward}, ${unitName[length]}`}
+                  label={lineWords.distanceFromTowardThe(
+                    capital(nameOf(link.of)),
+                    nameOf(link.from),
+                    station.toward,
+                    unitName[length],
+                  )}
                   quantity={station.distance}
                   unit={length}
                   readOnly={frozen}
@@ -154,7 +161,7 @@ export function LineEditor(props: {
           })}
         </Drawing>
       </Paper>
-      <Doubts role="status" aria-label="Doubtful dimensions">
+      <Doubts role="status" aria-label={lineWords.dimensionsToCheck}>
         {stations.faults
           .filter((fault) => fault.kind !== 'missing')
           .map((fault) => (
@@ -173,29 +180,29 @@ export function LineEditor(props: {
           )
         })}
       </Doubts>
-      <Card aria-label="The line">
+      <Card aria-label={lineWords.theLine}>
         <Grid>
-          <Field label="Name of the line">
+          <Field label={lineWords.lineName}>
             <Input value={line.name} readOnly={frozen} onChange={(e) => set('name')(e.target.value)} />
           </Field>
-          <Field label="Area">
+          <Field label={lineWords.area}>
             <Input value={line.area} readOnly={frozen} onChange={(e) => set('area')(e.target.value)} />
           </Field>
-          <Field label="The side you stand on (near)">
+          <Field label={lineWords.nearSideWhereYouStand}>
             <Input
               value={line.sides.near}
               readOnly={frozen}
               onChange={(e) => set('sides', 'near')({ ...line.sides, near: e.target.value })}
             />
           </Field>
-          <Field label="The side across the shaft (far)">
+          <Field label={lineWords.farSideAcrossTheShaft}>
             <Input
               value={line.sides.far}
               readOnly={frozen}
               onChange={(e) => set('sides', 'far')({ ...line.sides, far: e.target.value })}
             />
           </Field>
-          <Field label="Speed, turns a minute">
+          <Field label={lineWords.speedRpm}>
             <Input
               inputMode="numeric"
               value={line.speed}
@@ -205,20 +212,20 @@ export function LineEditor(props: {
           </Field>
         </Grid>
       </Card>
-      <Card aria-label="Which machine stays">
-        <h2>Which machine stays</h2>
+      <Card aria-label={lineWords.fixedMachine}>
+        <h2>{lineWords.fixedMachine}</h2>
         <Top>
           <Choices
-            label="Which machine stays"
+            label={lineWords.fixedMachine}
             value={line.fixed}
             isDisabled={frozen}
             options={line.machines.map((m) => ({ value: m.id, text: m.name || 'unnamed' }))}
             onChange={(id) => onChange((l) => withFixed(l, id))}
           />
-          <Field label="Because">
+          <Field label={lineWords.reason}>
             <Input
               style={{ minWidth: 280 }}
-              placeholder="It has the pipes."
+              placeholder={lineWords.pipingIsConnected}
               value={line.fixedBecause}
               readOnly={frozen}
               onChange={(e) => set('fixedBecause')(e.target.value)}
@@ -226,20 +233,20 @@ export function LineEditor(props: {
           </Field>
         </Top>
       </Card>
-      <Card aria-label="Machines and where their feet are measured from">
-        <h2>Machines, from left to right</h2>
+      <Card aria-label={lineWords.machinesAndWhereTheirFeet}>
+        <h2>{lineWords.machinesFromLeftToRight}</h2>
         {line.machines.map((machine, m) => (
           <section key={machine.id} aria-label={machine.name} style={{ marginTop: m ? 18 : 0 }}>
             <Grid>
-              <Field label="Name">
+              <Field label={lineWords.name}>
                 <Input
                   value={machine.name}
                   readOnly={frozen}
                   onChange={(e) => setMachine(machine.id, { name: e.target.value }, 'name')}
                 />
-                {namedTwice(line.machines, machine) ? <Fault>Another machine has this name.</Fault> : null}
+                {namedTwice(line.machines, machine) ? <Fault>{lineWords.anotherMachineHasThisName}</Fault> : null}
               </Field>
-              <Field label="Kind">
+              <Field label={lineWords.kind}>
                 <Select
                   disabled={frozen}
                   value={machine.kind}
@@ -273,12 +280,12 @@ export function LineEditor(props: {
             </Places>
             {frozen || machine.feet.length > 4 ? null : (
               <Button look="quiet" onPress={() => onChange((l) => withFeet(l, machine.id, unit, newId('f')))}>
-                More feet on the {machine.name.toLowerCase()}
+                {lineWords.addFeetToThe(machine.name.toLowerCase())}
               </Button>
             )}
             {frozen || line.machines.length < 3 ? null : (
               <Remove
-                label={`Remove the ${machine.name.toLowerCase() || 'machine'}`}
+                label={lineWords.removeThe(machine.name.toLowerCase() || 'machine')}
                 goes={goesWith(machine, withoutMachine(line, machine.id))}
                 onRemove={() => onChange((l) => withoutMachine(l, machine.id))}
               />
@@ -289,7 +296,7 @@ export function LineEditor(props: {
           <Row>
             {line.machines.length < 8 ? (
               <>
-                <Field label="One more machine">
+                <Field label={lineWords.addAMachine}>
                   <Select
                     value={String(Math.min(where, line.machines.length))}
                     options={Array.from({ length: line.machines.length + 1 }, (_, at) => ({
@@ -300,7 +307,9 @@ export function LineEditor(props: {
                   />
                 </Field>
                 <Add
-                  goes={dropped(withMachineAt(line, Math.min(where, line.machines.length), 'other', unit, newId))}
+                  goes={dropped(
+                    withMachineAt(line, Math.min(where, line.machines.length), lineWords.other, unit, newId),
+                  )}
                   onPress={() =>
                     onChange((l) => withMachineAt(l, Math.min(where, l.machines.length), 'other', unit, newId))
                   }
@@ -310,33 +319,33 @@ export function LineEditor(props: {
           </Row>
         )}
       </Card>
-      <Card aria-label="Couplings">
-        <h2>Couplings</h2>
+      <Card aria-label={lineWords.couplings}>
+        <h2>{lineWords.couplings}</h2>
         {line.couplings.map((coupling, c) => (
           <section key={coupling.id} aria-label={coupling.name} style={{ marginTop: c ? 18 : 0 }}>
             <Grid>
-              <Field label="Name">
+              <Field label={lineWords.name}>
                 <Input
                   value={coupling.name}
                   readOnly={frozen}
                   onChange={(e) => setCoupling(coupling.id, { name: e.target.value }, 'name')}
                 />
-                {namedTwice(line.couplings, coupling) ? <Fault>Another coupling has this name.</Fault> : null}
+                {namedTwice(line.couplings, coupling) ? <Fault>{lineWords.anotherCouplingHasThisName}</Fault> : null}
               </Field>
-              <Field label="Kind">
+              <Field label={lineWords.kind}>
                 <Select
                   disabled={frozen}
                   value={coupling.kind}
                   options={[
-                    { value: 'short', text: 'Short flexible' },
-                    { value: 'spacer', text: 'Spacer, two flex planes' },
-                    { value: 'rigid', text: 'Rigid or other' },
+                    { value: 'short', text: lineWords.shortFlexible },
+                    { value: 'spacer', text: lineWords.spacerTwoFlexPlanes },
+                    { value: 'rigid', text: lineWords.rigidOrOther },
                   ]}
                   onPick={(kind) => setCoupling(coupling.id, { kind: kind as typeof coupling.kind }, 'kind')}
                 />
               </Field>
               <QuantityField
-                label="Diameter"
+                label={lineWords.diameter}
                 quantity={coupling.diameter}
                 unit={length}
                 readOnly={frozen}
@@ -344,7 +353,7 @@ export function LineEditor(props: {
               />
               {coupling.kind === 'spacer' ? (
                 <QuantityField
-                  label="Between the flex planes"
+                  label={lineWords.betweenTheFlexPlanes}
                   quantity={coupling.span}
                   unit={length}
                   readOnly={frozen}
@@ -368,9 +377,9 @@ export function LineEditor(props: {
           </section>
         ))}
       </Card>
-      <Card aria-label="Marks">
-        <h2>Marks to measure from</h2>
-        <Muted>A hub face, the end of a shaft, a bracket’s post: whatever the tape was hooked on.</Muted>
+      <Card aria-label={lineWords.marks}>
+        <h2>{lineWords.referenceMarks}</h2>
+        <Muted>{lineWords.aHubFaceAShaft}</Muted>
         <Places>
           {(line.marks ?? []).map((mark) => (
             <Place
@@ -411,7 +420,7 @@ export function LineEditor(props: {
                   }))
                 }
               >
-                Add a {name}
+                {lineWords.addA(name)}
               </Button>
             ))}
           </Row>

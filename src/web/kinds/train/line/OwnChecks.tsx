@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react'
 import styled from 'styled-components'
 import type { Line } from '../../../../core/kinds/train/document/schema'
+import { lineWords } from '../../../../words/train/page/line'
 import { Button, Card, Input, Muted } from '../../../parts/controls'
 
 type Checks = NonNullable<Line['checks']>
@@ -14,14 +15,14 @@ export function OwnChecks(props: { checks: Checks; frozen: boolean; onChange: (c
     for (let i = checks.length + 1; ; i++) if (!checks.some((check) => check.id === `own${i}`)) return `own${i}`
   }
   return (
-    <Card aria-label="Checks of its own">
-      <h2>Checks of its own</h2>
-      <Muted>Proposed before the first reading of every job on this line.</Muted>
+    <Card aria-label={lineWords.checksForThisLine}>
+      <h2>{lineWords.checksForThisLine}</h2>
+      <Muted>{lineWords.shownInReadyOnEvery}</Muted>
       <List>
         {checks.map((check, i) => (
           <li key={check.id}>
             <Input
-              aria-label={`Check ${i + 1}`}
+              aria-label={lineWords.check(i + 1)}
               maxLength={120}
               value={check.text}
               readOnly={frozen}
@@ -31,7 +32,7 @@ export function OwnChecks(props: { checks: Checks; frozen: boolean; onChange: (c
             />
             <Button
               look="quiet"
-              aria-label={`Take check ${i + 1} away`}
+              aria-label={lineWords.removeCheck(i + 1)}
               isDisabled={frozen}
               onPress={() => onChange(checks.filter((one) => one.id !== check.id))}
             >
@@ -42,7 +43,7 @@ export function OwnChecks(props: { checks: Checks; frozen: boolean; onChange: (c
       </List>
       {frozen ? null : (
         <Button onPress={() => onChange([...checks, { id: free(), text: '' }])}>
-          <Plus size={16} aria-hidden="true" /> Add a check
+          <Plus size={16} aria-hidden="true" /> {lineWords.addACheck}
         </Button>
       )}
     </Card>

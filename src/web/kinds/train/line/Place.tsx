@@ -3,6 +3,7 @@ import styled from 'styled-components'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { dimension } from '../../../../words/terms'
+import { lineWords } from '../../../../words/train/page/line'
 import { mono } from '../../../app/style'
 import { Button, Field, Input, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
@@ -12,22 +13,22 @@ import { Remove } from '../../../parts/Remove'
 
 export const Places = styled.ul`list-style: none; padding: 0; margin: 12px 0 0; display: grid; gap: 10px; li { display: flex; flex-wrap: wrap; gap: 10px; align-items: end; } li > * { flex: 1 1 150px; min-width: 0; } li > b { ${mono} flex: 0 0 120px; font-weight: 400; padding-bottom: 11px; white-space: nowrap; } li > button { flex: none; }`
 
-export const markNames = ['hub face', 'shaft end', 'bracket post'] as const
+export const markNames = [lineWords.hubFace, lineWords.shaftEnd, lineWords.bracketPost] as const
 
 /** A place among the machines, in words. */
 export function whereText({ machines }: Line, at: number): string {
-  const name = (i: number) => machines[i]?.name.toLowerCase() || 'unnamed machine'
-  if (at === 0) return `at the left end, beside the ${name(0)}`
-  if (at === machines.length) return `at the right end, beside the ${name(at - 1)}`
-  return `between the ${name(at - 1)} and the ${name(at)}`
+  const name = (i: number) => machines[i]?.name.toLowerCase() || lineWords.unnamedMachine
+  if (at === 0) return lineWords.atTheLeftEndBeside(name(0))
+  if (at === machines.length) return lineWords.atTheRightEndBeside(name(at - 1))
+  return lineWords.betweenTheAndThe(name(at - 1), name(at))
 }
 
 /** Puts a machine in; where readings would go with the coupling it comes between, that is said first. */
 export const Add = ({ goes, onPress }: { goes: string; onPress: () => void }) =>
   goes ? (
-    <Remove label="Put a machine in" look="plain" goes={`${goes}“Take back” restores them.`} onRemove={onPress} />
+    <Remove label={lineWords.insertMachine} look="plain" goes={lineWords.undoRestoresThem(goes)} onRemove={onPress} />
   ) : (
-    <Button onPress={onPress}>Put a machine in</Button>
+    <Button onPress={onPress}>{lineWords.insertMachine}</Button>
   )
 
 /** From what a station is measured, which way, and where that puts it. */
@@ -48,7 +49,7 @@ export function Place(props: {
   return (
     <li>
       {props.onRename ? (
-        <Field label="Name">
+        <Field label={lineWords.name}>
           <Input
             maxLength={40}
             value={name}
@@ -59,39 +60,39 @@ export function Place(props: {
       ) : (
         <span style={{ paddingBottom: 11 }}>{name}</span>
       )}
-      <Field label="Measured from">
+      <Field label={lineWords.measuredFrom}>
         <Select
-          aria-label={`${name}: measured from`}
+          aria-label={lineWords.measuredFrom2(name)}
           disabled={props.frozen}
           value={station.from}
           options={props.references}
           onPick={(from) => props.onChange({ from })}
         />
       </Field>
-      <Field label="Toward the">
+      <Field label={lineWords.towardThe}>
         <Select
-          aria-label={`${name}: direction`}
+          aria-label={lineWords.direction(name)}
           disabled={props.frozen}
           value={station.toward}
           options={[
-            { value: 'left', text: 'left end' },
-            { value: 'right', text: 'right end' },
+            { value: 'left', text: lineWords.leftEnd },
+            { value: 'right', text: lineWords.rightEnd },
           ]}
           onPick={(toward) => props.onChange({ toward: toward as 'left' | 'right' })}
         />
       </Field>
       {props.typed ? (
         <QuantityField
-          label="Distance"
+          label={lineWords.distance}
           quantity={station.distance}
           unit={lengthUnitFor(props.unit)}
           readOnly={props.frozen}
           onChange={(distance) => props.onChange({ distance })}
         />
       ) : null}
-      <b>{props.x === undefined ? 'x not known' : `x = ${dimension(props.x, props.unit)}`}</b>
+      <b>{props.x === undefined ? lineWords.xNotKnown : `x = ${dimension(props.x, props.unit)}`}</b>
       {props.onRemove ? (
-        <Button look="quiet" aria-label={`Remove the ${name.toLowerCase()}`} onPress={props.onRemove}>
+        <Button look="quiet" aria-label={lineWords.removeThe2(name.toLowerCase())} onPress={props.onRemove}>
           <X size={16} />
         </Button>
       ) : null}

@@ -3,6 +3,7 @@ import { limitsOfLine } from '../../../../core/kinds/train/document/limits'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { type SlipGrade, slipSpeeds } from '../../../../core/verdict/slipSpeed'
 import { allowedText } from '../../../../words/train/limits'
+import { lineWords } from '../../../../words/train/page/line'
 import { Card, Choices, Field, Input, Muted } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
 
@@ -23,15 +24,15 @@ export function Tolerance(props: {
   const allowed = limitsOfLine(line)
   const spacer = line.couplings.some(({ kind }) => kind === 'spacer')
   return (
-    <Card aria-label="What is allowed">
-      <h2>What is allowed</h2>
+    <Card aria-label={lineWords.tolerance}>
+      <h2>{lineWords.tolerance}</h2>
       <Choices
-        label="Where the limits come from"
+        label={lineWords.sourceOfLimits}
         value={tolerance.policy}
         isDisabled={frozen}
         options={[
-          { value: 'slip-speed', text: 'By sliding speed' },
-          { value: 'figures', text: 'The maker’s or the site’s figures' },
+          { value: 'slip-speed', text: lineWords.bySlidingSpeed },
+          { value: 'figures', text: lineWords.theMakersOrTheSites2 },
         ]}
         onChange={(policy) =>
           onChange(
@@ -49,24 +50,24 @@ export function Tolerance(props: {
       {tolerance.policy === 'slip-speed' ? (
         <Grid>
           <Choices
-            label="How strict"
+            label={lineWords.grade}
             value={tolerance.grade}
             isDisabled={frozen}
-            options={grades.map((grade) => ({ value: grade, text: `${grade}, ${slipSpeeds[grade]} mm/s` }))}
+            options={grades.map((grade) => ({ value: grade, text: lineWords.mmS(grade, slipSpeeds[grade]) }))}
             onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
           />
         </Grid>
       ) : (
         <Grid>
           <QuantityField
-            label={spacer ? 'Offset at the centre' : 'Offset at the coupling'}
-            hint={spacer ? 'A spacer needs none: its angles are judged' : ''}
+            label={spacer ? lineWords.offsetAtTheCentre : lineWords.offsetAtTheCoupling}
+            hint={spacer ? lineWords.aSpacerNeedsNoneIts : ''}
             quantity={tolerance.offset}
             unit={unit}
             readOnly={frozen}
             onChange={(offset) => onChange({ ...tolerance, offset })}
           />
-          <Field label={`${spacer ? 'Angle at each flex plane' : 'Slope'}, ${tolerance.slope.unit}`}>
+          <Field label={`${spacer ? lineWords.angleAtEachFlexPlane : lineWords.slope}, ${tolerance.slope.unit}`}>
             <Input
               inputMode="decimal"
               value={tolerance.slope.text}
@@ -74,11 +75,11 @@ export function Tolerance(props: {
               onChange={(e) => onChange({ ...tolerance, slope: { ...tolerance.slope, text: e.target.value } })}
             />
           </Field>
-          <Field label="Whose figures">
+          <Field label={lineWords.sourceOfFigures}>
             <Input
               value={tolerance.source}
               readOnly={frozen}
-              placeholder="Maker’s manual, page 12"
+              placeholder={lineWords.makersManualPage12}
               onChange={(e) => onChange({ ...tolerance, source: e.target.value })}
             />
           </Field>
@@ -89,7 +90,7 @@ export function Tolerance(props: {
           {allowedText(coupling, limits, missing, { line, unit, resolution: 0.001 })}
         </Muted>
       ))}
-      <Muted as="p">A maker’s or site’s figure wins over sliding speed.</Muted>
+      <Muted as="p">{lineWords.theMakersOrTheSites}</Muted>
     </Card>
   )
 }

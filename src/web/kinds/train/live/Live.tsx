@@ -20,6 +20,7 @@ import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import type { LiveTrace } from '../../../../drawing/strip'
 import { angleName } from '../../../../words/terms'
+import { liveWords } from '../../../../words/train/page/live'
 import { typing } from '../../../app/focus'
 import { mono } from '../../../app/style'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../../device/connection'
@@ -53,10 +54,10 @@ interface Frame {
 }
 
 const lineWords: Readonly<Record<LineState, string>> = {
-  connecting: 'Connecting',
-  open: 'Connected',
-  lost: 'The line was lost. What was captured is kept; trying again',
-  closed: 'Not connected',
+  connecting: liveWords.connecting,
+  open: liveWords.connected,
+  lost: liveWords.connectionLostCapturedReadingsAre,
+  closed: liveWords.notConnected,
 }
 
 /** A device on the line: both angles live, capture by key or by standing still, a sweep while the shafts turn. */
@@ -88,10 +89,10 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   const capture = useCallback(
     (readings: readonly DeviceReading[]) => {
       const found = captureOf(readings, hands.current.matches)
-      if (!found) return setCaptured('Nothing to capture: a probe shows no number.')
+      if (!found) return setCaptured(liveWords.nothingToCaptureAProbe)
       onSet((s) => withCapture(s, found, unit))
       const at = found.probes.reduce((sum, { angle }) => sum + angle, 0) / found.probes.length
-      setCaptured(`Captured at ${formatNumber(at, 1)}°.`)
+      setCaptured(liveWords.capturedAt(formatNumber(at, 1)))
     },
     [onSet, unit],
   )
@@ -217,64 +218,61 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
     const done = sweep.current
     sweep.current = undefined
     setSweeping(false)
-    if (!done || done.points === 0) return setCaptured('The sweep has no points.')
+    if (!done || done.points === 0) return setCaptured(liveWords.theSweepHasNoPoints)
     onSet((s) => done.into(s), `${setId}:sweep`)
-    setCaptured(`Swept ${done.points} points over ${done.coverage}°.`)
+    setCaptured(liveWords.sweptPointsOver(done.points, done.coverage))
   }
   const open = state === 'open' || state === 'lost' || state === 'connecting'
 
   if (standInOf(set.probes.map(({ type }) => type)) === undefined)
-    return <Sheet>No device reads this method: type its readings, or bring them in.</Sheet>
+    return <Sheet>{liveWords.noDeviceReadsThisMethod}</Sheet>
   return (
-    <Sheet aria-label="Devices">
+    <Sheet aria-label={liveWords.devices}>
       <Row>
         <Select
-          aria-label="Device"
+          aria-label={liveWords.device}
           value={kind}
           disabled={open}
           style={{ width: 232 }}
-          options={standInKinds.map((value) => ({ value, text: `${standInNames[value]}, simulated` }))}
+          options={standInKinds.map((value) => ({ value, text: liveWords.simulated(standInNames[value]) }))}
           onPick={(value) => setKind(value as StandInKind)}
         />
         {open ? (
-          <Button onPress={() => line$.current?.close()}>Hang up</Button>
+          <Button onPress={() => line$.current?.close()}>{liveWords.disconnect}</Button>
         ) : (
           <Button look="act" onPress={connect}>
-            Connect
+            {liveWords.connect}
           </Button>
         )}
-        <Status role="status" aria-label="The line">
+        <Status role="status" aria-label={liveWords.theLine}>
           <Peg peg={state === 'open' ? 'within' : state === 'closed' ? 'nothing' : 'outside'} size={14} label="" />
           {lineWords[state]}
         </Status>
         {battery === undefined ? null : (
-          <Muted>
-            battery {formatNumber(100 * battery, 0)} %{battery < 0.1 ? ': nearly empty' : ''}
-          </Muted>
+          <Muted>{liveWords.battery(formatNumber(100 * battery, 0), battery < 0.1 ? ': nearly empty' : '')}</Muted>
         )}
         {hello?.device.simulated && state === 'open' ? (
           <Select
-            aria-label="Trouble on the simulated rig"
+            aria-label={liveWords.faultsOnTheSimulatedRig}
             style={{ width: 'auto', marginLeft: 'auto' }}
             value="none"
             options={[
-              { value: 'none', text: 'no trouble' },
-              { value: 'disconnect', text: 'lose the line' },
-              { value: 'slack', text: 'slack in the coupling' },
-              { value: 'out-of-range', text: 'out of range' },
-              { value: 'flat-battery', text: 'battery nearly empty' },
+              { value: 'none', text: liveWords.noFault },
+              { value: 'disconnect', text: liveWords.dropTheConnection },
+              { value: 'slack', text: liveWords.slackInTheCoupling },
+              { value: 'out-of-range', text: liveWords.outOfRange },
+              { value: 'flat-battery', text: liveWords.batteryLow },
             ]}
             onPick={(trouble) => line$.current?.send({ type: 'trouble', kind: trouble as 'none' })}
           />
         ) : null}
-        {lost > 0 ? <Muted>{lost === 1 ? '1 message' : `${lost} messages`} lost</Muted> : null}
+        {lost > 0 ? <Muted>{liveWords.lost(lost === 1 ? '1 message' : `${lost} messages`)}</Muted> : null}
       </Row>
       {hello && matches.length < hello.probes.length ? (
         <Fault>
-          This device has {hello.probes.length} probes, the set has a place for {matches.length} of them. Choose its
-          method under{' '}
+          {liveWords.thisDeviceHasProbesThe(hello.probes.length, matches.length)}{' '}
           <Button look="quiet" onPress={onSettings}>
-            Set up
+            {liveWords.setUp}
           </Button>
         </Fault>
       ) : null}
@@ -283,7 +281,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
           <Row>
             <Standing readings={readings} matches={matches} set={set} line={line} unit={unit} />
             <Button look="act" isDisabled={state !== 'open' || sweeping} onPress={captureNow}>
-              Capture here (c)
+              {liveWords.captureHereC}
             </Button>
             <Button
               aria-pressed={byStill}
@@ -293,18 +291,18 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
                 setByStill(!byStill)
               }}
             >
-              {byStill ? 'Capturing when still' : 'Capture when still'}
+              {byStill ? liveWords.autoCapture : liveWords.captureWhenStill}
             </Button>
             {sweeping ? (
               <Button look="act" onPress={endSweep}>
-                End the sweep
+                {liveWords.stopSweep}
               </Button>
             ) : (
               <Button isDisabled={state !== 'open'} onPress={beginSweep}>
-                Sweep
+                {liveWords.sweep}
               </Button>
             )}
-            <Status role="status" aria-label="What was captured">
+            <Status role="status" aria-label={liveWords.capturedReadings}>
               {sweeping ? <Swept readings={readings} sweep={sweep} /> : (captured ?? '')}
             </Status>
           </Row>
@@ -312,14 +310,14 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
             <>
               <Turning>
                 <Handle>
-                  Turn the shafts
+                  {liveWords.turnTheShafts}
                   <input
                     type="range"
                     min={0}
                     max={380}
                     step={1}
                     value={target}
-                    aria-label="Turn the shafts, degrees"
+                    aria-label={liveWords.turnTheShaftsDegrees}
                     aria-valuetext={angleName(target, { line }, set.angleAs)}
                     onChange={(event) => setTarget(Number(event.target.value))}
                   />
@@ -329,17 +327,14 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
                   <Button
                     key={degrees}
                     look="quiet"
-                    aria-label={`to ${angleName(degrees, { line }, set.angleAs).toLowerCase()}`}
+                    aria-label={liveWords.toWord(angleName(degrees, { line }, set.angleAs).toLowerCase())}
                     onPress={() => setTarget(degrees)}
                   >
                     {angleName(degrees, { line }, set.angleAs).toLowerCase()}
                   </Button>
                 ))}
               </Turning>
-              <Small>
-                A simulated rig. At the machine: locked out and tried, hands and sleeves clear, never reach in while
-                shafts turn.
-              </Small>
+              <Small>{liveWords.simulatedRigAtTheMachine}</Small>
             </>
           ) : null}
         </>

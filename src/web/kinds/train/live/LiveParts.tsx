@@ -7,6 +7,7 @@ import type { Line } from '../../../../core/kinds/train/document/schema'
 import { anglesApart, type Match, type SweepTrace } from '../../../../core/kinds/train/solve/capture'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { probeName, signedLength, unitName } from '../../../../words/terms'
+import { liveWords } from '../../../../words/train/page/live'
 import { mono } from '../../../app/style'
 import { Fault } from '../../../parts/controls'
 import { Inclined } from './Inclined'
@@ -44,19 +45,15 @@ export function Standing(props: {
                   {now?.values
                     ? `${now.values.map((value) => signedLength(toMm(value, own), { unit, resolution: 0.001 })).join('  ')} ${unitName[unit]}`
                     : now?.fault === 'no-beam'
-                      ? 'no beam on the detector'
-                      : 'out of range'}
+                      ? liveWords.noBeamOnTheDetector
+                      : liveWords.outOfRange}
                 </small>
               </div>
             </One>
           )
         })}
       </Dials>
-      {apart > apartMay ? (
-        <Fault role="alert">
-          The two stand {formatNumber(apart, 1)}° apart. Take up the slack in the direction of turning before you read.
-        </Fault>
-      ) : null}
+      {apart > apartMay ? <Fault role="alert">{liveWords.theShaftsAreApartTake(formatNumber(apart, 1))}</Fault> : null}
     </>
   )
 }
@@ -64,7 +61,7 @@ export function Standing(props: {
 /** How far a sweep has come. */
 export function Swept(props: { readings: Latest<DeviceReading>; sweep: RefObject<SweepTrace | undefined> }) {
   useSyncExternalStore(props.readings.subscribe, props.readings.get)
-  return `${props.sweep.current?.points ?? 0} points, ${props.sweep.current?.coverage ?? 0}° of the turn`
+  return liveWords.pointsOfTheTurn(props.sweep.current?.points ?? 0, props.sweep.current?.coverage ?? 0)
 }
 
 /** The latest of something that comes often. */

@@ -2,6 +2,7 @@ import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import { expectedReadings } from '../../../../core/kinds/train/plan/outcome'
 import { angleName, signedLength, stateName, unitName } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'
 import type { TrainFrame } from '../frame'
@@ -17,8 +18,8 @@ export const After = memo(function After({ frame }: { frame: TrainFrame }) {
   const angles = (set: (typeof expected)[number]['state']['set']) => set.angles.filter(({ degrees }) => degrees < 360)
   const sets = [...new Set(expected.map(({ state }) => state.set))]
   return (
-    <Sheet aria-label="What the next readings should be">
-      <h2>After this, the next readings should be</h2>
+    <Sheet aria-label={moveWords.expectedReadings}>
+      <h2>{moveWords.expectedReadingsAfterThisMove}</h2>
       <div>
         {sets.map((set) => (
           <table key={set.id}>
@@ -47,10 +48,7 @@ export const After = memo(function After({ frame }: { frame: TrainFrame }) {
           </table>
         ))}
       </div>
-      <Muted>
-        in {unitName[terms.unit]}, cold, set as before, sag included. Where a reading comes out otherwise, the next
-        round says which foot.
-      </Muted>
+      <Muted>{moveWords.inColdZeroedAsBefore(unitName[terms.unit])}</Muted>
     </Sheet>
   )
 })

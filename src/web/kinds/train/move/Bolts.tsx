@@ -16,6 +16,7 @@ import {
   unitName,
 } from '../../../../words/terms'
 import { creepText, halfSet, pushText, toGoText } from '../../../../words/train/bolts'
+import { moveWords } from '../../../../words/train/page/move'
 import { mono } from '../../../app/style'
 import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -46,33 +47,33 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: TrainFrame; 
   )
   if (machines.length === 0) return null
   return (
-    <Sheet aria-label="At the bolts">
-      <h2>{plane === 'horizontal' ? 'At the jack bolts' : 'Under the feet, live'}</h2>
+    <Sheet aria-label={moveWords.atTheBolts}>
+      <h2>{plane === 'horizontal' ? moveWords.atTheJackBolts : moveWords.atTheFeetLive}</h2>
       <Row>
         {machines.length > 1 ? (
           <Choices
-            label="Machine that is moved"
+            label={moveWords.machineBeingMoved}
             value={chosen}
             options={machines.map((id) => ({ value: id, text: machineName(id, terms) }))}
             onChange={setMachine}
           />
         ) : null}
         <Choices
-          label="Which way"
+          label={moveWords.direction}
           value={plane}
           options={[
-            { value: 'horizontal', text: 'Sideways' },
-            { value: 'vertical', text: 'Up and down' },
+            { value: 'horizontal', text: moveWords.sideways },
+            { value: 'vertical', text: moveWords.upAndDown },
           ]}
           onChange={setPlane}
         />
         {work ? (
           <Choices
-            label="Which station first"
+            label={moveWords.whichFeetFirst}
             value={String(first) as '0' | '1'}
             options={work.pushed.bolts.map(({ foot }, i) => ({
               value: String(i) as '0' | '1',
-              text: `${capital(feetAlone(foot, terms))} first`,
+              text: moveWords.first(capital(feetAlone(foot, terms))),
             }))}
             onChange={(value) => setFirst(value === '0' ? 0 : 1)}
           />
@@ -81,7 +82,7 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: TrainFrame; 
       {work && work.watches.length > 0 ? (
         <Work key={`${chosen}${plane}`} work={work} frame={frame} before={before} />
       ) : (
-        <Muted>Nothing here tells this move while it is made: read again after it.</Muted>
+        <Muted>{moveWords.noDialCanTrackThis}</Muted>
       )}
     </Sheet>
   )
@@ -131,21 +132,21 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
       <p>
         {halfSet(work, terms)}
         {before.length
-          ? ` The ${before.map((id) => machineName(id, terms).toLowerCase()).join(' and the ')} moved first.`
+          ? moveWords.theMovedFirst(before.map((id) => machineName(id, terms).toLowerCase()).join(' and the '))
           : ''}
       </p>
       <div className="scroll">
         <table>
           <thead>
             <tr>
-              <th scope="col">In {unitName[terms.unit]}</th>
-              <th scope="col">begins at</th>
+              <th scope="col">{moveWords.inWord(unitName[terms.unit])}</th>
+              <th scope="col">{moveWords.start}</th>
               {work.steps.map((step) => (
                 <th key={step.foot} scope="col">
-                  {pushText(step, plane, terms)}: stop at
+                  {moveWords.stopAt(pushText(step, plane, terms))}
                 </th>
               ))}
-              <th scope="col">shows now</th>
+              <th scope="col">{moveWords.now}</th>
             </tr>
           </thead>
           <tbody>
@@ -158,12 +159,12 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
                 ))}
                 {streamed ? (
                   <td className="live">
-                    {live.shown[i] === undefined ? 'no number' : signedLength(live.shown[i] ?? 0, terms)}
+                    {live.shown[i] === undefined ? moveWords.notANumber : signedLength(live.shown[i] ?? 0, terms)}
                   </td>
                 ) : (
                   <td>
                     <Input
-                      aria-label={`${stateName(watch.state, terms, true)} shows now, ${unitName[terms.unit]}`}
+                      aria-label={moveWords.showsNow(stateName(watch.state, terms, true), unitName[terms.unit])}
                       value={typed[watch.id] ?? ''}
                       maxLength={12}
                       onChange={({ target }) => setTyped((all) => ({ ...all, [watch.id]: target.value }))}
@@ -176,7 +177,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
         </table>
       </div>
       {toGo ? (
-        <ToGo role="status" aria-label="Still to go">
+        <ToGo role="status" aria-label={moveWords.toGo}>
           {work.pushed.bolts.map(({ foot }, i) => {
             const mm = toGo[i] ?? 0
             const doubt = 2 * (work.doubt[i] ?? 0)
@@ -194,8 +195,8 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
                     {[-0.1, -0.02, 0.02, 0.1].map((by) => (
                       <Button key={by} onPress={() => live.push(foot, by)}>
                         {plane === 'horizontal'
-                          ? `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${sideName(by > 0 ? 'far' : 'near', terms)}`
-                          : `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${by > 0 ? 'up' : 'down'}`}
+                          ? `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${sideName(by > 0 ? moveWords.far : moveWords.near, terms)}`
+                          : `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${by > 0 ? moveWords.up : moveWords.down}`}
                       </Button>
                     ))}
                   </Row>
@@ -207,21 +208,21 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
       ) : null}
       {done ? (
         <p role="status">
-          <b>In place.</b> Tighten in the pattern, watching the dials: it may shift a little.
+          <b>{moveWords.inPosition}</b> {moveWords.tightenInSequenceWatchingThe}
         </p>
       ) : null}
       <Row>
-        {kind && live.state === 'closed' ? <Button onPress={live.connect}>Try it on a simulated rig</Button> : null}
+        {kind && live.state === 'closed' ? <Button onPress={live.connect}>{moveWords.tryItOnASimulated}</Button> : null}
         {live.state === 'closed' ? null : (
           <>
-            <Button onPress={live.hangUp}>Hang up</Button>
-            {live.simulated ? <Button onPress={live.tighten}>Tighten the bolts</Button> : null}
+            <Button onPress={live.hangUp}>{moveWords.disconnect}</Button>
+            {live.simulated ? <Button onPress={live.tighten}>{moveWords.tightenTheBolts}</Button> : null}
             <Muted role="status">
               {live.state === 'open'
                 ? streamed
-                  ? 'A simulated rig that stands as this job was read.'
-                  : 'The shafts are being turned to where the dials are watched.'
-                : 'The line is not there; trying again.'}
+                  ? moveWords.simulatedRigSetUpAs
+                  : moveWords.turningTheShaftsToWhere
+                : moveWords.noConnectionTryingAgain}
             </Muted>
           </>
         )}

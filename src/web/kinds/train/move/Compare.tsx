@@ -4,6 +4,7 @@ import type { RoundPlan } from '../../../../core/kinds/train/document/schema'
 import { emptyPlan } from '../../../../core/kinds/train/plan/choices'
 import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
 import { lengthWithUnit } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { staysNames } from '../../../../words/train/plan'
 import { mono, narrow } from '../../../app/style'
 import { Button } from '../../../parts/controls'
@@ -44,18 +45,18 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
   const take = (way: RoundPlan['stays']) => frame.editPlan((p) => ({ ...p, stays: way }))
   return (
     <Scroll>
-      <Table aria-label="Ways to bring it in line">
+      <Table aria-label={moveWords.options}>
         <thead>
           <tr>
-            <th scope="col">Way</th>
-            <th scope="col">Stations shimmed</th>
-            <th scope="col">Stations pushed</th>
-            <th scope="col">Largest move</th>
-            <th scope="col">Shims in</th>
-            <th scope="col">Minutes</th>
-            <th scope="col">Within the limits</th>
+            <th scope="col">{moveWords.option}</th>
+            <th scope="col">{moveWords.feetShimmed}</th>
+            <th scope="col">{moveWords.feetMovedSideways}</th>
+            <th scope="col">{moveWords.largestMove}</th>
+            <th scope="col">{moveWords.shimsIn}</th>
+            <th scope="col">{moveWords.minutes}</th>
+            <th scope="col">{moveWords.withinTheLimits}</th>
             <th>
-              <Hidden>Take it</Hidden>
+              <Hidden>{moveWords.useIt}</Hidden>
             </th>
           </tr>
         </thead>
@@ -65,12 +66,12 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
               <th scope="row">{staysNames[way]}</th>
               {plan ? (
                 <>
-                  <td data-of="Stations shimmed">{plan.touched.vertical / 2}</td>
-                  <td data-of="Stations pushed">{plan.touched.horizontal / 2}</td>
-                  <td data-of="Largest move">{lengthWithUnit(plan.largest, terms)}</td>
-                  <td data-of="Shims in">{plan.pieces > 0 ? plan.pieces : '–'}</td>
-                  <td data-of="Minutes">{plan.minutes}</td>
-                  <td className="words" data-of="Within the limits">
+                  <td data-of={moveWords.feetShimmed}>{plan.touched.vertical / 2}</td>
+                  <td data-of={moveWords.feetMovedSideways}>{plan.touched.horizontal / 2}</td>
+                  <td data-of={moveWords.largestMove}>{lengthWithUnit(plan.largest, terms)}</td>
+                  <td data-of={moveWords.shimsIn}>{plan.pieces > 0 ? plan.pieces : '–'}</td>
+                  <td data-of={moveWords.minutes}>{plan.minutes}</td>
+                  <td className="words" data-of={moveWords.withinTheLimits}>
                     <span>
                       <Can plan={plan} />
                     </span>
@@ -78,13 +79,15 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
                   <td>
                     {way === stays || frozen ? null : (
                       <Button look="quiet" onPress={() => take(way)}>
-                        Take this
+                        {moveWords.useThis}
                       </Button>
                     )}
                   </td>
                 </>
               ) : (
-                <td colSpan={7}>{least.working ? 'looking' : least.cancelled ? 'stopped' : 'not measured yet'}</td>
+                <td colSpan={7}>
+                  {least.working ? moveWords.working : least.cancelled ? moveWords.stopped : moveWords.notMeasuredYet}
+                </td>
               )}
             </tr>
           ))}
@@ -99,7 +102,7 @@ function Can({ plan }: { plan: JobPlan }) {
   return (
     <>
       <Peg peg={length ? 'outside' : 'within'} size={13} label="" />{' '}
-      {length === 0 ? 'yes' : length === 1 ? 'no: one is in the way' : `no: ${length} in the way`}
+      {length === 0 ? 'yes' : length === 1 ? moveWords.noOneLimitInThe : moveWords.noLimitsInTheWay(length)}
     </>
   )
 }

@@ -2,6 +2,7 @@ import styled from 'styled-components'
 import { emptyQuantity } from '../../../../core/frame/quantity'
 import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
 import { footName, sideName } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { QuantityField } from '../../../parts/Quantity'
 import type { TrainFrame } from '../frame'
 
@@ -22,11 +23,11 @@ export function Limits({
   const ways = plane === 'vertical' ? (['down', 'up'] as const) : (['near', 'far'] as const)
   const set = ways.filter((way) => typed[way]?.text)
   const label = (way: (typeof ways)[number]) =>
-    way === 'down' || way === 'up' ? `Can go ${way}` : `Can go toward ${sideName(way, terms)}`
+    way === 'down' || way === 'up' ? moveWords.canGo(way) : moveWords.canGoToward(sideName(way, terms))
   return (
     <Fold open={set.length > 0 ? true : undefined}>
-      <summary>{plane === 'vertical' ? 'Room under and above' : 'Room at the bolts'}</summary>
-      <fieldset aria-label={`${footName(station.foot, terms)}, limits, ${plane}`}>
+      <summary>{plane === 'vertical' ? moveWords.shimTravel : moveWords.sideClearance}</summary>
+      <fieldset aria-label={moveWords.limits(footName(station.foot, terms), plane)}>
         {ways.map((way) => (
           <QuantityField
             key={way}
@@ -34,7 +35,7 @@ export function Limits({
             quantity={typed[way] ?? emptyQuantity(terms.unit)}
             unit={terms.unit}
             readOnly={frozen}
-            placeholder="no limit"
+            placeholder={moveWords.noLimit}
             onChange={(quantity) =>
               frame.editPlan(
                 (plan) => ({

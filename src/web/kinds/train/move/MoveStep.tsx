@@ -25,6 +25,7 @@ import {
   type Terms,
   unitName,
 } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { sayMove, sayPlan } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
@@ -76,29 +77,30 @@ export function MoveStep() {
       case 'not-a-number':
       case 'unsolved':
       case 'not-returned':
-        return [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+        return [{ text: moveWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
       case 'dimension-fault':
       case 'dimension-doubt':
       case 'no-limits':
-        return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+        return [{ text: moveWords.goToLine, run: () => navigate(`/jobs/${frame.id}/line`) }]
       case 'engaged':
         return finding.accepted || frame.frozen
           ? []
-          : [{ text: 'Plan from it all the same', run: () => acceptEngaged(finding.coupling) }]
+          : [{ text: moveWords.planFromItAnyway, run: () => acceptEngaged(finding.coupling) }]
       case 'not-fitting':
       case 'sets-disagree':
-        return [{ text: 'To the readings', main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+        return [{ text: moveWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
       case 'read-again':
-        return frame.frozen ? [] : [{ text: 'Moved; read again', main: true, run: frame.beginRound }]
+        return frame.frozen ? [] : [{ text: moveWords.movedStartNextRound, main: true, run: frame.beginRound }]
       default:
         return []
     }
   }
   const planActs = (finding: PlanFinding): Act[] => {
-    if (finding.kind === 'no-growth') return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+    if (finding.kind === 'no-growth')
+      return [{ text: moveWords.goToLine, run: () => navigate(`/jobs/${frame.id}/line`) }]
     if (finding.kind === 'tied-moved' && !finding.agreed && !frame.frozen) {
       const by = frame.settings.initials.trim()
-      if (!by) return [{ text: 'Type initials in Ready first', run: () => navigate(`/jobs/${frame.id}/ready`) }]
+      if (!by) return [{ text: moveWords.enterInitialsInReadyFirst, run: () => navigate(`/jobs/${frame.id}/ready`) }]
       const { machine, most } = finding
       const agreed = {
         by,
@@ -108,7 +110,7 @@ export function MoveStep() {
       }
       return [
         {
-          text: `Agreed: ${by}`,
+          text: moveWords.agreed(by),
           run: () => frame.editPlan((p) => ({ ...p, agreed: { ...p.agreed, [machine]: agreed } })),
         },
       ]
@@ -118,17 +120,17 @@ export function MoveStep() {
     if (plan?.blocking[0]?.foot !== blocked.foot || plan.blocking[0].limit !== blocked.limit) return []
     return [
       ...(stays === 'fixed'
-        ? [{ text: 'Hold two stations', main: true, run: () => frame.editPlan((p) => ({ ...p, stays: 'hold' })) }]
+        ? [{ text: moveWords.holdTwoFeet, main: true, run: () => frame.editPlan((p) => ({ ...p, stays: 'hold' })) }]
         : []),
       ...(stays === 'fixed' || stays === 'hold'
-        ? [{ text: 'Let the planner look', run: () => frame.editPlan((p) => ({ ...p, stays: 'least' })) }]
+        ? [{ text: moveWords.findFewestMoves, run: () => frame.editPlan((p) => ({ ...p, stays: 'least' })) }]
         : []),
     ]
   }
 
   /** Who says so, and when: it is on the record and on the printed page. */
   const acceptEngaged = (coupling: string) => {
-    const by = `${frame.settings.initials || 'no initials'}, ${new Date().toISOString().slice(0, 10)}`
+    const by = `${frame.settings.initials || moveWords.noInitials}, ${new Date().toISOString().slice(0, 10)}`
     frame.editRound((round) => ({
       ...round,
       sets: round.sets.map((set) =>
@@ -158,8 +160,8 @@ export function MoveStep() {
       <Bench id="bench">
         <BenchHead>
           <div>
-            <h1>Shims and side moves</h1>
-            <Muted>numbers to the dial’s own step, {lengthWithUnit(solved.resolution, terms)}</Muted>
+            <h1>{moveWords.moves}</h1>
+            <Muted>{moveWords.toTheDialsResolution(lengthWithUnit(solved.resolution, terms))}</Muted>
           </div>
           {known ? (
             <ButtonAnchor
@@ -167,7 +169,7 @@ export function MoveStep() {
               target="_blank"
               rel="noreferrer"
             >
-              <FileDown size={18} aria-hidden="true" /> Move sheet
+              <FileDown size={18} aria-hidden="true" /> {moveWords.moveSheet}
             </ButtonAnchor>
           ) : null}
         </BenchHead>
@@ -176,11 +178,11 @@ export function MoveStep() {
         {measured ? <Compare frame={later} /> : null}
         {known ? (
           shown.map((machine) => (
-            <section key={machine.id} aria-label={`${machine.name}, moves`}>
+            <section key={machine.id} aria-label={moveWords.moves2(machine.name)}>
               {(['vertical', 'horizontal'] as const).map((plane) => (
                 <div key={plane}>
                   <MachineHead>
-                    <h2>{plane === 'vertical' ? `${machine.name}, shims` : `${machine.name}, sideways`}</h2>
+                    <h2>{plane === 'vertical' ? moveWords.shims(machine.name) : moveWords.sideways2(machine.name)}</h2>
                     {plane === 'vertical' ? <StockOf machine={machine.id} frame={frame} /> : null}
                   </MachineHead>
                   <Feet>
@@ -196,11 +198,7 @@ export function MoveStep() {
           ))
         ) : (
           <Card>
-            <p>
-              {measured
-                ? 'The moves follow from the plan, and there is none yet.'
-                : 'The moves follow from the readings, and there are not enough yet.'}
-            </p>
+            <p>{measured ? moveWords.noPlanYetSoNo : moveWords.notEnoughReadingsYetSo}</p>
           </Card>
         )}
         {known ? (
@@ -212,9 +210,11 @@ export function MoveStep() {
               const torque = document.seat?.[machine.id]?.torque
               return (
                 <Tighten key={machine.id}>
-                  Tighten the {machine.name.toLowerCase()} as always: {orderInWords(feet, tighteningOrder(feet), terms)}
-                  . By hand, snug, {torque || 'to the torque'}, twice round. Jack bolts backed off before the next
-                  reading.
+                  {moveWords.tightenTheInSequenceBy(
+                    machine.name.toLowerCase(),
+                    orderInWords(feet, tighteningOrder(feet), terms),
+                    torque || 'to the torque',
+                  )}
                 </Tighten>
               )
             })}
@@ -272,13 +272,13 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
     >
       <h3>
         {name}
-        {plane === 'vertical' ? ', both feet' : ''}
-        <small>x = {dimension(station.x, terms.unit)}</small>
+        {plane === 'vertical' ? moveWords.bothFeet : ''}
+        <small>{moveWords.x(dimension(station.x, terms.unit))}</small>
       </h3>
       {move === null ? (
         <>
-          <p>Not measured</p>
-          <p>{plane === 'vertical' ? 'Read top and bottom.' : 'Read both sides.'}</p>
+          <p>{moveWords.notMeasured}</p>
+          <p>{plane === 'vertical' ? moveWords.readTopAndBottom : moveWords.readBothSides}</p>
         </>
       ) : (
         <>
@@ -288,11 +288,15 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
           </p>
           {short ? <Fault as="p">{short}</Fault> : null}
           {station.machine === frame.document.line.fixed ? (
-            <p>The others are measured from its shaft.</p>
+            <p>{moveWords.theOthersAreMeasuredFrom}</p>
           ) : (
             <p>
-              {plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies'} {place(position, plane, terms)} now, ±
-              {length(2 * station.moveSd[plane], terms)} {unitName[terms.unit]}
+              {moveWords.now2(
+                plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies',
+                place(position, plane, terms),
+                length(2 * station.moveSd[plane], terms),
+                unitName[terms.unit],
+              )}
             </p>
           )}
           {plane === 'vertical' ? <Packs station={station} frame={frame} /> : null}
@@ -308,6 +312,6 @@ function Direction({ move, plane, terms }: { move: number; plane: Plane; terms: 
   if (isZero(move, terms)) return null
   const up = move > 0
   const Arrow = up ? ArrowUp : ArrowDown
-  const label = plane === 'vertical' ? (up ? 'up' : 'down') : `toward ${sideName(up ? 'far' : 'near', terms)}`
+  const label = plane === 'vertical' ? (up ? 'up' : 'down') : moveWords.toward(sideName(up ? 'far' : 'near', terms))
   return <Arrow size={26} strokeWidth={2.5} color="var(--kelp)" aria-label={label} />
 }

@@ -1,6 +1,7 @@
 import { memo } from 'react'
 import styled from 'styled-components'
 import { orderAdvice } from '../../../../core/kinds/train/plan/bolts'
+import { moveWords } from '../../../../words/train/page/move'
 import { schools } from '../../../../words/train/plan'
 import { Card, Choices, Muted } from '../../../parts/controls'
 import type { TrainFrame } from '../frame'
@@ -16,10 +17,10 @@ export const Order = memo(function Order({ frame }: { frame: TrainFrame }) {
   const advised = orderAdvice(solved).school
   const school = round.plan?.order ?? advised
   return (
-    <Sheet aria-label="Order of work">
-      <h2>In this order</h2>
+    <Sheet aria-label={moveWords.sequence}>
+      <h2>{moveWords.sequence}</h2>
       <Choices
-        label="Order of work"
+        label={moveWords.sequence}
         value={school}
         isDisabled={frozen}
         options={(['vertical-first', 'sideways-first', 'together'] as const).map((value) => ({
@@ -30,17 +31,14 @@ export const Order = memo(function Order({ frame }: { frame: TrainFrame }) {
       />
       <Muted>
         {schools[school].because}
-        {school === advised ? '' : ` The numbers speak for: ${schools[advised].name.toLowerCase()}.`}
+        {school === advised ? '' : moveWords.suggested(schools[advised].name.toLowerCase())}
       </Muted>
       <ol>
         {schools[school].steps.map((step) => (
           <li key={step}>{step}</li>
         ))}
       </ol>
-      <Muted>
-        Before loosening: locked out and tried, permit in hand; lift with what is rated for it; fingers out from under
-        the feet.
-      </Muted>
+      <Muted>{moveWords.beforeLooseningLockedOutAnd}</Muted>
     </Sheet>
   )
 }, sameButForPlan)

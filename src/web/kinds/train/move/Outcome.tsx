@@ -4,6 +4,7 @@ import { emptyQuantity } from '../../../../core/frame/quantity'
 import { movesDone, outcomeOf } from '../../../../core/kinds/train/plan/outcome'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
 import { capital, footName, isZero, length, place, unitName } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { sayOutcome } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'
@@ -30,8 +31,8 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
   const fine = outcome.causes.length === 0
   const typed = (foot: string, plane: 'vertical' | 'horizontal') => before.plan?.done?.[foot]?.[plane]
   return (
-    <Sheet aria-label="Did the move do what it should">
-      <h2>{fine ? 'The last move did what it should' : 'The last move came out otherwise'}</h2>
+    <Sheet aria-label={moveWords.didTheMoveWork}>
+      <h2>{fine ? moveWords.theLastMoveCameOut : moveWords.theLastMoveDidNot}</h2>
       {outcome.causes.map(({ station, causes }) => {
         const { title, detail } = sayOutcome(station, causes, terms)
         return (
@@ -48,11 +49,11 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
         <table>
           <thead>
             <tr>
-              <th scope="col">Station</th>
-              <th scope="col">Was moved, {unitName[terms.unit]}</th>
-              <th scope="col">Expected</th>
-              <th scope="col">Found</th>
-              <th scope="col">Off by</th>
+              <th scope="col">{moveWords.feet}</th>
+              <th scope="col">{moveWords.moved(unitName[terms.unit])}</th>
+              <th scope="col">{moveWords.expected}</th>
+              <th scope="col">{moveWords.found}</th>
+              <th scope="col">{moveWords.offBy}</th>
             </tr>
           </thead>
           <tbody>
@@ -60,11 +61,11 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
               <tr key={`${one.foot}${one.plane}`}>
                 <th scope="row">
                   <Peg peg={one.state} size={13} label="" /> {capital(footName(one.foot, terms))},{' '}
-                  {one.plane === 'vertical' ? 'up' : `toward ${terms.line.sides.far}`}
+                  {one.plane === 'vertical' ? moveWords.up : moveWords.toward2(terms.line.sides.far)}
                 </th>
                 <td>
                   <QuantityInput
-                    label={`${footName(one.foot, terms)}, moved, ${one.plane}, ${unitName[terms.unit]}`}
+                    label={moveWords.moved2(footName(one.foot, terms), one.plane, unitName[terms.unit])}
                     quantity={typed(one.foot, one.plane) ?? emptyQuantity(terms.unit)}
                     unit={terms.unit}
                     signed
@@ -93,13 +94,13 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
                 </td>
                 <td>{place(one.expected, one.plane, terms)}</td>
                 <td>{place(one.found, one.plane, terms)}</td>
-                <td>{isZero(one.off, terms) ? 'nothing' : length(Math.abs(one.off), terms)}</td>
+                <td>{isZero(one.off, terms) ? moveWords.nothing : length(Math.abs(one.off), terms)}</td>
               </tr>
             ))}
           </tbody>
         </table>
       </div>
-      <Muted>Put right what was done otherwise: what is expected follows.</Muted>
+      <Muted>{moveWords.correctWhatWasDoneDifferently}</Muted>
     </Sheet>
   )
 }, sameButForPlan)

@@ -4,6 +4,7 @@ import type { PlannedFoot, PlannedStation } from '../../../../core/kinds/train/p
 import { packFault, packMm } from '../../../../core/shims/stock'
 import { packDrawing } from '../../../../drawing/pack'
 import { capital, footName, lengthWithUnit, sideName, type Terms, unitName } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { packAct, shimSize } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Fault, Input } from '../../../parts/controls'
@@ -33,24 +34,30 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
   const act = packAct(foot, terms)
   return (
     <Side>
-      <h4>{capital(sideName(foot.side, terms))} foot</h4>
+      <h4>{moveWords.foot(capital(sideName(foot.side, terms)))}</h4>
       {foot.present && foot.change ? (
         <Drawn old={foot.present} fresh={foot.change.pack.shims} terms={terms} />
       ) : foot.present ? (
         <Drawn old={foot.present} fresh={undefined} terms={terms} />
       ) : null}
       {act ? <p>{capital(act)}</p> : null}
-      {foot.softFoot > 0 ? <small>with {lengthWithUnit(foot.softFoot, terms)} for the soft foot</small> : null}
+      {foot.softFoot > 0 ? <small>{moveWords.withForTheSoftFoot(lengthWithUnit(foot.softFoot, terms))}</small> : null}
       {foot.change && Math.abs(foot.change.pack.residual) > terms.resolution / 4 && frame.plan?.feasible ? (
         <small>
-          {lengthWithUnit(Math.abs(foot.change.pack.residual), { ...terms, resolution: terms.resolution / 10 })}{' '}
-          {foot.change.pack.residual > 0 ? 'thicker' : 'thinner'} than exact
+          {moveWords.thanExact(
+            lengthWithUnit(Math.abs(foot.change.pack.residual), { ...terms, resolution: terms.resolution / 10 }),
+            foot.change.pack.residual > 0 ? 'thicker' : 'thinner',
+          )}
         </small>
       ) : null}
       <Input
-        aria-label={`Shims under ${footName(foot.station, terms)}, ${sideName(foot.side, terms)} foot, ${unitName[terms.unit]}`}
+        aria-label={moveWords.shimsUnderFoot(
+          footName(foot.station, terms),
+          sideName(foot.side, terms),
+          unitName[terms.unit],
+        )}
         aria-invalid={fault ? true : undefined}
-        placeholder="now: 1 + 0.5"
+        placeholder={moveWords.now105}
         readOnly={frozen}
         maxLength={40}
         value={inUnit(shown, terms)}
@@ -105,13 +112,13 @@ function Drawn({ old, fresh, terms }: { old: readonly number[]; fresh: readonly 
     <Stacks viewBox="0 0 156 84" aria-hidden="true">
       {stack(old, fresh ?? old, 2, false)}
       <text className="cap" x={2} y={81}>
-        now
+        {moveWords.now3}
       </text>
       {fresh ? (
         <>
           {stack(fresh, old, 80, true)}
           <text className="cap" x={80} y={81}>
-            then
+            {moveWords.thenWord}
           </text>
         </>
       ) : null}

@@ -5,6 +5,7 @@ import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { KitShims } from '../../../../core/kit/schema'
 import type { ShimStock } from '../../../../core/shims/schema'
 import { machineName, unitName } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { shimSize } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { useKit } from '../../../notebook/useKit'
@@ -29,12 +30,12 @@ export function StockOf({ machine, frame }: { machine: string; frame: TrainFrame
   const gone = chosen && !stocks.some(({ id }) => id === chosen.id)
   return (
     <Row>
-      <Field label={`Shims for the ${machineName(machine, terms).toLowerCase()}`}>
+      <Field label={moveWords.shimsForThe(machineName(machine, terms).toLowerCase())}>
         <Select
           value={chosen?.id ?? ''}
           disabled={frozen}
           options={[
-            { value: '', text: 'none chosen' },
+            { value: '', text: moveWords.noneChosen },
             ...stocks.map(({ id, document }) => ({ value: id, text: document.name })),
             ...(gone ? [{ value: chosen.id, text: chosen.name }] : []),
           ]}
@@ -47,9 +48,9 @@ export function StockOf({ machine, frame }: { machine: string; frame: TrainFrame
           }}
         />
       </Field>
-      <Field label="At most">
+      <Field label={moveWords.maximum}>
         <Input
-          aria-label="Shims in a pack at most"
+          aria-label={moveWords.mostShimsInAPack}
           value={round.plan?.mostShims ?? ''}
           placeholder="4"
           inputMode="numeric"
@@ -72,8 +73,8 @@ export const Picks = memo(function Picks({ frame }: { frame: TrainFrame }) {
   if (!plan || plan.picks.length === 0) return null
   const machines = [...new Set(plan.picks.map(({ machine }) => machine))]
   return (
-    <Sheet aria-label="Pick list">
-      <h2>Bring from the store room</h2>
+    <Sheet aria-label={moveWords.pickList}>
+      <h2>{moveWords.bringFromTheStores}</h2>
       {machines.map((machine) => {
         const stock = round.plan?.stock[machine]
         const slot = stock && quantityMm(stock.slot) !== undefined ? stock.slot : undefined
@@ -84,7 +85,7 @@ export const Picks = memo(function Picks({ frame }: { frame: TrainFrame }) {
               {machineName(machine, terms)}{' '}
               <Muted>
                 {stock?.name}
-                {slot ? `, slot ${showQuantity(slot, unit)} ${unitName[unit]}` : ''}
+                {slot ? moveWords.slot(showQuantity(slot, unit), unitName[unit]) : ''}
               </Muted>
             </h3>
             <ul>

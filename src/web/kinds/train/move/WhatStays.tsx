@@ -4,6 +4,7 @@ import { withFixed } from '../../../../core/kinds/train/document/held'
 import type { RoundPlan } from '../../../../core/kinds/train/document/schema'
 import { marginOf } from '../../../../core/kinds/train/plan/choices'
 import { footName, machineName } from '../../../../words/terms'
+import { moveWords } from '../../../../words/train/page/move'
 import { staysNames } from '../../../../words/train/plan'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 import type { TrainFrame } from '../frame'
@@ -34,9 +35,9 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame 
       return { ...p, hold: now }
     })
   return (
-    <Sheet aria-label="What stays">
+    <Sheet aria-label={moveWords.fixed}>
       <Choices
-        label="What stays and what moves"
+        label={moveWords.fixedAndMoved}
         value={stays}
         isDisabled={frozen}
         options={(['fixed', 'hold', 'least', 'drawn'] as const).map((value) => ({ value, text: staysNames[value] }))}
@@ -44,17 +45,17 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame 
       />
       {stays === 'fixed' ? (
         <Choices
-          label="Which machine stays"
+          label={moveWords.fixedMachine}
           value={line.fixed}
           isDisabled={frozen}
-          options={line.machines.map((machine) => ({ value: machine.id, text: `${machine.name} stays` }))}
+          options={line.machines.map((machine) => ({ value: machine.id, text: moveWords.fixed2(machine.name) }))}
           onChange={(fixed) => frame.edit((job) => ({ ...job, line: withFixed(job.line, fixed) }))}
         />
       ) : null}
       {stays === 'hold' ? (
         <Row>
           {([0, 1] as const).map((at) => (
-            <Field key={at} label={at === 0 ? 'This station stays' : 'and this one'}>
+            <Field key={at} label={at === 0 ? moveWords.heldFeet : moveWords.andTheseFeet}>
               <Select
                 value={held[at] ?? ''}
                 disabled={frozen}
@@ -67,16 +68,16 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame 
           ))}
           {round.plan?.hold?.length === 2 ? (
             <Button look="quiet" isDisabled={frozen} onPress={() => frame.editPlan(({ hold: _, ...p }) => p)}>
-              The best two
+              {moveWords.bestTwo}
             </Button>
           ) : (
-            <Muted style={{ paddingBottom: 11 }}>the two that keep to the limits best</Muted>
+            <Muted style={{ paddingBottom: 11 }}>{moveWords.theTwoThatBestKeep}</Muted>
           )}
         </Row>
       ) : null}
       {stays === 'least' ? (
         <Row>
-          <Field label="What may stay at a coupling, % of what is allowed">
+          <Field label={moveWords.residualAllowedOfTolerance}>
             <Input
               value={round.plan?.margin ?? ''}
               placeholder="50"
@@ -87,16 +88,11 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame 
             />
           </Field>
           <Muted style={{ paddingBottom: 11 }}>
-            {marginOf(round.plan) === 0 ? 'in line exactly' : '0 is in line exactly'}
+            {marginOf(round.plan) === 0 ? moveWords.exactlyInLine : moveWords.n0ExactlyInLine}
           </Muted>
         </Row>
       ) : null}
-      {stays === 'drawn' ? (
-        <Muted>
-          Take hold of the line on the drawing above, by its ends or over a foot, and drag it; arrow keys move it a
-          hundredth.
-        </Muted>
-      ) : null}
+      {stays === 'drawn' ? <Muted>{moveWords.dragTheLineOnThe}</Muted> : null}
       {stays === 'least' || stays === 'fixed' ? <LeastLine least={least} shown={stays === 'least'} /> : null}
       {stays === 'fixed' && line.fixedBecause ? (
         <Muted>
@@ -110,19 +106,19 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame 
 /** The planner at work: how far it is, and a way to stop it. */
 function LeastLine({ least, shown }: { least: TrainFrame['least']; shown: boolean }) {
   if (!shown) return null
-  if (least.fault) return <Fault role="alert">The planner stopped: {least.fault}</Fault>
+  if (least.fault) return <Fault role="alert">{moveWords.thePlannerStopped(least.fault)}</Fault>
   if (least.working)
     return (
       <Row role="status">
-        <span>Looking for the least moves: {least.programs} programs solved.</span>
-        <Button onPress={least.cancel}>Stop looking</Button>
+        <span>{moveWords.findingTheFewestMovesPrograms(least.programs)}</span>
+        <Button onPress={least.cancel}>{moveWords.stop}</Button>
       </Row>
     )
   if (least.cancelled)
     return (
       <Row role="status">
-        <span>Stopped. Nothing was changed.</span>
-        <Button onPress={least.again}>Look again</Button>
+        <span>{moveWords.stoppedNothingWasChanged}</span>
+        <Button onPress={least.again}>{moveWords.tryAgain}</Button>
       </Row>
     )
   return null

@@ -17,6 +17,7 @@ import {
   type Terms,
   unitName,
 } from '../../../../words/terms'
+import { readWords } from '../../../../words/train/page/read'
 import { dialTerms } from '../../../../words/train/said'
 import { mono, narrow } from '../../../app/style'
 import { Fault, Muted } from '../../../parts/controls'
@@ -120,27 +121,27 @@ export function DialBench(props: Props) {
           {whereOf(dial, terms)}
           {props.x === undefined
             ? ''
-            : `${whereOf(dial, terms) ? ', ' : ''}${dimension(Math.abs(props.x - props.couplingX), unit)} out`}
+            : readWords.out(whereOf(dial, terms) ? ', ' : '', dimension(Math.abs(props.x - props.couplingX), unit))}
           {!dialSags
             ? ''
             : dial.sagMissing
-              ? ', no sag given'
-              : `, sag ${signedLength(dial.sag, own)} ${unitName[unit]}`}
+              ? readWords.noSagGiven
+              : readWords.sag(signedLength(dial.sag, own), unitName[unit])}
         </Muted>
         <Closure role="status">
           {dial.sweep ? (
             <>
               <Peg peg={dial.sweep.coverage >= 180 ? 'within' : 'unsure'} size={14} label="" />
-              <b>{dial.sweep.points}</b> points over <b>{formatNumber(dial.sweep.coverage, 0)}°</b>
+              <b>{dial.sweep.points}</b> {readWords.pointsOver} <b>{formatNumber(dial.sweep.coverage, 0)}°</b>
             </>
           ) : !dialSags || dial.dial.floats ? null : dial.closure === null ? (
             <>
-              <Peg peg="nothing" size={14} label="" /> closure: not all four quarters are read
+              <Peg peg="nothing" size={14} label="" /> {readWords.closureReadAllFourQuarters}
             </>
           ) : (
             <>
               <Peg peg={doesNotClose ? 'outside' : 'within'} size={14} label="" />
-              {doesNotClose ? 'does not close, by' : 'closes to'}{' '}
+              {doesNotClose ? readWords.doesNotCloseOffBy : readWords.closesTo}{' '}
               <b>{length(doesNotClose ? Math.abs(dial.closure) : dial.closure, own)}</b> {unitName[unit]}
             </>
           )}
@@ -156,7 +157,7 @@ export function DialBench(props: Props) {
             height={92}
             margin={margin}
             chosen={angleId}
-            label={`${name}: readings round the turn, the wave through them and, dashed, what aligned shafts would read`}
+            label={readWords.readingsOverTheTurnThe(name)}
           />
         ) : null}
         <Cells $flowing={flowing} $empty={angles.length === 0}>

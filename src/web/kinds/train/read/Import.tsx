@@ -13,6 +13,7 @@ import {
 import { surveyOf } from '../../../../core/kinds/train/survey/ofJob'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { stateName, unitName } from '../../../../words/terms'
+import { readWords } from '../../../../words/train/page/read'
 import { mono } from '../../../app/style'
 import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
 import { useTrainFrame } from '../frame'
@@ -93,18 +94,18 @@ export function Import({ set, round, onSet, done }: Props) {
     .toLowerCase()
 
   return (
-    <Sheet aria-label="Bring in and take out">
+    <Sheet aria-label={readWords.importAndExport}>
       <Row>
-        <Field label="Paste from a spreadsheet, or CSV">
+        <Field label={readWords.pasteFromASpreadsheetOr}>
           <TextArea
             rows={4}
             cols={46}
-            placeholder={'angle, motor, pump\n0, 0, 0\n90, -0.28, 0.08'}
+            placeholder={readWords.angleMotorPump00}
             value={text}
             onChange={(event) => setText(event.target.value)}
           />
         </Field>
-        <Field label="or a CSV file">
+        <Field label={readWords.orACsvFile}>
           <input
             type="file"
             accept=".csv,.txt,.tsv,text/csv"
@@ -118,22 +119,22 @@ export function Import({ set, round, onSet, done }: Props) {
       {mapping ? (
         <>
           <Row>
-            <Field label="Angle">
+            <Field label={readWords.angle}>
               <Select
                 value={String(mapping.angle)}
                 options={columns}
                 onPick={(at) => setMapping({ ...mapping, angle: Number(at) })}
               />
             </Field>
-            <Field label="Angles are told">
+            <Field label={readWords.anglesAreGiven}>
               <Select
                 aria-invalid={mapping.angleAs === undefined || undefined}
                 value={mapping.angleAs ?? ''}
                 options={[
-                  ...(mapping.angleAs === undefined ? [{ value: '', text: 'say which' }] : []),
-                  { value: 'quarters', text: 'in degrees or in words' },
-                  { value: 'clock-right', text: 'by a clock, seen from the right-hand end' },
-                  { value: 'clock-left', text: 'by a clock, seen from the left-hand end' },
+                  ...(mapping.angleAs === undefined ? [{ value: '', text: readWords.choose }] : []),
+                  { value: 'quarters', text: readWords.inDegreesOrInWords },
+                  { value: 'clock-right', text: readWords.byAClockSeenFrom },
+                  { value: 'clock-left', text: readWords.byAClockSeenFrom2 },
                 ]}
                 onPick={(as) => setMapping({ ...mapping, angleAs: as as AngleAs })}
               />
@@ -142,7 +143,7 @@ export function Import({ set, round, onSet, done }: Props) {
               <Field key={state.id} label={stateName(state, terms)}>
                 <Select
                   value={String(mapping.columns[state.id] ?? '')}
-                  options={[{ value: '', text: 'leave out' }, ...columns]}
+                  options={[{ value: '', text: readWords.skip }, ...columns]}
                   onPick={(at) => {
                     const { [state.id]: _, ...others } = mapping.columns
                     setMapping({ ...mapping, columns: at === '' ? others : { ...others, [state.id]: Number(at) } })
@@ -150,14 +151,14 @@ export function Import({ set, round, onSet, done }: Props) {
                 />
               </Field>
             ))}
-            <Field label="Readings are in">
+            <Field label={readWords.readingsAreIn}>
               <Select
                 value={mapping.unit}
                 options={units.map((value) => ({ value, text: unitName[value] }))}
                 onPick={(unit) => setMapping({ ...mapping, unit: unit as Unit })}
               />
             </Field>
-            <Field label="Rows of headings">
+            <Field label={readWords.headingRows}>
               <Select
                 value={String(mapping.headings)}
                 options={['0', '1', '2', '3'].map((value) => ({ value, text: value }))}
@@ -166,10 +167,10 @@ export function Import({ set, round, onSet, done }: Props) {
             </Field>
           </Row>
           <Scroll>
-            <table aria-label="The first rows">
+            <table aria-label={readWords.firstRows}>
               <thead>
                 <tr>
-                  <th aria-label="row" />
+                  <th aria-label={readWords.row} />
                   {columns.map(({ value }) => (
                     <th key={value}>{letter(Number(value))}</th>
                   ))}
@@ -195,15 +196,15 @@ export function Import({ set, round, onSet, done }: Props) {
               {taken.faults.slice(0, 4).map((fault) => (
                 <Fault as="p" key={`${fault.row}-${fault.column}`}>
                   {fault.row
-                    ? `Row ${fault.row}${fault.column ? `, column ${letter(fault.column - 1)}` : ''}: `
+                    ? readWords.row2(fault.row, fault.column ? `, column ${letter(fault.column - 1)}` : '')
                     : fault.column
-                      ? `Column ${letter(fault.column - 1)}: `
+                      ? readWords.column(letter(fault.column - 1))
                       : ''}
                   {fault.message}
                 </Fault>
               ))}
               {taken.faults.length > 4 ? (
-                <Muted>and {taken.faults.length - 4} more. Nothing is taken yet.</Muted>
+                <Muted>{readWords.andMoreNothingImportedYet(taken.faults.length - 4)}</Muted>
               ) : null}
             </div>
           ) : null}
@@ -220,9 +221,11 @@ export function Import({ set, round, onSet, done }: Props) {
                 done()
               }}
             >
-              {taken?.ok ? `Take ${taken.rows} ${taken.asSweep ? 'points as a sweep' : 'rows'}` : 'Take them'}
+              {taken?.ok
+                ? readWords.import(taken.rows, taken.asSweep ? 'points as a sweep' : 'rows')
+                : readWords.import2}
             </Button>
-            <Muted>What these probes had is replaced; undo brings it back.</Muted>
+            <Muted>{readWords.thisReplacesTheseProbesReadings}</Muted>
           </Row>
         </>
       ) : null}
@@ -241,14 +244,14 @@ export function Import({ set, round, onSet, done }: Props) {
             )
           }
         >
-          Take these readings out as CSV
+          {readWords.exportReadingsAsCsv}
         </Button>
         <Button
           onPress={() =>
             save(`${file}.survey.json`, 'application/json', `${JSON.stringify(surveyOf(document, round), null, 1)}\n`)
           }
         >
-          Take the round out as a survey
+          {readWords.exportRoundAsASurvey}
         </Button>
       </Row>
     </Sheet>

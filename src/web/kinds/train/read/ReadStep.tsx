@@ -16,6 +16,7 @@ import { turningOrder } from '../../../../core/shafts/turning'
 import { readingKey, readingsIn } from '../../../../core/shafts/typed'
 import { couplingName } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
+import { readWords } from '../../../../words/train/page/read'
 import { newId } from '../../../app/newId'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
 import { Button, Choices, Muted } from '../../../parts/controls'
@@ -68,9 +69,11 @@ export function ReadStep() {
     const [first] = suspects
     const reading = first && dial.readings[first.reading]
     return [
-      ...(reading ? [{ text: 'To the reading', main: true, run: () => focusCell(dial.id, reading.angleId) }] : []),
+      ...(reading
+        ? [{ text: readWords.goToTheReading, main: true, run: () => focusCell(dial.id, reading.angleId) }]
+        : []),
       ...suspects.slice(0, 3).map((suspect, i) => ({
-        text: suspects.length > 1 ? `Show as if ${i + 1}` : 'Show as if',
+        text: suspects.length > 1 ? readWords.tryCorrection(i + 1) : readWords.tryThisCorrection,
         run: () => setTrial({ dial, suspect }),
       })),
     ]
@@ -79,15 +82,15 @@ export function ReadStep() {
   const actsFor = (finding: Finding): Act[] => {
     switch (finding.kind) {
       case 'next-reading':
-        return [{ text: 'Type it', main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
+        return [{ text: readWords.enterIt, main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
       case 'not-a-number':
       case 'preset-as-zero':
-        return [{ text: 'To the reading', main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
+        return [{ text: readWords.goToTheReading, main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
       case 'not-closed':
         return slips(finding.dial, finding.suspects)
       case 'not-fitting':
         return finding.suspects.slice(0, 3).map(({ dial, suspect }, i) => ({
-          text: finding.suspects.length > 1 ? `Show as if ${i + 1}` : 'Show as if',
+          text: finding.suspects.length > 1 ? readWords.tryCorrection(i + 1) : readWords.tryThisCorrection,
           run: () => setTrial({ dial, suspect }),
         }))
       case 'sag-missing':
@@ -97,25 +100,25 @@ export function ReadStep() {
       case 'span-differs':
       case 'dial-differs':
       case 'swing':
-        return [{ text: 'Set the dial up', run: () => openSetUp(finding.dial.set.id) }]
+        return [{ text: readWords.setUpTheDial, run: () => openSetUp(finding.dial.set.id) }]
       case 'short-arc':
-        return [{ text: 'Other angles', run: () => openSetUp(finding.set.id) }]
+        return [{ text: readWords.otherAngles, run: () => openSetUp(finding.set.id) }]
       case 'improve':
         return finding.again
           ? []
-          : [{ text: 'Add that angle', run: () => addAngle(finding.dial.set.id, finding.degrees) }]
+          : [{ text: readWords.addThisAngle, run: () => addAngle(finding.dial.set.id, finding.degrees) }]
       case 'ready-to-move':
-        return [{ text: 'To the moves', main: true, run: () => navigate(`/jobs/${frame.id}/move`) }]
+        return [{ text: readWords.goToMove, main: true, run: () => navigate(`/jobs/${frame.id}/move`) }]
       case 'dimension-fault':
       case 'dimension-doubt': {
         const of = (finding.kind === 'dimension-fault' ? finding.fault.of : finding.doubt.of).replace(/\/2$/, '')
         const set = round.sets.find((one) => one.probes.some((dial) => dial.id === of))
         return set
-          ? [{ text: 'Set the dial up', main: true, run: () => openSetUp(set.id) }]
-          : [{ text: 'To the dimensions', main: true, run: () => navigate(`/jobs/${frame.id}/line`) }]
+          ? [{ text: readWords.setUpTheDial, main: true, run: () => openSetUp(set.id) }]
+          : [{ text: readWords.goToLine, main: true, run: () => navigate(`/jobs/${frame.id}/line`) }]
       }
       case 'no-limits':
-        return [{ text: 'To the line', run: () => navigate(`/jobs/${frame.id}/line`) }]
+        return [{ text: readWords.goToLine, run: () => navigate(`/jobs/${frame.id}/line`) }]
       default:
         return []
     }
@@ -180,7 +183,7 @@ export function ReadStep() {
     return (
       <Adds>
         {line.couplings.map(({ id: coupling }) => {
-          const at = line.couplings.length > 1 ? ` at ${couplingName(coupling, { line }).toLowerCase()}` : ''
+          const at = line.couplings.length > 1 ? readWords.atWord(couplingName(coupling, { line }).toLowerCase()) : ''
           return [
             <Button
               key={`${coupling}-repeat`}
@@ -191,7 +194,7 @@ export function ReadStep() {
                 })
               }
             >
-              Repeat the set{at}
+              {readWords.repeatTheSet(at)}
             </Button>,
             <Button
               key={`${coupling}-add`}
@@ -200,7 +203,7 @@ export function ReadStep() {
                 setPanels((all) => ({ ...all, [id]: ['set-up'] }))
               }}
             >
-              Another method{at}
+              {readWords.addAnotherMethod(at)}
             </Button>,
           ]
         })}
@@ -217,14 +220,14 @@ export function ReadStep() {
             said: asIfItem(trial.dial, trial.suspect, tried, terms),
             acts: [
               {
-                text: 'Change it so',
+                text: readWords.apply,
                 main: true,
                 run: () => {
                   frame.editRound((r) => roundAsIf(r, trial.dial.dial.id, trial.suspect))
                   setTrial(undefined)
                 },
               },
-              { text: 'Leave it as typed', run: () => setTrial(undefined) },
+              { text: readWords.keepAsTyped, run: () => setTrial(undefined) },
             ],
           },
         ]
@@ -236,15 +239,15 @@ export function ReadStep() {
         {document.rounds.length > 1 ? (
           <BenchHead>
             <Choices
-              label="Round"
+              label={readWords.round}
               value={round.id}
-              options={document.rounds.map((r, i) => ({ value: r.id, text: `Round ${i + 1}` }))}
+              options={document.rounds.map((r, i) => ({ value: r.id, text: readWords.round2(i + 1) }))}
               onChange={(id) => setParams({ round: id })}
             />
-            {document.rounds[0]?.id !== round.id ? <Muted>Round 1, as found, is drawn dashed behind.</Muted> : null}
+            {document.rounds[0]?.id !== round.id ? <Muted>{readWords.round1AsFoundIs}</Muted> : null}
             {frozen ? null : (
               <Remove
-                label={`Delete round ${document.rounds.indexOf(round) + 1}`}
+                label={readWords.deleteRound(document.rounds.indexOf(round) + 1)}
                 goes={goesWithRound(round)}
                 onRemove={() => {
                   frame.edit((job) => ({ ...job, rounds: job.rounds.filter(({ id }) => id !== round.id) }))
@@ -276,7 +279,7 @@ export function ReadStep() {
             />
           )
         })}
-        <Muted>Filled pegs: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.</Muted>
+        <Muted>{readWords.filledSagTakenOffHollow}</Muted>
         {frozen || round.sets.length >= 12 ? null : adds}
       </Bench>
       <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
@@ -288,11 +291,11 @@ export function ReadStep() {
 function goesWithRound({ sets, plan }: Round): string {
   const readings = readingsIn(sets)
   const what = [
-    sets.length === 1 ? 'its set' : `its ${sets.length} sets`,
-    ...(readings > 0 ? [`${readings} readings`] : []),
-    ...(plan ? ['its plan'] : []),
+    sets.length === 1 ? readWords.itsSet : readWords.itsSets(sets.length),
+    ...(readings > 0 ? [readWords.readings(readings)] : []),
+    ...(plan ? [readWords.itsPlan] : []),
   ]
-  return `With it go ${what.join(', ').replace(/, ([^,]*)$/, ' and $1')}. “Take back” restores it.`
+  return readWords.thisAlsoRemovesUndoRestores(what.join(', ').replace(/, ([^,]*)$/, ' and $1'))
 }
 
 /** A set with a probe that has no place yet. */

@@ -4,6 +4,7 @@ import styled from 'styled-components'
 import { type Quantity, quantityFault } from '../../../../core/frame/quantity'
 import type { Unit } from '../../../../core/frame/units'
 import { unitName } from '../../../../words/terms'
+import { readWords } from '../../../../words/train/page/read'
 import { mono, narrow } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { QuantityInput } from '../../../parts/Quantity'
@@ -73,9 +74,9 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
     <Cell $width={props.width} style={{ left: props.left }} data-bad={Boolean(fault) || props.suspected}>
       <span className="label" aria-hidden="true">
         {props.ownAngle ?? label}
-        {props.computed ? <span>computed</span> : null}
+        {props.computed ? <span>{readWords.computed}</span> : null}
         {turns !== 0 ? (
-          <span>{`${turns > 0 ? '+' : '−'}${Math.abs(turns)} turn${Math.abs(turns) > 1 ? 's' : ''}`}</span>
+          <span>{readWords.turn(turns > 0 ? '+' : '−', Math.abs(turns), Math.abs(turns) > 1 ? 's' : '')}</span>
         ) : null}
       </span>
       <QuantityInput
@@ -102,14 +103,14 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
         }}
       />
       {props.active && !frozen ? (
-        <Turns className="turns" role="group" aria-label={`Whole turns at ${label.toLowerCase()}`}>
-          <Button look="quiet" excludeFromTabOrder aria-label="One turn of the dial less" onPress={() => turn(-1)}>
+        <Turns className="turns" role="group" aria-label={readWords.wholeTurnsAt(label.toLowerCase())}>
+          <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial} onPress={() => turn(-1)}>
             <Minus size={16} />
           </Button>
           <span>
-            <b>{turns}</b> turns
+            <b>{turns}</b> {readWords.turns}
           </span>
-          <Button look="quiet" excludeFromTabOrder aria-label="One turn of the dial more" onPress={() => turn(1)}>
+          <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial2} onPress={() => turn(1)}>
             <Plus size={16} />
           </Button>
         </Turns>

@@ -6,6 +6,7 @@ import type { ProbeSetUp, ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import { isCoupled, readingKey, readingsIn, setPurpose } from '../../../../core/shafts/typed'
 import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
+import { readWords } from '../../../../words/train/page/read'
 import { BenchHead } from '../../../job/frame/Bench'
 import { Button, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
@@ -60,16 +61,18 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
   })
   const press = useCallback((which: Panel) => latest.current(which), [])
   return (
-    <SetBox aria-label={place.of > 1 ? `${name}, set ${place.number}` : name}>
+    <SetBox aria-label={place.of > 1 ? readWords.setWord(name, place.number) : name}>
       <BenchHead>
         <div>
           <h1>{methodNames[set.method]}</h1>
           <Muted>
-            {place.of > 1 ? `set ${place.number}, ` : ''}
-            {round.sets.length > place.of ? `${name.toLowerCase()}, ` : ''}
-            {set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together'},{' '}
-            {isCoupled(set) ? purposeNames[setPurpose(set)] : `coupling released, ${purposeNames[setPurpose(set)]}`},
-            from the top toward {sideName(set.direction ?? 'far', terms)} first
+            {readWords.fromTheTopTowardFirst(
+              place.of > 1 ? `set ${place.number}, ` : '',
+              round.sets.length > place.of ? `${name.toLowerCase()}, ` : '',
+              set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together',
+              isCoupled(set) ? purposeNames[setPurpose(set)] : `coupling released, ${purposeNames[setPurpose(set)]}`,
+              sideName(set.direction ?? 'far', terms),
+            )}
           </Muted>
         </div>
         <PanelButtons open={open.join(' ')} heads={heads} frozen={frozen} press={press} />
@@ -88,8 +91,8 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
             />
             {onRemove ? (
               <Remove
-                label="Take this set away"
-                goes={`With it go ${readingsIn([set])} readings. “Take back” restores it.`}
+                label={readWords.removeThisSet}
+                goes={readWords.thisAlsoRemovesReadingsUndo(readingsIn([set]))}
                 onRemove={onRemove}
               />
             ) : null}
@@ -173,9 +176,9 @@ const PanelButtons = memo(function PanelButtons(props: {
   )
   return (
     <Buttons>
-      {panel('set-up', props.heads ? 'Set up heads' : 'Set up dials', 'Done setting up')}
-      {props.frozen ? null : panel('live', 'Live', 'Put the devices away')}
-      {props.frozen ? null : panel('import', 'Bring in', 'Done bringing in')}
+      {panel('set-up', props.heads ? readWords.setUpHeads : readWords.setUpDials, readWords.doneSettingUp)}
+      {props.frozen ? null : panel('live', readWords.live, readWords.closeDevices)}
+      {props.frozen ? null : panel('import', readWords.import2, readWords.closeImport)}
     </Buttons>
   )
 })

@@ -5,6 +5,7 @@ import { lengthUnitFor } from '../../../../core/frame/usual'
 import { roughKey, solveRough } from '../../../../core/kinds/train/document/rough'
 import { emptyReady } from '../../../../core/ready/ready'
 import { angleName } from '../../../../words/terms'
+import { readyWords } from '../../../../words/train/page/ready'
 import { sayRough } from '../../../../words/train/rough'
 import { Card, Choices, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -59,27 +60,25 @@ export function Rough() {
   )
   const said = sayRough(rough, terms)
   return (
-    <Box aria-label="Rough alignment">
-      <h2>Rough alignment</h2>
-      <Muted>
-        Straightedge or bent strip with a feeler, then a taper gauge between the hubs. Angle first, then offset.
-      </Muted>
+    <Box aria-label={readyWords.roughAlignment}>
+      <h2>{readyWords.roughAlignment}</h2>
+      <Muted>{readyWords.straightedgeOrBentStripWith}</Muted>
       <Hows>
         {couplings.length > 1 ? (
           <Choices
-            label="Rough alignment at"
+            label={readyWords.roughAlignmentAt}
             value={rough.coupling}
             options={couplings.map(({ id, name }) => ({ value: id, text: name }))}
             onChange={choose}
           />
         ) : null}
         <Choices
-          label="Straightedge or strip carried by the hub of"
+          label={readyWords.straightedgeOrStripCarriedBy}
           value={rough.carrier}
           isDisabled={frozen}
           options={[
-            { value: 'left', text: `On the ${hubs.left.toLowerCase()} hub` },
-            { value: 'right', text: `On the ${hubs.right.toLowerCase()} hub` },
+            { value: 'left', text: readyWords.onTheHub(hubs.left.toLowerCase()) },
+            { value: 'right', text: readyWords.onTheHub2(hubs.right.toLowerCase()) },
           ]}
           onChange={(carrier) =>
             frame.edit((job) => {
@@ -89,23 +88,23 @@ export function Rough() {
           }
         />
       </Hows>
-      <h3>How far the {felt.toLowerCase()} hub’s rim stands in from the straightedge or strip; above zero is in</h3>
+      <h3>{readyWords.gapFromTheStraightedgeOr(felt.toLowerCase())}</h3>
       <Grid>
         {quarters.map(([quarter, degrees]) =>
-          field(`rim.${quarter}`, `Rim gap, ${angleName(degrees, terms).toLowerCase()}`),
+          field(`rim.${quarter}`, readyWords.rimGap(angleName(degrees, terms).toLowerCase())),
         )}
-        {field('radii', 'Left radius less right')}
+        {field('radii', readyWords.leftRadiusMinusRight)}
       </Grid>
-      <h3>Between the hub faces</h3>
+      <h3>{readyWords.gapBetweenTheHubFaces}</h3>
       <Grid>
         {quarters.map(([quarter, degrees]) =>
-          field(`face.${quarter}`, `Face gap, ${angleName(degrees, terms).toLowerCase()}`),
+          field(`face.${quarter}`, readyWords.faceGap(angleName(degrees, terms).toLowerCase())),
         )}
-        {field('diameter', 'At diameter', length as 'mm' | 'in')}
-        {field('travel', 'Travel of the dial')}
+        {field('diameter', readyWords.atDiameter, length as 'mm' | 'in')}
+        {field('travel', readyWords.dialTravel)}
       </Grid>
       {said.length > 0 ? (
-        <ul role="status" aria-label="Rough result">
+        <ul role="status" aria-label={readyWords.roughResult}>
           {said.map(({ key, peg, title, detail }) => (
             <li key={key}>
               <Peg peg={peg} size={14} label="" />

@@ -2,6 +2,7 @@ import { emptyQuantity } from '../../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import { usualSpread } from '../../../../core/seat/state'
 import { dimension } from '../../../../words/terms'
+import { seatWords } from '../../../../words/train/page/seat'
 import { QuantityField } from '../../../parts/Quantity'
 import { useTrainFrame } from '../frame'
 
@@ -14,9 +15,9 @@ export function Spreads({ machine }: { machine: string }) {
     ?.feet.map((foot) => (
       <QuantityField
         key={foot.id}
-        label={`Across the ${foot.name}`}
+        label={seatWords.acrossThe(foot.name)}
         quantity={foot.spread ?? emptyQuantity(lengthUnitFor(settings.unit))}
-        hint={foot.spread?.text ? '' : `Not measured; ${dimension(usualSpread, settings.unit)} taken`}
+        hint={foot.spread?.text ? '' : seatWords.notMeasuredTaken(dimension(usualSpread, settings.unit))}
         unit={lengthUnitFor(settings.unit)}
         readOnly={frozen}
         onChange={(spread) =>

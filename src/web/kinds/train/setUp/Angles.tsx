@@ -7,18 +7,19 @@ import type { Line } from '../../../../core/kinds/train/document/schema'
 import { anglesOf, quarterAngles } from '../../../../core/shafts/make'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { angleName, angleTyped, lengthWithUnit, sideName } from '../../../../words/terms'
+import { setUpWords } from '../../../../words/train/page/setUp'
 import { Button, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: end;`
 const Chip = styled.span`display: inline-flex; align-items: center; border: 1px solid var(--rule); border-radius: 22px; padding-left: 14px; background: var(--paper); min-height: 44px;`
 
 const ways = [
-  { value: 'quarters', text: 'Full turn, by quarters', degrees: quarterAngles },
-  { value: 'eight', text: 'Full turn, eight positions', degrees: [0, 45, 90, 135, 180, 225, 270, 315, 360] },
-  { value: 'half', text: 'Half a turn, three positions', degrees: [90, 180, 270] },
-  { value: 'upright', text: 'Top and bottom only', degrees: [0, 180] },
-  { value: 'part', text: 'Part of a turn, three positions', degrees: undefined },
-  { value: 'none', text: 'None yet: captured or swept', degrees: [] },
+  { value: 'quarters', text: setUpWords.fullTurnByQuarters, degrees: quarterAngles },
+  { value: 'eight', text: setUpWords.fullTurnEightPositions, degrees: [0, 45, 90, 135, 180, 225, 270, 315, 360] },
+  { value: 'half', text: setUpWords.halfATurnThreePositions, degrees: [90, 180, 270] },
+  { value: 'upright', text: setUpWords.topAndBottomOnly, degrees: [0, 180] },
+  { value: 'part', text: setUpWords.partOfATurnThree, degrees: undefined },
+  { value: 'none', text: setUpWords.noneYetCaptureOrSweep, degrees: [] },
 ] as const
 
 interface Props {
@@ -56,7 +57,7 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
     const angle = angleTyped(typed, terms, set.angleAs)
     if (!angle.ok) return setFault(angle.message)
     const { degrees } = angle
-    if (set.angles.some((one) => one.degrees === degrees)) return setFault(`${name(degrees)} is there already.`)
+    if (set.angles.some((one) => one.degrees === degrees)) return setFault(setUpWords.isAlreadyThere(name(degrees)))
     if (set.angles.length >= 48) return setFault('48 positions are the most; a sweep takes more.')
     setFault(undefined)
     setTyped('')
@@ -66,15 +67,15 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
     }))
   }
   return (
-    <section aria-label="Angles read">
-      <h3>Angles read, from the top toward {sideName('far', terms)}</h3>
+    <section aria-label={setUpWords.anglesRead}>
+      <h3>{setUpWords.anglesReadFromTheTop(sideName('far', terms))}</h3>
       <Row>
         {set.angles.map((angle) => (
           <Chip key={angle.id}>
             {name(angle.degrees)}
             <Button
               look="quiet"
-              aria-label={`Do not read at ${name(angle.degrees).toLowerCase()}`}
+              aria-label={setUpWords.remove(name(angle.degrees).toLowerCase())}
               isDisabled={frozen}
               onPress={() => onSet((s) => ({ ...s, angles: s.angles.filter((one) => one.id !== angle.id) }))}
             >
@@ -85,7 +86,7 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
         {frozen ? null : (
           <>
             <Input
-              aria-label={clock ? 'Another angle, by the clock' : 'Another angle, degrees'}
+              aria-label={clock ? setUpWords.anotherAngleByTheClock : setUpWords.anotherAngleDegrees}
               placeholder={clock ? '1:30' : '45°'}
               style={{ width: 88 }}
               value={typed}
@@ -94,28 +95,28 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
                 if (event.key === 'Enter') add()
               }}
             />
-            <Button onPress={add}>Add the angle</Button>
+            <Button onPress={add}>{setUpWords.addTheAngle}</Button>
           </>
         )}
       </Row>
       {fault ? <Fault role="alert">{fault}</Fault> : null}
       {frozen ? null : (
         <Row style={{ marginTop: 12 }}>
-          <Field label="How far the shafts turn">
+          <Field label={setUpWords.howFarTheShaftsCan}>
             <Select value={way} options={[...ways]} onPick={setWay} />
           </Field>
           {way === 'part' ? (
             <>
-              <Field label="From, degrees">
+              <Field label={setUpWords.fromDegrees}>
                 <Input style={{ width: 88 }} value={from} onChange={(event) => setFrom(event.target.value)} />
               </Field>
-              <Field label="Over, degrees">
+              <Field label={setUpWords.overDegrees}>
                 <Input style={{ width: 88 }} value={over} onChange={(event) => setOver(event.target.value)} />
               </Field>
             </>
           ) : null}
           <Button onPress={use} isDisabled={!offered}>
-            Use these angles
+            {setUpWords.useTheseAngles}
           </Button>
           <Muted role="status">{costOf(expected, whole, unit)}</Muted>
         </Row>
@@ -130,10 +131,9 @@ const keepIds = (set: ReadSet, degrees: readonly number[]): ReadSet['angles'] =>
 
 /** What reading at these angles would come to, in words. */
 function costOf(expected: Expected | undefined, whole: Expected, unit: 'mm' | 'mil'): string {
-  if (!expected) return 'Give an arc of 5 to 350 degrees.'
-  if (expected.sd === undefined) return whole.sd === undefined ? '' : 'By themselves these do not give the moves.'
+  if (!expected) return setUpWords.giveAnArcOf5
+  if (expected.sd === undefined) return whole.sd === undefined ? '' : setUpWords.onTheirOwnTheseDo
   const told = (sd: number) => lengthWithUnit(2 * sd, { unit, resolution: 0.001 })
-  if (whole.sd === undefined || expected.sd < 1.3 * whole.sd)
-    return `The least sure foot comes to ± ${told(expected.sd)}.`
-  return `The least sure foot comes to ± ${told(expected.sd)}; a full turn by quarters gives ± ${told(whole.sd)}.`
+  if (whole.sd === undefined || expected.sd < 1.3 * whole.sd) return setUpWords.leastCertainFoot(told(expected.sd))
+  return setUpWords.theLeastSureFootComes(told(expected.sd), told(whole.sd))
 }

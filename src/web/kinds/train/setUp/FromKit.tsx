@@ -4,6 +4,7 @@ import { withBracket, withDial, withHead } from '../../../../core/kinds/train/do
 import type { ProbeSetUp } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
 import { dimension } from '../../../../words/terms'
+import { setUpWords } from '../../../../words/train/page/setUp'
 import { useKit } from '../../../notebook/useKit'
 import { ButtonLink } from '../../../parts/ButtonLink'
 import { Fault, Field, Muted, Select } from '../../../parts/controls'
@@ -33,7 +34,7 @@ export function FromKit({ probe, unit, frozen, onProbe }: Props) {
         <Select
           value={chosen ?? ''}
           options={[
-            { value: '', text: fitting.length ? 'choose' : 'none in the kit yet' },
+            { value: '', text: fitting.length ? setUpWords.choose : setUpWords.noneInTheKitYet },
             ...fitting.map(({ id, name }) => ({ value: id, text: name })),
           ]}
           onPick={(id) => {
@@ -50,17 +51,15 @@ export function FromKit({ probe, unit, frozen, onProbe }: Props) {
     <Row>
       {sags(probe) ? (
         <>
-          {pick('Dial from the kit', ['dial'], probe.kit?.dial?.id)}
-          {pick('Bracket from the kit', ['bracket'], bracket?.id)}
+          {pick(setUpWords.dialFromTheKit, ['dial'], probe.kit?.dial?.id)}
+          {pick(setUpWords.bracketFromTheKit, ['bracket'], bracket?.id)}
         </>
       ) : (
-        pick('Head from the kit', ['head'], probe.kit?.dial?.id)
+        pick(setUpWords.headFromTheKit, ['head'], probe.kit?.dial?.id)
       )}
-      <ButtonLink to="/kit">To the kit</ButtonLink>
+      <ButtonLink to="/kit">{setUpWords.goToKit}</ButtonLink>
       {due && due < new Date().toISOString().slice(0, 10) ? (
-        <Fault>
-          The calibration of {used?.name} was due on {due}.
-        </Fault>
+        <Fault>{setUpWords.calibrationOfWasDue(used?.name, due)}</Fault>
       ) : null}
       {bracket ? <Muted>{takenText(bracket, unit)}</Muted> : null}
     </Row>
@@ -73,9 +72,9 @@ function takenText(
 ) {
   const taken = quantityMm(span)
   const parts = [
-    takenOn ? `on ${takenOn}` : '',
-    taken === undefined ? '' : `at a span of ${dimension(taken, unit)}`,
-    dial ? `with ${dial}` : '',
+    takenOn ? setUpWords.on(takenOn) : '',
+    taken === undefined ? '' : setUpWords.atASpanOf(dimension(taken, unit)),
+    dial ? setUpWords.withWord(dial) : '',
   ].filter(Boolean)
-  return parts.length ? `Its sag was taken ${parts.join(', ')}.` : 'When its sag was taken is not known.'
+  return parts.length ? setUpWords.sagMeasured(parts.join(', ')) : setUpWords.dateOfTheSagCheck
 }

@@ -6,6 +6,7 @@ import { type Method, methods, type ReadSet } from '../../../../core/shafts/sche
 import { purposes } from '../../../../core/shafts/together'
 import { isCoupled, sags, setPurpose } from '../../../../core/shafts/typed'
 import { capital, methodNames, purposeNames, sideName } from '../../../../words/terms'
+import { setUpWords } from '../../../../words/train/page/setUp'
 import { Choices, Fault, Field, Muted, Select } from '../../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: end;`
@@ -38,7 +39,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
   return (
     <>
       <Row>
-        <Field label="Method">
+        <Field label={setUpWords.method}>
           <Select
             disabled={locked}
             value={set.method}
@@ -47,7 +48,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
           />
         </Field>
         {oneSided ? (
-          <Field label={set.method === 'two-plane-head' ? 'Detector on' : 'Read on the hub of'}>
+          <Field label={set.method === 'two-plane-head' ? setUpWords.detectorOn : setUpWords.readOnTheHubOf}>
             <Select
               disabled={locked}
               value={touched}
@@ -56,15 +57,13 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
             />
           </Field>
         ) : null}
-        {locked && !frozen ? (
-          <Muted>Readings are typed: for another method add a set below; both are solved together.</Muted>
-        ) : null}
+        {locked && !frozen ? <Muted>{setUpWords.readingsEnteredForAnotherMethod}</Muted> : null}
       </Row>
       <Row>
         <Told>
-          <span>What it is for</span>
+          <span>{setUpWords.purpose}</span>
           <Choices
-            label="What these readings are for"
+            label={setUpWords.purposeOfTheseReadings}
             value={setPurpose(set)}
             isDisabled={frozen}
             options={purposes.map((value) => ({ value, text: capital(purposeNames[value]) }))}
@@ -72,22 +71,22 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
           />
         </Told>
         <Told>
-          <span>Turned</span>
+          <span>{setUpWords.turned}</span>
           <Choices
-            label="Which shafts turn"
+            label={setUpWords.whichShaftsTurn}
             value={set.turned ?? 'both'}
             isDisabled={frozen}
             options={[
-              { value: 'both', text: 'both shafts together' },
-              { value: 'one', text: 'only the bracket’s' },
+              { value: 'both', text: setUpWords.bothShaftsTogether },
+              { value: 'one', text: setUpWords.bracketsShaftOnly },
             ]}
             onChange={(turned) => onSet((s) => ({ ...s, turned }))}
           />
         </Told>
         <Told>
-          <span>From the top first toward</span>
+          <span>{setUpWords.turningFromTheTopToward}</span>
           <Choices
-            label="Direction of turning"
+            label={setUpWords.directionOfRotation}
             value={set.direction ?? 'far'}
             isDisabled={frozen}
             options={[
@@ -99,43 +98,41 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
         </Told>
         {set.probes.some(sags) ? (
           <Told>
-            <span>Zeroed</span>
+            <span>{setUpWords.zeroed}</span>
             <Choices
-              label="How the dials were zeroed"
+              label={setUpWords.howTheDialsWereZeroed}
               value={set.zeroed ?? 'any'}
               isDisabled={frozen}
               options={[
-                { value: 'any', text: 'anywhere' },
-                { value: 'halved', text: 'at a side, set back by half' },
-                { value: 'sag', text: 'set to the sag on top' },
+                { value: 'any', text: setUpWords.anywhere },
+                { value: 'halved', text: setUpWords.atASideThenHalved },
+                { value: 'sag', text: setUpWords.setToSagAtThe },
               ]}
               onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
             />
           </Told>
         ) : null}
         <Told>
-          <span>Angles told by</span>
+          <span>{setUpWords.anglesGivenBy}</span>
           <Choices
-            label="How angles are told"
+            label={setUpWords.howAnglesAreGiven}
             value={set.angleAs ?? 'quarters'}
             options={[
-              { value: 'quarters', text: 'quarters' },
-              { value: 'degrees', text: 'degrees' },
-              { value: 'clock-left', text: 'clock from the left end' },
-              { value: 'clock-right', text: 'clock from the right end' },
+              { value: 'quarters', text: setUpWords.quarters },
+              { value: 'degrees', text: setUpWords.degrees },
+              { value: 'clock-left', text: setUpWords.clockFromTheLeftEnd },
+              { value: 'clock-right', text: setUpWords.clockFromTheRightEnd },
             ]}
             isDisabled={frozen}
             onChange={(angleAs) => onSet((s) => ({ ...s, angleAs }))}
           />
         </Told>
       </Row>
-      <Muted>Turn one way only, so that backlash stays on one side.{whatOf(set)}</Muted>
+      <Muted>{setUpWords.turnOneWayOnlyTo(whatOf(set))}</Muted>
       {isCoupled(set) ? (
-        <Fault>
-          Closed up, the shafts bend toward each other: these readings are judged by themselves and plan no move.
-        </Fault>
+        <Fault>{setUpWords.withTheCouplingConnectedThe}</Fault>
       ) : (
-        <Muted>Coupling released.</Muted>
+        <Muted>{setUpWords.couplingDisconnected}</Muted>
       )}
     </>
   )
@@ -144,14 +141,8 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
 /** What the choices mean for the hands, beyond the usual. */
 function whatOf({ zeroed, turned }: ReadSet): string {
   const said: string[] = []
-  if (zeroed === 'halved')
-    said.push(
-      ' Zero at one side, turn to the other, set back by half: the dial then shows the offset at its station, and one side is enough.',
-    )
-  if (zeroed === 'sag')
-    said.push(
-      ' On top set the dial to its sag with the sign turned over: at the bottom aligned shafts then read nothing. The top may stay empty.',
-    )
-  if (turned === 'one') said.push(' The hub that stands still shows its run-out: give it with each dial.')
+  if (zeroed === 'halved') said.push(setUpWords.zeroAtOneSideTurn)
+  if (zeroed === 'sag') said.push(setUpWords.atTheTopSetThe)
+  if (turned === 'one') said.push(setUpWords.theHubThatStandsStill)
   return said.join('')
 }

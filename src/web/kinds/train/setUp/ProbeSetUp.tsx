@@ -9,6 +9,7 @@ import { probeKinds } from '../../../../core/probes'
 import type { ProbeSetUp as Probe, ReadSet, Station } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
 import { angleName, capital, dimension, probeName } from '../../../../words/terms'
+import { setUpWords } from '../../../../words/train/page/setUp'
 import { referencesOf } from '../../../../words/train/places'
 import { Button, Field, Input, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
@@ -49,16 +50,16 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
       unit={length}
       readOnly={frozen}
       onChange={(distance) => onChange({ ...station, distance })}
-      hint={x === undefined ? '' : `${capital(station.toward)}ward; x = ${dimension(x, unit)}`}
+      hint={x === undefined ? '' : setUpWords.wardX(capital(station.toward), dimension(x, unit))}
     />
   )
   const corrected = probe.correction
   return (
-    <section aria-label={`Set-up of the ${name.toLowerCase()}`}>
+    <section aria-label={setUpWords.setUpOfThe(name.toLowerCase())}>
       <h3>
         {name}
         {onRemove && !frozen ? (
-          <Button look="quiet" aria-label={`Take the ${name.toLowerCase()} away`} onPress={onRemove}>
+          <Button look="quiet" aria-label={setUpWords.removeThe(name.toLowerCase())} onPress={onRemove}>
             <X size={16} />
           </Button>
         ) : null}
@@ -87,10 +88,10 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             {place(
               probe.station,
               stations.x.get(probe.id),
-              kind.stations === 2 ? 'Distance of plane 1' : 'Distance from there',
+              kind.stations === 2 ? setUpWords.distanceOfPlane1 : setUpWords.distanceFromThere,
               (station) => put({ station }, 'station'),
             )}
-            <Field label="Measured from">
+            <Field label={setUpWords.measuredFrom}>
               <Select
                 disabled={frozen}
                 value={probe.station.from}
@@ -101,34 +102,34 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         )}
         {kind.stations === 2 && probe.plane2
-          ? place(probe.plane2, stations.x.get(secondPlane(probe.id)), 'Plane 2 beyond plane 1', (plane2) =>
+          ? place(probe.plane2, stations.x.get(secondPlane(probe.id)), setUpWords.plane2BeyondPlane1, (plane2) =>
               put({ plane2 }, 'plane2'),
             )
           : null}
         {kind.radius === 'none' ? null : (
           <QuantityField
-            label={kind.radius === 'refines' ? 'Rim radius' : 'Radius it travels on'}
+            label={kind.radius === 'refines' ? setUpWords.rimRadius : setUpWords.radiusItTravelsOn}
             quantity={probe.radius}
             unit={length}
             readOnly={frozen}
             onChange={(radius) => put({ radius }, 'radius')}
-            hint={kind.radius === 'refines' ? 'If known' : 'Shaft centre to plunger'}
+            hint={kind.radius === 'refines' ? setUpWords.ifKnown : setUpWords.shaftCentreToPlunger}
           />
         )}
         {kind.mark === 'along' ? (
           <>
-            <Field label="On the face">
+            <Field label={setUpWords.onTheFace}>
               <Select
                 disabled={frozen}
                 value={probe.side ?? 'front'}
                 options={[
-                  { value: 'front', text: 'front, toward the other machine' },
-                  { value: 'back', text: 'back of the flange' },
+                  { value: 'front', text: setUpWords.frontTowardTheOtherMachine },
+                  { value: 'back', text: setUpWords.backOfTheFlange },
                 ]}
                 onPick={(side) => put({ side: side as 'front' | 'back' }, 'side')}
               />
             </Field>
-            <Field label="Stands ahead by, degrees">
+            <Field label={setUpWords.angleAheadDegrees}>
               <Input
                 readOnly={frozen}
                 inputMode="numeric"
@@ -142,29 +143,27 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         ) : null}
         {head ? (
           <QuantityField
-            label="Deviation of one reading"
+            label={setUpWords.repeatability1Sd}
             positive
             quantity={probe.sd ?? emptyQuantity(unit)}
             unit={unit}
             readOnly={frozen}
             onChange={(sd) => put({ sd }, 'sd')}
-            hint="Empty: half its finest step"
+            hint={setUpWords.blankHalfTheResolution}
           />
         ) : (
           <QuantityField
-            label={
-              kind.sag === 'above zero' ? 'Bracket sag, bottom of a bore less its top' : 'Bracket sag, bottom of a bar'
-            }
+            label={kind.sag === 'above zero' ? setUpWords.bracketSagBottomOfBore : setUpWords.bracketSagBottomOfBar}
             signed
             quantity={probe.sag}
             unit={unit}
             readOnly={frozen}
             onChange={(sag) => put({ sag }, 'sag')}
-            hint={kind.sag === 'above zero' ? 'Normally above zero: it hangs into the bore' : 'Normally below zero'}
+            hint={kind.sag === 'above zero' ? setUpWords.normallyAboveZeroItHangs : setUpWords.normallyBelowZero}
           />
         )}
         <QuantityField
-          label={head ? 'Finest step' : 'Graduation'}
+          label={head ? setUpWords.resolution : setUpWords.graduation}
           positive
           quantity={probe.graduation}
           unit={unit}
@@ -174,37 +173,37 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         {head ? null : (
           <>
             <QuantityField
-              label="One turn of the dial"
+              label={setUpWords.oneTurnOfTheDial}
               quantity={probe.turn}
               unit={unit}
               readOnly={frozen}
               onChange={(turn) => put({ turn }, 'turn')}
             />
             <QuantityField
-              label="Travel of its plunger"
+              label={setUpWords.plungerTravel}
               quantity={probe.travel ?? emptyQuantity(unit)}
               unit={unit}
               readOnly={frozen}
               onChange={(travel) => put({ travel }, 'travel')}
-              hint="If known"
+              hint={setUpWords.ifKnown}
             />
             <QuantityField
-              label="Span, clamp to plunger"
+              label={setUpWords.spanClampToPlunger}
               quantity={probe.span ?? emptyQuantity(length)}
               unit={length}
               readOnly={frozen}
               onChange={(span) => put({ span }, 'span')}
-              hint="As hung here"
+              hint={setUpWords.asMountedHere}
             />
-            <Field label="Stands square?">
+            <Field label={setUpWords.mountingAngle}>
               <Select
                 disabled={frozen}
                 value={corrected?.kind ?? 'square'}
                 options={[
-                  { value: 'square', text: 'square plunger' },
-                  { value: 'plunger', text: 'plunger at a lean' },
-                  { value: 'lever', text: 'lever dial' },
-                  { value: 'nulling', text: 'nulled against a scale' },
+                  { value: 'square', text: setUpWords.squarePlunger },
+                  { value: 'plunger', text: setUpWords.plungerAtAnAngle },
+                  { value: 'lever', text: setUpWords.leverDial },
+                  { value: 'nulling', text: setUpWords.nulledAgainstAScale },
                 ]}
                 onPick={(kind) =>
                   onProbe((p) => {
@@ -218,7 +217,9 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             </Field>
             {corrected && corrected.kind !== 'nulling' ? (
               <Field
-                label={corrected.kind === 'lever' ? 'Lever to the surface, degrees' : 'Lean of the plunger, degrees'}
+                label={
+                  corrected.kind === 'lever' ? setUpWords.leverToTheSurfaceDegrees : setUpWords.plungerAngleDegrees
+                }
               >
                 <Input
                   readOnly={frozen}
@@ -230,7 +231,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
               </Field>
             ) : null}
             {corrected?.kind === 'lever' ? (
-              <Field label="Tip made for, degrees">
+              <Field label={setUpWords.tipMadeForDegrees}>
                 <Input
                   readOnly={frozen}
                   inputMode="decimal"
@@ -246,13 +247,13 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         {set.turned === 'one' && !head ? (
           <>
             <QuantityField
-              label="Run-out of that hub, whole swing"
+              label={setUpWords.runOutOfThatHub}
               quantity={probe.runout?.swing ?? emptyQuantity(unit)}
               unit={unit}
               readOnly={frozen}
               onChange={(swing) => put({ runout: { at: '0', ...probe.runout, swing } }, 'runout')}
             />
-            <Field label="High spot stands at, degrees">
+            <Field label={setUpWords.highSpotAtDegrees}>
               <Input
                 readOnly={frozen}
                 inputMode="decimal"
@@ -268,10 +269,13 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
       </Grid>
       {head && set.angles.length > 0 ? (
         <Own>
-          <summary>It stood at slightly other angles than the set’s</summary>
+          <summary>{setUpWords.actualAnglesDifferSlightlyFrom}</summary>
           <Grid>
             {set.angles.map(({ id, degrees }) => (
-              <Field key={id} label={`At ${angleName(degrees, terms, set.angleAs).toLowerCase()} it stood at, degrees`}>
+              <Field
+                key={id}
+                label={setUpWords.actualAngleAtDegrees(angleName(degrees, terms, set.angleAs).toLowerCase())}
+              >
                 <Input
                   readOnly={frozen}
                   inputMode="decimal"
@@ -296,9 +300,9 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
 }
 
 const onWhat: Readonly<Record<Probe['type'], string>> = {
-  rim: 'Stands on the rim of',
-  face: 'Stands on the face of',
-  beam: 'Clamped to the shaft of',
-  beam2: 'Detector on the shaft of',
-  bore: 'Feels the bore of',
+  rim: setUpWords.readsTheRimOf,
+  face: setUpWords.readsTheFaceOf,
+  beam: setUpWords.clampedToTheShaftOf,
+  beam2: setUpWords.detectorOnTheShaftOf,
+  bore: setUpWords.readsTheBoreOf,
 }

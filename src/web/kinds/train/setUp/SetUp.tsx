@@ -13,6 +13,7 @@ import { makeProbe } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet } from '../../../../core/shafts/schema'
 import { probeWords } from '../../../../words/probes'
 import { capital, unitName } from '../../../../words/terms'
+import { setUpWords } from '../../../../words/train/page/setUp'
 import { newId } from '../../../app/newId'
 import { Button, Card } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
@@ -51,7 +52,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
   const left = line.couplings.findIndex((coupling) => coupling.id === set.coupling)
   const beside = line.machines.slice(left, left + 2)
   return (
-    <Sheet aria-label="Dials and brackets">
+    <Sheet aria-label={setUpWords.dialsAndBrackets}>
       <HowRead set={set} line={line} unit={unit} frozen={frozen} onSet={onSet} />
       {set.probes.map((probe) => (
         <ProbeSetUp
@@ -91,7 +92,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Prop
                 }
               >
                 <Plus size={16} aria-hidden="true" />
-                {capital(probeWords[type].name)} on the {machine.name.toLowerCase()}
+                {setUpWords.onThe(capital(probeWords[type].name), machine.name.toLowerCase())}
               </Button>
             )),
           )}
@@ -120,9 +121,9 @@ function DialToDial({ set, line, unit, onSet }: Pick<Props, 'set' | 'line' | 'un
       : `${Number(fromMm(Math.abs(mm) / 2, length).toFixed(length === 'mm' ? 1 : 4))} ${unitName[length]}`
   return (
     <Row>
-      <QuantityField label="Or dial to dial" quantity={across} unit={length} onChange={setAcross} />
+      <QuantityField label={setUpWords.orDialToDial} quantity={across} unit={length} onChange={setAcross} />
       <Button isDisabled={half === undefined} onPress={() => onSet((s) => halved(s, one.id, other.id, across))}>
-        {half === undefined ? 'Halve it: the coupling in the middle' : `The coupling in the middle, ${half} to each`}
+        {half === undefined ? setUpWords.splitItCouplingInThe : setUpWords.couplingInTheMiddleTo(half)}
       </Button>
     </Row>
   )

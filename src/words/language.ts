@@ -1,0 +1,40 @@
+/**
+ * The language everything is said in. The sentences in this folder are English; a second language is a catalogue that turns
+ * each of them into its own, with `{0}`, `{1}` … where something is put in.
+ */
+export type Catalogue = (english: string) => string
+
+const english: Catalogue = (text) => text
+let catalogue = english
+
+/** Says everything in another language from now on; in English without one. */
+export function speak(other: Catalogue = english): void {
+  catalogue = other
+}
+
+/** A sentence with something put in: t`Take out ${amount} under ${feet}`. */
+export function t(texts: TemplateStringsArray, ...put: readonly (string | number)[]): string {
+  const [first = '', ...rest] = texts
+  if (catalogue === english) return rest.reduce((said, text, i) => said + put[i] + text, first)
+  const sentence = rest.reduce((said, text, i) => `${said}{${i}}${text}`, first)
+  return catalogue(sentence).replace(/\{(\d+)\}/g, (_, i) => String(put[Number(i)] ?? ''))
+}
+
+/**
+ * Texts by name, each in the language that is spoken when it is asked for. What is in lists and tables inside is translated as
+ * well; functions say `t` themselves.
+ */
+export function labels<const T extends object>(texts: T): T {
+  const own: object = Array.isArray(texts) ? [] : {}
+  for (const [key, value] of Object.entries(texts)) {
+    const inside = typeof value === 'object' && value !== null ? labels(value) : value
+    Object.defineProperty(own, key, {
+      enumerable: true,
+      get: () => (typeof inside === 'string' ? catalogue(inside) : inside),
+    })
+  }
+  return own as T
+}
+
+/** A language that nobody speaks: every letter of what is translated wears a mark, so that what is not stands out. */
+export const pseudo: Catalogue = (text) => text.replace(/[A-Za-z](?![^{]*\})/g, (letter) => `${letter}\u0323`)

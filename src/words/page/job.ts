@@ -1,0 +1,41 @@
+import { labels, t } from '../language'
+
+/** What is said on these screens. */
+export const jobWords = labels({
+  thisJob: 'This job',
+  restoreThisJob: 'Restore this job',
+  title: 'Title',
+  doneBy: 'Done by',
+  minutesAtTheMachine: 'Minutes at the machine',
+  noteForTheReport: 'Note for the report',
+  archiveThisJob: 'Archive this job',
+  thisTakesTheJobOff: (length: string | number, readings: string | number) =>
+    t`This takes the job off the Floor, with its ${length} and ${readings} readings. Find it under “Archived” to restore it.`,
+  flip: 'Flip',
+  pdf: 'PDF',
+  signedByThisJobCan: (signedBy: string | number) => t`Signed by ${signedBy}. This job can no longer be changed.`,
+  thisJobIsArchivedRestore: 'This job is archived. Restore it under “Line” above.',
+  line: 'Line',
+  job: (number: string | number, toLowerCase: string | number) => t`Job ${number}${toLowerCase}`,
+  flipViewFromTheOther: 'Flip: view from the other side',
+  pdfOfThisRound: 'PDF of this round',
+  ready: 'Ready',
+  seat: 'Seat',
+  read: 'Read',
+  move: 'Move',
+  steps: 'Steps',
+  thisStepFailedToLoad: 'This step failed to load.',
+  nothingYouTypedIsLost:
+    'Nothing you typed is lost. The last change is the likely cause: undo it, or use another step.',
+  undoTheLastChange: 'Undo the last change',
+  revertToLastSaved: 'Revert to last saved',
+  tryAgain: 'Try again',
+  lineDetails: 'Line details',
+  floor: 'Floor',
+  somethingWentWrong: 'Something went wrong.',
+  ofCautionsNotSigned: (length: string | number, length2: string | number) =>
+    t`${length} of ${length2} cautions not signed.`,
+  goToReady: 'Go to Ready',
+  softFootSpoilsEveryReading: 'Soft foot spoils every reading. Correct it first, then check again.',
+  goToSeat: 'Go to Seat',
+})

@@ -1,0 +1,15 @@
+import { labels } from '../language'
+
+/** What is said on these screens. */
+export const lineWords = labels({
+  newJobOnThisLine: 'New job on this line',
+  duplicateThisLine: 'Duplicate this line',
+  restore: 'Restore',
+  theLine: 'The line',
+  lines: 'Lines',
+  line: 'Line',
+  copyOrArchive: 'Copy or archive',
+  archiveThisLine: 'Archive this line',
+  thisTakesTheLineOff:
+    'This takes the line off the lists. Its jobs stay, each with its own copy. Find it under “Archived” in Lines to restore it.',
+})

@@ -1,0 +1,17 @@
+import { labels, t } from '../language'
+
+/** What is said on these screens. */
+export const partsWords = labels({
+  isArchived: (name: string | number) => t`${name} is archived.`,
+  restore: 'Restore',
+  cantTellYet: 'can’t tell yet',
+  needsAttention: 'needs attention',
+  nothingYet: 'nothing yet',
+  cancel: 'Cancel',
+  whatItMeans: 'What it means',
+  whatItMeansAndWhat: 'What it means and what to do next',
+  less: 'Less',
+  more: (length: string | number) => t`${length} more`,
+  hideWorking: 'Hide working',
+  showWorking: 'Show working',
+})

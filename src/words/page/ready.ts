@@ -1,0 +1,37 @@
+import { labels, t } from '../language'
+
+/** What is said on these screens. */
+export const readyWords = labels({
+  beforeTheFirstReading: 'Before the first reading',
+  cautions: 'Cautions',
+  enterYourInitialsToSign: 'Enter your initials to sign.',
+  sign: 'Sign',
+  checks: 'Checks',
+  addCheck: 'Add check',
+  goToSeat: 'Go to Seat',
+  theCouplingMayStayConnected: 'the coupling may stay connected for a check, never for planning a move',
+  couplingDisconnected: 'coupling disconnected',
+  reasonForTheJob: 'Reason for the job',
+  yourInitials: 'Your initials',
+  permitNumber: 'Permit number',
+  signed: 'signed',
+  open: 'open',
+  signedRemoveSignature: (title: string | number, by: string | number, timeOf: string | number) =>
+    t`${title}: signed ${by}, ${timeOf}. Remove signature`,
+  sign2: (title: string | number) => t`Sign: ${title}`,
+  addedForThisLine: 'Added for this line.',
+  maximum: (lengthWithUnit: string | number) => t` Maximum ${lengthWithUnit}.`,
+  outcome: (title: string | number) => t`${title}: outcome`,
+  ok: 'OK',
+  notOk: 'Not OK',
+  skip: 'Skip',
+  reasonForSkipping: 'reason for skipping',
+  note: 'note',
+  why: 'Why?',
+  note2: 'Note',
+  checkForThisLine: 'Check for this line',
+  measured: 'Measured',
+  makersMaximum: 'Maker’s maximum',
+  makersFigure: 'Maker’s figure',
+  plusOrMinus: 'Plus or minus',
+})

@@ -1,0 +1,6 @@
+import { labels } from '../../language'
+
+/** What is said on these screens. */
+export const frameWords = labels({
+  theLineDrawnInBoth: 'The line, drawn in both planes',
+})

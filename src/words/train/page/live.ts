@@ -1,0 +1,47 @@
+import { labels, t } from '../../language'
+
+/** What is said on these screens. */
+export const liveWords = labels({
+  noDeviceReadsThisMethod: 'No device reads this method. Enter the readings or import them.',
+  disconnect: 'Disconnect',
+  connect: 'Connect',
+  battery: (formatNumber: string | number, battery: string | number) => t`battery ${formatNumber} %${battery}`,
+  lost: (lost: string | number) => t`${lost} lost`,
+  thisDeviceHasProbesThe: (length: string | number, length2: string | number) =>
+    t`This device has ${length} probes; the set takes ${length2}. Choose its method under`,
+  setUp: 'Set up',
+  captureHereC: 'Capture here (c)',
+  stopSweep: 'Stop sweep',
+  sweep: 'Sweep',
+  turnTheShafts: 'Turn the shafts',
+  simulatedRigAtTheMachine:
+    'Simulated rig. At the machine: locked out and tried, hands and sleeves clear, never reach in while the shafts turn.',
+  connecting: 'Connecting',
+  connected: 'Connected',
+  connectionLostCapturedReadingsAre: 'Connection lost. Captured readings are kept; reconnecting',
+  notConnected: 'Not connected',
+  nothingToCaptureAProbe: 'Nothing to capture: a probe has no reading.',
+  capturedAt: (formatNumber: string | number) => t`Captured at ${formatNumber}°.`,
+  theSweepHasNoPoints: 'The sweep has no points.',
+  sweptPointsOver: (points: string | number, coverage: string | number) => t`Swept ${points} points over ${coverage}°.`,
+  devices: 'Devices',
+  device: 'Device',
+  simulated: (value: string | number) => t`${value}, simulated`,
+  theLine: 'The line',
+  faultsOnTheSimulatedRig: 'Faults on the simulated rig',
+  noFault: 'no fault',
+  dropTheConnection: 'drop the connection',
+  slackInTheCoupling: 'slack in the coupling',
+  outOfRange: 'out of range',
+  batteryLow: 'battery low',
+  autoCapture: 'Auto capture',
+  captureWhenStill: 'Capture when still',
+  capturedReadings: 'Captured readings',
+  turnTheShaftsDegrees: 'Turn the shafts, degrees',
+  toWord: (what: string | number) => t`to ${what}`,
+  theShaftsAreApartTake: (formatNumber: string | number) =>
+    t`The shafts are ${formatNumber}° apart. Take up the backlash in the direction of rotation before you read.`,
+  noBeamOnTheDetector: 'no beam on the detector',
+  pointsOfTheTurn: (points: string | number, coverage: string | number) =>
+    t`${points} points, ${coverage}° of the turn`,
+})

@@ -1,0 +1,21 @@
+import { labels, t } from '../../language'
+
+/** What is said on these screens. */
+export const readyWords = labels({
+  roughAlignment: 'Rough alignment',
+  straightedgeOrBentStripWith:
+    'Straightedge or bent strip with a feeler, then a taper gauge between the hubs. Angle first, then offset.',
+  gapFromTheStraightedgeOr: (felt: string | number) =>
+    t`Gap from the straightedge or strip in to the ${felt} hub’s rim; minus where the rim stands out`,
+  gapBetweenTheHubFaces: 'Gap between the hub faces',
+  roughAlignmentAt: 'Rough alignment at',
+  straightedgeOrStripCarriedBy: 'Straightedge or strip carried by the hub of',
+  onTheHub: (left: string | number) => t`On the ${left} hub`,
+  onTheHub2: (right: string | number) => t`On the ${right} hub`,
+  rimGap: (what: string | number) => t`Rim gap, ${what}`,
+  leftRadiusMinusRight: 'Left radius minus right',
+  faceGap: (what: string | number) => t`Face gap, ${what}`,
+  atDiameter: 'At diameter',
+  dialTravel: 'Dial travel',
+  roughResult: 'Rough result',
+})
