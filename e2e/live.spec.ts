@@ -30,11 +30,11 @@ for (const kind of ['dials', 'heads', 'two-plane'] as const)
     await connect(page, demo, kind)
     await page.getByRole('button', { name: 'Sweep', exact: true }).click()
     await turn(page, 370)
-    await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/3[45]\d° of the turn/, {
+    await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/3[45]\d° of the turn/, {
       timeout: 40_000,
     })
-    await page.getByRole('button', { name: 'End the sweep' }).click()
-    await expect(page.getByRole('status', { name: 'What was captured' })).toContainText('Swept')
+    await page.getByRole('button', { name: 'Stop sweep' }).click()
+    await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText('Swept')
     await page.reload()
     await expect(page.getByText(/points over/).first()).toBeVisible()
     await page.goto(`${demo}/jobs/job-7/move`)
@@ -57,7 +57,7 @@ test('captured by key and by standing still; the line is lost in the middle and 
 }) => {
   await connect(page, demo, 'dials')
   await page.keyboard.press('c')
-  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText('Captured at')
+  await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText('Captured at')
   await expect(page.getByLabel('Motor dial, top, mm', { exact: true })).not.toHaveValue('')
 
   await page.getByRole('button', { name: 'Capture when still' }).click()
@@ -65,18 +65,18 @@ test('captured by key and by standing still; the line is lost in the middle and 
   await expect(page.getByLabel('Motor dial, wall, mm', { exact: true })).not.toHaveValue('', { timeout: 20_000 })
   const wall = await page.getByLabel('Motor dial, wall, mm', { exact: true }).inputValue()
 
-  await page.getByRole('button', { name: 'Capturing when still' }).click()
+  await page.getByRole('button', { name: 'Auto capture' }).click()
   await page.getByRole('button', { name: 'Sweep', exact: true }).click()
   await turn(page, 150)
-  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/[1-9]\d points/)
-  await page.getByLabel('Trouble on the simulated rig').selectOption('disconnect')
+  await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/[1-9]\d points/)
+  await page.getByLabel('Faults on the simulated rig').selectOption('disconnect')
   await expect(page.getByRole('status', { name: 'The line' })).toContainText('The line was lost')
   await expect(page.getByRole('status', { name: 'The line' })).toContainText('Connected')
   await turn(page, 300)
-  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/(2\d\d|30\d)° of the turn/, {
+  await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/(2\d\d|30\d)° of the turn/, {
     timeout: 30_000,
   })
-  await page.getByRole('button', { name: 'End the sweep' }).click()
+  await page.getByRole('button', { name: 'Stop sweep' }).click()
   await expect(page.getByText(/Saved \d/)).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Motor dial, wall, mm', { exact: true })).toHaveValue(wall)
@@ -98,13 +98,13 @@ test('after a lost line what comes is of now at once, and nothing counts as lost
   await expect.poll(angle, { timeout: 40_000 }).toBeGreaterThan(365)
   await turn(page, 100)
   await expect.poll(angle, { timeout: 40_000 }).toBeLessThan(105)
-  await page.getByLabel('Trouble on the simulated rig').selectOption('disconnect')
+  await page.getByLabel('Faults on the simulated rig').selectOption('disconnect')
   await expect(page.getByRole('status', { name: 'The line' })).toContainText('The line was lost')
   await turn(page, 20)
   // the rig begins anew at the top: seen long before it has been on the line as long as the old one was
   await expect.poll(angle, { timeout: 10_000 }).toBeLessThan(60)
   await page.keyboard.press('c')
-  await expect(page.getByRole('status', { name: 'What was captured' })).toContainText('Captured at')
+  await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText('Captured at')
 })
 
 for (const away of ['another step', 'a reload', 'putting the devices away'] as const)
@@ -112,13 +112,13 @@ for (const away of ['another step', 'a reload', 'putting the devices away'] as c
     await connect(page, demo, 'dials')
     await page.getByRole('button', { name: 'Sweep', exact: true }).click()
     await turn(page, 120)
-    await expect(page.getByRole('status', { name: 'What was captured' })).toContainText(/[3-9]\d points/)
+    await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/[3-9]\d points/)
     if (away === 'a reload') await page.reload()
     else if (away === 'another step') {
       await page.locator('nav[aria-label="Steps"] a[href$="/move"]').click()
-      await expect(page.getByRole('heading', { name: 'Shims and side moves' })).toBeVisible()
+      await expect(page.getByRole('heading', { name: 'Moves' })).toBeVisible()
       await page.locator('nav[aria-label="Steps"] a[href$="/read"]').click()
-    } else await page.getByRole('button', { name: 'Put the devices away' }).click()
+    } else await page.getByRole('button', { name: 'Close devices' }).click()
     await expect(page.getByText(/points over/)).toHaveCount(2)
     await expect(page.getByText(/^Saved/)).toBeVisible()
     await page.reload()
@@ -127,10 +127,10 @@ for (const away of ['another step', 'a reload', 'putting the devices away'] as c
 
 test('slack between the shafts, no beam, and a battery that runs out are told', async ({ page, demo }) => {
   await connect(page, demo, 'heads')
-  const trouble = page.getByLabel('Trouble on the simulated rig')
+  const trouble = page.getByLabel('Faults on the simulated rig')
   await trouble.selectOption('slack')
   await turn(page, 40)
-  await expect(page.getByRole('alert')).toContainText(/The two stand 1\.\d° apart/)
+  await expect(page.getByRole('alert')).toContainText(/The shafts are 1\.\d° apart/)
   await trouble.selectOption('out-of-range')
   await expect(page.getByText('no beam on the detector')).toHaveCount(2)
   await page.getByRole('button', { name: 'Capture here (c)' }).click()
@@ -140,8 +140,8 @@ test('slack between the shafts, no beam, and a battery that runs out are told', 
 
 test('a spreadsheet with wrong columns loses nothing and is mended', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
-  await page.getByRole('button', { name: 'Bring in' }).click()
-  const sheet = page.getByRole('region', { name: 'Bring in and take out' })
+  await page.getByRole('button', { name: 'Import' }).click()
+  const sheet = page.getByRole('region', { name: 'Import and export' })
   await sheet
     .getByLabel('Paste from a spreadsheet, or CSV')
     .fill(
@@ -151,7 +151,7 @@ test('a spreadsheet with wrong columns loses nothing and is mended', async ({ pa
   await expect(sheet.getByLabel('Motor dial')).toHaveValue('3')
   await sheet.getByLabel('Motor dial').selectOption('0')
   await expect(sheet.getByRole('alert')).toContainText('Row 2, column A: “R. T.” is not a number')
-  await expect(sheet.getByRole('button', { name: 'Take them' })).toBeDisabled()
+  await expect(sheet.getByRole('button', { name: 'Import' })).toBeDisabled()
   await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.42')
   await sheet.getByLabel('Motor dial').selectOption('3')
   await sheet.getByRole('button', { name: 'Take 4 rows' }).click()
@@ -163,15 +163,15 @@ test('a spreadsheet with wrong columns loses nothing and is mended', async ({ pa
 
 test('a round goes out as CSV and as a survey, and a survey comes in as a job', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/read`)
-  await page.getByRole('button', { name: 'Bring in' }).click()
+  await page.getByRole('button', { name: 'Import' }).click()
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Take these readings out as CSV' }).click(),
+    page.getByRole('button', { name: 'Export readings as CSV' }).click(),
   ])
   expect(csv.suggestedFilename()).toBe('sludge-pump-1-r1.csv')
   const [survey] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Take the round out as a survey' }).click(),
+    page.getByRole('button', { name: 'Export round as a survey' }).click(),
   ])
   const file = await survey.path()
   await page.goto(`${demo}/new`)
@@ -181,7 +181,7 @@ test('a round goes out as CSV and as a survey, and a survey comes in as a job', 
     buffer: Buffer.from('{"format":"vane-peg.survey","version":1,"units":{"length":"cm","reading":"mm"}}'),
   })
   await expect(page.getByRole('alert')).toContainText('broken.json, units.length: expected "mm" or "in"')
-  await page.getByLabel('Name of the line').fill('Sludge pump again')
+  await page.getByLabel('Line name').fill('Sludge pump again')
   await page.getByLabel('A file in the open survey format (JSON)').setInputFiles(file)
   await expect(page.getByRole('heading', { name: 'Rim and face' })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Sludge pump again' })).toBeVisible()
@@ -191,12 +191,12 @@ test('a round goes out as CSV and as a survey, and a survey comes in as a job', 
 test('the kit: a sag is taken on the bench, hung in a job, and doubted at another span', async ({ page, demo }) => {
   await page.goto(demo)
   await page.getByRole('link', { name: 'Kit' }).click()
-  await page.getByLabel('Expected whole swing, mm').fill('4')
-  await expect(page.getByText('Too little travel: the swing takes 133 % of it.')).toBeVisible()
+  await page.getByLabel('Expected TIR, mm').fill('4')
+  await expect(page.getByText('Not enough travel: the swing takes 133 % of it.')).toBeVisible()
   await page.getByRole('button', { name: /Chain bracket/ }).click()
-  const bench = page.getByRole('region', { name: 'Sag bench' })
+  const bench = page.getByRole('region', { name: 'Bracket sag' })
   await bench.getByLabel('Span on the bar, mm').fill('260')
-  await bench.getByLabel('Dial on it').selectOption('Dial K2')
+  await bench.getByLabel('Dial used on the bar').selectOption('Dial K2')
   for (const [at, text] of [
     ['top', '0'],
     ['far', '-0.07'],
@@ -205,24 +205,24 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
   ] as const)
     await bench.getByLabel(`On the bar, ${at}, mm`).fill(text)
   await expect(bench.getByText(/A bracket sags downward/)).toBeVisible()
-  await expect(bench.getByRole('button', { name: 'Keep it as this bracket’s sag' })).toBeDisabled()
+  await expect(bench.getByRole('button', { name: 'Save as this bracket’s sag' })).toBeDisabled()
   await bench.getByLabel('On the bar, bottom, mm').press('-')
-  await expect(bench.getByText('Its sag is −0.14 mm: bottom less top.')).toBeVisible()
-  await bench.getByRole('button', { name: 'Keep it as this bracket’s sag' }).click()
+  await expect(bench.getByText('Sag: −0.14 mm, bottom minus top.')).toBeVisible()
+  await bench.getByRole('button', { name: 'Save as this bracket’s sag' }).click()
   await expect(page.getByLabel('Sag, mm', { exact: true })).toHaveValue('−0.14')
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.reload()
-  await expect(page.getByLabel('At a span of, mm')).toHaveValue('260')
+  await expect(page.getByLabel('Span, mm')).toHaveValue('260')
 
   await page.goto(`${demo}/jobs/job-6/read`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   const dial = page.getByRole('region', { name: 'Set-up of the motor dial' })
   await dial.getByLabel('Dial from the kit').selectOption({ label: 'Dial K1' })
   await dial.getByLabel('Bracket from the kit').selectOption({ label: 'Chain bracket' })
-  await expect(dial.getByLabel('Bracket sag, bottom of a bar, mm')).toHaveValue('−0.14')
-  await expect(page.getByText('Motor dial: its sag was taken with another dial.')).toBeVisible()
+  await expect(dial.getByLabel('Bracket sag, bottom of bar, mm')).toHaveValue('−0.14')
+  await expect(page.getByText('Motor dial: bracket sag was measured with another dial.')).toBeVisible()
   await dial.getByLabel('Span, clamp to plunger, mm').fill('310')
-  await expect(page.getByText('Motor dial: its sag was taken at another span.')).toBeVisible()
+  await expect(page.getByText('Motor dial: bracket sag was measured at another span.')).toBeVisible()
 })
 
 test('a comparison with a gauge block tells how well it repeats', async ({ page, empty }) => {
@@ -230,14 +230,14 @@ test('a comparison with a gauge block tells how well it repeats', async ({ page,
   await expect(page.getByText(/Nothing is in the kit yet/)).toBeVisible()
   await page.getByRole('button', { name: 'Add a comparison' }).click()
   await page.getByLabel('Gauge block, nominal, mm').fill('25')
-  await page.getByLabel('Allowed over, mm').fill('0.01')
-  await page.getByLabel('Allowed under, mm').fill('0.01')
+  await page.getByLabel('Tolerance, plus, mm').fill('0.01')
+  await page.getByLabel('Tolerance, minus, mm').fill('0.01')
   for (const [i, text] of ['25.002', '25.004', '25.003'].entries()) {
-    await page.getByRole('button', { name: 'Another' }).click()
+    await page.getByRole('button', { name: 'Add reading' }).click()
     await page.getByLabel(`Set down ${i + 1}, mm`).fill(text)
   }
-  await expect(page.getByText('It repeats to ± 0.0020 mm (two deviations of one setting down).')).toBeVisible()
-  await expect(page.getByText('It is within what is allowed.')).toBeVisible()
+  await expect(page.getByText('It repeats to ± 0.0020 mm (2 SD).')).toBeVisible()
+  await expect(page.getByText('Within tolerance.')).toBeVisible()
 })
 
 axeTests({ kit: '/kit?item=kit-6', 'a sweep': '/jobs/job-15/read', 'three probes': '/jobs/job-13/read' })

@@ -33,8 +33,8 @@ async function type(page: Page, probe: string, of: (degrees: number) => number) 
 }
 
 async function expectMoves(page: Page) {
-  await expect(page.getByRole('button', { name: 'To the moves' })).toBeVisible()
-  await page.getByRole('button', { name: 'To the moves' }).click()
+  await expect(page.getByRole('button', { name: 'Go to Move' })).toBeVisible()
+  await page.getByRole('button', { name: 'Go to Move' }).click()
   for (const [i, end] of ['front', 'back'].entries()) {
     const card = (plane: string) => page.getByRole('region', { name: `Motor, ${end} feet, ${plane}`, exact: true })
     await expect(card('vertical')).toContainText(shims[i] as RegExp)
@@ -68,9 +68,9 @@ test('rim and face, dial by dial', async ({ page, demo }) => {
   await hang(page, 'motor dial', {
     'Distance from there, mm': '60',
     'Rim radius, mm': '80',
-    'Bracket sag, bottom of a bar, mm': '-0.06',
+    'Bracket sag, bottom of bar, mm': '-0.06',
   })
-  await hang(page, 'motor face dial', { 'Radius it travels on, mm': '75', 'Bracket sag, bottom of a bar, mm': '-0.02' })
+  await hang(page, 'motor face dial', { 'Radius it travels on, mm': '75', 'Bracket sag, bottom of bar, mm': '-0.02' })
   await type(page, 'Motor dial', rim(60, -0.06))
   await type(page, 'Motor face dial', face(0))
   await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
@@ -85,9 +85,9 @@ test('rim and face in inches and mils', async ({ page, demo }) => {
   await hang(page, 'motor dial', {
     'Distance from there, in': '2.5',
     'Rim radius, in': '3.15',
-    'Bracket sag, bottom of a bar, mil': '-2',
+    'Bracket sag, bottom of bar, mil': '-2',
   })
-  await hang(page, 'motor face dial', { 'Radius it travels on, in': '3', 'Bracket sag, bottom of a bar, mil': '-1' })
+  await hang(page, 'motor face dial', { 'Radius it travels on, in': '3', 'Bracket sag, bottom of bar, mil': '-1' })
   const flat = { on: 'right', x: 40, radius: 76.2, side: 'front', sag: -0.0254 } as const
   const mil = (mm: number) => (mm / 0.0254).toFixed(2)
   const top = {
@@ -101,7 +101,7 @@ test('rim and face in inches and mils', async ({ page, demo }) => {
       .getByLabel(`Motor face dial, ${names[i]}, mil`, { exact: true })
       .fill(mil(exactFaceReading(pair, flat, degrees) - top.face))
   }
-  await page.getByRole('button', { name: 'To the moves' }).click()
+  await page.getByRole('button', { name: 'Go to Move' }).click()
   // 0.32 and 0.545 mm
   const card = (end: string) => page.getByRole('region', { name: `Motor, ${end} feet, vertical`, exact: true })
   await expect(card('front')).toContainText(/Take out 12\.[56]\d* mil of shim/)
@@ -114,12 +114,12 @@ test('a rim with two faces, and the float told', async ({ page, demo }) => {
   await hang(page, 'motor dial', {
     'Distance from there, mm': '60',
     'Rim radius, mm': '80',
-    'Bracket sag, bottom of a bar, mm': '-0.06',
+    'Bracket sag, bottom of bar, mm': '-0.06',
   })
   for (const [i, lead] of [0, 180].entries()) {
     await hang(page, `motor face dial ${i + 1}`, {
       'Radius it travels on, mm': '75',
-      'Bracket sag, bottom of a bar, mm': '-0.02',
+      'Bracket sag, bottom of bar, mm': '-0.02',
     })
     await type(page, `Motor face dial ${i + 1}`, face(lead, float))
   }
@@ -159,7 +159,7 @@ test('dials in a bore', async ({ page, demo }) => {
   for (const [i, x] of [90, 250].entries()) {
     await hang(page, `motor bore dial ${i + 1}`, {
       'Distance from there, mm': String(x),
-      'Bracket sag, bottom of a bore less its top, mm': '0.03',
+      'Bracket sag, bottom of bore minus top, mm': '0.03',
     })
     const at = (degrees: number) => exactBoreReading(pair, { on: 'right', x, radius: 120, sag: 0.03 }, degrees)
     await type(page, `Motor bore dial ${i + 1}`, (degrees) => at(degrees) - at(0))
@@ -170,7 +170,7 @@ test('dials in a bore', async ({ page, demo }) => {
 test('part of a turn: what it costs is said before it is taken, and told by the clock', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
-  await page.getByLabel('How far the shafts turn').selectOption('part')
+  await page.getByLabel('Gap from the straightedge or strip in to the shafts can turn').selectOption('part')
   await expect(
     page.getByText(/least sure foot comes to ± 0\.\d+ mm; a full turn by quarters gives ± 0\.\d+ mm/),
   ).toBeVisible()
@@ -192,36 +192,36 @@ test('part of a turn: what it costs is said before it is taken, and told by the 
 test('a slip is tried on before anything changes, applied, and taken back', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
   const bottom = page.getByLabel('Pump dial, bottom, mm')
-  await page.getByRole('button', { name: 'Show as if' }).click()
+  await page.getByRole('button', { name: 'Try correction' }).click()
   await expect(page.getByText(/Pump dial, as if the bottom were \+0\.11/)).toBeVisible()
   await expect(bottom).toHaveValue('−0.11')
-  await page.getByRole('button', { name: 'Leave it as typed' }).click()
-  await page.getByRole('button', { name: 'Show as if' }).click()
-  await page.getByRole('button', { name: 'Change it so' }).click()
+  await page.getByRole('button', { name: 'Keep as typed' }).click()
+  await page.getByRole('button', { name: 'Try correction' }).click()
+  await page.getByRole('button', { name: 'Apply' }).click()
   await expect(bottom).toHaveValue('+0.11')
   await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
   await page.keyboard.press('Control+z')
   await expect(bottom).toHaveValue('−0.11')
 })
 
-test('two sets that disagree: a sag with its sign turned over is named and mended', async ({ page, demo }) => {
+test('two sets that disagree: a sag with sign reversed is named and mended', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-17/read`)
   await expect(page.getByText('Coupling: the readings contradict each other.')).toBeVisible()
-  await page.getByRole('button', { name: 'Show as if' }).click()
+  await page.getByRole('button', { name: 'Try correction' }).click()
   await expect(page.getByText(/Motor dial of set 2, as if the sag were −0\.28/)).toBeVisible()
-  await page.getByRole('button', { name: 'Change it so' }).click()
+  await page.getByRole('button', { name: 'Apply' }).click()
   await expect(page.getByText('contradict each other')).toBeHidden()
   await expect(page.getByText('do not tell the same')).toBeHidden()
 })
 
-test('only the bracket’s shaft turned: the run-out is asked for', async ({ page, demo }) => {
+test('bracket’s shaft only shaft turned: the run-out is asked for', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/read`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
-  await page.getByRole('radio', { name: 'only the bracket’s' }).click()
+  await page.getByRole('radio', { name: 'bracket’s shaft only' }).click()
   await expect(page.getByText(/run-out of the hub under the motor dial is in the readings/)).toBeVisible()
   const box = page.getByRole('region', { name: 'Set-up of the motor dial' })
-  await box.getByLabel('Run-out of that hub, whole swing, mm').fill('0.04')
-  await box.getByLabel('High spot stands at, degrees').fill('90')
+  await box.getByLabel('Run-out of that hub, TIR, mm').fill('0.04')
+  await box.getByLabel('High spot at, degrees').fill('90')
   await expect(page.getByText('A run-out of 0.04 mm is taken off the motor dial.')).toBeVisible()
 })
 
@@ -247,7 +247,7 @@ test('the coupling engaged: moves are not trusted until a person says so', async
   const card = page.getByRole('region', { name: 'Motor, front feet, vertical', exact: true })
   await expect(page.getByText(/The moves follow from the readings/)).toBeVisible()
   await expect(card).toHaveCount(0)
-  await page.getByRole('button', { name: 'Plan from it all the same' }).click()
+  await page.getByRole('button', { name: 'Plan from it anyway' }).click()
   await expect(card).toContainText('Take out')
   await expect(card).not.toContainText('Not sure')
   await expect(page.getByText(/Moves are planned from it all the same/)).toBeVisible()

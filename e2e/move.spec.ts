@@ -9,16 +9,16 @@ test('a base-bound motor: two stations are held, packs and pick list follow, and
   await page.goto(`${demo}/jobs/job-18/move`)
   await expect(page.getByRole('heading', { name: /Motor, front feet: base-bound by 0\.1\d mm/ })).toBeVisible()
   await expect(page.getByRole('heading', { name: /Motor, back feet: base-bound by 0\.4\d mm/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Hold two stations' }).click()
+  await page.getByRole('button', { name: 'Hold two feet' }).click()
   await expect(page.getByText(/base-bound by/)).toHaveCount(0)
-  const ways = page.getByRole('table', { name: 'Ways to bring it in line' })
-  await expect(ways.getByRole('row', { name: 'Two stations stay' })).toContainText('yes')
-  await expect(ways.getByRole('row', { name: 'One machine stays' })).toContainText('no: 2 in the way')
+  const ways = page.getByRole('table', { name: 'Options' })
+  await expect(ways.getByRole('row', { name: 'Two feet held' })).toContainText('yes')
+  await expect(ways.getByRole('row', { name: 'Fixed machine' })).toContainText('no: 2 limits in the way')
   // one of the held stations may be another: what has to be done follows
-  await page.getByLabel('This station stays').selectOption({ label: 'Pump, front feet' })
+  await page.getByLabel('Held feet').selectOption({ label: 'Pump, front feet' })
   await expect(card(page, 'Pump, front feet, vertical')).toContainText('Leave its shims')
   await expect(card(page, 'Pump, back feet, vertical')).toContainText(/Add|Take out/)
-  await page.getByRole('button', { name: 'The best two' }).click()
+  await page.getByRole('button', { name: 'Best two' }).click()
   const picks = card(page, 'Pick list')
   await expect(picks).toContainText(/\d × \d\.\d+ mm/)
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
@@ -55,14 +55,14 @@ test('the packs and the room under the feet are typed, in mil, and the shims com
   const change = total(/ut in ([\d. +]+)/.exec(acts)?.[1] ?? '0') - total(out)
   expect(Math.abs(change - move)).toBeLessThanOrEqual(0.6)
   // no room to go where it should: said, in the unit shown
-  await front.getByText('Room under and above').click()
+  await front.getByText('Shim travel').click()
   await front.getByLabel(move < 0 ? 'Can go down, mil' : 'Can go up, mil').fill('1')
-  await expect(page.getByText(/Motor, front feet: (base-bound|out of room above) by [\d.]+ mil/)).toBeVisible()
+  await expect(page.getByText(/Motor, front feet: (base-bound|out of shim travel upward) by [\d.]+ mil/)).toBeVisible()
   await page.getByText('mm', { exact: true }).click()
-  await expect(page.getByText(/Motor, front feet: (base-bound|out of room above) by [\d.]+ mm/)).toBeVisible()
+  await expect(page.getByText(/Motor, front feet: (base-bound|out of shim travel upward) by [\d.]+ mm/)).toBeVisible()
 })
 
-test('a bolt-bound train: the planner finds the least moves, can be stopped, and says what is in the way', async ({
+test('a bolt-bound train: the planner finds the least moves, can be stopped, and says what is limits in the way', async ({
   page,
   demo,
 }) => {
@@ -78,24 +78,24 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
   await page.goto(`${demo}/jobs/job-19/move`)
   await expect(page.getByText(/Looking for the least moves/)).toBeVisible()
   // the page goes on meanwhile
-  await page.getByLabel('What may stay at a coupling, % of what is allowed').fill('40')
-  await page.getByRole('button', { name: 'Stop looking' }).click()
+  await page.getByLabel('Residual allowed, % of tolerance').fill('40')
+  await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Stopped. Nothing was changed.')).toBeVisible()
   release()
-  await page.getByRole('button', { name: 'Look again' }).click()
-  const least = page.getByRole('row', { name: 'Least moves' })
+  await page.getByRole('button', { name: 'Try again' }).click()
+  const least = page.getByRole('row', { name: 'Fewest moves' })
   await expect(least).toContainText('yes')
-  await expect(page.getByRole('row', { name: 'One machine stays' })).toContainText('in the way')
+  await expect(page.getByRole('row', { name: 'Fixed machine' })).toContainText('limits in the way')
   await expect(page.getByText(/should then be within|may then be within/).first()).toBeVisible()
   // in line exactly is more than these bolts allow
-  await page.getByLabel('What may stay at a coupling, % of what is allowed').fill('0')
+  await page.getByLabel('Residual allowed, % of tolerance').fill('0')
   for (const machine of ['Motor', 'Gearbox'])
     for (const end of ['front', 'back']) {
       const room = card(page, `${machine}, ${end} feet, horizontal`)
       await room.getByLabel('Can go toward window, mm').fill('0')
       await room.getByLabel('Can go toward sheet, mm').fill('0')
     }
-  await expect(least).toContainText('in the way')
+  await expect(least).toContainText('limits in the way')
   await expect(page.getByText(/bolt-bound toward/).first()).toBeVisible()
 })
 
@@ -114,7 +114,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
   // before it is let go
   await expect(back).not.toContainText('Add 0.07 mm of shim')
   await page.mouse.up()
-  await expect(page.getByRole('radio', { name: 'Own line' })).toBeChecked()
+  await expect(page.getByRole('radio', { name: 'Custom target' })).toBeChecked()
   const dragged = await back.textContent()
   await grip.focus()
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowDown')
@@ -123,7 +123,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
   await page.keyboard.press('Control+z')
   await expect(back).toContainText('Add 0.07 mm of shim')
   // it stops where a foot has nothing left to give
-  await back.getByText('Room under and above').click()
+  await back.getByText('Shim travel').click()
   await back.getByLabel('Can go up, mm').fill('0.08')
   const now = await grip.boundingBox()
   if (!now) throw new Error('no grip')
@@ -131,7 +131,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
   await page.mouse.down()
   await page.mouse.move(now.x + now.width / 2, now.y - 10, { steps: 4 })
   await page.mouse.move(now.x + now.width / 2, now.y - 40, { steps: 4 })
-  await expect(page.getByText('Motor, back feet: out of room above')).toBeVisible()
+  await expect(page.getByText('Motor, back feet: out of shim travel upward')).toBeVisible()
   await expect(back).toContainText('Add 0.08 mm of shim')
   await page.mouse.up()
 })
@@ -141,21 +141,21 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
   demo,
 }) => {
   await page.goto(`${demo}/jobs/job-18/move`)
-  await page.getByRole('button', { name: 'Hold two stations' }).click()
+  await page.getByRole('button', { name: 'Hold two feet' }).click()
   const bolts = card(page, 'At the bolts')
   await bolts.getByText('Motor', { exact: true }).click()
   await bolts.getByRole('button', { name: 'Try it on a simulated rig' }).click()
-  const still = bolts.getByRole('status', { name: 'Still to go' })
+  const still = bolts.getByRole('status', { name: 'To go' })
   await expect(still).toContainText(/0\.1\d mm to go toward aisle/, { timeout: 20_000 })
   const back = still.locator('div').filter({ hasText: 'Motor, back feet' }).last()
   await back.getByRole('button', { name: '0.10 aisle' }).click()
   await expect(still).toContainText(/0\.0\d mm to go toward aisle|In place/)
   await back.getByRole('button', { name: '0.10 aisle' }).click()
-  await expect(still).toContainText(/mm too far: back toward boiler/)
+  await expect(still).toContainText(/mm too far: go back toward boiler/)
   await back.getByRole('button', { name: '0.10 boiler' }).click()
   await expect(still).not.toContainText('too far')
   await bolts.getByRole('button', { name: 'Tighten the bolts' }).click()
-  await bolts.getByRole('button', { name: 'Hang up' }).click()
+  await bolts.getByRole('button', { name: 'Disconnect' }).click()
   await expect(bolts.getByRole('button', { name: 'Try it on a simulated rig' })).toBeVisible()
 })
 
@@ -163,7 +163,7 @@ test('at the jack bolts: what the dials show is typed, and what is left is told'
   await page.goto(`${demo}/jobs/job-4/move`)
   const bolts = card(page, 'At the bolts')
   await expect(bolts).toContainText(/Push the back feet 0\.52 mm toward door: stop at/)
-  await expect(bolts).toContainText(/It would take \d+ moves; every turn of two leaves \d+ % of the error/)
+  await expect(bolts).toContainText(/It would take \d+ moves; each pass of two leaves \d+ % of the error/)
   const rows = bolts.locator('tbody tr')
   const finish = async (column: number) => {
     for (const row of await rows.all()) {
@@ -172,7 +172,7 @@ test('at the jack bolts: what the dials show is typed, and what is left is told'
     }
   }
   await finish(1) // the first stop: one foot is there
-  const still = bolts.getByRole('status', { name: 'Still to go' })
+  const still = bolts.getByRole('status', { name: 'To go' })
   await expect(still).toContainText('In place')
   await expect(still).toContainText(/0\.\d\d mm to go toward door/)
   await finish(2)
@@ -184,40 +184,40 @@ test('moved and read again: what was expected stands beside what came, and a for
   demo,
 }) => {
   await page.goto(`${demo}/jobs/job-21/move`)
-  const outcome = card(page, 'Did the move do what it should')
+  const outcome = card(page, 'Did the move work')
   await expect(outcome).toContainText(/Motor, back feet came out 0\.\d\d mm lower than planned/)
   await expect(outcome).toContainText('another shim than planned, or one forgotten')
   // put right what was really done, and it is as expected
   await outcome.getByLabel('Motor, back feet, moved, vertical, mm').fill('0.2')
-  await expect(outcome).toContainText('The last move did what it should')
+  await expect(outcome).toContainText('The last move came out as planned')
   await page.reload()
-  await expect(outcome).toContainText('The last move did what it should')
+  await expect(outcome).toContainText('The last move came out as planned')
 })
 
 test('what the next readings should be is what comes to stand in the next round', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/move`)
-  const next = card(page, 'What the next readings should be')
+  const next = card(page, 'Expected readings')
   await expect(next).toContainText('Motor dial')
   const bottom = next
     .getByRole('row', { name: /^Motor dial/ })
     .locator('td')
     .nth(2)
   await expect(bottom).toHaveText('−0.14') // its sag: in line
-  await page.getByRole('button', { name: 'Moved; read again' }).click()
+  await page.getByRole('button', { name: 'Moved: start next round' }).click()
   await expect(page.getByText('Round 2', { exact: false }).first()).toBeVisible()
 })
 
 test('growth by heat is entered on the line, and the cold target follows', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/move`)
-  await expect(page.getByText('Nobody has said how this line grows when it runs.')).toBeVisible()
+  await expect(page.getByText('Thermal growth of this line is not given.')).toBeVisible()
   const front = card(page, 'Motor, front feet, vertical')
   const cold = await front.textContent()
-  await page.getByRole('button', { name: 'To the line' }).click()
-  const growth = card(page, 'Growth from cold to running')
+  await page.getByRole('button', { name: 'Go to Line' }).click()
+  const growth = card(page, 'Thermal growth')
   await growth.getByRole('button', { name: 'Enter growth' }).click()
   for (const end of ['front', 'back']) {
     const foot = growth.getByRole('listitem', { name: `Pump, ${end} feet, growth` })
-    await foot.getByLabel('Known by').selectOption({ label: 'material and heat' })
+    await foot.getByLabel('Source').selectOption({ label: 'material and temperatures' })
     await foot.getByLabel('Foot to shaft centre, mm').fill('300')
     await foot.getByLabel('Cold, °C').fill('15')
     await foot.getByLabel('Running, °C').fill('85')
@@ -236,8 +236,8 @@ test('growth from two rounds, cold and hot', async ({ page, demo }) => {
   await both.getByLabel('Cold: which round').selectOption({ label: 'Job 4, vibration rising, round 1' })
   await both.getByLabel('Hot: which round').selectOption({ label: 'Job 1, new set, round 2' })
   await expect(both).toContainText(/Motor, back feet\s*rises|Motor, back feet\s*sinks/)
-  await both.getByRole('button', { name: 'Take this growth over' }).click()
-  await expect(card(page, 'Growth from cold to running').getByLabel('Whose figure').first()).toHaveValue(/round 2 hot/)
+  await both.getByRole('button', { name: 'Use this growth' }).click()
+  await expect(card(page, 'Thermal growth').getByLabel('Source of figure').first()).toHaveValue(/round 2 hot/)
 })
 
 test('a shelf of shims is kept in the kit', async ({ page, demo }) => {
@@ -245,11 +245,11 @@ test('a shelf of shims is kept in the kit', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Add a shim stock' }).click()
   const shelf = card(page, 'Shims')
   await shelf.getByLabel('Name').fill('Shims, slot 33')
-  await shelf.getByLabel('How many of thickness 1', { exact: true }).fill('0')
-  await shelf.getByRole('button', { name: 'Another thickness' }).click()
+  await shelf.getByLabel('Quantity of thickness 1', { exact: true }).fill('0')
+  await shelf.getByRole('button', { name: 'Add thickness' }).click()
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.reload()
-  await expect(shelf.getByLabel('How many of thickness 1', { exact: true })).toHaveValue('0')
+  await expect(shelf.getByLabel('Quantity of thickness 1', { exact: true })).toHaveValue('0')
   await page.goto(`${demo}/jobs/job-20/move`)
   await page.getByLabel('Shims for the motor').selectOption({ label: 'Shims, slot 33' })
   await expect(card(page, 'Motor, back feet, vertical')).not.toContainText('0.05 mm')

@@ -7,7 +7,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   empty,
 }) => {
   await page.goto(`${empty}/new`)
-  await page.getByLabel('Name of the line').fill('Rinse pump 6')
+  await page.getByLabel('Line name').fill('Rinse pump 6')
   await page.keyboard.press('Enter')
   for (const name of [
     'Pump, front feet, distance',
@@ -38,7 +38,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await base.getByRole('radio', { name: 'Skip' }).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByText('Base and feet clean: skipped. Why?')).toBeVisible()
-  await page.getByLabel('Base and feet clean: why it is skipped').fill('grouted last week')
+  await page.getByLabel('Base and feet clean: reason for skipping').fill('grouted last week')
   await expect(page.getByText('Base and feet clean: skipped. Why?')).toBeHidden()
 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
@@ -50,7 +50,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
     await page.keyboard.type(rises[i] ?? '')
   }
   await expect(
-    page.getByText('Motor rocks: the near-side front foot and the far-side back foot stand off.'),
+    page.getByText('Motor rocks: the near-side front foot and the far-side back foot are high.'),
   ).toBeVisible()
   await expect(page.getByText(/Feel the .* before a shim is cut/)).toBeVisible()
   await expect(page.getByText(/^Put 0\.19 mm under the far-side back foot\.|^Put 0\.18 mm/)).toBeVisible()
@@ -59,9 +59,9 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
   await page.keyboard.press('3')
   await expect(
-    page.getByText('Motor rocks: the near-side front foot and the far-side back foot stand off.'),
+    page.getByText('Motor rocks: the near-side front foot and the far-side back foot are high.'),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'To the feet' }).click()
+  await page.getByRole('button', { name: 'Go to Seat' }).click()
 
   await page.getByRole('button', { name: 'Check again' }).click()
   await expect(page.getByText('was 0.18')).toBeVisible()
@@ -70,7 +70,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await page.getByText('mil', { exact: true }).click()
   await expect(page.getByLabel(`${feet[0]}: rise, mil`)).toHaveValue('0.8')
   await page.reload()
-  await page.getByRole('radio', { name: 'After the cure' }).click()
+  await page.getByRole('radio', { name: 'After correction' }).click()
   await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
 })
 
@@ -81,7 +81,7 @@ test('feet in mil: a bent foot gets step shims, strain gets none', async ({ page
   await expect(page.getByText(/From its right edge inward: 2\.0 mil over/)).toBeVisible()
   await expect(page.getByRole('img', { name: /Step shims under the tanks-side back foot/ })).toBeVisible()
   await page.goto(`${demo}/jobs/job-10/seat`)
-  await expect(page.getByText('Something pulls on the pump.')).toBeVisible()
+  await expect(page.getByText('Something is pulling on the pump.')).toBeVisible()
   await expect(page.getByText(/^Put /)).toHaveCount(0)
 })
 
@@ -116,7 +116,7 @@ test('rough alignment gives shims and side moves, angle first', async ({ page, d
   await expect(result).toContainText(
     '2. Height: then the motor is 1.26 mm too high. Add 1.26 mm under all feet of the pump.',
   )
-  await expect(result).toContainText('Slope, vertical: 0.125 mm/100 mm; 0.048 mm/100 mm is allowed.')
+  await expect(result).toContainText('Slope, vertical: 0.125 mm/100 mm; 0.048 mm/100 mm .')
   await page.getByRole('radio', { name: 'On the motor hub' }).click()
   await expect(result).toContainText('push 0.20 mm toward aisle')
   await page.getByRole('radio', { name: 'On the pump hub' }).click()

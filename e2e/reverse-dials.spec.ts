@@ -11,10 +11,10 @@ const angles = ['top', 'far', 'bottom', 'near']
 
 async function drawPair(page: Page, address: string) {
   await page.goto(address)
-  await page.getByRole('link', { name: 'Begin the first job' }).click()
+  await page.getByRole('link', { name: 'Start the first job' }).click()
   await page.getByLabel('Your initials').fill('T. W.')
-  await page.getByLabel('Name of the line').fill('Rinse pump 4')
-  await page.getByRole('button', { name: 'Draw it and begin' }).click()
+  await page.getByLabel('Line name').fill('Rinse pump 4')
+  await page.getByRole('button', { name: 'Draw it and start' }).click()
 }
 
 async function dimensions(page: Page, unit: 'mm' | 'in', of: readonly string[]) {
@@ -38,7 +38,7 @@ async function setUp(
     ['pump', pump],
   ] as const) {
     const box = page.getByRole('region', { name: `Set-up of the ${name} dial` })
-    await box.getByLabel(`Bracket sag, bottom of a bar, ${unit.reading}`).fill(dial.sag)
+    await box.getByLabel(`Bracket sag, bottom of bar, ${unit.reading}`).fill(dial.sag)
     await box.getByLabel(`Distance from there, ${unit.length}`).fill(dial.out)
   }
 }
@@ -57,28 +57,28 @@ const card = (page: Page, name: string) => page.getByRole('region', { name, exac
 test('from an empty site to shims, side moves and a printed page, in mm', async ({ page, empty }) => {
   await drawPair(page, empty)
   await dimensions(page, 'mm', ['240', '260', '240', '450'])
-  await page.getByLabel('Speed, turns a minute').fill('1480')
+  await page.getByLabel('Speed, rpm').fill('1480')
   await page.getByLabel('Diameter, mm').fill('160')
-  await page.getByRole('link', { name: 'To the readings' }).click()
+  await page.getByRole('link', { name: 'Go to Read' }).click()
   await setUp(page, { length: 'mm', reading: 'mm' }, caseA.motor, caseA.pump)
   await read(page, 'mm', caseA.motor.readings, caseA.pump.readings)
 
   await expect(page.getByText('closes to 0.000 mm')).toHaveCount(2)
   await page.reload()
   await expect(page.getByLabel('Motor dial, bottom, mm', { exact: true })).toHaveValue('−0.412')
-  await page.getByRole('button', { name: 'To the moves' }).click()
+  await page.getByRole('button', { name: 'Go to Move' }).click()
 
   await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 0.22 mm of shim')
   await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 0.40 mm of shim')
   await expect(card(page, 'Motor, front feet, horizontal')).toContainText('Push 0.12 mm toward far')
   await expect(card(page, 'Motor, back feet, horizontal')).toContainText('Push 0.26 mm toward far')
-  await expect(page.getByText('Coupling is outside.')).toBeVisible()
+  await expect(page.getByText('Coupling is out of tolerance.')).toBeVisible()
 
   // the other machine may stay instead, and what is shown follows
   await page.getByText('Motor stays').click()
   await expect(card(page, 'Pump, front feet, vertical')).toContainText('Add 0.02 mm of shim')
   await expect(card(page, 'Pump, back feet, vertical')).toContainText('Take out 0.08 mm of shim')
-  await page.getByRole('button', { name: 'Take back' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(card(page, 'Motor, front feet, vertical')).toBeVisible()
 
   await expect(page.getByRole('status').filter({ hasText: /^Saved/ })).toBeVisible()
@@ -95,7 +95,7 @@ test('the same task in inches and mils', async ({ page, empty }) => {
   await page.addInitScript(() => localStorage.setItem('vane-peg:settings', JSON.stringify({ unit: 'mil' })))
   await drawPair(page, empty)
   await dimensions(page, 'in', ['9 1/2', '10', '9.5', '17.5'])
-  await page.getByRole('link', { name: 'To the readings' }).click()
+  await page.getByRole('link', { name: 'Go to Read' }).click()
   await setUp(
     page,
     { length: 'in', reading: 'mil' },
@@ -121,7 +121,7 @@ test('by keyboard alone', async ({ page, empty }) => {
   await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible()
   await page.keyboard.press('n')
   await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible()
-  await tabTo(page, 'Name of the line')
+  await tabTo(page, 'Line name')
   await page.keyboard.type('Rinse pump 5')
   await page.keyboard.press('Enter')
   await expect(page.getByText('Type each distance on the drawing')).toBeVisible()
@@ -153,7 +153,7 @@ test('by keyboard alone', async ({ page, empty }) => {
   await page.keyboard.press('4')
   await expect(card(page, 'Motor, back feet, horizontal')).toContainText('Push 0.26 mm toward far')
   await page.keyboard.press('?')
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toBeHidden()
 })

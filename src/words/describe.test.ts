@@ -24,7 +24,7 @@ describe('a place in a job that two tablets disagree about', () => {
     [['note'], 'note'],
     [['doneBy'], 'done by'],
     [['line', 'couplings', 'c1', 'span', 'text'], 'Coupling, span'],
-    [['line', 'fixed'], 'which machine stays'],
+    [['line', 'fixed'], 'fixed machine'],
     [['rounds', round!.id, 'sets', set!.id], 'round 1, set 1'],
     [['rounds', round!.id], 'round 1'],
     [['rounds', 'r7gone2'], 'this job'],
@@ -38,6 +38,6 @@ describe('a place in a job that two tablets disagree about', () => {
     )
     expect(describeLine(line, ['machines', 'mx8gone2'])).toBe('this line')
     expect(describeKit(['calibrationDue'])).toBe('calibration due')
-    expect(describeKit(['readings', 'g84jf0'])).toBe('this piece')
+    expect(describeKit(['readings', 'g84jf0'])).toBe('this item')
   })
 })

@@ -2,38 +2,39 @@ import type { NamedLine } from '../core/job/document'
 import type { AnyJob, AnyLine, KindName } from '../core/kinds'
 import { kindOf } from '../core/kinds'
 import { wordsOf } from './index'
+import { labels, t } from './language'
 import { footName } from './terms'
 
 /** Fields whose key is not their name. */
-const fieldNames: Readonly<Record<string, string>> = {
+const fieldNames: Readonly<Record<string, string>> = labels({
   doneBy: 'done by',
   by: 'initials',
   takenAt: 'day',
-  fixed: 'which machine stays',
-  fixedBecause: 'why it stays',
+  fixed: 'fixed machine',
+  fixedBecause: 'reason',
   speed: 'speed, rpm',
-  sd: 'deviation of a reading',
+  sd: 'repeatability',
   value: 'reading',
   packs: 'shims',
   padAlong: 'pad along the shaft',
   padAcross: 'pad across the shaft',
-  takenOn: 'day taken',
+  takenOn: 'date taken',
   barSpan: 'span on the bar',
   barDial: 'dial on the bar',
   calibrationDue: 'calibration due',
   mostShims: 'most shims in a pack',
-}
+})
 
 const fieldName = (key: string): string =>
   fieldNames[key] ?? key.replace(/([a-z])([A-Z])/g, (_, before, after) => `${before} ${after.toLowerCase()}`)
 
 /** A place in a piece of kit, in words. */
-export const describeKit = (path: readonly string[]): string => wordOf(path) ?? 'this piece'
+export const describeKit = (path: readonly string[]): string => wordOf(path) ?? t`this item`
 
 /** A place in a line, in words: "Motor, front feet, distance". */
 export function describeLine<K extends KindName>(line: AnyLine<K>, path: readonly string[]): string {
   const words = [...partOf(kindOf({ kind: line.kind as K }).named(line), path), wordOf(path)]
-  return words.filter(Boolean).join(', ') || 'this line'
+  return words.filter(Boolean).join(', ') || t`this line`
 }
 
 /** A place in a job's document, in words: "round 1, motor dial, bottom". */
@@ -43,12 +44,12 @@ export function describePath<K extends KindName>(job: AnyJob<K>, path: readonly 
   const round = job.rounds.find((r) => path.includes(r.id))
   const inside = round ? wordsOf({ kind }).placeInRound(round, path, named) : { words: [], whole: false }
   const words: (string | undefined)[] = [
-    ...(round ? [`round ${job.rounds.indexOf(round) + 1}`] : []),
+    ...(round ? [t`round ${job.rounds.indexOf(round) + 1}`] : []),
     ...inside.words,
     ...partOf(named, path),
     ...(inside.whole ? [] : [wordOf(path)]),
   ]
-  return words.filter(Boolean).join(', ') || 'this job'
+  return words.filter(Boolean).join(', ') || t`this job`
 }
 
 /** The part of a line that a path goes through: a foot, else a machine, a coupling, a mark. */

@@ -1,6 +1,7 @@
 import type { JobSummary } from '../core/job/summary'
 import type { KindName, Kinds } from '../core/kinds'
 import type { KindWords } from './kind'
+import { t } from './language'
 import { trainWords } from './train'
 import { uprightWords } from './upright'
 
@@ -11,8 +12,8 @@ export const wordsOf = <K extends KindName>(line: { kind: K }): KindWords<Kinds[
 
 /** The next act of a job in a list: short, and the same thing its own first sentence says. */
 export function sayNext<K extends KindName>({ first, kind, listed }: NextOf<K>): string {
-  if (first?.kind === 'caution') return `Sign the cautions: ${first.open} open`
-  if (first?.kind === 'seat') return `Check soft foot on the ${first.machine.toLowerCase()}`
+  if (first?.kind === 'caution') return t`Sign the cautions: ${first.open} open`
+  if (first?.kind === 'seat') return t`Check soft foot on the ${first.machine.toLowerCase()}`
   return words[kind].sayNext(listed)
 }
 

@@ -32,7 +32,7 @@ describe('the sag bench says', () => {
   it('what to read first, then the sag and whether it closes', () => {
     expect(said('0', '', '', '')[0]!.text).toMatch(/^Read the top and the bottom/)
     expect(said('0', '-0.05', '-0.10', '-0.05').map(({ text }) => text)).toEqual([
-      'Its sag is −0.10 mm: bottom less top.',
+      'Sag: −0.10 mm, bottom minus top.',
       'It closes to 0.00 mm.',
       expect.stringMatching(/^Keep it with its span and its dial/),
     ])
@@ -40,7 +40,9 @@ describe('the sag bench says', () => {
   it('what is wrong with it', () => {
     expect(pegs('0', '', '-0.1', '')).toContain('unsure')
     expect(said('0', '0.05', '0.10', '0.05').some(({ text }) => /sags downward/.test(text))).toBe(true)
-    expect(said('0', '-0.05', '-0.20', '-0.05').some(({ text }) => /does not close, by 0\.10 mm/.test(text))).toBe(true)
+    expect(said('0', '-0.05', '-0.20', '-0.05').some(({ text }) => /does not close: off by 0\.10 mm/.test(text))).toBe(
+      true,
+    )
     expect(said('0', '-0.10', '-0.10', '0').some(({ text }) => /Far and near differ by 0\.10 mm/.test(text))).toBe(true)
   })
 })
@@ -68,7 +70,7 @@ it('a dial is told to fit, to be too short, too coarse, or unknown', () => {
   const suits = (travel: string, graduation: string, swing: number) =>
     sayFit(dialFit({ travel: mm(travel), graduation: mm(graduation) }, swing), 'mm')
   expect(suits('10', '0.01', 2)).toEqual({
-    text: 'Fits: 20 % of its travel. On top push its plunger in by 5.0 mm and set zero there.',
+    text: 'Fits: 20 % of its travel. At the top preload the plunger by 5.0 mm and zero it there.',
     peg: 'within',
   })
   expect(suits('1', '0.01', 2).peg).toBe('outside')

@@ -5,6 +5,7 @@ import type { Compared } from '../core/kit/gauge'
 import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import type { Peg } from '../core/verdict/peg'
+import { labels, t } from './language'
 import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
@@ -15,13 +16,13 @@ export interface Told {
 
 type Shown = 'mm' | 'mil'
 
-export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> = {
+export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> = labels({
   dial: { one: 'dial', many: 'Dials' },
   bracket: { one: 'bracket', many: 'Brackets' },
   head: { one: 'head', many: 'Heads' },
   gauge: { one: 'comparison', many: 'Comparisons with a gauge block' },
   shims: { one: 'shim stock', many: 'Shims' },
-}
+})
 
 const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrationDue : '')
 
@@ -48,8 +49,8 @@ function sizesShown({ sizes }: KitShims, unit: Shown): string {
     })
     .sort((a, b) => a.mm - b.mm)
   const [thin, thick] = [known[0], known.at(-1)]
-  if (!thin || !thick) return 'no thickness yet'
-  return `${known.length} thicknesses, ${showQuantity(thin.thickness, unit)} to ${showQuantity(thick.thickness, unit)} ${unitName[unit]}`
+  if (!thin || !thick) return t`no thickness yet`
+  return t`${known.length} thicknesses, ${showQuantity(thin.thickness, unit)} to ${showQuantity(thick.thickness, unit)} ${unitName[unit]}`
 }
 
 /** What a list says of a piece, in one line. */
@@ -58,25 +59,25 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
   const span = item.kind === 'bracket' ? quantityMm(item.span) : undefined
   const calibrated = due(item)
     ? due(item) < today
-      ? `calibration was due ${due(item)}`
-      : `calibration due ${due(item)}`
+      ? t`calibration was due ${due(item)}`
+      : t`calibration due ${due(item)}`
     : ''
   const parts: string[] = []
   if (item.kind === 'dial') {
     parts.push(item.type)
-    if (item.travel.text) parts.push(`${number(item.travel)} in ${number(item.graduation)}`)
+    if (item.travel.text) parts.push(t`${number(item.travel)} in ${number(item.graduation)}`)
   }
-  if (item.kind === 'head') parts.push(item.type === 'beam2' ? 'two planes' : 'one plane', `in ${number(item.step)}`)
+  if (item.kind === 'head') parts.push(item.type === 'beam2' ? t`two planes` : t`one plane`, t`in ${number(item.step)}`)
   if (item.kind === 'bracket')
     parts.push(
       quantityMm(item.sag) === undefined
-        ? 'sag not taken yet'
-        : `sag ${showQuantity(item.sag, unit, { signed: true })} ${unitName[unit]}${span === undefined ? '' : ` at ${dimension(span, unit)}`}`,
+        ? t`sag not taken yet`
+        : t`sag ${showQuantity(item.sag, unit, { signed: true })} ${unitName[unit]}${span === undefined ? '' : t` at ${dimension(span, unit)}`}`,
       item.takenOn,
     )
   if (item.kind === 'shims')
-    parts.push(item.slot.text ? `slot ${lengthShown(item.slot, unit)}` : '', sizesShown(item, unit), item.material)
-  if (item.kind === 'gauge') parts.push(item.dial, `${item.readings.length} readings`)
+    parts.push(item.slot.text ? t`slot ${lengthShown(item.slot, unit)}` : '', sizesShown(item, unit), item.material)
+  if (item.kind === 'gauge') parts.push(item.dial, t`${item.readings.length} readings`)
   return [...parts, calibrated]
     .filter(Boolean)
     .join(', ')
@@ -86,33 +87,33 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
 /** What a bracket on the bar came to. */
 export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, graduation: number): Told[] {
   const terms = { unit, resolution: Math.min(graduation, 0.01) }
-  if (sag === undefined) return [{ text: 'Read the top and the bottom; the sides check them.', peg: 'nothing' }]
+  if (sag === undefined) return [{ text: t`Read the top and the bottom; the sides check them.`, peg: 'nothing' }]
   const said: Told[] = [
     {
-      text: `Its sag is ${signedLength(sag, terms)} ${unitName[unit]}: bottom less top.`,
+      text: t`Sag: ${signedLength(sag, terms)} ${unitName[unit]}, bottom minus top.`,
       peg: sag > 0 ? 'outside' : 'within',
     },
   ]
   if (sag > 0)
     said.push({
-      text: 'A bracket sags downward: on top zero, at the bottom it must read less. Turn the sign over?',
+      text: t`A bracket sags downward: zero at the top, it must read less at the bottom. Reverse the sign?`,
       peg: 'outside',
     })
-  if (closure === undefined) said.push({ text: 'The sides are not read: nothing checks it.', peg: 'unsure' })
+  if (closure === undefined) said.push({ text: t`The sides were not read, so nothing checks it.`, peg: 'unsure' })
   else if (Math.abs(closure) > 2 * graduation + 1e-9)
     said.push({
-      text: `It does not close, by ${lengthWithUnit(Math.abs(closure), terms)}: top + bottom must be far + near. Read it again.`,
+      text: t`It does not close: off by ${lengthWithUnit(Math.abs(closure), terms)}. Top + bottom must equal far + near. Read it again.`,
       peg: 'outside',
     })
-  else said.push({ text: `It closes to ${lengthWithUnit(Math.abs(closure), terms)}.`, peg: 'within' })
+  else said.push({ text: t`It closes to ${lengthWithUnit(Math.abs(closure), terms)}.`, peg: 'within' })
   if (sideways !== undefined && Math.abs(sideways) > 2 * graduation + 1e-9)
     said.push({
-      text: `Far and near differ by ${lengthWithUnit(Math.abs(sideways), terms)}, and a bar has no sides: it is bent, or something slipped.`,
+      text: t`Far and near differ by ${lengthWithUnit(Math.abs(sideways), terms)}. On a straight bar they must be equal: it is bent, or something slipped.`,
       peg: 'outside',
     })
   if (good)
     said.push({
-      text: 'Keep it with its span and its dial: at another span or with another dial it sags otherwise.',
+      text: t`Record its span and its dial: at another span or with another dial the sag is different.`,
       peg: 'nothing',
     })
   return said
@@ -121,44 +122,43 @@ export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, 
 /** What a comparison came to. */
 export function sayCompared({ readings, mean, repeat, off, state }: Compared, unit: Shown): Told[] {
   const terms = { unit, resolution: 0.0001 }
-  if (mean === undefined) return [{ text: 'No reading yet.', peg: 'nothing' }]
+  if (mean === undefined) return [{ text: t`No reading yet.`, peg: 'nothing' }]
   const said: Told[] = []
   if (off !== undefined)
     said.push({
-      text: `On the mean of ${readings} it shows ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? 'over' : 'under'} the block.`,
+      text: t`On the mean of ${readings} it shows ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? t`over` : t`under`} the block.`,
       peg: state ?? 'nothing',
     })
   if (repeat === undefined)
     said.push({
-      text: 'One reading says nothing of how well it repeats: lift it and set it down again.',
+      text: t`One reading does not show repeatability. Lift it and set it down again.`,
       peg: 'unsure',
     })
   else
     said.push({
-      text: `It repeats to ± ${lengthWithUnit(2 * repeat, terms)} (two deviations of one setting down).`,
+      text: t`It repeats to ± ${lengthWithUnit(2 * repeat, terms)} (2 SD).`,
       peg: 'nothing',
     })
-  if (state === 'within') said.push({ text: 'It is within what is allowed.', peg: 'within' })
-  if (state === 'outside')
-    said.push({ text: 'It is outside what is allowed: have it looked at before it is used.', peg: 'outside' })
+  if (state === 'within') said.push({ text: t`Within tolerance.`, peg: 'within' })
+  if (state === 'outside') said.push({ text: t`Out of tolerance. Have it checked before you use it.`, peg: 'outside' })
   if (state === 'unsure')
-    said.push({ text: 'Can’t tell: the scatter reaches the limit. Set it down a few more times.', peg: 'unsure' })
+    said.push({ text: t`Can’t tell yet: the scatter reaches the limit. Take a few more readings.`, peg: 'unsure' })
   return said
 }
 
 /** Whether a dial fits an expected swing, and where to set it. */
 export function sayFit(fit: DialFit | undefined, unit: Shown): Told {
-  if (!fit) return { text: 'Give its travel and its graduation.', peg: 'nothing' }
+  if (!fit) return { text: t`Enter its travel and graduation.`, peg: 'nothing' }
   const depth = lengthWithUnit(fit.depthAtTop, { unit, resolution: 0.1 })
   if (!fit.fits)
-    return { text: `Too little travel: the swing takes ${formatNumber(100 * fit.share, 0)} % of it.`, peg: 'outside' }
+    return { text: t`Not enough travel: the swing takes ${formatNumber(100 * fit.share, 0)} % of it.`, peg: 'outside' }
   if (fit.graduations < 5)
     return {
-      text: `Too coarse: the swing is only ${formatNumber(fit.graduations, 1)} of its graduations.`,
+      text: t`Too coarse: the swing is only ${formatNumber(fit.graduations, 1)} of its graduations.`,
       peg: 'unsure',
     }
   return {
-    text: `Fits: ${formatNumber(100 * fit.share, 0)} % of its travel. On top push its plunger in by ${depth} and set zero there.`,
+    text: t`Fits: uses ${formatNumber(100 * fit.share, 0)} % of its travel. At the top preload the plunger by ${depth} and zero it there.`,
     peg: 'within',
   }
 }

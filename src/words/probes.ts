@@ -1,6 +1,7 @@
 import type { ProbeType } from '../core/probes'
 import type { ChannelName } from '../core/probes/kind'
 import type { ProbeSetUp } from '../core/shafts/schema'
+import { labels, t } from './language'
 
 /** What a kind of probe is called, and where it stands. A further kind of probe has its words here. */
 interface ProbeWords {
@@ -10,16 +11,17 @@ interface ProbeWords {
   where(machine: string, probe: Pick<ProbeSetUp, 'side' | 'lead'>, channel: ChannelName | undefined): string
 }
 
-export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = {
-  rim: { name: 'dial', where: (machine) => `on the ${machine} rim` },
+export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
+  rim: { name: 'dial', where: (machine) => t`on the ${machine} rim` },
   face: {
     name: 'face dial',
-    where: (machine, { side, lead }) => `on the ${machine} face, ${side ?? 'front'}${lead ? `, ${lead}° ahead` : ''}`,
+    where: (machine, { side, lead }) =>
+      t`on the ${machine} face, ${side === 'back' ? t`back` : t`front`}${lead ? t`, ${lead}° ahead` : ''}`,
   },
-  beam: { name: 'head', where: (machine) => `on the ${machine} shaft` },
+  beam: { name: 'head', where: (machine) => t`on the ${machine} shaft` },
   beam2: {
     name: 'two-plane head',
-    where: (machine, _, channel) => (channel === 'r1' ? `on the ${machine} shaft` : ''),
+    where: (machine, _, channel) => (channel === 'r1' ? t`on the ${machine} shaft` : ''),
   },
-  bore: { name: 'bore dial', where: (machine) => `in the ${machine} bore` },
-}
+  bore: { name: 'bore dial', where: (machine) => t`in the ${machine} bore` },
+})

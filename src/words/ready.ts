@@ -1,51 +1,58 @@
-import type { CautionId, Occasion } from '../core/ready/catalogue'
+import { type CautionId, cautions, type Occasion } from '../core/ready/catalogue'
 import type { ReadyState } from '../core/ready/ready'
+import { labels, t } from './language'
 import type { Said } from './said'
 import { lengthWithUnit, type Terms } from './terms'
 
-export const occasionNames: Readonly<Record<Occasion, string>> = {
+export const occasionNames: Readonly<Record<Occasion, string>> = labels({
   'new-set': 'New set',
   'after-overhaul': 'After overhaul',
   vibration: 'Vibration rising',
   periodic: 'Periodic check',
-}
+})
 
 /** What each caution asks, short enough to read with a hand on the lock. */
-export const cautionTexts: Readonly<Record<CautionId, { title: string; detail: string }>> = {
+export const cautionTexts: Readonly<Record<CautionId, { title: string; detail: string }>> = labels({
   isolated: {
     title: 'Energy isolated and locked',
-    detail: 'Every source, by the site’s own procedure; your own lock.',
+    detail: 'Every source, by the site’s procedure, with your own lock.',
   },
-  tried: { title: 'Tried: it does not start', detail: 'From every place it can be started from.' },
-  stored: { title: 'Stored energy let go', detail: 'Pressure, springs, hanging loads, a wheel that can still turn.' },
-  coupling: { title: 'Shafts cannot turn under power or by flow', detail: 'Valves shut, guard off only now.' },
-  lifting: { title: 'Lifting and blocking agreed', detail: 'Rated gear; nobody under a load, blocks before hands.' },
+  tried: { title: 'Tried: it does not start', detail: 'At every place it can be started from.' },
+  stored: {
+    title: 'Stored energy released',
+    detail: 'Pressure, springs, suspended loads, anything that can still turn.',
+  },
+  coupling: { title: 'Shafts cannot turn under power or by flow', detail: 'Valves shut. Guard off only after that.' },
+  lifting: { title: 'Lifting and blocking agreed', detail: 'Rated gear. Nobody under a load. Blocks in before hands.' },
   pinch: { title: 'Pinch points known', detail: 'Under feet, between hubs, behind brackets.' },
   hot: { title: 'Hot surfaces cool or covered', detail: 'Bearings, casings, pipes.' },
   hands: {
     title: 'No hands near while shafts turn',
-    detail: 'Sleeves, brackets and cables clear; one person turns and says so.',
+    detail: 'Sleeves, brackets and cables clear. One person turns the shafts and calls it out.',
   },
-}
+})
 
 /** What each check looks at. */
-export const checkTexts: Readonly<Record<string, { title: string; detail: string }>> = {
+export const checkTexts: Readonly<Record<string, { title: string; detail: string }>> = labels({
   base: { title: 'Base and feet clean', detail: 'No rust, paint, burrs or old shim under any foot.' },
   shims: {
     title: 'Shims inspected',
-    detail: 'None bent or rusted, at most four a foot, thin ones between thick ones.',
+    detail: 'None bent or rusted, four per foot at most, thin ones between thick ones.',
   },
   foundation: { title: 'Foundation and grout sound', detail: 'No cracks, no hollow sound, anchor bolts tight.' },
   'shaft-runout': { title: 'Shaft run-out', detail: 'Dial on the bare shaft beside the hub, one turn.' },
   'hub-runout': { title: 'Hub run-out, rim', detail: 'Dial on the hub’s rim, one turn of its own shaft.' },
   'face-runout': { title: 'Hub run-out, face', detail: 'Dial on the hub’s face, axial float held.' },
-  'hub-separation': { title: 'Hub separation', detail: 'Against the maker’s value; put it right before the rest.' },
+  'hub-separation': { title: 'Hub separation', detail: 'Against the maker’s value. Set it before anything else.' },
   float: { title: 'Axial float or magnetic centre', detail: 'Where the rotor sits when it runs.' },
-  bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft; the maker says how much.' },
+  bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft. See the maker’s value.' },
   piping: { title: 'Pipe and conduit strain', detail: 'Dial on the coupling while the flanges are loosened.' },
-  'jack-bolts': { title: 'Jack bolts there and backed off', detail: 'Free of the feet while readings are taken.' },
-  'which-moves': { title: 'Which machine moves, and why', detail: 'Room to move it both ways; pipes stay unstrained.' },
-}
+  'jack-bolts': { title: 'Jack bolts fitted and backed off', detail: 'Free of the feet while readings are taken.' },
+  'which-moves': {
+    title: 'Which machine moves, and why',
+    detail: 'Clearance to move it both ways without straining pipes.',
+  },
+})
 
 /** One thing worth saying in Ready, with its peg. */
 export interface ReadySaid extends Said {
@@ -63,7 +70,7 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
       key: 'caution',
       peg: 'outside',
       title: `${cautionTexts[caution].title}?`,
-      detail: `${state.openCautions.length} of 8 cautions open. Initials and time each. Your site’s rules and local codes decide.`,
+      detail: t`${state.openCautions.length} of ${cautions.length} cautions open. Initial each one. Your site’s rules and local codes apply.`,
     })
   for (const check of state.checks) {
     const title = check.own ?? checkTexts[check.id]?.title ?? check.id
@@ -71,7 +78,7 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
       said.push({
         key: `${check.id}-fault`,
         peg: 'outside',
-        title: `${title}: the number cannot be read.`,
+        title: t`${title}: not a number.`,
         detail: check.fault,
       })
     if (check.state === 'over')
@@ -80,34 +87,34 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
         peg: 'outside',
         title:
           check.about === undefined
-            ? `${title}: ${lengthWithUnit(Math.abs(check.value ?? 0), fine)} is too much.`
-            : `${title}: ${lengthWithUnit(check.value ?? 0, fine)} is not what the maker says.`,
-        detail: `${check.about === undefined ? `At most ${lengthWithUnit(check.limit ?? 0, fine)}${check.maker ? ' by the maker.' : ', unless the maker says otherwise.'}` : `${lengthWithUnit(check.about, fine)}, give or take ${lengthWithUnit(check.limit ?? 0, fine)}. Put it right before the rest.`}${check.id === 'piping' ? ' Mend the pipe first; it is never shimmed away.' : ''}`,
+            ? t`${title}: ${lengthWithUnit(Math.abs(check.value ?? 0), fine)} is too much.`
+            : t`${title}: ${lengthWithUnit(check.value ?? 0, fine)} is outside the maker’s figure.`,
+        detail: `${check.about === undefined ? t`Maximum ${lengthWithUnit(check.limit ?? 0, fine)}${check.maker ? t` by the maker.` : t`, unless the maker says otherwise.`}` : t`${lengthWithUnit(check.about, fine)} ± ${lengthWithUnit(check.limit ?? 0, fine)}. Correct it before anything else.`}${check.id === 'piping' ? t` Correct the pipe strain first. Never shim it away.` : ''}`,
       })
     else if (check.state === 'bad')
       said.push({
         key: check.id,
         peg: 'outside',
-        title: `${title}: not good.`,
-        detail: 'Mend it before the first reading.',
+        title: t`${title}: not OK.`,
+        detail: t`Correct it before the first reading.`,
       })
     else if (check.state === 'unreasoned')
       said.push({
         key: check.id,
         peg: 'outside',
-        title: `${title}: skipped. Why?`,
-        detail: 'Write the reason in its note; it goes into the record.',
+        title: t`${title}: skipped. Why?`,
+        detail: t`Give the reason in the note. It goes on the record.`,
       })
   }
   if (state.runOut)
     said.push({
       key: 'run-out',
       peg: 'outside',
-      title: state.runOut.kind === 'hub' ? 'The hub sits off its shaft.' : 'The shaft is bent.',
+      title: state.runOut.kind === 'hub' ? t`The hub is eccentric on its shaft.` : t`The shaft is bent.`,
       detail:
         state.runOut.kind === 'hub'
-          ? 'Run-out at the hub and not on the shaft. Turn both shafts together when reading, or mend the hub.'
-          : 'Run-out on the bare shaft as well. No alignment mends that.',
+          ? t`Run-out at the hub but not on the shaft. Turn both shafts together when reading, or correct the hub.`
+          : t`Run-out on the bare shaft as well. Alignment won’t fix that.`,
     })
   const open = state.checks.filter((check) => check.state === 'open')
   const [next] = open
@@ -115,10 +122,9 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
     said.push({
       key: 'next',
       peg: 'nothing',
-      title: `Next: ${(next.own ?? checkTexts[next.id]?.title ?? next.id).toLowerCase()}.`,
-      detail: `${open.length} of ${state.checks.length} checks open.`,
+      title: t`Next: ${(next.own ?? checkTexts[next.id]?.title ?? next.id).toLowerCase()}.`,
+      detail: t`${open.length} of ${state.checks.length} checks open.`,
     })
-  if (said.length === 0)
-    said.push({ key: 'done', peg: 'within', title: 'Ready.', detail: 'Next: how it sits on its feet.' })
+  if (said.length === 0) said.push({ key: 'done', peg: 'within', title: t`Ready.`, detail: t`Next: soft foot.` })
   return said
 }

@@ -2,6 +2,7 @@ import { cutLength, type StepShim } from '../core/seat/cure'
 import type { SeatKind } from '../core/seat/diagnose'
 import type { SeatAdvice } from '../core/seat/findings'
 import type { PlacedFoot, SeatState } from '../core/seat/state'
+import { labels, t } from './language'
 import type { Said } from './said'
 import { capital, dimension, feetAlone, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
 
@@ -10,11 +11,11 @@ export function seatFootName(id: string, terms: Terms): string {
   const point = id.lastIndexOf('.')
   const [station, side] = [id.slice(0, point), id.slice(point + 1)]
   const name = feetAlone(station, terms).replace(/feet$/, 'foot')
-  return `${sideName(side === 'far' ? 'far' : 'near', terms)}-side ${name}`
+  return t`${sideName(side === 'far' ? 'far' : 'near', terms)}-side ${name}`
 }
 
 const namesOf = (ids: readonly string[], terms: Terms): string =>
-  ids.map((id) => `the ${seatFootName(id, terms)}`).join(' and ')
+  ids.map((id) => t`the ${seatFootName(id, terms)}`).join(' and ')
 
 /** The order to tighten a machine's bolts in, by name. */
 export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string[], terms: Terms): string =>
@@ -27,24 +28,23 @@ export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
 
 const titles: Record<SeatKind, (name: string, feet: string) => string> = {
-  clean: (name) => `${name} sits on all its feet.`,
-  rocking: (name, feet) => `${name} rocks: ${feet} stand off.`,
-  short: (_, feet) => `${capital(feet)} is short.`,
-  angled: (_, feet) => `${capital(feet)} is bent.`,
-  springy: (_, feet) => `${capital(feet)} is springy.`,
-  strain: (name) => `Something pulls on the ${name.toLowerCase()}.`,
+  clean: (name) => t`${name} sits on all its feet.`,
+  rocking: (name, feet) => t`${name} rocks: ${feet} are high.`,
+  short: (_, feet) => t`${capital(feet)} is short.`,
+  angled: (_, feet) => t`${capital(feet)} is bent.`,
+  springy: (_, feet) => t`${capital(feet)} is springy.`,
+  strain: (name) => t`Something is pulling on the ${name.toLowerCase()}.`,
 }
 
-const reasons: Record<SeatKind, string> = {
+const reasons: Record<SeatKind, string> = labels({
   clean: 'No foot rises by more than the limit.',
-  rocking: 'Two feet across from each other rise alike. One of them gets a shim, never both.',
-  short: 'It stands off by itself, evenly at its corners.',
-  angled: 'The gaps at its corners differ by more than the limit. Cut step shims, or have the foot machined.',
+  rocking: 'Two feet diagonally opposite rise alike. Shim one of them, never both.',
+  short: 'It has an even gap at all corners, and the others sit.',
+  angled: 'The gaps at its corners differ by more than the limit. Use step shims, or have the foot machined.',
   springy:
-    'It rises where a feeler finds no gap, or all rise alike. Clean feet and pads, take out burrs and bent shims, at most four shims, then check again.',
-  strain:
-    'Both feet of one side or end rise. Take the pipe or the conduit off and check again; it is never shimmed away.',
-}
+    'It rises though a feeler finds no gap, or all feet rise alike. Clean feet and pads, remove burrs and bent shims, use four shims at most, then check again.',
+  strain: 'Both feet on one side or end rise. Disconnect the pipe or conduit and check again. Never shim it away.',
+})
 
 /** The sentence for what was found at the feet. */
 export function saySeat(advice: SeatAdvice, given: Terms): Said {
@@ -52,49 +52,49 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
   switch (advice.kind) {
     case 'seat-lock':
       return {
-        title: 'Locked and tried? One bolt loose at a time.',
-        detail: 'Fingers stay out from under the feet. Lift only by your site’s rules.',
+        title: t`Locked and tried? One bolt loose at a time.`,
+        detail: t`Keep fingers clear of the feet. Lift only by your site’s rules.`,
       }
     case 'seat-fault':
-      return { title: `${capital(seatFootName(advice.foot, terms))}: a number cannot be read.`, detail: advice.message }
+      return { title: t`${capital(seatFootName(advice.foot, terms))}: not a number.`, detail: advice.message }
     case 'seat-next':
       if (advice.state.pass === 'loose')
         return {
-          title: `Next: feel under the ${seatFootName(advice.foot, terms)}.`,
-          detail: `All bolts loose, roughly aligned, pipes off. Feel all four corners. ${advice.left} to go.`,
+          title: t`Next: feel under the ${seatFootName(advice.foot, terms)}.`,
+          detail: t`All bolts loose, roughly aligned, pipes off. Feel all four corners. ${advice.left} to go.`,
         }
       return {
-        title: `Next: loosen the bolt at the ${seatFootName(advice.foot, terms)}.`,
-        detail: `The others stay tight. Read how far it rises, feel its corners, tighten it again. ${advice.left} to go.`,
+        title: t`Next: loosen the bolt at the ${seatFootName(advice.foot, terms)}.`,
+        detail: t`The others stay tight. Read how far it rises, feel its corners, tighten it again. ${advice.left} to go.`,
       }
     case 'seat-guide':
       return {
-        title: 'Told by the shaft: a guide, not the gap.',
-        detail: 'Scaled to the feet as if the frame were stiff. Feel every foot over the limit before a shim is cut.',
+        title: t`Measured at the shaft: an estimate, not the gap.`,
+        detail: t`Scaled to the feet as if the frame were rigid. Check every foot over the limit with a feeler before you cut a shim.`,
       }
     case 'seat-snug':
       return {
-        title: `Fill ${lengthWithUnit(advice.shim, terms)} under the ${seatFootName(advice.foot, terms)}.`,
-        detail: 'Until its shims are snug, not forced.',
+        title: t`Put ${lengthWithUnit(advice.shim, terms)} under the ${seatFootName(advice.foot, terms)}.`,
+        detail: t`Snug, not forced.`,
       }
     case 'seat-tighten':
       return {
-        title: 'Now tighten, and check one bolt at a time.',
-        detail: 'In the order on the bolts: by hand, snug, to the torque, twice round.',
+        title: t`Now tighten, and check one bolt at a time.`,
+        detail: t`Follow the tightening sequence: by hand, snug, to torque, two passes.`,
       }
     case 'seat-found': {
       const { finding, state } = advice
       const name = machineName(state.machine, terms)
       return {
-        title: `${advice.first ? '' : 'Or: '}${titles[finding.kind](name, namesOf(finding.feet, terms))}`,
+        title: `${advice.first ? '' : t`Or: `}${titles[finding.kind](name, namesOf(finding.feet, terms))}`,
         detail: reasons[finding.kind],
         working: finding.evidence.map(({ foot, rise, least, most }) => {
-          const rises = rise === undefined ? 'rise not read' : `rises ${lengthWithUnit(rise, terms)}`
+          const rises = rise === undefined ? t`rise not read` : t`rises ${lengthWithUnit(rise, terms)}`
           const feels =
             least === undefined || most === undefined
-              ? 'no feeler'
-              : `feeler ${length(least, terms)} to ${length(most, terms)}`
-          return `${capital(seatFootName(foot, terms))}: ${rises}, ${feels}. Limit ${lengthWithUnit(state.threshold, terms)}.`
+              ? t`no feeler`
+              : t`feeler ${length(least, terms)} to ${length(most, terms)}`
+          return t`${capital(seatFootName(foot, terms))}: ${rises}, ${feels}. Limit ${lengthWithUnit(state.threshold, terms)}.`
         }),
       }
     }
@@ -102,39 +102,39 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       const foot = seatFootName(advice.cure.foot, terms)
       if ('shim' in advice.cure)
         return {
-          title: `Put ${lengthWithUnit(advice.cure.shim, terms)} under the ${foot}.`,
-          detail: 'Under that one alone.',
+          title: t`Put ${lengthWithUnit(advice.cure.shim, terms)} under the ${foot}.`,
+          detail: t`Under that foot only.`,
         }
       const { steps } = advice.cure
       return {
-        title: `Step shims under the ${foot}.`,
+        title: t`Step shims under the ${foot}.`,
         detail: steps.length
           ? byEdge(steps)
               .map(
                 ([edge, own]) =>
-                  `From its ${edgeName(edge, terms)} edge inward: ${own.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`,
+                  t`From its ${edgeName(edge, terms)} edge inward: ${own.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`,
               )
               .join(' ')
-          : 'The gap is less than the thinnest shim.',
+          : t`The gap is smaller than the thinnest shim.`,
       }
     }
     case 'seat-unsettled':
       return {
-        title: `Feel ${namesOf(advice.feet, terms)} before a shim is cut.`,
-        detail: 'A dial shows how much, never the angle: three or four corners settle it.',
+        title: t`Check ${namesOf(advice.feet, terms)} with a feeler before you cut a shim.`,
+        detail: t`A dial shows the rise but not the angle. Measure three or four corners.`,
       }
     case 'seat-shift':
       return {
-        title: `Tightened like this, the shaft goes about ${lengthWithUnit(Math.abs(advice.shift), terms)} ${advice.shift < 0 ? 'down' : 'up'} at the coupling.`,
+        title: t`Tightened like this, the shaft moves about ${lengthWithUnit(Math.abs(advice.shift), terms)} ${advice.shift < 0 ? t`down` : t`up`} at the coupling.`,
         detail:
           advice.allowed === undefined
-            ? 'An estimate from the gaps as they are.'
-            : `An estimate; the whole allowance there is ${lengthWithUnit(advice.allowed, terms)}.`,
+            ? t`Estimated from the gaps as found.`
+            : t`Estimated. The offset tolerance there is ${lengthWithUnit(advice.allowed, terms)}.`,
       }
     case 'seat-again':
       return {
-        title: 'Then check every foot again.',
-        detail: 'Tighten in the order on the bolts, twice round, before you do.',
+        title: t`Then check every foot again.`,
+        detail: t`First tighten in sequence, two passes.`,
       }
   }
 }
@@ -148,10 +148,10 @@ export function byEdge(steps: readonly StepShim[]): [StepShim['edge'], StepShim[
 /** A strip: "0.05 mm over 77 % of the pad, cut to 62 mm". */
 export function stepName(step: StepShim, pad: SeatState['pad'], terms: Terms): string {
   const cut = cutLength(step, pad)
-  const share = `${lengthWithUnit(step.thickness, fine(terms))} over ${Math.round(step.cover * 100)} % of the pad`
-  return cut === undefined ? share : `${share}, cut to ${dimension(cut, terms.unit)}`
+  const share = t`${lengthWithUnit(step.thickness, fine(terms))} over ${Math.round(step.cover * 100)} % of the pad`
+  return cut === undefined ? share : t`${share}, cut to ${dimension(cut, terms.unit)}`
 }
 
 export function edgeName(edge: 'low' | 'high' | 'near' | 'far', terms: Terms): string {
-  return edge === 'near' || edge === 'far' ? sideName(edge, terms) : edge === 'low' ? 'left' : 'right'
+  return edge === 'near' || edge === 'far' ? sideName(edge, terms) : edge === 'low' ? t`left` : t`right`
 }

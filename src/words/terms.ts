@@ -8,6 +8,7 @@ import type { ChannelName } from '../core/probes/kind'
 import type { Method, ProbeSetUp, ReadSet } from '../core/shafts/schema'
 import type { ProbeState } from '../core/shafts/state'
 import type { Purpose } from '../core/shafts/together'
+import { labels, t } from './language'
 import { probeWords } from './probes'
 
 /** Everything a sentence needs to know of who reads it. */
@@ -19,7 +20,7 @@ export interface Terms {
   resolution: number
 }
 
-export const unitName: Readonly<Record<Unit, string>> = { mm: 'mm', um: 'µm', in: 'in', mil: 'mil' }
+export const unitName: Readonly<Record<Unit, string>> = labels({ mm: 'mm', um: 'µm', in: 'in', mil: 'mil' })
 
 /** A length in the shown unit to the resolution it was read with, without its unit: "0.22". */
 export const length = (mm: number, { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>): string =>
@@ -35,14 +36,14 @@ export const lengthWithUnit = (mm: number, terms: Pick<Terms, 'unit' | 'resoluti
 
 /** A dimension along the train, in mm or inch, whole millimetres or hundredths of an inch. */
 export function dimension(mm: number, unit: Unit): string {
-  return unit === 'mil' || unit === 'in' ? `${formatNumber(mm / 25.4, 2)} in` : `${formatNumber(mm, 0)} mm`
+  return unit === 'mil' || unit === 'in' ? t`${formatNumber(mm / 25.4, 2)} in` : t`${formatNumber(mm, 0)} mm`
 }
 
 /** A slope: mm over 100 mm, or mil over an inch. */
 export function slope(rad: number, unit: Unit): string {
   return unit === 'mil' || unit === 'in'
-    ? `${formatNumber(rad * 1000, 2)} mil/in`
-    : `${formatNumber(rad * 100, 3)} mm/100 mm`
+    ? t`${formatNumber(rad * 1000, 2)} mil/in`
+    : t`${formatNumber(rad * 100, 3)} mm/100 mm`
 }
 
 export const isZero = (mm: number, { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>): boolean =>
@@ -50,18 +51,18 @@ export const isZero = (mm: number, { unit, resolution }: Pick<Terms, 'unit' | 'r
 
 /** Where something is, in words, never by a bare sign: "0.22 high", "0.12 toward near", "in line". */
 export function place(mm: number, plane: Plane, terms: Terms): string {
-  if (isZero(mm, terms)) return 'in line'
+  if (isZero(mm, terms)) return t`in line`
   const size = length(Math.abs(mm), terms)
-  if (plane === 'vertical') return `${size} ${mm > 0 ? 'high' : 'low'}`
-  return `${size} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
+  if (plane === 'vertical') return `${size} ${mm > 0 ? t`high` : t`low`}`
+  return t`${size} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
 }
 
 /** What to do about it: "add 0.22", "take out 0.22", "push 0.12 toward far", "leave". */
 export function act(mm: number, plane: Plane, terms: Terms): string {
-  if (isZero(mm, terms)) return plane === 'vertical' ? 'leave its shims' : 'leave it sideways'
+  if (isZero(mm, terms)) return plane === 'vertical' ? t`no shim change` : t`no side move`
   const size = lengthWithUnit(Math.abs(mm), terms)
-  if (plane === 'vertical') return mm > 0 ? `add ${size} of shim` : `take out ${size} of shim`
-  return `push ${size} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
+  if (plane === 'vertical') return mm > 0 ? t`add ${size} of shim` : t`take out ${size} of shim`
+  return t`push ${size} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
 }
 
 /** What a name of a side needs of a line. */
@@ -92,12 +93,12 @@ export function feetAlone(id: string, { line }: Pick<Terms, 'line'>): string {
   return id
 }
 
-const channelWords: Readonly<Record<ChannelName, string>> = {
+const channelWords: Readonly<Record<ChannelName, string>> = labels({
   r1: 'plane 1 outward',
   t1: 'plane 1 sideways',
   r2: 'plane 2 outward',
   t2: 'plane 2 sideways',
-}
+})
 
 /**
  * A probe by the machine it touches: "Motor dial", "Motor face dial 2", "Motor two-plane head, plane 1 outward". With its
@@ -115,31 +116,31 @@ export function probeName(
   const { machines, couplings } = terms.line
   const m = machines.findIndex((machine) => machine.id === probe.on)
   const inside = m > 0 && m < machines.length - 1 && couplings.length > 1
-  const at = apart && inside ? ` at ${couplingName(set.coupling, terms).toLowerCase()}` : ''
+  const at = apart && inside ? t` at ${couplingName(set.coupling, terms).toLowerCase()}` : ''
   return `${name}${at}${channel ? `, ${channelWords[channel]}` : ''}`
 }
 
 /** The name of a solved probe, or of one channel of it; told `apart`, with its coupling and its set where there are several. */
 export const stateName = (state: ProbeState, terms: Pick<Terms, 'line'>, apart = false): string =>
-  `${probeName(state.set, state.dial, terms, { channel: state.channel, apart })}${apart && state.setNumber ? ` of set ${state.setNumber}` : ''}`
+  `${probeName(state.set, state.dial, terms, { channel: state.channel, apart })}${apart && state.setNumber ? t` of set ${state.setNumber}` : ''}`
 
-export const methodNames: Readonly<Record<Method, string>> = {
+export const methodNames: Readonly<Record<Method, string>> = labels({
   'reverse-dial': 'Reverse dials',
   'rim-face': 'Rim and face',
   'rim-two-faces': 'Rim and two faces',
   'twin-heads': 'Twin heads',
   'two-plane-head': 'One beam, two planes',
   'bore-dials': 'Dials in a bore',
-  own: 'Probes of one’s own choosing',
-}
+  own: 'Custom set of probes',
+})
 
 /** What a set of readings is for. */
-export const purposeNames: Readonly<Record<Purpose, string>> = {
-  plan: 'to plan the move',
-  repeat: 'a repeat',
-  closed: 'coupling closed',
+export const purposeNames: Readonly<Record<Purpose, string>> = labels({
+  plan: 'planning',
+  repeat: 'repeat',
+  closed: 'coupling connected',
   running: 'running check',
-}
+})
 
 /** How angles are told in a set. */
 
@@ -149,14 +150,14 @@ export const purposeNames: Readonly<Record<Purpose, string>> = {
  */
 export function angleName(degrees: number, terms: Sided, as: AngleAs = 'quarters'): string {
   const quarter = quarterAt(degrees)
-  const again = degrees >= 360 ? ' again' : ''
+  const again = degrees >= 360 ? t` again` : ''
   const plain = `${formatNumber(foldDegrees(degrees), Number.isInteger(degrees) ? 0 : 1)}°${again}`
   if (as === 'degrees') return plain
   if (as === 'clock-right' || as === 'clock-left') {
     const minutes = Math.round(2 * foldDegrees(as === 'clock-right' ? degrees : -degrees)) % 720
     const hour = Math.floor(minutes / 60) || 12
     const past = minutes % 60
-    return `${hour}${past ? `:${String(past).padStart(2, '0')}` : ''} o’clock${again}`
+    return t`${hour}${past ? `:${String(past).padStart(2, '0')}` : ''} o’clock${again}`
   }
   if (quarter === 'near' || quarter === 'far') return capital(sideName(quarter, terms)) + again
   if (quarter) return capital(quarter) + again
@@ -168,4 +169,4 @@ export const angleTyped = (text: string, { line }: Sided, as?: AngleAs) => readA
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
-export const planeName: Readonly<Record<Plane, string>> = { vertical: 'vertical', horizontal: 'horizontal' }
+export const planeName: Readonly<Record<Plane, string>> = labels({ vertical: 'vertical', horizontal: 'horizontal' })

@@ -31,7 +31,7 @@ describe('a number in words', () => {
   })
   it('is nothing to do below the step of the dial', () => {
     expect(place(0.004, 'vertical', inMm)).toBe('in line')
-    expect(act(-0.004, 'horizontal', inMm)).toBe('leave it sideways')
+    expect(act(-0.004, 'horizontal', inMm)).toBe('no side move')
     expect(place(0.006, 'vertical', inMm)).toBe('0.01 high')
   })
   it('has the unit of its kind', () => {

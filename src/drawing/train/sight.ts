@@ -4,6 +4,7 @@ import { shaftEnds } from '../../core/kinds/train/document/ends'
 import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
 import { probeKinds } from '../../core/probes'
+import { t } from '../../words/language'
 import { machineName, place, sideName, stateName, type Terms } from '../../words/terms'
 import { fitted, type Point, type Scene, type Shape, type Spot } from '../scene'
 import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
@@ -36,7 +37,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       role: 'plane',
       at: [14, sheet.bandTop(plane) + 17],
       anchor: 'start',
-      text: plane === 'vertical' ? 'ELEVATION' : `PLAN, ${sideName(options.flipped ? 'near' : 'far', terms)} side up`,
+      text: plane === 'vertical' ? t`ELEVATION` : t`PLAN, ${sideName(options.flipped ? 'near' : 'far', terms)} side up`,
     })
     drawPlane(plane, solved, terms, options, sheet, labels, shapes, spots)
   })
@@ -47,7 +48,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       role: 'small',
       at: [options.width / 2, 17],
       anchor: 'middle',
-      text: 'heavy: now · thin: where to, cold · dotted: running',
+      text: t`heavy: now · thin: target, cold · dotted: running`,
     })
   const { plan } = options
   return {
@@ -135,7 +136,7 @@ function drawPlane(
     const walls = [m === 0 ? undefined : a, m === train.machines.length - 1 ? undefined : b].map((x) =>
       x === undefined ? Math.min(under[0], options.width - under[0]) : Math.abs(sheet.x(x) - under[0]),
     )
-    const after = `, ${stays ? 'stays' : links ? 'moves' : 'not measured'}`
+    const after = `, ${stays ? t`fixed` : links ? t`moved` : t`not measured`}`
     const name = fitted(machineName(machine.id, terms), after, 2 * Math.min(...walls))
     labels.keep(...under, name)
     shapes.push({ kind: 'text', role: 'name', at: under, anchor: 'middle', text: name })
@@ -186,7 +187,7 @@ function drawPlane(
       role: 'small',
       at: [sheet.x((xs[0] + xs[1]) / 2), at(0, values[1])[1] - 8],
       anchor: 'middle',
-      text: 'roughly',
+      text: t`roughly`,
     })
   }
 

@@ -3,6 +3,7 @@ import { formatNumber } from '../../core/frame/number'
 import { fromMm } from '../../core/frame/units'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
 import type { ProbeMark } from '../../core/probes/kind'
+import { t } from '../../words/language'
 import { capital, footName, place, type Terms, unitName } from '../../words/terms'
 import type { Point, Shape, Spot } from '../scene'
 import type { Sheet, SightOptions } from './sheet'
@@ -85,7 +86,7 @@ export function footLabel(id: string, solved: JobSolution, terms: Terms): string
     const known = found?.[plane]
     return known ? [`${place(known.position, plane, terms)} ${unitName[terms.unit]}`] : []
   })
-  return `${capital(footName(id, terms))}: ${told.length ? told.join(', ') : 'not measured'}`
+  return `${capital(footName(id, terms))}: ${told.length ? told.join(', ') : t`not measured`}`
 }
 
 export function hatching(from: Point, to: Point): Shape[] {
@@ -147,7 +148,7 @@ export function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOpti
       role: 'small',
       at: [x + 10, top + px / 2 + 4],
       anchor: 'start',
-      text: `${formatNumber(round, decimals)} ${unitName[terms.unit]}${small ? `, drawn ×${formatNumber(sheet.magnification, 0)}` : ''}`,
+      text: `${formatNumber(round, decimals)} ${unitName[terms.unit]}${small ? t`, drawn ×${formatNumber(sheet.magnification, 0)}` : ''}`,
     },
     ...(small
       ? []
@@ -157,7 +158,7 @@ export function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOpti
             role: 'small',
             at: [width - 14, top + px + 18],
             anchor: 'end',
-            text: `drawn ×${formatNumber(sheet.magnification, 0)}`,
+            text: t`drawn ×${formatNumber(sheet.magnification, 0)}`,
           } as const,
         ]),
   ]

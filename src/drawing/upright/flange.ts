@@ -2,6 +2,7 @@ import { direction } from '../../core/frame/angles'
 import { planes } from '../../core/frame/axis'
 import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightSolved } from '../../core/kinds/upright/solve/round'
+import { t } from '../../words/language'
 import { lengthWithUnit } from '../../words/terms'
 import { shimText, type UprightTerms } from '../../words/upright/findings'
 import type { Point, Scene, Shape } from '../scene'
@@ -36,7 +37,7 @@ export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width,
   const shapes: Shape[] = [
     { kind: 'area', role: 'body', points: circle(radius + 20) },
     { kind: 'line', role: 'reference', points: circle(radius) },
-    { kind: 'text', role: 'plane', at: [16, 20], anchor: 'start', text: 'FLANGE FROM ABOVE' },
+    { kind: 'text', role: 'plane', at: [16, 20], anchor: 'start', text: t`FLANGE FROM ABOVE` },
   ]
   const { work } = solved
   for (let bolt = 1; bolt <= bolts; bolt++) {
@@ -47,7 +48,7 @@ export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width,
     const out = at(degrees, radius + 30)
     const anchor = Math.abs(out[0] - middle[0]) < 12 ? 'middle' : out[0] > middle[0] ? 'start' : 'end'
     if (bolts > 12 && !done) continue
-    shapes.push({ kind: 'text', role: 'name', at: [out[0], out[1] - 3], anchor, text: `bolt ${bolt}` })
+    shapes.push({ kind: 'text', role: 'name', at: [out[0], out[1] - 3], anchor, text: t`bolt ${bolt}` })
     if (done)
       shapes.push({ kind: 'text', role: 'number', at: [out[0], out[1] + 14], anchor, text: shimText(done, terms) })
   }
@@ -61,7 +62,7 @@ export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width,
       role: 'number',
       at: label,
       anchor: 'middle',
-      text: `push ${lengthWithUnit(size, terms)}`,
+      text: t`push ${lengthWithUnit(size, terms)}`,
     })
   }
   if (!narrow) shapes.push(...elevation(solved, terms, [width * 0.58, width - 24], height))
@@ -93,7 +94,7 @@ function elevation(
   const joint = height * 0.58
   planes.forEach((plane, i) => {
     const x = from + ((to - from) * (2 * i + 1)) / 4
-    const title = plane === 'vertical' ? 'TOWARD BOLT 1' : 'TOWARD 90°'
+    const title = plane === 'vertical' ? t`TOWARD BOLT 1` : t`TOWARD 90°`
     shapes.push(
       { kind: 'text', role: 'plane', at: [x, 20], anchor: 'middle', text: title },
       {

@@ -182,7 +182,7 @@ describe('how it was read', () => {
     expect(coupling.result.fit.measured).toEqual(['horizontal'])
     expect(coupling.result.fit.misalignment.offsetY).toBeCloseTo(-0.06, 1.5)
   })
-  it('set to the sag on top: the top may stay empty, and a zero typed there is asked about', () => {
+  it('set to sag at the top: the top may stay empty, and a zero typed there is asked about', () => {
     const preset = (top: string | undefined) =>
       withSet(overhaul, (set) => ({
         ...set,
@@ -320,7 +320,7 @@ describe('new sets', () => {
 
 describe.each(
   moveJobs(new Date('2026-11-23T08:00:00Z')).jobs.map(({ document }) => [document.title, document] as const),
-)('a job with something in the way: %s', (_, job) => {
+)('a job with something limits in the way: %s', (_, job) => {
   it('is a document that can be stored, and goes out and in again with its plan', async () => {
     expect(v.safeParse(jobSchema, job).success).toBe(true)
     const survey = surveyOf(job, only(job))

@@ -2,6 +2,7 @@ import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Te
 import { format, isValid } from 'date-fns'
 import type { Peg } from '../../core/verdict/peg'
 import type { Role, Scene, Shape } from '../../drawing/scene'
+import { labels, t } from '../../words/language'
 import { type Terms, unitName } from '../../words/terms'
 import { mono, sans } from './type'
 
@@ -10,20 +11,22 @@ import { mono, sans } from './type'
 export const ink = '#1D2B2F'
 export const muted = '#5E6B6D'
 export const rule = '#D5CFC2'
-export const s = StyleSheet.create({
-  page: { padding: 34, fontFamily: sans, fontSize: 8.5, color: ink, lineHeight: 1.3 },
-  head: { flexDirection: 'row', justifyContent: 'space-between', borderBottom: `1.2 solid ${ink}`, paddingBottom: 6 },
-  title: { fontSize: 16, fontWeight: 700, lineHeight: 1.15 },
-  muted: { color: muted },
-  h: { fontSize: 9.5, fontWeight: 700, marginTop: 9, marginBottom: 3 },
-  row: { flexDirection: 'row', borderBottom: `0.5 solid ${rule}`, paddingVertical: 1.8 },
-  columns: { flexDirection: 'row', gap: 18 },
-  column: { flex: 1 },
-  number: { fontFamily: mono, textAlign: 'right' },
-  sign: { flexDirection: 'row', gap: 24, marginTop: 14 },
-  line: { flex: 1, borderTop: `0.7 solid ${ink}`, paddingTop: 2, color: muted },
-  safety: { marginTop: 8, color: muted, fontSize: 7.5 },
-})
+export const s = labels(
+  StyleSheet.create({
+    page: { padding: 34, fontFamily: sans, fontSize: 8.5, color: ink, lineHeight: 1.3 },
+    head: { flexDirection: 'row', justifyContent: 'space-between', borderBottom: `1.2 solid ${ink}`, paddingBottom: 6 },
+    title: { fontSize: 16, fontWeight: 700, lineHeight: 1.15 },
+    muted: { color: muted },
+    h: { fontSize: 9.5, fontWeight: 700, marginTop: 9, marginBottom: 3 },
+    row: { flexDirection: 'row', borderBottom: `0.5 solid ${rule}`, paddingVertical: 1.8 },
+    columns: { flexDirection: 'row', gap: 18 },
+    column: { flex: 1 },
+    number: { fontFamily: mono, textAlign: 'right' },
+    sign: { flexDirection: 'row', gap: 24, marginTop: 14 },
+    line: { flex: 1, borderTop: `0.7 solid ${ink}`, paddingTop: 2, color: muted },
+    safety: { marginTop: 8, color: muted, fontSize: 7.5 },
+  }),
+)
 
 /** The head of a page: what it is, under it what it belongs to, and on the right the day and how its numbers are told. */
 export function PageHead({
@@ -39,7 +42,7 @@ export function PageHead({
 }) {
   const own = (['near', 'far'] as const).flatMap((side) => {
     const name = terms.line.sides[side].trim()
-    return name && name.toLowerCase() !== side ? [`${side} is the ${name} side`] : []
+    return name && name.toLowerCase() !== side ? [t`${side} is the ${name} side`] : []
   })
   return (
     <View style={s.head}>
@@ -49,7 +52,7 @@ export function PageHead({
       </View>
       <View style={{ alignItems: 'flex-end' }}>
         <Text>{dayOf(takenAt)}</Text>
-        <Text style={s.muted}>{[...own, `numbers in ${unitName[terms.unit]}`].join(' · ')}</Text>
+        <Text style={s.muted}>{[...own, t`numbers in ${unitName[terms.unit]}`].join(' · ')}</Text>
       </View>
     </View>
   )

@@ -80,7 +80,7 @@ describe('every printed page', () => {
     const job = jobs.get('job-12')!
     const [moves, report] = [await sheet(job, 'mm'), await page(job, 'mm')]
     expect(report).toContain('taken off (mm)')
-    expect(moves).toContain('Then the next readings should be (mm)')
+    expect(moves).toContain('Expected next readings (mm)')
     expect(moves).toMatch(/far enough \( ?mm\)/)
     const { near, far } = job.document.line.sides
     for (const text of [moves, report]) {

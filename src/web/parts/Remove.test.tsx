@@ -14,9 +14,9 @@ describe('taking something away', () => {
   const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }))
   it('says what goes with it before anything goes', () => {
     const gone = show()
-    expect(screen.queryByText('With it go its 2 sets.')).toBeNull()
+    expect(screen.queryByText('This also removes its 2 sets.')).toBeNull()
     press('Delete round 2')
-    expect(screen.getByRole('status').textContent).toBe('With it go its 2 sets.')
+    expect(screen.getByRole('status').textContent).toBe('This also removes its 2 sets.')
     expect(gone).not.toHaveBeenCalled()
     press('Delete it')
     expect(gone).toHaveBeenCalledOnce()
@@ -25,7 +25,7 @@ describe('taking something away', () => {
   it('is called off as easily', () => {
     const gone = show()
     press('Delete round 2')
-    press('Keep it')
+    press('Cancel')
     expect(gone).not.toHaveBeenCalled()
     expect(screen.queryByRole('status')).toBeNull()
   })

@@ -2,6 +2,7 @@ import { planes } from '../../core/frame/axis'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
+import { t } from '../language'
 import type { Said } from '../said'
 import { act, capital, footName, lengthWithUnit, type Terms } from '../terms'
 import { saySuspect } from './readFindings'
@@ -13,7 +14,7 @@ export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution,
   const closes =
     then?.closure === null || then?.closure === undefined
       ? ''
-      : ` It would close to ${lengthWithUnit(Math.abs(then.closure), dialTerms(dial, terms))}.`
+      : t` It would close to ${lengthWithUnit(Math.abs(then.closure), dialTerms(dial, terms))}.`
   const moves = tried.solution.feet.flatMap((foot) =>
     foot.machine === tried.train.machines[tried.train.fixed]?.id
       ? []
@@ -25,8 +26,8 @@ export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution,
         }),
   )
   return {
-    title: `${capital(dialOf(dial, terms))}, as if ${saySuspect(dial, suspect, terms)}.`,
-    detail: `Drawn dashed in ochre; nothing is changed yet.${closes} Better still, ${suspect.reading < 0 ? 'take the sag again on a straight bar' : 'turn back and read it again'}.`,
+    title: t`${capital(dialOf(dial, terms))}, as if ${saySuspect(dial, suspect, terms)}.`,
+    detail: t`Shown dashed in ochre; nothing is changed yet.${closes} Better still, ${suspect.reading < 0 ? t`measure the sag again on a straight bar` : t`turn back and read it again`}.`,
     ...(moves.length ? { working: moves } : {}),
   }
 }

@@ -1,5 +1,6 @@
 import type { LimitMissing } from '../../core/verdict/limits'
 import type { Limits } from '../../core/verdict/verdict'
+import { t } from '../language'
 import { couplingName, lengthWithUnit, slope } from '../terms'
 import { missingWords } from './findings'
 import type { TrainTerms } from './terms'
@@ -13,9 +14,9 @@ export function allowedText(
 ): string {
   const name = couplingName(coupling, terms)
   if (!limits)
-    return `${name}: no verdict yet. Not given: ${missing.map((one) => missingWords[one]).join(', ') || 'a figure'}.`
+    return t`${name}: no verdict yet. Not given: ${missing.map((one) => missingWords[one]).join(', ') || t`a figure`}.`
   const angle = slope(limits.slope, terms.unit)
   const spacer = terms.line.couplings.find(({ id }) => id === coupling)?.kind === 'spacer'
-  const offset = limits.judgesOffset ? `${lengthWithUnit(limits.offset, terms)} offset` : ''
-  return `${name} allows ${[offset, spacer ? `${angle} at each flex plane` : `${angle} slope`].filter(Boolean).join(' and ')}.`
+  const offset = limits.judgesOffset ? t`${lengthWithUnit(limits.offset, terms)} offset` : ''
+  return t`${name} tolerance: ${[offset, spacer ? t`${angle} at each flex plane` : t`${angle} slope`].filter(Boolean).join(t` and `)}.`
 }

@@ -4,6 +4,7 @@ import { flexPlane, secondPlane } from '../../core/kinds/train/document/stations
 import { probeKinds } from '../../core/probes'
 import type { ReadSet } from '../../core/shafts/schema'
 import type { PlaceInRound } from '../kind'
+import { t } from '../language'
 import { angleName, footName, probeName } from '../terms'
 
 export interface PlaceName {
@@ -16,11 +17,11 @@ export interface PlaceName {
 export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
   return [
     ...line.couplings.flatMap(({ id, name, kind }) => [
-      { value: id, text: `centre of ${name.toLowerCase()}` },
+      { value: id, text: t`centre of ${name.toLowerCase()}` },
       ...(kind === 'spacer'
         ? (['left', 'right'] as const).map((side) => ({
             value: flexPlane(id, side),
-            text: `${side} flex plane of ${name.toLowerCase()}`,
+            text: t`${side} flex plane of ${name.toLowerCase()}`,
           }))
         : []),
     ]),
@@ -34,8 +35,8 @@ export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
       const name = probeName(set as ReadSet, probe, { line }).toLowerCase()
       return stations === 2
         ? [
-            { value: probe.id, text: `${name}, plane 1` },
-            { value: secondPlane(probe.id), text: `${name}, plane 2` },
+            { value: probe.id, text: t`${name}, plane 1` },
+            { value: secondPlane(probe.id), text: t`${name}, plane 2` },
           ]
         : [{ value: probe.id, text: name }]
     }),
@@ -50,7 +51,7 @@ export function placeInRound(round: Round, path: readonly string[], line: NamedL
   return {
     words: [
       ...(set && dial ? [probeName(set, dial, { line }).toLowerCase()] : []),
-      ...(set && !dial && path.at(-1) === set.id ? [`set ${round.sets.indexOf(set) + 1}`] : []),
+      ...(set && !dial && path.at(-1) === set.id ? [t`set ${round.sets.indexOf(set) + 1}`] : []),
       ...(angle ? [angleName(angle.degrees, { line }, set?.angleAs).toLowerCase()] : []),
     ],
     whole: angle !== undefined,

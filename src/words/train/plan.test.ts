@@ -31,7 +31,7 @@ function told(
 const high = { offsetZ: 0.21, slopeZ: 0.0005, offsetY: -0.3, slopeY: -0.0002 }
 
 describe('what is said before the spanner is picked up', () => {
-  it('names what is in the way by its trade name, its size and what people do', () => {
+  it('names what is limits in the way by its trade name, its size and what people do', () => {
     const titles = told(high, mm).said.map(({ title }) => title)
     expect(titles[0]).toMatch(/^Motor, front feet: base-bound by 0\.13 mm\.$/)
     expect(told(high, mil).said[0]!.title).toMatch(/^Motor, front feet: base-bound by 5\.1 mil\.$/)
@@ -53,7 +53,7 @@ describe('what is said before the spanner is picked up', () => {
   })
   it('says what stays and how sure that is', () => {
     const { said } = told(high, mm, stocked(line, '2 + 0.5', ['0.05', '0.1', '0.2', '0.5', '1', '2']))
-    expect(said.map(({ title }) => title)).toContain('Coupling should then be within: more than 99 %.')
+    expect(said.map(({ title }) => title)).toContain('Coupling should then be within tolerance: more than 99 %.')
   })
 })
 
@@ -103,14 +103,14 @@ describe('at the bolts', () => {
   const work = boltWork(solved, plan, 'm2', 'horizontal')!
   it('tells the pushes with their side, and how the dials are set', () => {
     expect(pushText(work.steps[0]!, 'horizontal', mm)).toMatch(/^Push the front feet 0\.3\d mm toward wall$/)
-    expect(halfSet(work, mm)).toMatch(/stand at the wall side; set each to half of its side-to-side swing/)
-    expect(creepText(work, mm)).toMatch(/It would take \d+ moves; every turn of two leaves \d+ % of the error/)
+    expect(halfSet(work, mm)).toMatch(/stand at the wall side. Set each to half of its side-to-side swing/)
+    expect(creepText(work, mm)).toMatch(/It would take \d+ moves; each pass of two leaves \d+ % of the error/)
   })
   it('tells no foot nearer than the dials can', () => {
     expect(work.doubt[1]).toBeGreaterThan(work.doubt[0])
     expect(toGoText(0.02, false, work, 0.03, mm)).toBe('in place, ± 0.03 mm')
     expect(toGoText(0.2, false, work, 0.03, mm)).toBe('0.20 mm to go toward wall, ± 0.03 mm')
-    expect(toGoText(-0.2, true, work, 0, mm)).toBe('0.20 mm too far: back toward aisle')
+    expect(toGoText(-0.2, true, work, 0, mm)).toBe('0.20 mm too far: go back toward aisle')
     expect(toGoDoubt(work.pushed, work.watches.slice(0, 1), [0.005])).toEqual([Infinity, Infinity])
   })
 })

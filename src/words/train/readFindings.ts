@@ -4,6 +4,7 @@ import type { Finding } from '../../core/kinds/train/advice/finding'
 import type { OutOfProportion } from '../../core/kinds/train/advice/proportion'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
+import { labels, t } from '../language'
 import type { Said } from '../said'
 import { couplingName, dimension, lengthWithUnit, signedLength, type Terms } from '../terms'
 import { angleOf, dialOf, dialTerms } from './said'
@@ -35,69 +36,68 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     case 'not-fitting': {
       const best = finding.suspects
         .slice(0, 3)
-        .map(({ dial, suspect }) => `on the ${lower(dialOf(dial, terms))} ${saySuspect(dial, suspect, terms)}`)
+        .map(({ dial, suspect }) => t`on the ${lower(dialOf(dial, terms))} ${saySuspect(dial, suspect, terms)}`)
       return {
-        title: `${couplingName(finding.coupling, terms)}: the readings contradict each other.`,
+        title: t`${couplingName(finding.coupling, terms)}: the readings contradict each other.`,
         detail: best.length
-          ? `They would agree if ${best.join(', or if ')}.`
-          : 'No single slip explains it. Check brackets and dials, then read the set again.',
+          ? t`They would agree if ${best.join(', or if ')}.`
+          : t`No single slip explains it. Check brackets and dials, then read the set again.`,
         working: [
-          'Every reading is compared with the one position of the shafts that fits them all best, and what is left over is squared and added, each over its own deviation.',
-          `The sum is ${formatNumber(finding.squares, 0)} with ${finding.free} free; chance alone exceeds ${formatNumber(onceInAThousand(finding.free), 0)} once in a thousand times.`,
+          t`Every reading is compared with the shaft position that fits them all best. The residuals, each over its own standard deviation, are squared and added.`,
+          t`χ² is ${formatNumber(finding.squares, 0)} with ${finding.free} degrees of freedom; chance alone exceeds ${formatNumber(onceInAThousand(finding.free), 0)} once in a thousand.`,
         ],
       }
     }
     case 'sets-disagree':
       return {
-        title: `The sets at ${lower(couplingName(finding.coupling, terms))} do not tell the same: at the feet they are up to ${lengthWithUnit(finding.by, terms)} apart.`,
+        title: t`The sets at ${lower(couplingName(finding.coupling, terms))} disagree: by up to ${lengthWithUnit(finding.by, terms)} at the feet.`,
         detail: finding.dial
-          ? `All else agrees without the ${lower(dialOf(finding.dial, terms))}. Look at that one first.`
+          ? t`Everything agrees without the ${lower(dialOf(finding.dial, terms))}. Check that one first.`
           : finding.explained
-            ? 'The slip named above would bring them together.'
+            ? t`The mistake named above would explain it.`
             : finding.set
-              ? 'One set stands alone against the others. Read that one again.'
-              : 'Which of them is wrong cannot be told from two. Did something move between them? Read a third.',
+              ? t`One set disagrees with all the others. Repeat that one.`
+              : t`Two sets can’t show which is wrong. Did something move in between? Read a third.`,
       }
     case 'range':
       return {
-        title: `${dialOf(finding.dial, terms)}: these readings do not fit into its travel.`,
-        detail: `They span ${lengthWithUnit(finding.used, own(finding.dial, terms))}, its plunger goes ${lengthWithUnit(finding.travel, own(finding.dial, terms))}. It bottomed, or a turn was miscounted: set it anew in mid-travel and read again.`,
+        title: t`${dialOf(finding.dial, terms)}: these readings exceed its travel.`,
+        detail: t`They span ${lengthWithUnit(finding.used, ownTerms(finding.dial, terms))}; its travel is ${lengthWithUnit(finding.travel, ownTerms(finding.dial, terms))}. It bottomed out, or a turn was miscounted. Reset it to mid-travel and read again.`,
       }
     case 'swing':
       return {
-        title: `${dialOf(finding.dial, terms)} nearly runs out of travel.`,
-        detail: `A whole turn swings it by ${lengthWithUnit(finding.swing, own(finding.dial, terms))} of its ${lengthWithUnit(finding.travel, own(finding.dial, terms))}. Do the rough alignment first, or take a dial with more travel.`,
+        title: t`${dialOf(finding.dial, terms)} nearly runs out of travel.`,
+        detail: t`A full turn uses ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} of its ${lengthWithUnit(finding.travel, ownTerms(finding.dial, terms))}. Do the rough alignment first, or use a dial with more travel.`,
       }
     case 'no-radius':
       return {
-        title: `${dialOf(finding.dial, terms)} needs the radius it travels on.`,
-        detail: 'Without it a face reading says nothing of the slope. Measure from the shaft’s centre to its plunger.',
+        title: t`${dialOf(finding.dial, terms)} needs the radius it travels on.`,
+        detail: t`Without it a face reading gives no angle. Measure from shaft centre to plunger.`,
       }
     case 'one-shaft':
       return finding.swing === undefined
         ? {
-            title: `Only the bracket’s shaft was turned: the run-out of the hub under the ${lower(dialOf(finding.dial, terms))} is in the readings.`,
-            detail:
-              'Turn both shafts together and it cancels. If one cannot turn, measure that hub’s run-out by itself and give its swing and where its high spot stands.',
+            title: t`Only the bracket’s shaft was turned: the run-out of the hub under the ${lower(dialOf(finding.dial, terms))} is in the readings.`,
+            detail: t`Turn both shafts together and it cancels. If one can’t turn, measure that hub’s run-out on its own and enter the TIR and where the high spot is.`,
           }
         : {
-            title: `A run-out of ${lengthWithUnit(finding.swing, own(finding.dial, terms))} is taken off the ${lower(dialOf(finding.dial, terms))}.`,
-            detail: 'Only the bracket’s shaft was turned, so it did not cancel.',
+            title: t`A run-out of ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} is taken off the ${lower(dialOf(finding.dial, terms))}.`,
+            detail: t`Only the bracket’s shaft was turned, so it did not cancel.`,
           }
     case 'span-differs':
       return {
-        title: `${dialOf(finding.dial, terms)}: its sag was taken at another span.`,
-        detail: `Taken at ${dimension(finding.taken, terms.unit)}, hung here at ${dimension(finding.here, terms.unit)}. Sag grows with the third power of the span: take it again as it hangs here.`,
+        title: t`${dialOf(finding.dial, terms)}: bracket sag was measured at another span.`,
+        detail: t`Measured at ${dimension(finding.taken, terms.unit)}, mounted here at ${dimension(finding.here, terms.unit)}. Sag grows with the cube of the span: measure it again as mounted here.`,
       }
     case 'dial-differs':
       return {
-        title: `${dialOf(finding.dial, terms)}: its sag was taken with another dial.`,
-        detail: `Taken with ${finding.taken}, read with ${finding.here}. Another weight sags otherwise: take it again.`,
+        title: t`${dialOf(finding.dial, terms)}: bracket sag was measured with another dial.`,
+        detail: t`Measured with ${finding.taken}, read with ${finding.here}. A different weight sags differently: measure it again.`,
       }
     case 'preset-as-zero':
       return {
-        title: `${dialOf(finding.dial, terms)}: the top was set to its sag, yet reads nothing.`,
-        detail: `Type what the dial showed there, ${signedLength(-finding.dial.sag, own(finding.dial, terms))}, or leave the top empty. If it was zeroed on top, choose “any zero”.`,
+        title: t`${dialOf(finding.dial, terms)}: set to its sag at the top, but the top reads zero.`,
+        detail: t`Enter what the dial showed there, ${signedLength(-finding.dial.sag, ownTerms(finding.dial, terms))}, or leave the top blank. If it was zeroed at the top, choose “anywhere”.`,
       }
     case 'out-of-proportion': {
       const { of, value, least, most, angleId } = finding.odd
@@ -105,38 +105,38 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
       const what =
         angleId === undefined
           ? proportionWords[of]
-          : `${angleOf(finding.dial, finding.dial.set.angles.find(({ id }) => id === angleId)?.degrees ?? 0, terms)} reading`
+          : t`${angleOf(finding.dial, finding.dial.set.angles.find(({ id }) => id === angleId)?.degrees ?? 0, terms)} reading`
       return {
-        title: `${dialOf(finding.dial, terms)}: a ${what} of ${lengthWithUnit(value, exact)} is unlikely.`,
-        detail: `Usual is ${lengthWithUnit(least, { ...terms, resolution: 0.0001 })} to ${lengthWithUnit(most, { ...terms, resolution: 0.01 })}. Check the decimal point and the unit.`,
+        title: t`${dialOf(finding.dial, terms)}: a ${what} of ${lengthWithUnit(value, exact)} is unlikely.`,
+        detail: t`Usual is ${lengthWithUnit(least, { ...terms, resolution: 0.0001 })} to ${lengthWithUnit(most, { ...terms, resolution: 0.01 })}. Check the decimal point and the unit.`,
       }
     }
     case 'short-arc':
       return {
-        title: `Read over ${formatNumber(finding.arc, 0)}° of the turn: the least sure foot is known to ± ${lengthWithUnit(2 * finding.sd, terms)}.`,
-        detail: `As many readings spread over the whole turn would give ± ${lengthWithUnit(2 * finding.whole, terms)}. Turn farther if the shafts can.`,
+        title: t`Read over ${formatNumber(finding.arc, 0)}° of the turn: the least certain foot is known to ± ${lengthWithUnit(2 * finding.sd, terms)}.`,
+        detail: t`The same number of readings over a full turn would give ± ${lengthWithUnit(2 * finding.whole, terms)}. Turn farther if the shafts can.`,
       }
     case 'improve':
       return {
         title: finding.again
-          ? `One more reading would help most: ${angleOf(finding.dial, finding.degrees, terms)} on the ${lower(dialOf(finding.dial, terms))} again.`
-          : `One more reading would help most: turn on to ${angleOf(finding.dial, finding.degrees, terms)} and read the ${lower(dialOf(finding.dial, terms))}.`,
-        detail: `It takes the least sure foot from ± ${lengthWithUnit(2 * finding.before, fine(terms))} to ± ${lengthWithUnit(2 * finding.after, fine(terms))}.`,
+          ? t`One more reading would help most: ${angleOf(finding.dial, finding.degrees, terms)} on the ${lower(dialOf(finding.dial, terms))} again.`
+          : t`One more reading would help most: turn on to ${angleOf(finding.dial, finding.degrees, terms)} and read the ${lower(dialOf(finding.dial, terms))}.`,
+        detail: t`It brings the least certain foot from ± ${lengthWithUnit(2 * finding.before, fine(terms))} to ± ${lengthWithUnit(2 * finding.after, fine(terms))}.`,
       }
     case 'floated':
       return {
-        title: `The shaft floated by ${lengthWithUnit(finding.most, terms)} along its axis while turning.`,
-        detail: 'Two face dials half a turn apart see it alike, so it is taken out: half their difference has none.',
+        title: t`The shaft floated by ${lengthWithUnit(finding.most, terms)} along its axis while turning.`,
+        detail: t`Two face dials half a turn apart both see it, so half their difference is free of it.`,
       }
     case 'rough-sweep':
       return {
-        title: `${dialOf(finding.dial, terms)}: the sweep is rougher than it should be.`,
-        detail: `Its points stray by ${lengthWithUnit(finding.rough, fine(terms))} from the wave, ${lengthWithUnit(finding.sd, fine(terms))} was expected. Something is loose, or the shafts did not turn as one: turn slowly, one way only, and sweep again.`,
+        title: t`${dialOf(finding.dial, terms)}: the sweep is rough.`,
+        detail: t`Its points scatter by ${lengthWithUnit(finding.rough, fine(terms))} about the curve; ${lengthWithUnit(finding.sd, fine(terms))} was expected. Something is loose, or the shafts did not turn together. Turn slowly, one way only, and sweep again.`,
       }
   }
 }
 
-const proportionWords: Readonly<Record<OutOfProportion['of'], string>> = {
+const proportionWords: Readonly<Record<OutOfProportion['of'], string>> = labels({
   sag: 'sag',
   radius: 'radius',
   graduation: 'graduation',
@@ -146,30 +146,30 @@ const proportionWords: Readonly<Record<OutOfProportion['of'], string>> = {
   sd: 'repeatability',
   runout: 'run-out',
   reading: 'reading',
-}
+})
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
-const own = (dial: ProbeState, terms: Terms): Terms => dialTerms(dial, terms)
+const ownTerms = (dial: ProbeState, terms: Terms): Terms => dialTerms(dial, terms)
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: Math.min(terms.resolution, 0.001) })
 
-const whys: Readonly<Record<Suspect['fault'], string>> = {
-  sign: 'its sign turned over',
-  swap: 'the two were exchanged',
-  turn: 'a whole turn of the dial',
+const whys: Readonly<Record<Suspect['fault'], string>> = labels({
+  sign: 'sign reversed',
+  swap: 'readings swapped',
+  turn: 'one turn of the dial',
   decimal: 'the decimal point',
   unit: 'mil and µm or hundredths mixed up',
-  'sag-sign': 'its sign turned over',
-  'sag-missing': 'it was left out',
-}
+  'sag-sign': 'sign reversed',
+  'sag-missing': 'left out',
+})
 
 /** "the bottom were −0.11 (its sign turned over)". */
 export function saySuspect(dial: ProbeState, suspect: Suspect, terms: Terms): string {
-  const t = dialTerms(dial, terms)
-  const would = signedLength(suspect.would, t)
+  const own = dialTerms(dial, terms)
+  const would = signedLength(suspect.would, own)
   const why = whys[suspect.fault]
-  if (suspect.reading < 0) return `the sag were ${would} (${why})`
+  if (suspect.reading < 0) return t`the sag were ${would} (${why})`
   const at = (index: number) => angleOf(dial, dial.readings[index]?.angle ?? 0, terms)
   if (suspect.fault === 'swap')
-    return `the ${at(suspect.reading)} and the ${at(suspect.other ?? 0)} changed places (${why})`
-  return `the ${at(suspect.reading)} were ${would} (${why})`
+    return t`the ${at(suspect.reading)} and the ${at(suspect.other ?? 0)} were swapped (${why})`
+  return t`the ${at(suspect.reading)} were ${would} (${why})`
 }

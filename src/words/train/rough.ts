@@ -1,6 +1,7 @@
 import { type Plane, planes } from '../../core/frame/axis'
 import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { Peg } from '../../core/verdict/peg'
+import { t } from '../language'
 import type { Said } from '../said'
 import { act, footName, lengthWithUnit, machineName, slope, type Terms } from '../terms'
 
@@ -20,15 +21,15 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
   const moved = given.line.machines[state.moves]?.id ?? ''
   const mover = machineName(moved, terms).toLowerCase()
   const listed = (feet: readonly { foot: string; by: number }[]) =>
-    feet.map(({ foot, by }) => `${lengthWithUnit(by, terms)} under the ${footName(foot, terms)}`).join(', ')
+    feet.map(({ foot, by }) => t`${lengthWithUnit(by, terms)} under the ${footName(foot, terms)}`).join(', ')
   if (angle && angle.add.length > 0)
     said.push({
       key: 'angle',
       peg: 'outside',
-      title: `1. Angle: add ${listed(angle.add)}.`,
-      detail: `The hubs are open at the ${angle.gap}: shim the ${angle.under} feet, the others stay.`,
+      title: t`1. Angle: add ${listed(angle.add)}.`,
+      detail: t`The hubs are open at the ${angle.gap}: shim the ${angle.under} feet only.`,
       working: [
-        'shim = gap × foot spacing ÷ diameter, under the front feet when open at the bottom, the back feet when open at the top',
+        t`shim = gap × foot spacing ÷ diameter, under the front feet when open at the bottom, the back feet when open at the top`,
       ],
     })
   if (height && height.kind !== 'none') {
@@ -38,13 +39,11 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
       peg: 'outside',
       title:
         height.kind === 'add'
-          ? `2. Height: then add ${by} under all feet of the ${mover}.`
+          ? t`2. Height: then add ${by} under all feet of the ${mover}.`
           : height.kind === 'take-out'
-            ? `2. Height: then take out ${by} under all feet of the ${mover}.`
-            : `2. Height: then the ${mover} is ${by} too high. Add ${by} under all feet of the ${machineName(height.machine, terms).toLowerCase()}.`,
-      ...(height.kind === 'raise-other'
-        ? { detail: `Nothing is known to lie under the ${mover} that could come out.` }
-        : {}),
+            ? t`2. Height: then take out ${by} under all feet of the ${mover}.`
+            : t`2. Height: then the ${mover} is ${by} too high. Add ${by} under all feet of the ${machineName(height.machine, terms).toLowerCase()}.`,
+      ...(height.kind === 'raise-other' ? { detail: t`No shims are recorded under the ${mover} to take out.` } : {}),
     })
   }
   for (const { foot, by } of state.sideways ?? [])
@@ -61,19 +60,18 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
     said.push({
       key: 'dial',
       peg: state.goodEnough ? 'within' : 'outside',
-      title: state.goodEnough ? 'Good enough for a dial.' : 'Not yet: bring it nearer before a dial goes on.',
-      detail: `A dial would swing ${lengthWithUnit(state.swing ?? 0, terms)}.`,
+      title: state.goodEnough ? t`Good enough for a dial.` : t`Not yet: bring it closer before you fit a dial.`,
+      detail: t`A dial would swing ${lengthWithUnit(state.swing ?? 0, terms)} TIR.`,
     })
   return said
 }
 
 function saySlope(plane: Plane, found: number, limit: number | undefined, terms: Terms): RoughSaid {
-  const told = `Slope, ${plane}: ${slope(Math.abs(found), terms.unit)}`
-  if (limit === undefined)
-    return { key: `slope-${plane}`, peg: 'nothing', title: `${told}; the tolerance is not known.` }
+  const told = t`Slope, ${plane}: ${slope(Math.abs(found), terms.unit)}`
+  if (limit === undefined) return { key: `slope-${plane}`, peg: 'nothing', title: t`${told}; no tolerance given.` }
   return {
     key: `slope-${plane}`,
     peg: Math.abs(found) <= limit ? 'within' : 'outside',
-    title: `${told}; ${slope(limit, terms.unit)} is allowed.`,
+    title: t`${told}; tolerance ${slope(limit, terms.unit)}.`,
   }
 }

@@ -145,7 +145,7 @@ describe('whatever is said', () => {
       expect(titles).toContain(part)
   })
   it('tells what it worked with, in the shown unit', () => {
-    const [verdict] = all.filter(({ title }) => title.endsWith('is outside.'))
+    const [verdict] = all.filter(({ title }) => title.endsWith('is out of tolerance.'))
     expect(verdict!.working!.join('\n')).toMatch(/Vertical: offset 0\.\d\d (high|low) ± 0\.\d\d mm/)
     expect(verdict!.working!.join('\n')).toMatch(/makers?’s or site’s figure would win/)
   })

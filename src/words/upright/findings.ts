@@ -5,6 +5,7 @@ import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightLine } from '../../core/kinds/upright/document/schema'
 import type { BoltWork, FlangeWork } from '../../core/kinds/upright/solve/flange'
 import type { ProbeState } from '../../core/shafts/state'
+import { labels, t } from '../language'
 import type { Said } from '../said'
 import { isZero, lengthWithUnit, slope, type Terms } from '../terms'
 
@@ -17,18 +18,18 @@ export interface UprightTerms extends Pick<Terms, 'unit' | 'resolution'> {
 export function boltPlace(degrees: number, bolts: number): string {
   const at = foldDegrees(degrees) / (360 / bolts)
   const near = Math.round(at)
-  if (Math.abs(at - near) < 0.02) return `bolt ${(near % bolts) + 1}`
+  if (Math.abs(at - near) < 0.02) return t`bolt ${(near % bolts) + 1}`
   const before = Math.floor(at) % bolts
-  return `between bolts ${before + 1} and ${((before + 1) % bolts) + 1}`
+  return t`between bolts ${before + 1} and ${((before + 1) % bolts) + 1}`
 }
 
 /** A dial by the machine whose hub it reads. */
 export const dialName = ({ dial }: Pick<ProbeState, 'dial'>, { line }: UprightTerms): string =>
-  `${line.machines.find(({ id }) => id === dial.on)?.name ?? 'Hub'} dial`
+  t`${line.machines.find(({ id }) => id === dial.on)?.name ?? t`Hub`} dial`
 
 /** The shim at a bolt: "0.24 mm", or that it is the high spot. */
 export const shimText = ({ shim }: BoltWork, terms: UprightTerms): string =>
-  isZero(shim, terms) ? 'none: high spot' : lengthWithUnit(shim, terms)
+  isZero(shim, terms) ? t`none: high spot` : lengthWithUnit(shim, terms)
 
 /** Which shims make it up: "0.2 + 0.05"; nothing where none are named. */
 export const packText = ({ pack }: BoltWork, { unit }: UprightTerms): string =>
@@ -38,20 +39,20 @@ export const packText = ({ pack }: BoltWork, { unit }: UprightTerms): string =>
 function partText(mm: number | null, degrees: number, terms: UprightTerms): string | undefined {
   if (mm === null || isZero(mm, terms)) return undefined
   const place = boltPlace(mm > 0 ? degrees : degrees + 180, terms.line.flange.bolts)
-  return `${lengthWithUnit(Math.abs(mm), terms)} toward ${place.startsWith('between') ? `the place ${place}` : place}`
+  return t`${lengthWithUnit(Math.abs(mm), terms)} toward ${place.startsWith('between') ? t`the place ${place}` : place}`
 }
 
 /** The push at the joint: by how much, and toward which bolts. */
 export function pushText({ push }: FlangeWork, terms: UprightTerms): string {
   const parts = [partText(push.y, 90, terms), partText(push.z, 0, terms)].filter(Boolean)
-  return parts.length > 0 ? `Push the flange ${parts.join(' and ')}.` : 'No push needed at the flange.'
+  return parts.length > 0 ? t`Push the flange ${parts.join(' and ')}.` : t`No push needed at the flange.`
 }
 
-const stateWords = {
+const stateWords = labels({
   within: 'is within tolerance',
   outside: 'is out of tolerance',
   unsure: 'can’t be told yet',
-} as const
+} as const)
 
 /** The sentence for a finding. */
 export function say(finding: Finding, terms: UprightTerms): Said {
@@ -61,87 +62,88 @@ export function say(finding: Finding, terms: UprightTerms): Said {
   switch (finding.kind) {
     case 'gasket':
       return {
-        title: 'Hoist holding the weight before the last bolt is loosened?',
-        detail:
-          'Never shim a gasketed or a pressure joint. Leave two opposite bolts finger-tight; it is top-heavy. Your site’s rules decide.',
+        title: t`Hoist holding the weight before the last bolt is loosened?`,
+        detail: t`Never shim a gasketed or a pressure joint. Leave two opposite bolts finger-tight; it is top-heavy. Your site’s rules decide.`,
       }
     case 'not-a-number':
       return {
-        title: `${dialName(finding.probe, terms)} at ${boltPlace(finding.degrees, bolts)}: that is not a number.`,
+        title: t`${dialName(finding.probe, terms)} at ${boltPlace(finding.degrees, bolts)}: that is not a number.`,
         detail: finding.message,
       }
     case 'not-closed':
       return {
-        title: `${dialName(finding.probe, terms)} does not close: off by ${lengthWithUnit(Math.abs(finding.closure), terms)}.`,
-        detail: 'Opposite bolts must add up alike. Check bracket and dial, then read this dial again.',
+        title: t`${dialName(finding.probe, terms)} does not close: off by ${lengthWithUnit(Math.abs(finding.closure), terms)}.`,
+        detail: t`Opposite bolts must add up alike. Check bracket and dial, then read this dial again.`,
       }
     case 'next-reading':
       return {
-        title: `Next: read the ${dialName(finding.probe, terms).toLowerCase()} at ${boltPlace(finding.degrees, bolts)}.`,
-        detail: 'Turn both shafts together, coupling released, upper rotor hanging where it runs.',
+        title: t`Next: read the ${dialName(finding.probe, terms).toLowerCase()} at ${boltPlace(finding.degrees, bolts)}.`,
+        detail: t`Turn both shafts together, coupling released, upper rotor hanging where it runs.`,
       }
     case 'no-flange':
-      return { title: 'Give the height of the joint and its bolt circle.', detail: 'They are on the line’s own page.' }
+      return {
+        title: t`Give the height of the joint and its bolt circle.`,
+        detail: t`They are on the line’s own page.`,
+      }
     case 'unsolved':
-      return { title: 'Not enough readings yet.', detail: finding.message }
+      return { title: t`Not enough readings yet.`, detail: finding.message }
     case 'verdict': {
       const { verdict } = finding
-      if (!verdict) return { title: 'No tolerance yet: give the speed and the coupling’s diameter.' }
+      if (!verdict) return { title: t`No tolerance yet: give the speed and the coupling’s diameter.` }
       const state = finding.peg === 'within' || finding.peg === 'outside' ? finding.peg : 'unsure'
       return {
         title: `${line.coupling.name} ${stateWords[state]}.`,
-        detail: `Tolerance: offset ${lengthWithUnit(verdict.limits.offset, terms)}, angle ${slope(verdict.limits.slope, terms.unit)}. The maker’s figures win.`,
+        detail: t`Tolerance: offset ${lengthWithUnit(verdict.limits.offset, terms)}, angle ${slope(verdict.limits.slope, terms.unit)}. The maker’s figures win.`,
       }
     }
     case 'shims': {
       const { work } = finding
       const wanted = work.bolts?.filter(({ shim }) => !isZero(shim, terms)) ?? []
-      if (wanted.length === 0) return { title: 'No shims needed at the flange.' }
+      if (wanted.length === 0) return { title: t`No shims needed at the flange.` }
       return {
-        title: `Shim the flange: ${wanted.map((bolt) => `${lengthWithUnit(bolt.shim, terms)} at bolt ${bolt.bolt}`).join(', ')}.`,
-        detail: `Clean the joint and read again first. The shaft rises ${lengthWithUnit(work.rise ?? 0, terms)}: check hub separation and impeller clearance.`,
+        title: t`Shim the flange: ${wanted.map((bolt) => t`${lengthWithUnit(bolt.shim, terms)} at bolt ${bolt.bolt}`).join(', ')}.`,
+        detail: t`Clean the joint and read again first. The shaft rises ${lengthWithUnit(work.rise ?? 0, terms)}: check hub separation and impeller clearance.`,
       }
     }
     case 'uneven':
       return {
-        title: `These packs do not lie in one plane: off by ${lengthWithUnit(finding.work.unevenness, { ...terms, resolution: 0.001 })}.`,
-        detail: 'Tightened on them the flange would bend. Cut the shims to measure, or add sizes to the stock.',
+        title: t`These packs do not lie in one plane: off by ${lengthWithUnit(finding.work.unevenness, { ...terms, resolution: 0.001 })}.`,
+        detail: t`Tightened on them the flange would bend. Cut the shims to measure, or add sizes to the stock.`,
       }
     case 'push':
       return {
         title: pushText(finding.work, terms),
-        detail: `Measured at the joint, on the ${upper.name.toLowerCase()}, after the shims are in.`,
+        detail: t`Measured at the joint, on the ${upper.name.toLowerCase()}, after the shims are in.`,
       }
     case 'spigot':
       return {
-        title: 'The spigot stops it short.',
-        detail:
-          'Relieve the spigot, re-machine it, or dowel the flange anew. What stays at the coupling is told below.',
+        title: t`The spigot stops it short.`,
+        detail: t`Relieve the spigot, re-machine it, or dowel the flange anew. What stays at the coupling is told below.`,
       }
   }
 }
 
 /** The next act of an upright pair in a list. */
 export function sayNext({ next, bolts }: UprightListed): string {
-  const dial = `${(next.machine ?? '').toLowerCase()} dial`.trim()
+  const dial = t`${(next.machine ?? '').toLowerCase()} dial`.trim()
   switch (next.kind) {
     case 'next-reading':
-      return `Read ${boltPlace(next.degrees ?? 0, bolts)} on the ${dial}`
+      return t`Read ${boltPlace(next.degrees ?? 0, bolts)} on the ${dial}`
     case 'not-closed':
-      return `Read the ${dial} again: it does not close`
+      return t`Read the ${dial} again: it does not close`
     case 'not-a-number':
-      return `Correct a reading of the ${dial}`
+      return t`Correct a reading of the ${dial}`
     case 'verdict':
-      return 'Shims and push at the flange'
+      return t`Shims and push at the flange`
     case 'nothing':
-      return 'Nothing to do'
+      return t`Nothing to do`
     default:
-      return 'Open it'
+      return t`Open it`
   }
 }
 
 /** Which way a bolt angle lies, for a cell: "Bolt 3". */
-export const boltName = (bolt: number): string => `Bolt ${bolt}`
+export const boltName = (bolt: number): string => t`Bolt ${bolt}`
 
 /** The bolt at an angle of a set, from 1; undefined between bolts. */
 export function boltAt(degrees: number, bolts: number): number | undefined {

@@ -13,6 +13,7 @@ import { tighteningOrder } from '../../../core/seat/layout'
 import { feetDrawing } from '../../../drawing/feet'
 import { sightScene } from '../../../drawing/train/sight'
 import { plannedFor } from '../../../planner/train/plannedFor'
+import { t } from '../../../words/language'
 import { orderInWords } from '../../../words/seat'
 import {
   angleName,
@@ -70,15 +71,15 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
   const promised = plan.feasible && unsure.length === 0
   const said = findings.filter(({ kind }) => kind !== 'order' && kind !== 'not-sure')
   return (
-    <Document title={`${line.name}, job ${job.number}, moves`} creator="Vane Peg" producer="Vane Peg">
+    <Document title={t`${line.name}, job ${job.number}, moves`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
         <PageHead
-          title={`${line.name}: moves`}
+          title={t`${line.name}: moves`}
           under={[
             line.area,
-            `job ${job.number}`,
+            t`job ${job.number}`,
             document.title,
-            `after round ${number}`,
+            t`after round ${number}`,
             staysNames[plan.stays].toLowerCase(),
           ]}
           takenAt={solved.round.takenAt}
@@ -89,11 +90,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
         ))}
         <View style={{ border: `1 solid ${ink}`, padding: 5, marginTop: 6 }}>
           <Text style={{ fontWeight: 700 }}>
-            Locked out and tried, permit in hand, before a bolt is loosened. Support the machine before shims go in or
-            out; lift with what is rated for it; fingers out from under the feet. Stored energy and hot surfaces. Never
-            reach in while shafts turn.
+            {t`Locked out and tried, permit in hand, before a bolt is loosened. Support the machine before shims go in or out. Use rated lifting gear. Fingers clear of the feet. Mind stored energy and hot surfaces. Never reach in while the shafts turn.`}{' '}
           </Text>
-          <Text style={s.muted}>The site’s permits and local rules decide; the makers’ tolerances win.</Text>
+          <Text style={s.muted}>{t`The site’s permits and local rules apply. The makers’ tolerances win.`}</Text>
         </View>
         <Drawing scene={sightScene(solved, terms, { ...onPaper, plan: { plan, draggable: false } })} />
         {said.map((finding) => {
@@ -105,7 +104,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
               </Svg>
               <Text style={{ flex: 1 }}>
                 {finding.kind === 'tied-moved'
-                  ? `${title} ${finding.agreed ? `Agreed by ${finding.agreed.by}.` : 'Not agreed yet; initials:'}`
+                  ? `${title} ${finding.agreed ? t`Agreed by ${finding.agreed.by}.` : t`Not agreed yet; initials:`}`
                   : title}
               </Text>
             </View>
@@ -117,7 +116,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
         <Stops moved={moved.map(({ id }) => id)} {...{ solved, plan, terms }} />
         <View style={s.columns}>
           <View style={s.column}>
-            <Text style={s.h}>In this order: {school.name.toLowerCase()}</Text>
+            <Text style={s.h}>
+              {t`Sequence:`} {school.name.toLowerCase()}
+            </Text>
             {school.steps.map((step, i) => (
               <Text key={step}>{`${i + 1}. ${step}`}</Text>
             ))}
@@ -126,20 +127,21 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
               const torque = document.seat?.[id]?.torque
               return (
                 <Text key={id} style={[s.muted, { marginTop: 3 }]}>
-                  Tighten the {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}; by hand, snug,{' '}
-                  {torque || 'to the torque'}, twice round.
+                  {t`Tighten the`} {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}
+                  {t`: by hand, snug,`} {torque || t`to torque`}
+                  {t`, two passes.`}{' '}
                 </Text>
               )
             })}
           </View>
           <View style={s.column}>
-            {plan.picks.length ? <Text style={s.h}>From the store room</Text> : null}
+            {plan.picks.length ? <Text style={s.h}>{t`Pick list`}</Text> : null}
             {plan.picks.map(({ machine, thickness, count }) => {
               const stock = solved.round.plan?.stock[machine]
               const unit = lengthUnitFor(terms.unit)
               const slot =
                 stock && quantityMm(stock.slot) !== undefined
-                  ? `, slot ${showQuantity(stock.slot, unit)} ${unitName[unit]}`
+                  ? t`, slot ${showQuantity(stock.slot, unit)} ${unitName[unit]}`
                   : ''
               return (
                 <Text key={`${machine}${thickness}`}>
@@ -147,7 +149,12 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                 </Text>
               )
             })}
-            {promised ? <Text style={s.h}>Then the next readings should be ({unitName[terms.unit]})</Text> : null}
+            {promised ? (
+              <Text style={s.h}>
+                {t`Expected next readings (`}
+                {unitName[terms.unit]})
+              </Text>
+            ) : null}
             {(promised ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
               <Text key={state.id}>
                 {`${stateName(state, terms, true)}: ${readings
@@ -161,9 +168,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           </View>
         </View>
         <View style={s.sign}>
-          <Text style={s.line}>Done by</Text>
-          <Text style={s.line}>Date and time</Text>
-          <Text style={s.line}>Torque checked by</Text>
+          <Text style={s.line}>{t`Done by`}</Text>
+          <Text style={s.line}>{t`Date and time`}</Text>
+          <Text style={s.line}>{t`Torque checked by`}</Text>
         </View>
       </Page>
     </Document>
@@ -182,7 +189,8 @@ function Machine({ machine, job, solved, plan, terms }: Told & { machine: string
   return (
     <View wrap={false}>
       <Text style={s.h}>
-        {machineName(machine, terms)}, from above: {sideName('far', terms)} side on top, {endsOf(line, machine)}
+        {machineName(machine, terms)}
+        {t`, from above:`} {sideName('far', terms)} {t`side on top,`} {endsOf(line, machine)}
       </Text>
       <View style={{ position: 'relative', height: drawing.height }}>
         <Svg viewBox={`0 0 ${width} ${drawing.height}`} style={{ width, height: drawing.height }}>
@@ -221,7 +229,7 @@ function Machine({ machine, job, solved, plan, terms }: Told & { machine: string
               <Text style={{ fontWeight: 700 }}>{station ? padText(station, foot, doubted, terms) : ''}</Text>
               <Text style={[s.muted, { fontSize: 7 }]}>
                 {foot?.change
-                  ? `then ${foot.change.pack.shims.map((size) => shimSize(size, terms)).join(' + ') || 'none'}${foot.change.pack.shims.length ? ` ${unitName[terms.unit]}` : ''}`
+                  ? t`then ${foot.change.pack.shims.map((size) => shimSize(size, terms)).join(' + ') || 'none'}${foot.change.pack.shims.length ? ` ${unitName[terms.unit]}` : ''}`
                   : ''}
               </Text>
             </View>
@@ -253,7 +261,7 @@ function padText(
   terms: TrainTerms,
 ): string {
   const change = foot && packAct(foot, terms)
-  if (change) return doubted ? `Not sure: ${change}` : capital(change)
+  if (change) return doubted ? t`Not sure: ${change}` : capital(change)
   return sayMove(station, 'vertical', doubted, terms).text
 }
 
@@ -261,7 +269,7 @@ function padText(
 function endsOf(line: Terms['line'], machine: string): string {
   const m = line.machines.findIndex(({ id }) => id === machine)
   const [before, after] = [line.machines[m - 1], line.machines[m + 1]]
-  return before ? `${before.name.toLowerCase()} to the left` : after ? `${after.name.toLowerCase()} to the right` : ''
+  return before ? t`${before.name.toLowerCase()} to the left` : after ? t`${after.name.toLowerCase()} to the right` : ''
 }
 
 function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Omit<Told, 'job'>) {
@@ -273,7 +281,10 @@ function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Om
   if (!first) return null
   return (
     <View wrap={false}>
-      <Text style={s.h}>At the jack bolts: what the dials show when a foot is far enough ({unitName[terms.unit]})</Text>
+      <Text style={s.h}>
+        {t`At the jack bolts: what the dials show when a foot is there (`}
+        {unitName[terms.unit]})
+      </Text>
       <Text style={s.muted}>{halfSet(first, terms)}</Text>
       {works.map((work) => (
         <View key={work.machine}>
@@ -284,7 +295,7 @@ function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Om
               </Text>
               {work.watches.map((watch, w) => (
                 <Text key={watch.id} style={{ flex: 1 }}>
-                  {`${stateName(watch.state, terms, true)}: ${i === 0 ? `from ${signedLength(watch.now, terms)} to ` : ''}${signedLength(step.readings[w] ?? 0, terms)}`}
+                  {`${stateName(watch.state, terms, true)}: ${i === 0 ? t`from ${signedLength(watch.now, terms)} to ` : ''}${signedLength(step.readings[w] ?? 0, terms)}`}
                 </Text>
               ))}
             </View>

@@ -14,6 +14,7 @@ import type { ProbeState } from '../../../core/shafts/state'
 import { isCoupled, sags, setPurpose } from '../../../core/shafts/typed'
 import { sightScene } from '../../../drawing/train/sight'
 import { plannedFor } from '../../../planner/train/plannedFor'
+import { t } from '../../../words/language'
 import { cautionTexts, checkTexts } from '../../../words/ready'
 import { saySeat } from '../../../words/seat'
 import {
@@ -66,28 +67,28 @@ function Report({ job, solved, plan, terms }: Told) {
   )
   const stays = line.machines.find((machine) => machine.id === line.fixed)
   return (
-    <Document title={`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
+    <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
         <PageHead
           title={line.name}
-          under={[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]}
+          under={[line.area, t`job ${job.number}`, document.title, t`round ${number} of ${document.rounds.length}`]}
           takenAt={solved.round.takenAt}
           terms={terms}
         />
         <Drawing scene={sightScene(solved, terms, onPaper)} />
         <View style={s.columns}>
           <View style={s.column}>
-            <Text style={s.h}>Line and dimensions</Text>
+            <Text style={s.h}>{t`Line and dimensions`}</Text>
             <Row
-              left={solved.round.plan && solved.round.plan.stays !== 'fixed' ? 'Measured from' : 'Stays'}
+              left={solved.round.plan && solved.round.plan.stays !== 'fixed' ? t`Measured from` : t`Fixed`}
               right={`${stays?.name ?? ''}. ${line.fixedBecause}`}
             />
-            <Row left="Speed" right={line.speed ? `${line.speed} rpm` : 'not given'} />
+            <Row left={t`Speed`} right={line.speed ? t`${line.speed} rpm` : t`not given`} />
             {line.couplings.map((coupling) => (
               <Row
                 key={coupling.id}
                 left={`${coupling.name}, ${coupling.kind}`}
-                right={`x = ${at(solved, coupling.id, terms)}${coupling.diameter.text ? `, diameter ${showQuantity(coupling.diameter, coupling.diameter.unit)} ${unitName[coupling.diameter.unit]}` : ''}`}
+                right={`x = ${at(solved, coupling.id, terms)}${coupling.diameter.text ? t`, diameter ${showQuantity(coupling.diameter, coupling.diameter.unit)} ${unitName[coupling.diameter.unit]}` : ''}`}
               />
             ))}
             {line.machines.flatMap((machine) =>
@@ -101,7 +102,7 @@ function Report({ job, solved, plan, terms }: Told) {
             )}
           </View>
           <View style={s.column}>
-            <Text style={s.h}>What it means</Text>
+            <Text style={s.h}>{t`What it means`}</Text>
             {said.slice(0, 7).map((finding) => {
               const { title, detail } = say(finding, terms)
               return (
@@ -118,7 +119,10 @@ function Report({ job, solved, plan, terms }: Told) {
             })}
           </View>
         </View>
-        <Text style={s.h}>Readings, as read and with the sag taken off ({unitName[terms.unit]})</Text>
+        <Text style={s.h}>
+          {t`Readings, as read and with sag taken off (`}
+          {unitName[terms.unit]})
+        </Text>
         {solved.dials.map((dial) => {
           const own = { ...terms, resolution: dial.step }
           return (
@@ -139,24 +143,24 @@ function Report({ job, solved, plan, terms }: Told) {
               {dial.sweep ? (
                 <View style={{ flex: 3 }}>
                   <Text style={{ textAlign: 'right' }}>
-                    {`swept: ${dial.sweep.points} points over ${dial.sweep.coverage.toFixed(0)}°`}
+                    {t`swept: ${dial.sweep.points} points over ${dial.sweep.coverage.toFixed(0)}°`}
                   </Text>
                   {dial.sweep.rough === undefined ? null : (
                     <Text style={[s.muted, { textAlign: 'right' }]}>
-                      {`strays by ${lengthWithUnit(dial.sweep.rough, { ...own, resolution: 0.0001 })}`}
+                      {t`scatters by ${lengthWithUnit(dial.sweep.rough, { ...own, resolution: 0.0001 })}`}
                     </Text>
                   )}
                 </View>
               ) : sags(dial.dial) && !dial.dial.floats ? (
                 <View style={{ flex: 1 }}>
-                  <Text style={[s.muted, { textAlign: 'right' }]}>closes to</Text>
-                  <Text style={s.number}>{dial.closure === null ? 'not read' : signedLength(dial.closure, own)}</Text>
+                  <Text style={[s.muted, { textAlign: 'right' }]}>{t`closes to`}</Text>
+                  <Text style={s.number}>{dial.closure === null ? t`not read` : signedLength(dial.closure, own)}</Text>
                 </View>
               ) : null}
             </View>
           )
         })}
-        <Text style={s.h}>Positions before the move, and what to do</Text>
+        <Text style={s.h}>{t`Positions before the move, and moves`}</Text>
         {(plan?.stations ?? [])
           .filter(({ machine, vertical, horizontal }) => machine !== line.fixed || vertical || horizontal)
           .map((station) => {
@@ -173,8 +177,8 @@ function Report({ job, solved, plan, terms }: Told) {
                       <Text style={{ fontWeight: 700 }}>{text}</Text>
                       <Text style={s.muted}>
                         {known
-                          ? `${doubtful ? 'not sure: ' : ''}${place(known.position, plane, terms)}, ± ${lengthWithUnit(2 * station.moveSd[plane], terms)}`
-                          : `${plane} plane`}
+                          ? `${doubtful ? t`not sure: ` : ''}${place(known.position, plane, terms)}, ± ${lengthWithUnit(2 * station.moveSd[plane], terms)}`
+                          : t`${plane} plane`}
                       </Text>
                       {short ? <Text style={s.muted}>{short}</Text> : null}
                     </View>
@@ -184,15 +188,22 @@ function Report({ job, solved, plan, terms }: Told) {
             )
           })}
         <Text style={{ marginTop: 6 }}>{beforeReading(document, terms)}</Text>
-        {document.note ? <Text style={{ marginTop: 6 }}>Note: {document.note}</Text> : null}
+        {document.note ? (
+          <Text style={{ marginTop: 6 }}>
+            {t`Note:`} {document.note}
+          </Text>
+        ) : null}
         <View style={s.sign}>
-          <Text style={s.line}>Done by {document.doneBy}</Text>
-          <Text style={s.line}>Date {dayOf(job.signedAt)}</Text>
-          <Text style={s.line}>Checked by</Text>
+          <Text style={s.line}>
+            {t`Done by`} {document.doneBy}
+          </Text>
+          <Text style={s.line}>
+            {t`Date`} {dayOf(job.signedAt)}
+          </Text>
+          <Text style={s.line}>{t`Checked by`}</Text>
         </View>
         <Text style={s.safety}>
-          Locked out and tried before any bolt is loosened or a shaft turned. The site’s permits and local rules decide;
-          the makers’ tolerances win over those above. ± is two standard deviations, of the readings and of the tape.
+          {t`Locked out and tried before any bolt is loosened or a shaft turned. The site’s permits and local rules apply. The makers’ tolerances win over those above. ± is two standard deviations, of the readings and of the tape.`}{' '}
         </Text>
       </Page>
     </Document>
@@ -202,7 +213,7 @@ function Report({ job, solved, plan, terms }: Told) {
 /** A probe with its method, and its coupling where the train has several. */
 function dialTitle(state: ProbeState, terms: TrainTerms): string {
   const several = terms.line.couplings.length > 1
-  const set = state.setNumber ? `, set ${state.setNumber}` : ''
+  const set = state.setNumber ? t`, set ${state.setNumber}` : ''
   const coupling = several ? `, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
   return `${stateName(state, terms)}, ${methodNames[state.set.method].toLowerCase()}${set}${coupling}`
 }
@@ -212,10 +223,10 @@ function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): st
   const { dial, set } = state
   const parts = [
     probeKinds[dial.type].stations === 0
-      ? `face, ${dial.side ?? 'front'}`
+      ? t`face, ${dial.side ?? 'front'}`
       : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
-    sags(dial) ? `sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
-    set.turned === 'one' ? 'bracket’s shaft alone turned' : '',
+    sags(dial) ? t`sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
+    set.turned === 'one' ? t`bracket’s shaft only turned` : '',
     isCoupled(set) ? purposeNames[setPurpose(set)] : '',
   ]
   return parts.filter(Boolean).join(', ')
@@ -223,7 +234,7 @@ function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): st
 
 const at = (solved: JobSolution, id: string, terms: TrainTerms): string => {
   const x = solved.stations.x.get(id)
-  return x === undefined ? 'not given' : dimension(x, terms.unit)
+  return x === undefined ? t`not given` : dimension(x, terms.unit)
 }
 
 /** One line on what was done before the readings: cautions, checks, feet. */
@@ -244,14 +255,14 @@ function beforeReading(document: StoredJob<'train'>['document'], terms: TrainTer
   )
   return [
     open.length === 0
-      ? 'All cautions signed.'
+      ? t`All cautions signed.`
       : open.length === 8
-        ? 'No caution signed.'
-        : `Cautions open: ${open.join('; ')}.`,
-    ...(document.ready?.permit ? [`Permit ${document.ready.permit}.`] : []),
-    ...(bad.length ? [`Not good: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
-    ...skipped.map(({ id, own }) => `Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
+        ? t`No caution signed.`
+        : t`Cautions open: ${open.join('; ')}.`,
+    ...(document.ready?.permit ? [t`Permit ${document.ready.permit}.`] : []),
+    ...(bad.length ? [t`Not good: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
+    ...skipped.map(({ id, own }) => t`Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
     ...feet,
-    ...unmeasured.map(({ name }) => `Soft foot of the ${name.toLowerCase()} not measured at every foot.`),
+    ...unmeasured.map(({ name }) => t`Soft foot of the ${name.toLowerCase()} not measured at every foot.`),
   ].join(' ')
 }

@@ -2,6 +2,7 @@ import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer'
 import { findingsFor } from '../../../core/kinds/upright/advice/findings'
 import { solveRound } from '../../../core/kinds/upright/solve/round'
 import { flangeScene } from '../../../drawing/upright/flange'
+import { t } from '../../../words/language'
 import { signedLength } from '../../../words/terms'
 import { boltPlace, dialName, packText, say, shimText, type UprightTerms } from '../../../words/upright/findings'
 import type { StoredJob } from '../kind'
@@ -36,18 +37,18 @@ async function page(stored: StoredJob<'upright'>, unit: 'mm' | 'mil', id: string
   const terms: UprightTerms = { line, unit, resolution: solved.resolution }
   const number = document.rounds.indexOf(round) + 1
   return renderToBuffer(
-    <Document title={`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
+    <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
         <PageHead
-          title={step === 'move' ? `${line.name}: moves` : line.name}
-          under={[line.area, `job ${job.number}`, document.title, `round ${number} of ${document.rounds.length}`]}
+          title={step === 'move' ? t`${line.name}: moves` : line.name}
+          under={[line.area, t`job ${job.number}`, document.title, t`round ${number} of ${document.rounds.length}`]}
           takenAt={round.takenAt}
           terms={{ line: { sides: { near: '', far: '' }, machines: [], couplings: [] }, unit }}
         />
         <Drawing scene={flangeScene(solved, terms, onPaper)} />
         <View style={s.columns}>
           <View style={s.column}>
-            <Text style={s.h}>Readings</Text>
+            <Text style={s.h}>{t`Readings`}</Text>
             {solved.probes.flatMap((probe) =>
               probe.readings.map(({ angleId, angle, raw }) => (
                 <Row
@@ -59,11 +60,11 @@ async function page(stored: StoredJob<'upright'>, unit: 'mm' | 'mil', id: string
             )}
           </View>
           <View style={s.column}>
-            <Text style={s.h}>Shims</Text>
+            <Text style={s.h}>{t`Shims`}</Text>
             {(solved.work?.bolts ?? []).map((bolt) => (
               <Row
                 key={bolt.bolt}
-                left={`Bolt ${bolt.bolt}`}
+                left={t`Bolt ${bolt.bolt}`}
                 right={[shimText(bolt, terms), packText(bolt, terms)].filter(Boolean).join(' = ')}
               />
             ))}

@@ -112,7 +112,7 @@ export function JobLayout({
   return (
     <>
       {header}
-      {frame.frozen ? <Notice>{jobWords.signedByThisJobCan(stored.signedBy)}</Notice> : null}
+      {frame.frozen ? <Notice>{jobWords.signedByThisJobCan(stored.signedBy ?? '')}</Notice> : null}
       {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>

@@ -43,7 +43,7 @@ describe('what earlier steps left open', () => {
     const [reminder, ...others] = remindersOf({ ...job, ready: open }, terms, go)
     expect(first).toBeDefined()
     expect(others).toEqual([])
-    expect(reminder).toMatchObject({ peg: 'outside', said: { detail: '2 of 8 cautions are not signed.' } })
+    expect(reminder).toMatchObject({ peg: 'outside', said: { detail: '2 of 8 cautions not signed.' } })
     expect(reminder!.said.title).toMatch(/\?$/)
     reminder!.acts![0]!.run()
     expect(go).toHaveBeenCalledExactlyOnceWith('ready')
@@ -51,7 +51,7 @@ describe('what earlier steps left open', () => {
   it('is a soft foot that was found and not cured, and nothing once it sits', () => {
     const go = vi.fn()
     const [reminder] = remindersOf({ ...job, ready, seat: rises(['0.2', '0', '0.01', '0.19']) }, terms, go)
-    expect(reminder).toMatchObject({ key: 'open-seat-m2', acts: [{ text: 'To the feet' }] })
+    expect(reminder).toMatchObject({ key: 'open-seat-m2', acts: [{ text: 'Go to Seat' }] })
     reminder!.acts![0]!.run()
     expect(go).toHaveBeenCalledExactlyOnceWith('seat')
     expect(remindersOf({ ...job, ready, seat: rises(['0.01', '0', '0.01', '0']) }, terms, go)).toEqual([])

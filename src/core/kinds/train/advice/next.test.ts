@@ -88,7 +88,7 @@ describe('what comes next in a job', () => {
       expect(sayNext(summarise(of))).not.toMatch(/Nothing to do/)
     }
   })
-  it('is no move where all is within, and never that while a dial does not close', () => {
+  it('is no move where all is within tolerance ( and never that while a dial does not close', () => {
     expect(next(job(readOnRig(line, straight)))).toMatchObject({ kind: 'no-move' })
     expect(next(job(slipped(readOnRig(line, straight)))).kind).toBe('not-closed')
     expect(sayNext(summarise(job(readOnRig(line, straight))))).toMatch(/[Ww]ithin|[Nn]o move/)

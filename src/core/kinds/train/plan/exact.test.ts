@@ -89,7 +89,7 @@ describe('a plan with the other machine fixed', () => {
     const plan = planned(withPlan({ stock, maxShims: 1 }))
     for (const foot of plan.feet) expect(foot.pack!.length).toBeLessThanOrEqual(1)
   })
-  it('names the limits that are in the way, and more taken out than lies there', () => {
+  it('names the limits that are limits in the way, and more taken out than lies there', () => {
     const limited = planned(withPlan({}, { limits: { down: 0.3, up: 5, near: 1, far: 0.2 } }))
     expect(limited.feasible).toBe(false)
     const back = caseA().train.machines[1]!.feet[1]!.id

@@ -137,7 +137,7 @@ describe('the least moves', () => {
     ]
     expect(leastInPlane(exactProblem(stations), solve).largest / unit).toBeCloseTo(bruteForce(stations)!.largest, 3)
   })
-  it('name what is in the way, by how much, and the best without it', () => {
+  it('name what is limits in the way, by how much, and the best without it', () => {
     let blocked = 0
     fc.assert(
       fc.property(twoMachines, (stations) => {

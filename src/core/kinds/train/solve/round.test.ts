@@ -158,7 +158,7 @@ describe('stations', () => {
   it.each([
     ['a circle', { from: 'm2-back' }, 'circle'],
     ['something not there', { from: 'nowhere' }, 'unknown-reference'],
-    ['no number', { distance: mm('abc') }, 'not-a-number'],
+    ['not a number', { distance: mm('abc') }, 'not-a-number'],
     ['nothing', { distance: mm('') }, 'missing'],
   ])('say so of %s', (_, change, kind) => {
     const { faults, x } = placeStations(edit('m2-front', change))

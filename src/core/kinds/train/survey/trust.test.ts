@@ -92,7 +92,7 @@ describe('sets read in different states', () => {
   const closed = (more: Partial<SurveyMeasurement> = {}) =>
     measurement('C1', ['pump', 'motor'], 0, still, undefined, 0.005, more)
 
-  it('zeros all round with the coupling closed are within, as coupled, and plan nothing', () => {
+  it('zeros all round with the coupling connected are within, coupled, and plan nothing', () => {
     const result = solved({ ...caseA(), measurements: [closed({ state: 'engaged' })] })
     const [coupling] = result.couplings
     expect(coupling).toMatchObject({ vertical: null, horizontal: null, verdict: { state: 'unsure' } })
@@ -248,7 +248,7 @@ describe('two feet held', () => {
   })
 })
 
-describe('a sag with its sign turned over', () => {
+describe('a sag with sign reversed', () => {
   /** Four dials, so that one wrong sag contradicts the others; every reading closes. */
   const survey = (sag: number): Survey => {
     const pair = shaftPair({ offsetY: -0.05, slopeY: -0.0003, offsetZ: 0.12, slopeZ: 0.0004 }, 0)

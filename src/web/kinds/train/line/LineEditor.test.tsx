@@ -21,7 +21,7 @@ function Kept({ begin, unit = 'mm', frozen = false }: { begin: Line; unit?: 'mm'
       flipped={false}
       frozen={frozen}
       onChange={(change) => setNow(change)}
-      dropped={(next) => (next.machines.length > now.machines.length ? 'A set with 8 readings would go. ' : '')}
+      dropped={(next) => (next.machines.length > now.machines.length ? 'A set with 8 readings would be removed. ' : '')}
     />
   )
 }
@@ -48,28 +48,24 @@ describe('the sheet of a line', () => {
     const foot = screen.getByLabelText('Motor, front feet, distance from centre of coupling toward the right, mm')
     fireEvent.focus(foot)
     fireEvent.input(foot, { target: { value: '2.4' } })
-    expect(within(screen.getByRole('status', { name: 'Doubtful dimensions' })).getByText(/inch/i)).toBeTruthy()
+    expect(within(screen.getByRole('status', { name: 'Dimensions to check' })).getByText(/inch/i)).toBeTruthy()
   })
   it('gives the machine that stays the reason that goes with it', () => {
     show()
-    const because = screen.getByLabelText<HTMLInputElement>('Because')
-    expect(because.value).toBe('It has the pipes.')
-    fireEvent.click(
-      within(screen.getByRole('region', { name: 'Which machine stays' })).getByRole('radio', { name: 'Motor' }),
-    )
+    const because = screen.getByLabelText<HTMLInputElement>('Reason')
+    expect(because.value).toBe('Piping is connected.')
+    fireEvent.click(within(screen.getByRole('region', { name: 'Fixed machine' })).getByRole('radio', { name: 'Motor' }))
     expect([line.fixed, because.value]).toEqual(['m2', ''])
-    fireEvent.click(
-      within(screen.getByRole('region', { name: 'Which machine stays' })).getByRole('radio', { name: 'Pump' }),
-    )
-    expect([line.fixed, because.value]).toEqual(['m1', 'It has the pipes.'])
+    fireEvent.click(within(screen.getByRole('region', { name: 'Fixed machine' })).getByRole('radio', { name: 'Pump' }))
+    expect([line.fixed, because.value]).toEqual(['m1', 'Piping is connected.'])
   })
   it('asks before a machine comes between two that were read, and puts it where it was said', () => {
     show()
-    pick('One more machine', '1')
-    press('Put a machine in')
-    expect(screen.getByText(/A set with 8 readings would go\. “Take back” restores them\./)).toBeTruthy()
+    pick('Add a machine', '1')
+    press('Insert machine')
+    expect(screen.getByText(/A set with 8 readings would be removed\. Undo restores them\./)).toBeTruthy()
     expect(line.machines).toHaveLength(2)
-    press('Put a machine in')
+    press('Insert machine')
     expect(line.machines.map(({ id }) => id)).toEqual(['m1', expect.stringMatching(/^m\w{10}$/), 'm2'])
   })
   it('takes out a machine or feet, what else there is staying where it was', () => {
@@ -106,9 +102,9 @@ describe('the sheet of a line', () => {
   })
   it('offers no change of a signed job’s line', () => {
     show(pumpAndMotor(), { frozen: true })
-    for (const name of ['Put a machine in', 'Add a hub face', 'Remove the front feet', 'More feet on the motor'])
+    for (const name of ['Insert machine', 'Add a hub face', 'Remove the front feet', 'Add feet to the motor'])
       expect(screen.queryByRole('button', { name })).toBeNull()
-    expect(screen.getByLabelText<HTMLInputElement>('Name of the line').readOnly).toBe(true)
+    expect(screen.getByLabelText<HTMLInputElement>('Line name').readOnly).toBe(true)
   })
   it('is in inches where mil are shown, and judges a spacer by its angles', () => {
     const drawn = makeLine('x', 'pump', 'motor', 'mil')

@@ -59,7 +59,7 @@ export function FromKit({ probe, unit, frozen, onProbe }: Props) {
       )}
       <ButtonLink to="/kit">{setUpWords.goToKit}</ButtonLink>
       {due && due < new Date().toISOString().slice(0, 10) ? (
-        <Fault>{setUpWords.calibrationOfWasDue(used?.name, due)}</Fault>
+        <Fault>{setUpWords.calibrationOfWasDue(used?.name ?? '', due)}</Fault>
       ) : null}
       {bracket ? <Muted>{takenText(bracket, unit)}</Muted> : null}
     </Row>
