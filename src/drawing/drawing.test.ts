@@ -110,7 +110,7 @@ it('draws a miniature within its frame', () => {
 })
 
 it('a name is as long as there is room for', () => {
-  expect(fitted('Pump', ', fixed', 200)).toBe('Pump, stays')
+  expect(fitted('Pump', ', fixed', 200)).toBe('Pump, fixed')
   expect(fitted('Pump', ', fixed', 50)).toBe('Pump')
   expect(fitted('Northern evaporator circulation pump', ', fixed', 120)).toBe('Northern evapor…')
   expect(fitted('Northern evaporator', ', fixed', 0)).toBe('Nor…')

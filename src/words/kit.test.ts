@@ -34,7 +34,7 @@ describe('the sag bench says', () => {
     expect(said('0', '-0.05', '-0.10', '-0.05').map(({ text }) => text)).toEqual([
       'Sag: −0.10 mm, bottom minus top.',
       'It closes to 0.00 mm.',
-      expect.stringMatching(/^Keep it with its span and its dial/),
+      expect.stringMatching(/^Record its span and its dial/),
     ])
   })
   it('what is wrong with it', () => {
@@ -59,18 +59,16 @@ it('a comparison is told with its repeatability, and never as within from one re
       'mm',
     ).map(({ text }) => text)
   expect(gauge([])).toEqual(['No reading yet.'])
-  expect(gauge(['10.001']).join(' ')).toMatch(/says nothing of how well it repeats.*Can’t tell/)
-  expect(gauge(['10.001', '10.002', '10.001']).join(' ')).toMatch(
-    /over the block.*repeats to ±.*within what is allowed/,
-  )
-  expect(gauge(['9.970', '9.971']).join(' ')).toMatch(/under the block.*outside what is allowed/)
+  expect(gauge(['10.001']).join(' ')).toMatch(/does not show repeatability.*Can’t tell yet/)
+  expect(gauge(['10.001', '10.002', '10.001']).join(' ')).toMatch(/over the block.*repeats to ±.*Within tolerance/)
+  expect(gauge(['9.970', '9.971']).join(' ')).toMatch(/under the block.*Out of tolerance/)
 })
 
 it('a dial is told to fit, to be too short, too coarse, or unknown', () => {
   const suits = (travel: string, graduation: string, swing: number) =>
     sayFit(dialFit({ travel: mm(travel), graduation: mm(graduation) }, swing), 'mm')
   expect(suits('10', '0.01', 2)).toEqual({
-    text: 'Fits: 20 % of its travel. At the top preload the plunger by 5.0 mm and zero it there.',
+    text: 'Fits: uses 20 % of its travel. At the top preload the plunger by 5.0 mm and zero it there.',
     peg: 'within',
   })
   expect(suits('1', '0.01', 2).peg).toBe('outside')

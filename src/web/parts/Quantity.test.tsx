@@ -75,7 +75,7 @@ describe('a typed number', () => {
     fireEvent.focus(field())
     type('0.2')
     expect(field().value).toContain('0.2')
-    fireEvent.click(screen.getByRole('button', { name: 'Undo' }))
+    fireEvent.click(screen.getByRole('button', { name: 'Take back' }))
     expect(field().value).toBe('−0.42')
   })
   it('hands on the rest of a pasted column, and takes its first number', () => {

@@ -8,7 +8,7 @@ afterEach(cleanup)
 describe('taking something away', () => {
   const show = () => {
     const gone = vi.fn()
-    render(<Remove label="Delete round 2" act="Delete it" goes="With it go its 2 sets." onRemove={gone} />)
+    render(<Remove label="Delete round 2" act="Delete it" goes="This also removes its 2 sets." onRemove={gone} />)
     return gone
   }
   const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }))

@@ -103,12 +103,12 @@ describe('at the bolts', () => {
   const work = boltWork(solved, plan, 'm2', 'horizontal')!
   it('tells the pushes with their side, and how the dials are set', () => {
     expect(pushText(work.steps[0]!, 'horizontal', mm)).toMatch(/^Push the front feet 0\.3\d mm toward wall$/)
-    expect(halfSet(work, mm)).toMatch(/stand at the wall side. Set each to half of its side-to-side swing/)
+    expect(halfSet(work, mm)).toMatch(/are at the wall side. Set each to half of its side-to-side swing/)
     expect(creepText(work, mm)).toMatch(/It would take \d+ moves; each pass of two leaves \d+ % of the error/)
   })
   it('tells no foot nearer than the dials can', () => {
     expect(work.doubt[1]).toBeGreaterThan(work.doubt[0])
-    expect(toGoText(0.02, false, work, 0.03, mm)).toBe('in place, ± 0.03 mm')
+    expect(toGoText(0.02, false, work, 0.03, mm)).toBe('in position, ± 0.03 mm')
     expect(toGoText(0.2, false, work, 0.03, mm)).toBe('0.20 mm to go toward wall, ± 0.03 mm')
     expect(toGoText(-0.2, true, work, 0, mm)).toBe('0.20 mm too far: go back toward aisle')
     expect(toGoDoubt(work.pushed, work.watches.slice(0, 1), [0.005])).toEqual([Infinity, Infinity])
@@ -116,7 +116,7 @@ describe('at the bolts', () => {
 })
 
 it('growth is told with its direction', () => {
-  expect(growthText({ vertical: 0.28, horizontal: -0.05 }, mm)).toBe('rises 0.28 mm, goes 0.05 mm toward aisle')
+  expect(growthText({ vertical: 0.28, horizontal: -0.05 }, mm)).toBe('rises 0.28 mm, moves 0.05 mm toward aisle')
   expect(growthText({ vertical: 0 }, mm)).toBe('does not grow')
   expect(growthText({}, mm)).toBe('not known')
 })

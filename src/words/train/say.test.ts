@@ -112,34 +112,34 @@ describe('whatever is said', () => {
   it('covers what the strange jobs were made for', () => {
     const titles = all.map(({ title }) => title).join('\n')
     for (const part of [
-      'cannot be read',
-      'did not come back',
-      'No sag given',
+      'is not a number',
+      'did not return to zero',
+      'No bracket sag given',
       'sags downward',
       'other machine’s side',
       'behind its machine’s front feet',
-      'closed only',
-      'not known',
+      'only read with the coupling connected',
+      'no verdict without a tolerance',
       'other side of the coupling',
       'plane was not measured',
-      'Not enough to tell yet',
+      'Not enough readings yet',
       'does not close',
       'contradict each other',
-      'do not tell the same',
-      'do not fit into its travel',
+      'disagree: by up to',
+      'exceed its travel',
       'nearly runs out of travel',
       'needs the radius',
       'run-out of the hub',
       'is taken off',
-      'at another span',
-      'with another dial',
-      'was set to its sag',
-      'of the turn: the least sure foot',
+      'measured at another span',
+      'measured with another dial',
+      'set to its sag at the top',
+      'of the turn: the least certain foot',
       'One more reading would help most',
       'floated by',
-      'rougher than it should be',
+      'the sweep is rough',
       'rocks',
-      'Something pulls',
+      'Something is pulling',
       'is bent',
     ])
       expect(titles).toContain(part)
@@ -147,7 +147,7 @@ describe('whatever is said', () => {
   it('tells what it worked with, in the shown unit', () => {
     const [verdict] = all.filter(({ title }) => title.endsWith('is out of tolerance.'))
     expect(verdict!.working!.join('\n')).toMatch(/Vertical: offset 0\.\d\d (high|low) ± 0\.\d\d mm/)
-    expect(verdict!.working!.join('\n')).toMatch(/makers?’s or site’s figure would win/)
+    expect(verdict!.working!.join('\n')).toMatch(/The maker’s or the site’s figure would win/)
   })
 })
 
