@@ -19,7 +19,7 @@ async function connect(page: Page, address: string, kind: StandInKind) {
   }
   await page.getByRole('button', { name: 'Live', exact: true }).click()
   await page.getByRole('button', { name: 'Connect' }).click()
-  await expect(page.getByRole('status', { name: 'The line' })).toContainText('Connected')
+  await expect(page.getByRole('status', { name: 'Connection' })).toContainText('Connected')
   await expect(page.getByRole('button', { name: 'Capture here (c)' })).toBeEnabled()
 }
 
@@ -70,8 +70,8 @@ test('captured by key and by standing still; the line is lost in the middle and 
   await turn(page, 150)
   await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/[1-9]\d points/)
   await page.getByLabel('Faults on the simulated rig').selectOption('disconnect')
-  await expect(page.getByRole('status', { name: 'The line' })).toContainText('The line was lost')
-  await expect(page.getByRole('status', { name: 'The line' })).toContainText('Connected')
+  await expect(page.getByRole('status', { name: 'Connection' })).toContainText('Connection lost')
+  await expect(page.getByRole('status', { name: 'Connection' })).toContainText('Connected')
   await turn(page, 300)
   await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/(2\d\d|30\d)° of the turn/, {
     timeout: 30_000,
@@ -99,7 +99,7 @@ test('after a lost line what comes is of now at once, and nothing counts as lost
   await turn(page, 100)
   await expect.poll(angle, { timeout: 40_000 }).toBeLessThan(105)
   await page.getByLabel('Faults on the simulated rig').selectOption('disconnect')
-  await expect(page.getByRole('status', { name: 'The line' })).toContainText('The line was lost')
+  await expect(page.getByRole('status', { name: 'Connection' })).toContainText('Connection lost')
   await turn(page, 20)
   // the rig begins anew at the top: seen long before it has been on the line as long as the old one was
   await expect.poll(angle, { timeout: 10_000 }).toBeLessThan(60)
@@ -116,7 +116,7 @@ for (const away of ['another step', 'a reload', 'putting the devices away'] as c
     if (away === 'a reload') await page.reload()
     else if (away === 'another step') {
       await page.locator('nav[aria-label="Steps"] a[href$="/move"]').click()
-      await expect(page.getByRole('heading', { name: 'Moves' })).toBeVisible()
+      await expect(page.getByRole('heading', { name: 'Moves', exact: true })).toBeVisible()
       await page.locator('nav[aria-label="Steps"] a[href$="/read"]').click()
     } else await page.getByRole('button', { name: 'Close devices' }).click()
     await expect(page.getByText(/points over/)).toHaveCount(2)
@@ -154,7 +154,7 @@ test('a spreadsheet with wrong columns loses nothing and is mended', async ({ pa
   await expect(sheet.getByRole('button', { name: 'Import' })).toBeDisabled()
   await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.42')
   await sheet.getByLabel('Motor dial').selectOption('3')
-  await sheet.getByRole('button', { name: 'Take 4 rows' }).click()
+  await sheet.getByRole('button', { name: 'Import 4 rows' }).click()
   await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.412')
   await expect(page.getByLabel('Pump dial, wall, mm')).toHaveValue('+0.081')
   await page.keyboard.press('Control+z')
@@ -227,7 +227,7 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
 
 test('a comparison with a gauge block tells how well it repeats', async ({ page, empty }) => {
   await page.goto(`${empty}/kit`)
-  await expect(page.getByText(/Nothing is in the kit yet/)).toBeVisible()
+  await expect(page.getByText(/Nothing in the kit yet/)).toBeVisible()
   await page.getByRole('button', { name: 'Add a comparison' }).click()
   await page.getByLabel('Gauge block, nominal, mm').fill('25')
   await page.getByLabel('Tolerance, plus, mm').fill('0.01')

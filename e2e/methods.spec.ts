@@ -170,7 +170,7 @@ test('dials in a bore', async ({ page, demo }) => {
 test('part of a turn: what it costs is said before it is taken, and told by the clock', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
-  await page.getByLabel('Gap from the straightedge or strip in to the shafts can turn').selectOption('part')
+  await page.getByLabel('How far the shafts can turn').selectOption('part')
   await expect(
     page.getByText(/least sure foot comes to ± 0\.\d+ mm; a full turn by quarters gives ± 0\.\d+ mm/),
   ).toBeVisible()
@@ -192,11 +192,11 @@ test('part of a turn: what it costs is said before it is taken, and told by the 
 test('a slip is tried on before anything changes, applied, and taken back', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
   const bottom = page.getByLabel('Pump dial, bottom, mm')
-  await page.getByRole('button', { name: 'Try correction' }).click()
+  await page.getByRole('button', { name: 'Try this correction' }).click()
   await expect(page.getByText(/Pump dial, as if the bottom were \+0\.11/)).toBeVisible()
   await expect(bottom).toHaveValue('−0.11')
   await page.getByRole('button', { name: 'Keep as typed' }).click()
-  await page.getByRole('button', { name: 'Try correction' }).click()
+  await page.getByRole('button', { name: 'Try this correction' }).click()
   await page.getByRole('button', { name: 'Apply' }).click()
   await expect(bottom).toHaveValue('+0.11')
   await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
@@ -207,7 +207,7 @@ test('a slip is tried on before anything changes, applied, and taken back', asyn
 test('two sets that disagree: a sag with sign reversed is named and mended', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-17/read`)
   await expect(page.getByText('Coupling: the readings contradict each other.')).toBeVisible()
-  await page.getByRole('button', { name: 'Try correction' }).click()
+  await page.getByRole('button', { name: 'Try this correction' }).click()
   await expect(page.getByText(/Motor dial of set 2, as if the sag were −0\.28/)).toBeVisible()
   await page.getByRole('button', { name: 'Apply' }).click()
   await expect(page.getByText('contradict each other')).toBeHidden()
@@ -241,14 +241,14 @@ test('a quarter that was not read is worked out, shown as computed, and asked fo
 test('the coupling engaged: moves are not trusted until a person says so', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/read`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
-  await page.getByRole('radio', { name: 'Coupling closed' }).click()
+  await page.getByRole('radio', { name: 'Coupling connected' }).click()
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.goto(`${demo}/jobs/job-12/move`)
   const card = page.getByRole('region', { name: 'Motor, front feet, vertical', exact: true })
-  await expect(page.getByText(/The moves follow from the readings/)).toBeVisible()
+  await expect(page.getByText(/Not enough readings yet, so no moves/)).toBeVisible()
   await expect(card).toHaveCount(0)
   await page.getByRole('button', { name: 'Plan from it anyway' }).click()
   await expect(card).toContainText('Take out')
   await expect(card).not.toContainText('Not sure')
-  await expect(page.getByText(/Moves are planned from it all the same/)).toBeVisible()
+  await expect(page.getByText(/Moves are planned from it anyway/)).toBeVisible()
 })

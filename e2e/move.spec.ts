@@ -16,7 +16,7 @@ test('a base-bound motor: two stations are held, packs and pick list follow, and
   await expect(ways.getByRole('row', { name: 'Fixed machine' })).toContainText('no: 2 limits in the way')
   // one of the held stations may be another: what has to be done follows
   await page.getByLabel('Held feet').selectOption({ label: 'Pump, front feet' })
-  await expect(card(page, 'Pump, front feet, vertical')).toContainText('Leave its shims')
+  await expect(card(page, 'Pump, front feet, vertical')).toContainText('No shim change')
   await expect(card(page, 'Pump, back feet, vertical')).toContainText(/Add|Take out/)
   await page.getByRole('button', { name: 'Best two' }).click()
   const picks = card(page, 'Pick list')
@@ -76,7 +76,7 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
     await route.continue()
   })
   await page.goto(`${demo}/jobs/job-19/move`)
-  await expect(page.getByText(/Looking for the least moves/)).toBeVisible()
+  await expect(page.getByText(/Finding the fewest moves/)).toBeVisible()
   // the page goes on meanwhile
   await page.getByLabel('Residual allowed, % of tolerance').fill('40')
   await page.getByRole('button', { name: 'Stop' }).click()
@@ -149,7 +149,7 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
   await expect(still).toContainText(/0\.1\d mm to go toward aisle/, { timeout: 20_000 })
   const back = still.locator('div').filter({ hasText: 'Motor, back feet' }).last()
   await back.getByRole('button', { name: '0.10 aisle' }).click()
-  await expect(still).toContainText(/0\.0\d mm to go toward aisle|In place/)
+  await expect(still).toContainText(/0\.0\d mm to go toward aisle|In position/)
   await back.getByRole('button', { name: '0.10 aisle' }).click()
   await expect(still).toContainText(/mm too far: go back toward boiler/)
   await back.getByRole('button', { name: '0.10 boiler' }).click()
@@ -176,7 +176,7 @@ test('at the jack bolts: what the dials show is typed, and what is left is told'
   await expect(still).toContainText('In place')
   await expect(still).toContainText(/0\.\d\d mm to go toward door/)
   await finish(2)
-  await expect(bolts.getByText('Tighten in the pattern, watching the dials')).toBeVisible()
+  await expect(bolts.getByText('Tighten in sequence, watching the dials')).toBeVisible()
 })
 
 test('moved and read again: what was expected stands beside what came, and a forgotten shim is named', async ({
@@ -225,7 +225,7 @@ test('growth by heat is entered on the line, and the cold target follows', async
   }
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.goto(`${demo}/jobs/job-12/move`)
-  await expect(page.getByText('Nobody has said how this line grows')).toHaveCount(0)
+  await expect(page.getByText('Thermal growth of this line is not given')).toHaveCount(0)
   await expect(front).not.toHaveText(cold ?? '')
 })
 

@@ -52,7 +52,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await expect(
     page.getByText('Motor rocks: the near-side front foot and the far-side back foot are high.'),
   ).toBeVisible()
-  await expect(page.getByText(/Feel the .* before a shim is cut/)).toBeVisible()
+  await expect(page.getByText(/Check the .* with a feeler before you cut a shim/)).toBeVisible()
   await expect(page.getByText(/^Put 0\.19 mm under the far-side back foot\.|^Put 0\.18 mm/)).toBeVisible()
 
   // later steps keep it on top until it is cured
@@ -93,7 +93,7 @@ test('all bolts loose: plain gaps are filled first', async ({ page, demo }) => {
       await page
         .getByLabel(`${foot}: feeler gap at its ${corner} corner, mm`)
         .fill(foot === 'Wall-side front foot' ? '0.3' : '0.02')
-  await expect(page.getByText('Fill 0.30 mm under the wall-side front foot.')).toBeVisible()
+  await expect(page.getByText('Put 0.30 mm under the wall-side front foot.')).toBeVisible()
   await page.getByRole('button', { name: 'One bolt at a time' }).click()
   await expect(page.getByText(/Next: loosen the bolt/)).toBeVisible()
 })

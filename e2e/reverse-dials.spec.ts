@@ -75,7 +75,7 @@ test('from an empty site to shims, side moves and a printed page, in mm', async 
   await expect(page.getByText('Coupling is out of tolerance.')).toBeVisible()
 
   // the other machine may stay instead, and what is shown follows
-  await page.getByText('Motor stays').click()
+  await page.getByText('Motor fixed').click()
   await expect(card(page, 'Pump, front feet, vertical')).toContainText('Add 0.02 mm of shim')
   await expect(card(page, 'Pump, back feet, vertical')).toContainText('Take out 0.08 mm of shim')
   await page.getByRole('button', { name: 'Undo' }).click()
@@ -124,7 +124,7 @@ test('by keyboard alone', async ({ page, empty }) => {
   await tabTo(page, 'Line name')
   await page.keyboard.type('Rinse pump 5')
   await page.keyboard.press('Enter')
-  await expect(page.getByText('Type each distance on the drawing')).toBeVisible()
+  await expect(page.getByText('Enter each distance on the drawing')).toBeVisible()
   await tabTo(page, 'Pump, front feet, distance')
   for (const distance of ['240', '260', '240', '450']) {
     await page.keyboard.type(distance)

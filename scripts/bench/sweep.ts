@@ -40,7 +40,7 @@ export function benchSweep(): string[] {
         ]
   const solve = (type: 'beam' | 'rim') => {
     const result = fitCoupling([{ state: 'released', probes: probes(type) }], 0)
-    if (!result.ok) throw new Error(result.message)
+    if (!result.ok) throw new Error(result.lack)
     kept += result.fit.misalignment.offsetZ + (result.fit.probes[0]?.residuals[7] ?? 0)
   }
   // one after the other, again and again, so that a busy moment falls on all alike

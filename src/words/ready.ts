@@ -3,6 +3,7 @@ import type { ReadyState } from '../core/ready/ready'
 import { labels, t } from './language'
 import type { Said } from './said'
 import { lengthWithUnit, type Terms } from './terms'
+import { sayTrouble } from './troubles'
 
 export const occasionNames: Readonly<Record<Occasion, string>> = labels({
   'new-set': 'New set',
@@ -79,7 +80,7 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
         key: `${check.id}-fault`,
         peg: 'outside',
         title: t`${title}: not a number.`,
-        detail: check.fault,
+        detail: sayTrouble(check.fault),
       })
     if (check.state === 'over')
       said.push({

@@ -5,6 +5,7 @@ import type { PlacedFoot, SeatState } from '../core/seat/state'
 import { labels, t } from './language'
 import type { Said } from './said'
 import { capital, dimension, feetAlone, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
+import { sayTrouble } from './troubles'
 
 /** A single foot: of the "front feet" the "aisle-side front foot". */
 export function seatFootName(id: string, terms: Terms): string {
@@ -56,7 +57,10 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
         detail: t`Keep fingers clear of the feet. Lift only by your site’s rules.`,
       }
     case 'seat-fault':
-      return { title: t`${capital(seatFootName(advice.foot, terms))}: not a number.`, detail: advice.message }
+      return {
+        title: t`${capital(seatFootName(advice.foot, terms))}: not a number.`,
+        detail: sayTrouble(advice.trouble),
+      }
     case 'seat-next':
       if (advice.state.pass === 'loose')
         return {

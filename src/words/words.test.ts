@@ -16,6 +16,7 @@ import {
   type Terms,
 } from './terms'
 import { sayNext } from './train/findings'
+import { sayTrouble } from './troubles'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }
 const inMm: Terms = { line, unit: 'mm', resolution: 0.01 }
@@ -103,7 +104,7 @@ it('reads angles as they are typed: degrees, quarters, sides by name, the clock 
   const terms = { line }
   const at = (text: string, as?: Parameters<typeof angleTyped>[2]) => {
     const typed = angleTyped(text, terms, as)
-    return typed.ok ? typed.degrees : typed.message
+    return typed.ok ? typed.degrees : sayTrouble(typed.trouble)
   }
   expect(['45', '45°', '-90', '360', 'Bottom', 'wall', 'near'].map((text) => at(text))).toEqual([
     45, 45, 270, 360, 180, 90, 270,

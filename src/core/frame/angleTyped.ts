@@ -1,5 +1,6 @@
 import { foldDegrees, quarters } from './angles'
 import { parseNumber } from './number'
+import type { Trouble } from './trouble'
 
 /** How angles are told: by quarters and degrees, degrees, or a clock seen from one end of the train. */
 export type AngleAs = 'quarters' | 'degrees' | 'clock-left' | 'clock-right'
@@ -12,7 +13,7 @@ export const isClock = (text: string): boolean => clock.test(text.trim().toLower
 /**
  * An angle as a person types it: degrees ("45", "45°"), a quarter by its name or its side's ("bottom", "wall"), or by the
  * clock ("3", "1:30", "3 o'clock") where `as` says so. Seen from the right-hand end of the train looking left, the far side
- * is at three; from the left-hand end, at nine. Degrees in [0, 360], or a sentence.
+ * is at three; from the left-hand end, at nine. Degrees in [0, 360], or what is wrong.
  *
  * @param sides the line's own names for its near and far side
  */
@@ -20,7 +21,7 @@ export function readAngle(
   text: string,
   sides: { near: string; far: string },
   as: AngleAs = 'quarters',
-): { ok: true; degrees: number } | { ok: false; message: string } {
+): { ok: true; degrees: number } | { ok: false; trouble: Trouble } {
   const tidy = text.trim().toLowerCase()
   const named = quarters.findIndex(
     (quarter) =>
@@ -31,8 +32,7 @@ export function readAngle(
   if (as === 'clock-left' || as === 'clock-right') {
     const found = clock.exec(tidy)
     const [hour, minute] = [Number(found?.[1]), Number(found?.[2] ?? 0)]
-    if (!found || hour > 12 || minute > 59)
-      return { ok: false, message: `“${text.trim()}” is no time on a clock. Write it like 3 or 1:30.` }
+    if (!found || hour > 12 || minute > 59) return { ok: false, trouble: { kind: 'no-clock-time', text: text.trim() } }
     const degrees = 30 * hour + minute / 2
     return { ok: true, degrees: foldDegrees(as === 'clock-right' ? degrees : -degrees) }
   }

@@ -1,7 +1,8 @@
+import type { Trouble } from './trouble'
 import type { Unit } from './units'
 
-/** What came of reading a typed number: the value and, when it was typed too, its unit; or a sentence to show. */
-export type TypedNumber = { ok: true; value: number; unit?: Unit } | { ok: false; message: string }
+/** What came of reading a typed number: the value and, when it was typed too, its unit; or what is wrong with it. */
+export type TypedNumber = { ok: true; value: number; unit?: Unit } | { ok: false; trouble: Trouble }
 
 const unitWords: Readonly<Record<string, Unit>> = {
   mm: 'mm',
@@ -26,24 +27,20 @@ const shape = /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*)(\d+)\/(\d+)|(\d+)\/(\d+)|(\d*(
  */
 export function parseNumber(text: string): TypedNumber {
   const tidy = text.replace(/[−–—]/g, '-').replace(/\s+/g, ' ').trim()
-  if (tidy === '') return { ok: false, message: 'Nothing is typed here yet.' }
+  if (tidy === '') return { ok: false, trouble: { kind: 'nothing-typed' } }
   const found = shape.exec(tidy)
-  if (!found) return { ok: false, message: `“${text.trim()}” is not a number. Write it like 12, −0.5 or 3 1/8.` }
+  if (!found) return { ok: false, trouble: { kind: 'not-a-number', text: text.trim() } }
   const [, sign, whole, over, under, lonelyOver, lonelyUnder, plain, word] = found
   const unit = word ? unitWords[word.toLowerCase()] : undefined
-  if (word && !unit) return { ok: false, message: `“${word}” is not a unit known here. Use mm, µm, inch or mil.` }
+  if (word && !unit) return { ok: false, trouble: { kind: 'no-unit', text: word } }
   let value: number
   if (plain !== undefined) {
-    if (!/\d/.test(plain)) return { ok: false, message: `“${text.trim()}” has no digits.` }
-    if (/^[1-9]\d{0,2},\d{3}$/.test(plain))
-      return {
-        ok: false,
-        message: `“${plain}” can be read two ways. Write ${plain.replace(',', '')} or ${plain.replace(',', '.')}.`,
-      }
+    if (!/\d/.test(plain)) return { ok: false, trouble: { kind: 'no-digits', text: text.trim() } }
+    if (/^[1-9]\d{0,2},\d{3}$/.test(plain)) return { ok: false, trouble: { kind: 'two-ways', text: plain } }
     value = Number(plain.replace(',', '.'))
   } else {
     const bottom = Number(under ?? lonelyUnder)
-    if (bottom === 0) return { ok: false, message: 'A fraction cannot be over nothing.' }
+    if (bottom === 0) return { ok: false, trouble: { kind: 'over-nothing' } }
     value = Number(whole ?? 0) + Number(over ?? lonelyOver) / bottom
   }
   const signed = sign === '-' && value !== 0 ? -value : value

@@ -1,4 +1,5 @@
 import { formatNumber, formatSigned, parseNumber } from './number'
+import type { Trouble } from './trouble'
 import { decimalsFor, fromMm, millimetresPer, toMm, type Unit } from './units'
 
 /**
@@ -26,12 +27,12 @@ export function quantityMm(quantity: Pick<Quantity, 'text' | 'unit'> | undefined
   return mm !== undefined && Math.abs(mm) <= kilometre ? mm : undefined
 }
 
-/** The sentence that says what is wrong with a typed quantity, or undefined where it is empty or fine. */
-export function quantityFault(quantity: Quantity | undefined): string | undefined {
+/** What is wrong with a typed quantity, or undefined where it is empty or fine. */
+export function quantityFault(quantity: Quantity | undefined): Trouble | undefined {
   if (!quantity || quantity.text.trim() === '') return undefined
   const typed = parseNumber(quantity.text)
-  if (!typed.ok) return typed.message
-  return quantityMm(quantity) === undefined ? 'That is more than a kilometre: it is left out.' : undefined
+  if (!typed.ok) return typed.trouble
+  return quantityMm(quantity) === undefined ? { kind: 'too-far' } : undefined
 }
 
 /** A step or a standard deviation outside these makes no sense, mm: a ten-nanometre graduation, or one of a centimetre. */
@@ -50,12 +51,12 @@ export const positiveMm = (quantity: Quantity | undefined): number | undefined =
   quantity && quantity.text.trim() !== '' ? (positiveOf(quantity) ?? positiveOf(quantity.was)) : undefined
 
 /** What is wrong with a number that must be above zero, or undefined where it is empty or fine. */
-export function positiveFault(quantity: Quantity | undefined): string | undefined {
+export function positiveFault(quantity: Quantity | undefined): Trouble | undefined {
   if (!quantity || quantity.text.trim() === '' || positiveOf(quantity) !== undefined) return undefined
   const fault = quantityFault(quantity)
   if (fault) return fault
   const mm = quantityMm(quantity) ?? 0
-  return mm <= 0 ? 'It must be above zero.' : mm < sensible.least ? 'That is too small.' : 'That is too large.'
+  return { kind: mm <= 0 ? 'not-above-zero' : mm < sensible.least ? 'too-small' : 'too-large' }
 }
 
 /** A number that must be above zero, typed anew: it remembers the last one that was. */

@@ -120,7 +120,7 @@ describe('an axial float', () => {
             readings: quarters.map((angle) => ({ angle, value: along(d(60), angle) })),
           }
           const result = fitCoupling([{ state: 'released', probes: [rim, face(0), face(180)] }], 0)
-          if (!result.ok) throw new Error(result.message)
+          if (!result.ok) throw new Error(result.lack)
           expect(result.fit.misalignment.slopeZ).toBeCloseTo(truth.slopeZ, 9)
           expect(result.fit.misalignment.offsetY).toBeCloseTo(truth.offsetY, 9)
         },
@@ -151,7 +151,7 @@ describe('part of a turn', () => {
             })),
           })
           const result = fitCoupling([{ state: 'released', probes: [dial('right', 90), dial('left', -70)] }], 0)
-          if (!result.ok) throw new Error(result.message)
+          if (!result.ok) throw new Error(result.lack)
           const m = result.fit.misalignment
           expect(Math.abs(m.offsetZ + m.slopeZ * 690 - offsetZ - truth.slopeZ * 690)).toBeLessThan(0.002)
           expect(Math.abs(m.offsetY + m.slopeY * 690 - offsetY - truth.slopeY * 690)).toBeLessThan(0.002)

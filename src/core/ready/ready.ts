@@ -1,4 +1,5 @@
 import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
+import type { Trouble } from '../frame/trouble'
 import type { Unit } from '../frame/units'
 import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalogue'
 import type { Ready } from './schema'
@@ -34,7 +35,7 @@ export interface CheckState {
   value: number | undefined
   /** over: measured beyond the limit, whatever was ticked. unreasoned: skipped without saying why. */
   state: 'open' | 'good' | 'bad' | 'over' | 'skipped' | 'unreasoned'
-  fault: string | undefined
+  fault: Trouble | undefined
 }
 
 export interface ReadyState {

@@ -58,7 +58,7 @@ describe.each(standInKinds)('the stand-in %s', (kind) => {
   it.each([1, 2, 3, 4, 5])('swept once round tells its hidden truth (seed %i)', (seed) => {
     const { device, readings } = swept(kind, seed)
     const result = fitCoupling([{ state: 'released', probes: probesOf(kind, readings) }], 0)
-    if (!result.ok) throw new Error(result.message)
+    if (!result.ok) throw new Error(result.lack)
     const { misalignment: m } = result.fit
     expect(Math.abs(m.offsetZ - device.truth.offsetZ)).toBeLessThan(0.006)
     expect(Math.abs(m.offsetY - device.truth.offsetY)).toBeLessThan(0.006)

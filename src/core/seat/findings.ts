@@ -1,3 +1,4 @@
+import type { Trouble } from '../frame/trouble'
 import type { SeatCure } from './cure'
 import type { SeatFinding } from './diagnose'
 import type { SeatState } from './state'
@@ -5,7 +6,7 @@ import type { SeatState } from './state'
 /** One thing worth saying about how the machines sit, as data. Lengths in mm. */
 export type SeatAdvice =
   | { kind: 'seat-lock'; peg: 'outside' }
-  | { kind: 'seat-fault'; peg: 'outside'; foot: string; message: string }
+  | { kind: 'seat-fault'; peg: 'outside'; foot: string; trouble: Trouble }
   | { kind: 'seat-next'; peg: 'nothing'; state: SeatState; foot: string; left: number }
   | { kind: 'seat-found'; peg: 'outside' | 'unsure' | 'within'; state: SeatState; finding: SeatFinding; first: boolean }
   | { kind: 'seat-cure'; peg: 'outside'; state: SeatState; cure: SeatCure }
@@ -23,7 +24,7 @@ export type SeatAdvice =
  */
 export function seatFindings(state: SeatState, allowed: number | undefined): SeatAdvice[] {
   const found: SeatAdvice[] = [{ kind: 'seat-lock', peg: 'outside' }]
-  for (const { foot, message } of state.faults) found.push({ kind: 'seat-fault', peg: 'outside', foot, message })
+  for (const { foot, trouble } of state.faults) found.push({ kind: 'seat-fault', peg: 'outside', foot, trouble })
   const [next] = state.missing
   if (next) found.push({ kind: 'seat-next', peg: 'nothing', state, foot: next, left: state.missing.length })
   for (const one of state.snug) found.push({ kind: 'seat-snug', peg: 'outside', ...one })

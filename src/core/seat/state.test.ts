@@ -121,8 +121,8 @@ describe('how a machine of a job sits', () => {
       'm2',
       'before',
     )
-    expect(state.faults.map((fault) => fault.message)).toEqual(
-      expect.arrayContaining([expect.stringContaining('unit'), 'A gap cannot be below zero.']),
+    expect(state.faults.map(({ trouble }) => trouble.kind)).toEqual(
+      expect.arrayContaining(['no-unit', 'gap-below-zero']),
     )
   })
 })

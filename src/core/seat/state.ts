@@ -1,4 +1,5 @@
 import { emptyQuantity, positiveMm, quantityFault, quantityMm } from '../frame/quantity'
+import type { Trouble } from '../frame/trouble'
 import type { Unit } from '../frame/units'
 import type { Peg } from '../verdict/peg'
 import { footPerShaft } from './apparent'
@@ -61,7 +62,7 @@ export interface SeatState {
   /** Feet with nothing read yet, in the order of the bolts. */
   missing: string[]
   /** Typed numbers that are none, or below zero where a gap cannot be. */
-  faults: { foot: string; message: string }[]
+  faults: { foot: string; trouble: Trouble }[]
   /** Empty until every foot has a rise or a feeler reading. */
   findings: SeatFinding[]
   cure: SeatCure[]
@@ -131,9 +132,9 @@ function snugShims(checks: readonly FootCheck[], threshold: number): SeatState['
 function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'] {
   if (!typed) return []
   const gaps = corners.map((corner) => typed.gaps[corner])
-  const messages = [typed.rise, ...gaps].flatMap((quantity) => quantityFault(quantity) ?? [])
-  if (gaps.some((gap) => (quantityMm(gap) ?? 0) < 0)) messages.push('A gap cannot be below zero.')
-  return messages.map((message) => ({ foot, message }))
+  const troubles: Trouble[] = [typed.rise, ...gaps].flatMap((quantity) => quantityFault(quantity) ?? [])
+  if (gaps.some((gap) => (quantityMm(gap) ?? 0) < 0)) troubles.push({ kind: 'gap-below-zero' })
+  return troubles.map((trouble) => ({ foot, trouble }))
 }
 
 /** Whether any machine that was looked at is still over the limit; a line without feet has nothing to do here. */

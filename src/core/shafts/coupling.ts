@@ -1,6 +1,7 @@
 import { determined, type Fit, leastSquares } from '../fit/leastSquares'
 import { arcCovered, foldDegrees } from '../frame/angles'
 import type { Plane } from '../frame/axis'
+import type { Lack } from '../frame/trouble'
 import { type Probe, probeChannels, stationsOf } from '../probes'
 import type { Channel, Misalignment } from '../probes/probe'
 import { closureOf } from './closure'
@@ -37,7 +38,7 @@ export interface CouplingFit extends Omit<Fit<Unknown>, 'values'> {
   floats: ReadonlyMap<string, number>
 }
 
-export type CouplingResult = { ok: true; fit: CouplingFit } | { ok: false; message: string }
+export type CouplingResult = { ok: true; fit: CouplingFit } | { ok: false; lack: Lack }
 
 const ofPlane: Record<Plane, readonly Unknown[]> = {
   vertical: ['offsetZ', 'slopeZ'],
@@ -61,15 +62,15 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   )
   const channels = parts.flatMap((part) => part.channels)
   const rows = rowsOf(channels)
-  if (!rows.every(reasonable)) return { ok: false, message: beyondReason }
+  if (!rows.every(reasonable)) return { ok: false, lack: 'out-of-proportion' }
   const { solvable, spanning } = determined(unknowns, rows, scalesOf(rows))
   const measured = (['vertical', 'horizontal'] as const).filter((plane) =>
     ofPlane[plane].every((name) => solvable.includes(name)),
   )
-  if (measured.length === 0) return { ok: false, message: whatIsMissing(parts.map((part) => part.what)) }
+  if (measured.length === 0) return { ok: false, lack: whatIsMissing(parts.map((part) => part.what)) }
 
   const found = leastSquares(unknowns, rows, spanning)
-  if (!found) return { ok: false, message: beyondReason }
+  if (!found) return { ok: false, lack: 'out-of-proportion' }
   const { values: misalignment, ...fit } = found
   const { residuals, floats } = residualsOf(channels, misalignment, fit.constants)
   let squares = 0
@@ -110,9 +111,6 @@ function scalesOf(rows: readonly ShaftRow[]): number[] {
   return [1, span, 1, span]
 }
 
-const beyondReason =
-  'A dimension or a reading here is out of all proportion: the position cannot be worked out from it.'
-
 /** Larger numbers than any shaft's: their squares would lose the others. mm. */
 const largest = 1e9
 
@@ -132,20 +130,15 @@ const inReadingOrder = (left: readonly Float64Array[]): ArrayLike<number> =>
 const groupsIn = (floats: ReadonlyMap<string, number>): number =>
   new Set([...floats.keys()].map((key) => key.slice(0, key.lastIndexOf(':')))).size
 
-/** One sentence that names what the readings lack. */
-function whatIsMissing(probes: readonly Probe[]): string {
+/** What the readings lack. */
+function whatIsMissing(probes: readonly Probe[]): Lack {
   const read = probes.filter((probe) => probe.readings.length > 0)
-  if (read.length === 0) return 'Nothing has been read yet.'
+  if (read.length === 0) return 'nothing-read'
   const angles = new Set(read.flatMap((probe) => probe.readings.map((r) => foldDegrees(r.angle))))
   const stations = new Set(read.flatMap(stationsOf))
   const faces = read.filter((probe) => stationsOf(probe).length === 0).length
-  const arc = arcCovered([...angles])
-  if (stations.size === 0)
-    return `The face dial${faces > 1 ? 's' : ''} alone ${faces > 1 ? 'say' : 'says'} nothing about offset: add a rim dial or a beam at a known station.`
-  const enoughAngles = angles.size >= 3 || (angles.size === 2 && arc === 180)
-  if (!enoughAngles)
-    return `Read at ${angles.size === 1 ? 'one angle' : 'two angles'} only: three or more angles give both planes, top and bottom together give the vertical one.`
-  if (stations.size === 1 && faces === 0)
-    return 'Everything was read at one station, which gives the offset there but not the slope: add a second station or a face dial.'
-  return 'Not every probe was read at enough angles: read each at three or more, or at the top and the bottom.'
+  if (stations.size === 0) return 'faces-alone'
+  const enoughAngles = angles.size >= 3 || (angles.size === 2 && arcCovered([...angles]) === 180)
+  if (!enoughAngles) return angles.size === 1 ? 'one-angle' : 'two-angles'
+  return stations.size === 1 && faces === 0 ? 'one-station' : 'too-few-angles'
 }

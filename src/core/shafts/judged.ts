@@ -70,10 +70,7 @@ export function solveCoupling(
   if (together.length > 0 || asCoupled.length === 0) return { id, ...solved, asCoupled }
   return {
     id,
-    result: {
-      ok: false,
-      message: 'Read with the coupling closed only: that plans no move. Release it and read again.',
-    },
+    result: { ok: false, lack: 'connected-only' },
     doubts: ['engaged'],
     ...(looked ? { verdict: { ...inDoubt(looked, ['engaged']), byPlane: {} } } : {}),
     asCoupled,

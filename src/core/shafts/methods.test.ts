@@ -159,7 +159,7 @@ const truths = fc.record({
 
 function fitted(probes: Probe[]) {
   const result = fitCoupling([{ state: 'released', probes }], 0)
-  if (!result.ok) throw new Error(result.message)
+  if (!result.ok) throw new Error(result.lack)
   return result.fit
 }
 

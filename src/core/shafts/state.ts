@@ -1,5 +1,6 @@
 import { arcCovered, direction, foldDegrees, quarterAt, quarters } from '../frame/angles'
 import { quantityFault, quantityMm, typedStep } from '../frame/quantity'
+import type { Trouble } from '../frame/trouble'
 import { probeKinds } from '../probes'
 import type { ChannelName } from '../probes/kind'
 import { type Channel, linearOf, type Misalignment, sagAt } from '../probes/probe'
@@ -32,7 +33,7 @@ export interface ProbeState {
   /** A sweep, thinned for drawing. */
   sweep: SweepState | undefined
   /** Cells with something typed that is no number. */
-  faults: { angleId: string; message: string }[]
+  faults: { angleId: string; trouble: Trouble }[]
   sag: number
   sagMissing: boolean
   graduation: number
@@ -102,8 +103,8 @@ export function probeState(
     computed: dial.floats ? undefined : computedQuarter(set, read),
     sweep: sweepState(dial, k, corrected, wave),
     faults: set.angles.flatMap(({ id }) => {
-      const message = quantityFault(dial.readings[readingKey(id, channel)]?.value)
-      return message ? [{ angleId: id, message }] : []
+      const trouble = quantityFault(dial.readings[readingKey(id, channel)]?.value)
+      return trouble ? [{ angleId: id, trouble }] : []
     }),
     sag,
     sagMissing: sags(dial) && quantityMm(dial.sag) === undefined,

@@ -30,7 +30,7 @@ const fitAt = (stations: readonly number[], angles = [0, 90, 180, 270]) => {
     }),
   )
   const result = fitCoupling([{ state: 'released', probes }], 0)
-  if (!result.ok) throw new Error(result.message)
+  if (!result.ok) throw new Error(result.lack)
   return result.fit
 }
 

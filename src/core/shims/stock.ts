@@ -1,5 +1,6 @@
 import { parseNumber } from '../frame/number'
 import { type Quantity, quantityMm } from '../frame/quantity'
+import type { Trouble } from '../frame/trouble'
 import { toMm } from '../frame/units'
 import type { ShimStock } from './schema'
 import type { StockSize } from './shelf'
@@ -23,10 +24,8 @@ export function packMm(typed: Quantity | undefined): number[] | undefined {
   return whole ? known.filter((size) => size > 0) : undefined
 }
 
-export const packFault = (typed: Quantity | undefined): string | undefined =>
-  typed && typed.text.trim() !== '' && packMm(typed) === undefined
-    ? 'Write the shims with a plus between them, like 1 + 0.5; a metre of them at most.'
-    : undefined
+export const packFault = (typed: Quantity | undefined): Trouble | undefined =>
+  typed && typed.text.trim() !== '' && packMm(typed) === undefined ? { kind: 'not-a-pack' } : undefined
 
 /** Sizes of a stock in mm; what cannot be read is left out. */
 export const stockSizes = (stock: ShimStock | undefined): StockSize[] =>

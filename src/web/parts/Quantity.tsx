@@ -2,6 +2,7 @@ import { type KeyboardEvent, type Ref, useEffect, useId, useLayoutEffect, useRef
 import { positiveFault, type Quantity, quantityFault, retyped, showQuantity } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
+import { sayTrouble } from '../../words/troubles'
 import { Fault, FieldBox, NumberInput } from './controls'
 import { type SignedText, signedText, withEdit, withMinus } from './signedText'
 
@@ -26,8 +27,10 @@ interface CellProps {
   placeholder?: string
 }
 
-const faultOf = ({ quantity, positive }: Pick<CellProps, 'quantity' | 'positive'>): string | undefined =>
-  positive ? positiveFault(quantity) : quantityFault(quantity)
+const faultOf = ({ quantity, positive }: Pick<CellProps, 'quantity' | 'positive'>): string | undefined => {
+  const trouble = positive ? positiveFault(quantity) : quantityFault(quantity)
+  return trouble && sayTrouble(trouble)
+}
 
 /** A measured number in an input. Shown in the unit asked for; what was typed stays as typed until it is edited. */
 export function QuantityInput(props: CellProps) {

@@ -25,6 +25,7 @@ import {
   slope,
   unitName,
 } from '../terms'
+import { sayLack, sayTrouble } from '../troubles'
 import { sayReadFinding, saySuspect } from './readFindings'
 import { angleOf, dialOf, dialTerms } from './said'
 import type { TrainTerms } from './terms'
@@ -35,14 +36,14 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'dimension-fault':
       return {
         title: t`${capital(stationName(finding.fault.of, terms))}: distance missing.`,
-        detail: finding.fault.message,
+        detail: sayTrouble(finding.fault.trouble),
       }
     case 'dimension-doubt':
       return sayDoubt(finding.doubt, terms)
     case 'not-a-number':
       return {
         title: t`${dialOf(finding.dial, terms)}: the ${angleAt(finding.dial, finding.angleId, terms)} reading is not a number.`,
-        detail: finding.message,
+        detail: sayTrouble(finding.trouble),
       }
     case 'not-closed':
       return sayNotClosed(finding.dial, finding.closure, finding.suspects, terms)
@@ -77,7 +78,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'as-coupled':
       return sayAsCoupled(finding, terms)
     case 'unsolved':
-      return { title: t`Not enough readings yet.`, detail: finding.message }
+      return { title: t`Not enough readings yet.`, detail: sayLack(finding.lack) }
     case 'one-plane':
       return {
         title: t`The ${finding.plane} plane was not measured.`,

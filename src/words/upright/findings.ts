@@ -8,6 +8,7 @@ import type { ProbeState } from '../../core/shafts/state'
 import { labels, t } from '../language'
 import type { Said } from '../said'
 import { isZero, lengthWithUnit, slope, type Terms } from '../terms'
+import { sayLack, sayTrouble } from '../troubles'
 
 /** What a sentence about an upright pair needs to know. */
 export interface UprightTerms extends Pick<Terms, 'unit' | 'resolution'> {
@@ -68,7 +69,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'not-a-number':
       return {
         title: t`${dialName(finding.probe, terms)} at ${boltPlace(finding.degrees, bolts)}: that is not a number.`,
-        detail: finding.message,
+        detail: sayTrouble(finding.trouble),
       }
     case 'not-closed':
       return {
@@ -86,7 +87,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
         detail: t`They are on the line’s own page.`,
       }
     case 'unsolved':
-      return { title: t`Not enough readings yet.`, detail: finding.message }
+      return { title: t`Not enough readings yet.`, detail: sayLack(finding.lack) }
     case 'verdict': {
       const { verdict } = finding
       if (!verdict) return { title: t`No tolerance yet: give the speed and the coupling’s diameter.` }

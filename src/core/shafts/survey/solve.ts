@@ -2,6 +2,7 @@ import { arcCovered } from '../../frame/angles'
 import { type Plane, planes } from '../../frame/axis'
 import { refuse } from '../../frame/fault'
 import type { Units } from '../../frame/openFormat'
+import type { Lack } from '../../frame/trouble'
 import { fromMm, toMm } from '../../frame/units'
 import type { LimitMissing } from '../../verdict/limits'
 import type { Verdict } from '../../verdict/verdict'
@@ -71,9 +72,9 @@ export function unsolvable({
 }: SolvedCoupling): ReturnType<typeof refuse>[] {
   const { together } = togetherOf(sets)
   const first = together[0] === undefined ? undefined : measurements[together[0]]
-  const failed = !result.ok && first !== undefined ? [refuse(`measurements.${first}`, result.message)] : []
+  const failed = !result.ok && first !== undefined ? [refuse(`measurements.${first}`, lackTexts[result.lack])] : []
   const apart = asCoupled.flatMap((check) =>
-    check.result.ok ? [] : [refuse(`measurements.${measurements[check.set]}`, check.result.message)],
+    check.result.ok ? [] : [refuse(`measurements.${measurements[check.set]}`, lackTexts[check.result.lack])],
   )
   return [...failed, ...apart]
 }
@@ -233,3 +234,17 @@ const sagWarnings = (found: readonly Found[]): ResultWarning[] =>
         ]
       : [],
   )
+
+/** The format's own sentences: what a document says is wrong with it, always in English. */
+const lackTexts: Readonly<Record<Lack, string>> = {
+  'nothing-read': 'expected at least one reading',
+  'faces-alone':
+    'expected a rim dial or a beam at a known station beside the face dials, which say nothing about offset',
+  'one-angle': 'expected readings at three angles or more, or at top and bottom; found one angle',
+  'two-angles': 'expected readings at three angles or more, or at top and bottom; found two angles',
+  'one-station': 'expected a second station or a face dial: one station gives the offset there but not the slope',
+  'too-few-angles': 'expected each probe to be read at three angles or more, or at the top and the bottom',
+  'out-of-proportion':
+    'expected measurements that can be worked with; a dimension or a reading is out of all proportion',
+  'connected-only': 'expected readings with the coupling released: read engaged only, they plan no move',
+}

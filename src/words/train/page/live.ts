@@ -27,7 +27,7 @@ export const liveWords = labels({
   devices: 'Devices',
   device: 'Device',
   simulated: (value: string | number) => t`${value}, simulated`,
-  theLine: 'The line',
+  connection: 'Connection',
   faultsOnTheSimulatedRig: 'Faults on the simulated rig',
   noFault: 'no fault',
   dropTheConnection: 'drop the connection',

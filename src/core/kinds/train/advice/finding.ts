@@ -1,4 +1,5 @@
 import type { Plane } from '../../../frame/axis'
+import type { Lack, Trouble } from '../../../frame/trouble'
 import type { Doubt } from '../../../shafts/doubt'
 import type { ReadSet } from '../../../shafts/schema'
 import type { ProbeState } from '../../../shafts/state'
@@ -17,7 +18,7 @@ export type Step = 'read' | 'move'
 export type Finding =
   | { kind: 'dimension-fault'; peg: 'outside'; fault: DimensionFault }
   | { kind: 'dimension-doubt'; peg: 'outside'; doubt: DimensionDoubt }
-  | { kind: 'not-a-number'; peg: 'outside'; dial: ProbeState; angleId: string; message: string }
+  | { kind: 'not-a-number'; peg: 'outside'; dial: ProbeState; angleId: string; trouble: Trouble }
   | { kind: 'not-closed'; peg: 'outside'; dial: ProbeState; closure: number; suspects: readonly Suspect[] }
   | { kind: 'not-returned'; peg: 'outside'; dial: ProbeState; by: number }
   | { kind: 'closed'; peg: 'within'; dial: ProbeState; closure: number }
@@ -65,7 +66,7 @@ export type Finding =
       lines: VerdictLine[]
       doubts: readonly Doubt[]
     }
-  | { kind: 'unsolved'; peg: 'nothing'; coupling: string; message: string }
+  | { kind: 'unsolved'; peg: 'nothing'; coupling: string; lack: Lack }
   | { kind: 'one-plane'; peg: 'unsure'; coupling: string; plane: Plane }
   | { kind: 'no-limits'; peg: 'nothing'; coupling: string; missing: readonly LimitMissing[] }
   | {

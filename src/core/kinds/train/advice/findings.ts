@@ -53,8 +53,8 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
 
 function dialFaults(dial: ProbeState): Finding[] {
   const found: Finding[] = []
-  for (const { angleId, message } of dial.faults)
-    found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, message })
+  for (const { angleId, trouble } of dial.faults)
+    found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, trouble })
   if (dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9)
     found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
   // a floating shaft comes back elsewhere along its axis: that is its float, not a slip
@@ -89,7 +89,7 @@ function couplingFindings(solved: JobSolution, c: number): Finding[] {
   const found: Finding[] = []
   if (engaged) found.push({ kind: 'engaged', peg: 'unsure', coupling: id, accepted: acceptedBy(solved, c) })
   if (!result.ok) {
-    if (!engaged && anything) found.push({ kind: 'unsolved', peg: 'nothing', coupling: id, message: result.message })
+    if (!engaged && anything) found.push({ kind: 'unsolved', peg: 'nothing', coupling: id, lack: result.lack })
     return [...found, ...coupled]
   }
   for (const plane of planes)

@@ -1,4 +1,5 @@
 import { quantityFault, quantityMm } from '../../../frame/quantity'
+import type { Trouble } from '../../../frame/trouble'
 import { probeKinds } from '../../../probes'
 import type { ProbeSetUp, Station } from '../../../shafts/schema'
 import type { Line } from './schema'
@@ -8,7 +9,7 @@ export interface DimensionFault {
   kind: 'missing' | 'not-a-number' | 'circle' | 'unknown-reference'
   /** Id of the foot, coupling or dial. */
   of: string
-  message: string
+  trouble: Trouble
 }
 
 /** Id under which the second plane of a two-plane detector is placed. */
@@ -56,8 +57,8 @@ export function placeStations(line: Line, dials: readonly ProbeSetUp[] = []): St
 
   const x = new Map<string, number>()
   const faults = new Map<string, DimensionFault>()
-  const fail = (of: string, kind: DimensionFault['kind'], message: string) => {
-    if (!faults.has(of)) faults.set(of, { of, kind, message })
+  const fail = (of: string, kind: DimensionFault['kind'], trouble: Trouble) => {
+    if (!faults.has(of)) faults.set(of, { of, kind, trouble })
     return undefined
   }
   const place = (id: string, onTheWay: readonly string[]): number | undefined => {
@@ -67,15 +68,13 @@ export function placeStations(line: Line, dials: readonly ProbeSetUp[] = []): St
       x.set(id, 0)
       return 0
     }
-    if (onTheWay.includes(id)) return fail(id, 'circle', 'Its dimension leads round in a circle back to itself.')
+    if (onTheWay.includes(id)) return fail(id, 'circle', { kind: 'in-a-circle' })
     const station = given.get(id)
-    if (!station) return fail(id, 'missing', 'Nothing says where it stands.')
-    if (!given.has(station.from))
-      return fail(id, 'unknown-reference', 'It is measured from something that is not there.')
+    if (!station) return fail(id, 'missing', { kind: 'no-place' })
+    if (!given.has(station.from)) return fail(id, 'unknown-reference', { kind: 'no-reference' })
     const distance = quantityMm(station.distance)
     const fault = quantityFault(station.distance)
-    if (distance === undefined)
-      return fail(id, fault ? 'not-a-number' : 'missing', fault ?? 'Its distance is not filled in yet.')
+    if (distance === undefined) return fail(id, fault ? 'not-a-number' : 'missing', fault ?? { kind: 'no-distance' })
     const from = place(station.from, [...onTheWay, id])
     if (from === undefined) return undefined
     const placed = from + (station.toward === 'right' ? distance : -distance)

@@ -61,7 +61,7 @@ describe('angles', () => {
     '1:30;0;0\n3;1;1',
   ])('are asked about where they could be hours, and nothing is taken meanwhile: %j', (text) => {
     expect(guess(text).angleAs).toBeUndefined()
-    expect(degreesOf(text)).toEqual([{ row: 0, column: 1, message: expect.stringContaining('hours on a clock?') }])
+    expect(degreesOf(text)).toEqual([{ row: 0, column: 1, trouble: { kind: 'say-how-angles' } }])
   })
   it.each(['0;0;0\n90;1;1', '0;0;0\n1;1;1\n2;1;1', 'deg;a;b\n0;0;0\n3;1;1\n6;1;1', '0°;0;0\n3°;1;1\n6°;1;1'])(
     'are degrees where nothing else can be meant: %j',
@@ -84,7 +84,7 @@ const mapping = {
 describe('rows', () => {
   it('become readings at their angles, in their unit, the same angle again the return', () => {
     const taken = takeReadings(set, table('0;0;0\n90;-0,283;0.081\n180°;-0.412;0.104\n0;0.01;0'), mapping)
-    if (!taken.ok) throw new Error(taken.faults[0]?.message)
+    if (!taken.ok) throw new Error(taken.faults[0]?.trouble.kind)
     expect(taken.asSweep).toBe(false)
     expect(taken.set.angles.map(({ degrees }) => degrees)).toEqual([0, 90, 180, 360])
     expect(taken.set.probes[0]!.readings).toEqual({
@@ -115,8 +115,8 @@ describe('rows', () => {
     const cells = table('0;0;0')
     const twice = takeReadings(set, cells, { ...mapping, columns: { 's-right': 1, 's-left': 1 } })
     const none = takeReadings(set, cells, { ...mapping, columns: {} })
-    expect(!twice.ok && twice.faults[0]?.message).toMatch(/chosen twice/)
-    expect(!none.ok && none.faults[0]?.message).toMatch(/which column/)
+    expect(!twice.ok && twice.faults[0]?.trouble.kind).toBe('column-twice')
+    expect(!none.ok && none.faults[0]?.trouble.kind).toBe('no-column')
   })
   it('come out again as they went in', () => {
     const taken = takeReadings(set, table('0;0;0\n90;-0.283;0.081\n180;-0.412;0.104'), mapping)

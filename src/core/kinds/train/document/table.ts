@@ -2,6 +2,7 @@ import { foldDegrees } from '../../../frame/angles'
 import { type AngleAs, isClock, readAngle } from '../../../frame/angleTyped'
 import { parseNumber } from '../../../frame/number'
 import { quantityFrom } from '../../../frame/quantity'
+import type { Trouble } from '../../../frame/trouble'
 import { decimalsFor, fromMm, toMm, type Unit } from '../../../frame/units'
 import type { ReadSet } from '../../../shafts/schema'
 import type { ProbeState } from '../../../shafts/state'
@@ -24,7 +25,7 @@ export interface Mapping {
 
 export type Taken =
   | { ok: true; set: ReadSet; rows: number; asSweep: boolean }
-  | { ok: false; faults: readonly { row: number; column: number; message: string }[] }
+  | { ok: false; faults: readonly { row: number; column: number; trouble: Trouble }[] }
 
 /** More rows than this are a sweep. */
 const byHand = 48
@@ -115,20 +116,20 @@ export function takeReadings(
   mapping: Mapping,
   sides: Sides = { near: 'near', far: 'far' },
 ): Taken {
-  const faults: { row: number; column: number; message: string }[] = []
+  const faults: { row: number; column: number; trouble: Trouble }[] = []
   const channels = set.probes.flatMap((probe) =>
     channelsOf(probe).map((channel) => ({ probe, channel, column: mapping.columns[readingKey(probe.id, channel)] })),
   )
   const wanted = channels.filter(({ column }) => column !== undefined)
-  const fail = (row: number, column: number, message: string) => {
-    faults.push({ row: row + 1, column: column + 1, message })
+  const fail = (row: number, column: number, trouble: Trouble) => {
+    faults.push({ row: row + 1, column: column + 1, trouble })
     return undefined
   }
   const readingAt = (row: number, column: number): number | undefined => {
     const text = cells[row]?.[column] ?? ''
     const typed = parseNumber(text)
     if (typed.ok) return typed.unit ? fromMm(toMm(typed.value, typed.unit), mapping.unit) : typed.value
-    return fail(row, column, text.trim() === '' ? 'The reading is missing.' : typed.message)
+    return fail(row, column, text.trim() === '' ? { kind: 'reading-missing' } : typed.trouble)
   }
   const angleAt = (row: number, column: number): number | undefined => {
     const text = (cells[row]?.[column] ?? '').replace('°', '')
@@ -137,18 +138,17 @@ export function takeReadings(
     if (plain?.ok) return plain.value
     const typed = readAngle(text, sides, mapping.angleAs)
     if (typed.ok) return typed.degrees
-    return fail(row, column, text.trim() === '' ? 'The angle is missing.' : typed.message)
+    return fail(row, column, text.trim() === '' ? { kind: 'angle-missing' } : typed.trouble)
   }
-  if (wanted.length === 0)
-    return { ok: false, faults: [{ row: 0, column: 0, message: 'Say which column belongs to at least one probe.' }] }
+  if (wanted.length === 0) return { ok: false, faults: [{ row: 0, column: 0, trouble: { kind: 'no-column' } }] }
   const columnsUsed = [mapping.angle, ...wanted.map(({ column }) => column ?? 0)]
   const twice = columnsUsed.find((column, i) => columnsUsed.indexOf(column) !== i)
   if (twice !== undefined)
-    return { ok: false, faults: [{ row: 0, column: twice + 1, message: 'This column is chosen twice.' }] }
+    return { ok: false, faults: [{ row: 0, column: twice + 1, trouble: { kind: 'column-twice' } }] }
   if (mapping.angleAs === undefined)
     return {
       ok: false,
-      faults: [{ row: 0, column: mapping.angle + 1, message: 'Degrees, or hours on a clock? Say which above.' }],
+      faults: [{ row: 0, column: mapping.angle + 1, trouble: { kind: 'say-how-angles' } }],
     }
   const rows: { angle: number; values: (number | undefined)[] }[] = []
   for (let row = mapping.headings; row < cells.length && faults.length < 20; row++) {
@@ -157,9 +157,8 @@ export function takeReadings(
     const values = wanted.map(({ column }) => readingAt(row, column ?? 0))
     if (angle !== undefined) rows.push({ angle, values })
   }
-  if (rows.length === 0 && faults.length === 0)
-    faults.push({ row: 0, column: 0, message: 'There are no rows to take.' })
-  if (rows.length > 100_000) faults.push({ row: 100_001, column: 0, message: 'At most 100,000 rows can be taken.' })
+  if (rows.length === 0 && faults.length === 0) faults.push({ row: 0, column: 0, trouble: { kind: 'no-rows' } })
+  if (rows.length > 100_000) faults.push({ row: 100_001, column: 0, trouble: { kind: 'too-many-rows' } })
   if (faults.length > 0) return { ok: false, faults }
   return rows.length > byHand ? asSweep(set, rows, wanted, mapping.unit) : asReadings(set, rows, wanted, mapping.unit)
 }

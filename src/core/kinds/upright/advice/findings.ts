@@ -1,4 +1,5 @@
 import { planes } from '../../../frame/axis'
+import type { Lack, Trouble } from '../../../frame/trouble'
 import type { ProbeState } from '../../../shafts/state'
 import type { Peg } from '../../../verdict/peg'
 import type { Verdict } from '../../../verdict/verdict'
@@ -8,11 +9,11 @@ import type { UprightSolved } from '../solve/round'
 /** One thing worth saying of an upright pair, as data; `src/words/upright` makes the sentence. Lengths in mm. */
 export type Finding =
   | { kind: 'gasket'; peg: 'outside' }
-  | { kind: 'not-a-number'; peg: 'outside'; probe: ProbeState; degrees: number; message: string }
+  | { kind: 'not-a-number'; peg: 'outside'; probe: ProbeState; degrees: number; trouble: Trouble }
   | { kind: 'not-closed'; peg: 'outside'; probe: ProbeState; closure: number }
   | { kind: 'next-reading'; peg: 'nothing'; probe: ProbeState; degrees: number }
   | { kind: 'no-flange'; peg: 'nothing' }
-  | { kind: 'unsolved'; peg: 'nothing'; message: string }
+  | { kind: 'unsolved'; peg: 'nothing'; lack: Lack }
   | { kind: 'verdict'; peg: Peg; verdict: Verdict | undefined }
   | { kind: 'shims'; peg: 'outside' | 'within'; work: FlangeWork }
   | { kind: 'uneven'; peg: 'outside'; work: FlangeWork }
@@ -36,9 +37,9 @@ export function readPeg({ probes, coupling }: UprightSolved): Peg {
 export function findingsFor(solved: UprightSolved, step: 'read' | 'move'): Finding[] {
   const { probes, coupling, work, flange, resolution } = solved
   const faults = probes.flatMap((probe): Finding[] => [
-    ...probe.faults.map(({ angleId, message }): Finding => {
+    ...probe.faults.map(({ angleId, trouble }): Finding => {
       const degrees = probe.set.angles.find(({ id }) => id === angleId)?.degrees ?? 0
-      return { kind: 'not-a-number', peg: 'outside', probe, degrees, message }
+      return { kind: 'not-a-number', peg: 'outside', probe, degrees, trouble }
     }),
     ...(probe.closure !== null && Math.abs(probe.closure) > probe.closureLimit + 1e-9
       ? [{ kind: 'not-closed', peg: 'outside', probe, closure: probe.closure } as const]
@@ -53,7 +54,7 @@ export function findingsFor(solved: UprightSolved, step: 'read' | 'move'): Findi
   const outcome: Finding[] = result.ok
     ? [{ kind: 'verdict', peg: verdictPeg(solved), verdict }]
     : read
-      ? [{ kind: 'unsolved', peg: 'nothing', message: result.message }]
+      ? [{ kind: 'unsolved', peg: 'nothing', lack: result.lack }]
       : []
   if (step === 'read') return [...faults, ...next.slice(0, 1), ...outcome]
   const both = result.ok && planes.every((plane) => result.fit.measured.includes(plane))

@@ -13,6 +13,7 @@ import { say } from '../../../../words/train/findings'
 import { lineWords } from '../../../../words/train/page/line'
 import { referencesOf } from '../../../../words/train/places'
 import type { TrainTerms } from '../../../../words/train/terms'
+import { sayTrouble } from '../../../../words/troubles'
 import { newId } from '../../../app/newId'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -167,7 +168,7 @@ export function LineEditor(props: {
           .map((fault) => (
             <Doubt key={fault.of}>
               <Peg peg="outside" />
-              <b>{capital(nameOf(fault.of))}:</b> <span>{fault.message}</span>
+              <b>{capital(nameOf(fault.of))}:</b> <span>{sayTrouble(fault.trouble)}</span>
             </Doubt>
           ))}
         {doubts.map((doubt) => {

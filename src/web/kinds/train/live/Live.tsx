@@ -244,7 +244,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
             {liveWords.connect}
           </Button>
         )}
-        <Status role="status" aria-label={liveWords.theLine}>
+        <Status role="status" aria-label={liveWords.connection}>
           <Peg peg={state === 'open' ? 'within' : state === 'closed' ? 'nothing' : 'outside'} size={14} label="" />
           {lineWords[state]}
         </Status>

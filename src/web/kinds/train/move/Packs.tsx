@@ -6,6 +6,7 @@ import { packDrawing } from '../../../../drawing/pack'
 import { capital, footName, lengthWithUnit, sideName, type Terms, unitName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { packAct, shimSize } from '../../../../words/train/plan'
+import { sayTrouble } from '../../../../words/troubles'
 import { mono } from '../../../app/style'
 import { Fault, Input } from '../../../parts/controls'
 import type { TrainFrame } from '../frame'
@@ -68,7 +69,7 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
           )
         }
       />
-      {fault ? <Fault>{fault}</Fault> : null}
+      {fault ? <Fault>{sayTrouble(fault)}</Fault> : null}
     </Side>
   )
 }

@@ -19,6 +19,7 @@ import {
 } from '../../../../words/terms'
 import { readWords } from '../../../../words/train/page/read'
 import { dialTerms } from '../../../../words/train/said'
+import { sayTrouble } from '../../../../words/troubles'
 import { mono, narrow } from '../../../app/style'
 import { Fault, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -189,7 +190,7 @@ export function DialBench(props: Props) {
           })}
         </Cells>
       </div>
-      {dial.faults[0] ? <Fault id={`${dial.id}-fault`}>{dial.faults[0].message}</Fault> : null}
+      {dial.faults[0] ? <Fault id={`${dial.id}-fault`}>{sayTrouble(dial.faults[0].trouble)}</Fault> : null}
     </Box>
   )
 }

@@ -14,6 +14,7 @@ import { surveyOf } from '../../../../core/kinds/train/survey/ofJob'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { stateName, unitName } from '../../../../words/terms'
 import { readWords } from '../../../../words/train/page/read'
+import { sayTrouble } from '../../../../words/troubles'
 import { mono } from '../../../app/style'
 import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
 import { useTrainFrame } from '../frame'
@@ -200,7 +201,7 @@ export function Import({ set, round, onSet, done }: Props) {
                     : fault.column
                       ? readWords.column(letter(fault.column - 1))
                       : ''}
-                  {fault.message}
+                  {sayTrouble(fault.trouble)}
                 </Fault>
               ))}
               {taken.faults.length > 4 ? (

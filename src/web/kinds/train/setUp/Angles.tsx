@@ -8,6 +8,7 @@ import { anglesOf, quarterAngles } from '../../../../core/shafts/make'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { angleName, angleTyped, lengthWithUnit, sideName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
+import { sayTrouble } from '../../../../words/troubles'
 import { Button, Fault, Field, Input, Muted, Select } from '../../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px; align-items: end;`
@@ -55,7 +56,7 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
   }
   const add = () => {
     const angle = angleTyped(typed, terms, set.angleAs)
-    if (!angle.ok) return setFault(angle.message)
+    if (!angle.ok) return setFault(sayTrouble(angle.trouble))
     const { degrees } = angle
     if (set.angles.some((one) => one.degrees === degrees)) return setFault(setUpWords.isAlreadyThere(name(degrees)))
     if (set.angles.length >= 48) return setFault('48 positions are the most; a sweep takes more.')

@@ -1,0 +1,59 @@
+import type { Lack, Trouble } from '../core/frame/trouble'
+import { labels, t } from './language'
+
+const lacks: Readonly<Record<Lack, string>> = labels({
+  'nothing-read': 'Nothing has been read yet.',
+  'faces-alone': 'Face dials alone do not give the offset: add a rim dial or a head at a known distance.',
+  'one-angle': 'Read at one angle only. Three or more give both planes; top and bottom together give the vertical one.',
+  'two-angles':
+    'Read at two angles only. Three or more give both planes; top and bottom together give the vertical one.',
+  'one-station':
+    'All read at one distance, which gives the offset there but not the angle: add a second one, or a face dial.',
+  'too-few-angles': 'Not every probe was read at enough angles: read each at three or more, or at top and bottom.',
+  'out-of-proportion': 'A dimension or a reading here is far out of proportion. Nothing can be worked out from it.',
+  'connected-only': 'Read only with the coupling connected, which plans no move. Disconnect it and read again.',
+})
+
+const plain = labels({
+  ...lacks,
+  'nothing-typed': 'Nothing entered yet.',
+  'over-nothing': 'A fraction can’t have zero below the line.',
+  'too-far': 'That is more than a kilometre, so it is left out.',
+  'not-above-zero': 'It must be above zero.',
+  'too-small': 'That is too small.',
+  'too-large': 'That is too large.',
+  'gap-below-zero': 'A gap can’t be below zero.',
+  'not-a-pack': 'Write the shims with a plus between them, like 1 + 0.5. One metre at most.',
+  'reading-missing': 'The reading is missing.',
+  'angle-missing': 'The angle is missing.',
+  'no-column': 'Choose a column for at least one probe.',
+  'column-twice': 'This column is chosen twice.',
+  'say-how-angles': 'Degrees, or hours on a clock? Choose above.',
+  'no-rows': 'There are no rows to import.',
+  'too-many-rows': 'At most 100,000 rows can be imported.',
+  'in-a-circle': 'Its dimensions lead round in a circle.',
+  'no-place': 'Nothing says where it is.',
+  'no-reference': 'It is measured from something that no longer exists.',
+  'no-distance': 'Its distance is missing.',
+})
+
+/** What is wrong with something typed or read, in a sentence. */
+export function sayTrouble(trouble: Trouble): string {
+  switch (trouble.kind) {
+    case 'not-a-number':
+      return t`“${trouble.text}” is not a number. Write it like 12, −0.5 or 3 1/8.`
+    case 'no-unit':
+      return t`“${trouble.text}” is not a unit known here. Use mm, µm, inch or mil.`
+    case 'no-digits':
+      return t`“${trouble.text}” has no digits.`
+    case 'two-ways':
+      return t`“${trouble.text}” can be read two ways. Write ${trouble.text.replace(',', '')} or ${trouble.text.replace(',', '.')}.`
+    case 'no-clock-time':
+      return t`“${trouble.text}” is not a time on a clock. Write it like 3 or 1:30.`
+    default:
+      return plain[trouble.kind]
+  }
+}
+
+/** Why nothing can be worked out of what was read. */
+export const sayLack = (lack: Lack): string => lacks[lack]
