@@ -1,4 +1,4 @@
-import { axeTests, expect, test } from './site'
+import { expect, test } from './site'
 
 test('a wrong sign is found, and mended from the keyboard', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-6/read`)
@@ -116,15 +116,6 @@ test('moved, a second round is read with the first drawn behind it', async ({ pa
   await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('')
   await page.getByRole('radio', { name: 'Round 1' }).click()
   await expect(page.getByLabel('Motor dial, bottom, mm')).not.toHaveValue('')
-})
-
-axeTests({
-  floor: '/',
-  'new job': '/new',
-  line: '/lines/line-2',
-  read: '/jobs/job-6/read',
-  move: '/jobs/job-4/move',
-  'a job’s line': '/jobs/job-3/line',
 })
 
 test('on a narrow screen the first sentence stays in sight and the page does not run over', async ({ page, demo }) => {

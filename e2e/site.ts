@@ -2,7 +2,6 @@ import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import AxeBuilder from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
 
 /** Starts the built server on a free port with a database of its own. */
@@ -73,18 +72,4 @@ export async function tabTo(page: Page, name: string): Promise<void> {
     if (label?.startsWith(name)) return
   }
   throw new Error(`Tab never reached “${name}”.`)
-}
-
-/** One test a screen and scheme: axe finds nothing serious. */
-export function axeTests(screens: Readonly<Record<string, string>>): void {
-  for (const [name, path] of Object.entries(screens))
-    for (const scheme of ['light', 'dark'] as const)
-      test(`axe finds nothing serious: ${name}, ${scheme}`, async ({ page, plant }) => {
-        await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
-        await page.goto(`${plant}${path}`)
-        await page.locator('#bench').waitFor()
-        const { violations } = await new AxeBuilder({ page }).analyze()
-        const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-        expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html).slice(0, 3)}`)).toEqual([])
-      })
 }

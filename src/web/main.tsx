@@ -1,3 +1,5 @@
+// before everything else: what is said below is said in this language
+import './app/language'
 import './app/nonce'
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/atkinson-hyperlegible-mono'

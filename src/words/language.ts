@@ -24,7 +24,7 @@ export function t(texts: TemplateStringsArray, ...put: readonly (string | number
  * Texts by name, each in the language that is spoken when it is asked for. What is in lists and tables inside is translated as
  * well; functions say `t` themselves.
  */
-export function labels<const T extends object>(texts: T): T {
+export function labels<T extends object>(texts: T): T {
   const own: object = Array.isArray(texts) ? [] : {}
   for (const [key, value] of Object.entries(texts)) {
     const inside = typeof value === 'object' && value !== null ? labels(value) : value

@@ -16,14 +16,14 @@ export function seatFootName(id: string, terms: Terms): string {
 }
 
 const namesOf = (ids: readonly string[], terms: Terms): string =>
-  ids.map((id) => t`the ${seatFootName(id, terms)}`).join(' and ')
+  ids.map((id) => t`the ${seatFootName(id, terms)}`).join(t` and `)
 
 /** The order to tighten a machine's bolts in, by name. */
 export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string[], terms: Terms): string =>
   order
     .filter((id) => feet.some((foot) => foot.id === id))
     .map((id) => seatFootName(id, terms))
-    .join(', then ')
+    .join(t`, then `)
 
 /** Feeler blades and shims are told in hundredths of a millimetre or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })

@@ -1,4 +1,4 @@
-import { foldDegrees, quarterAt } from '../core/frame/angles'
+import { foldDegrees, type Quarter, quarterAt } from '../core/frame/angles'
 import { type AngleAs, readAngle } from '../core/frame/angleTyped'
 import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
@@ -70,7 +70,7 @@ export interface Sided {
   line: Pick<NamedLine, 'sides'>
 }
 
-export const sideName = (side: 'near' | 'far', { line }: Sided): string => line.sides[side].trim() || side
+export const sideName = (side: 'near' | 'far', { line }: Sided): string => line.sides[side].trim() || quarterNames[side]
 
 export const machineName = (id: string, { line }: Pick<Terms, 'line'>): string =>
   line.machines.find((machine) => machine.id === id)?.name ?? id
@@ -159,13 +159,35 @@ export function angleName(degrees: number, terms: Sided, as: AngleAs = 'quarters
     const past = minutes % 60
     return t`${hour}${past ? `:${String(past).padStart(2, '0')}` : ''} o’clock${again}`
   }
-  if (quarter === 'near' || quarter === 'far') return capital(sideName(quarter, terms)) + again
-  if (quarter) return capital(quarter) + again
+  if (quarter) return capital(quarterName(quarter, terms)) + again
   return plain
 }
 
 /** An angle as a person types it in the way the set tells angles, by the line's own names for its sides. */
 export const angleTyped = (text: string, { line }: Sided, as?: AngleAs) => readAngle(text, line.sides, as)
+
+/** The quarters of the turn that are the same on every line; near and far have the line's own names. */
+const quarterNames: Readonly<Record<Quarter, string>> = labels({
+  top: 'top',
+  far: 'far',
+  bottom: 'bottom',
+  near: 'near',
+})
+
+/** A quarter of the turn in words, by the line's own names for its sides. */
+export const quarterName = (quarter: Quarter, terms: Sided): string =>
+  quarter === 'near' || quarter === 'far' ? sideName(quarter, terms) : quarterNames[quarter]
+
+/** The steps of a job. */
+export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move', string>> = labels({
+  ready: 'Ready',
+  seat: 'Seat',
+  read: 'Read',
+  move: 'Move',
+})
+
+/** Up and down. */
+export const wayName: Readonly<Record<'up' | 'down', string>> = labels({ up: 'up', down: 'down' })
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 

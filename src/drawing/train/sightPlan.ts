@@ -7,7 +7,7 @@ import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
 import { machineGrowthAt } from '../../core/kinds/train/solve/targets'
 import { t } from '../../words/language'
-import { footName, place, type Terms, unitName } from '../../words/terms'
+import { footName, place, planeName, type Terms, unitName } from '../../words/terms'
 import type { Handle, Point, Shape } from '../scene'
 import type { PlanSight, Sheet } from './sheet'
 import { withinBand } from './sightParts'
@@ -84,7 +84,7 @@ export function planHandles({ plan }: PlanSight, solved: JobSolution, terms: Ter
           at: [sheet.x(x), sheet.y(plane, value)],
           value,
           mmPerPx: -1 / (sheet.y(plane, 0) - sheet.y(plane, 1)),
-          label: t`Target line at ${footName(foot, terms)}, ${plane}`,
+          label: t`Target line at ${footName(foot, terms)}, ${planeName[plane]}`,
           told: `${place(value, plane, terms)} ${unitName[terms.unit]}`,
         }
       })

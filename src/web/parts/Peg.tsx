@@ -2,7 +2,7 @@ import type { Peg as PegState } from '../../core/verdict/peg'
 import { partsWords } from '../../words/page/parts'
 
 const words: Record<PegState, string> = {
-  within: 'within',
+  within: partsWords.within,
   unsure: partsWords.cantTellYet,
   outside: partsWords.needsAttention,
   nothing: partsWords.nothingYet,

@@ -15,6 +15,8 @@ export const floorWords = labels({
   noJobsYetAJob: 'No jobs yet. A job is one visit to one line: draw it, read it, move it.',
   startTheFirstJob: 'Start the first job',
   min: 'min',
+  due2: 'due',
+  signed2: 'signed',
   all: 'All',
   inHand: 'In hand',
   due: 'Due',

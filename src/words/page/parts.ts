@@ -2,6 +2,7 @@ import { labels, t } from '../language'
 
 /** What is said on these screens. */
 export const partsWords = labels({
+  within: 'within',
   isArchived: (name: string | number) => t`${name} is archived.`,
   restore: 'Restore',
   cantTellYet: 'can’t tell yet',

@@ -27,6 +27,7 @@ export const seatWords = labels({
     'Rise in the middle, shims under the foot below it, feeler gaps at the corners. Numbers give the tightening sequence.',
   tighteningSequence: 'Tightening sequence',
   byHand: 'by hand',
+  snug: 'snug',
   toTorque: 'to torque',
   checkAgain: 'Check again',
   oneBoltAtATime: 'One bolt at a time',

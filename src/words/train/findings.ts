@@ -21,6 +21,7 @@ import {
   lengthWithUnit,
   machineName,
   place,
+  planeName,
   signedLength,
   slope,
   unitName,
@@ -81,7 +82,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       return { title: t`Not enough readings yet.`, detail: sayLack(finding.lack) }
     case 'one-plane':
       return {
-        title: t`The ${finding.plane} plane was not measured.`,
+        title: t`The ${planeName[finding.plane]} plane was not measured.`,
         detail:
           finding.plane === 'horizontal'
             ? t`Top and bottom alone give shims. Read both sides as well for the side moves.`
@@ -166,7 +167,7 @@ function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Susp
   return {
     title: t`${dialOf(dial, terms)} does not close: off by ${lengthWithUnit(Math.abs(closure), own)}.`,
     detail: best.length
-      ? t`It would if ${best.join(', or if ')}. Turn back and read again.`
+      ? t`It would if ${best.join(t`, or if `)}. Turn back and read again.`
       : t`No single slip explains it. Check bracket and dial, then read the set again.`,
     working: closureWorking(dial, terms),
   }
@@ -179,7 +180,7 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
   const offset = Math.hypot(...lines.map((line) => line.offset))
   const angle = Math.hypot(...lines.map((line) => line.slope))
   const measured = verdict.flexAngles
-    ? t`${verdict.flexAngles.map((rad) => slope(rad, terms.unit)).join(' and ')} at its flex planes, left and right; allowed ${slope(verdict.limits.slope, terms.unit)} at each.${verdict.limits.judgesOffset ? t` ${lengthWithUnit(offset, terms)} at its centre; allowed ${lengthWithUnit(verdict.limits.offset, terms)}.` : ''}`
+    ? t`${verdict.flexAngles.map((rad) => slope(rad, terms.unit)).join(t` and `)} at its flex planes, left and right; allowed ${slope(verdict.limits.slope, terms.unit)} at each.${verdict.limits.judgesOffset ? t` ${lengthWithUnit(offset, terms)} at its centre; allowed ${lengthWithUnit(verdict.limits.offset, terms)}.` : ''}`
     : t`${lengthWithUnit(offset, terms)} and ${slope(angle, terms.unit)} at the coupling. Tolerance ${lengthWithUnit(verdict.limits.offset, terms)} and ${slope(verdict.limits.slope, terms.unit)}.`
   const title =
     finding.peg === 'within'
@@ -198,7 +199,7 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
     working: [
       ...lines.map(
         (line) =>
-          t`${capital(line.plane)}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, slope ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right shaft relative to left, 2 SD)`,
+          t`${capital(planeName[line.plane])}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, slope ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right shaft relative to left, 2 SD)`,
       ),
       t`Probability that both are within: ${percent} %. Within from 95 %, out of tolerance below 5 %.`,
       whose,
@@ -262,7 +263,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms)
         const known = foot[plane]
         if (!known) return []
         return [
-          t`${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${plane}: axis ${place(known.position, plane, terms)}; ${known.move === null ? t`no line to move to` : `${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}`}.`,
+          t`${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${planeName[plane]}: axis ${place(known.position, plane, terms)}; ${known.move === null ? t`no line to move to` : `${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}`}.`,
         ]
       }),
     ),

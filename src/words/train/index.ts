@@ -1,13 +1,14 @@
 import type { TrainTypes } from '../../core/kinds/train'
-import { kindNames } from '../../core/kinds/train/document/make'
 import { type MachineKind, machineKinds } from '../../core/kinds/train/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { sayNext } from './findings'
+import { machineKindNames } from './machines'
 import { placeInRound } from './places'
 
-const options = machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))
-const nameOf = (kind: string | undefined) => kindNames[(kind ?? 'other') as MachineKind] ?? kindNames.other
+const options = machineKinds.map((kind) => ({ value: kind, text: machineKindNames[kind] }))
+const nameOf = (kind: string | undefined) =>
+  machineKindNames[(kind ?? 'other') as MachineKind] ?? machineKindNames.other
 
 export const trainWords: KindWords<TrainTypes> = labels({
   name: 'Coupled machines on feet',

@@ -19,6 +19,7 @@ import {
   lengthWithUnit,
   machineName,
   place,
+  planeName,
   sideName,
   slope,
   stateName,
@@ -46,12 +47,12 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
       return sayInTheWay(finding, terms)
     case 'held-unreached':
       return {
-        title: t`${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${finding.plane} line, so no ${finding.plane === 'vertical' ? t`shims` : t`side moves`}.`,
+        title: t`${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${planeName[finding.plane]} line, so no ${finding.plane === 'vertical' ? t`shims` : t`side moves`}.`,
         detail: t`Read the couplings on the way to them in both planes, or hold other feet.`,
       }
     case 'not-sure':
       return {
-        title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(', and ')} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
+        title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
         detail: t`Every number that depends on it may be wrong. Read again before you loosen a bolt.`,
       }
     case 'overlarge':
@@ -89,7 +90,7 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
 }
 
 const list = (machines: readonly string[], terms: Terms): string =>
-  machines.map((id) => machineName(id, terms).toLowerCase()).join(' and the ')
+  machines.map((id) => machineName(id, terms).toLowerCase()).join(t` and the `)
 
 function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 'in-the-way' }>, terms: Terms): Said {
   const { foot, limit, short, best } = blocked
@@ -131,8 +132,8 @@ function sayLeft(
   const told = (plane: Plane) => {
     const line = lines[plane]
     return line
-      ? `${plane}: ${place(line.offset, plane, fine)}${Math.abs(line.offset) < fine.resolution / 2 ? '' : ` ${unitName[terms.unit]}`}, ${slope(line.slope, terms.unit)}`
-      : t`${plane}: not measured`
+      ? `${planeName[plane]}: ${place(line.offset, plane, fine)}${Math.abs(line.offset) < fine.resolution / 2 ? '' : ` ${unitName[terms.unit]}`}, ${slope(line.slope, terms.unit)}`
+      : t`${planeName[plane]}: not measured`
   }
   return {
     title,
@@ -267,7 +268,7 @@ export function sayOutcome(one: StationOutcome, causes: readonly OutcomeCause[],
       : t`more toward ${sideName(off > 0 ? 'far' : 'near', terms)}`
   return {
     title: t`${capital(footName(foot, terms))} came out ${by} ${way} than planned.`,
-    detail: t`Expected: ${place(expected, plane, terms)}. Found: ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join('; or ')}.`,
+    detail: t`Expected: ${place(expected, plane, terms)}. Found: ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join(t`; or `)}.`,
   }
 }
 
@@ -284,7 +285,7 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
   const name = machineName(machine, terms).toLowerCase()
   const tied = tie === 'pipes' ? t`with its pipes` : t`in its casing`
   return {
-    title: t`This plan moves the ${name}, ${tied}: ${moves.join(' and ')}.`,
+    title: t`This plan moves the ${name}, ${tied}: ${moves.join(t` and `)}.`,
     detail: agreed
       ? t`Agreed by ${agreed.by}, ${agreed.at.slice(0, 10)}.`
       : tie === 'pipes'

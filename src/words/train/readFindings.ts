@@ -40,7 +40,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
       return {
         title: t`${couplingName(finding.coupling, terms)}: the readings contradict each other.`,
         detail: best.length
-          ? t`They would agree if ${best.join(', or if ')}.`
+          ? t`They would agree if ${best.join(t`, or if `)}.`
           : t`No single slip explains it. Check brackets and dials, then read the set again.`,
         working: [
           t`Every reading is compared with the shaft position that fits them all best. The residuals, each over its own standard deviation, are squared and added.`,

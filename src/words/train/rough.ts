@@ -3,7 +3,7 @@ import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { Peg } from '../../core/verdict/peg'
 import { t } from '../language'
 import type { Said } from '../said'
-import { act, footName, lengthWithUnit, machineName, slope, type Terms } from '../terms'
+import { act, footName, lengthWithUnit, machineName, planeName, slope, type Terms } from '../terms'
 
 export interface RoughSaid extends Said {
   key: string
@@ -67,7 +67,7 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
 }
 
 function saySlope(plane: Plane, found: number, limit: number | undefined, terms: Terms): RoughSaid {
-  const told = t`Slope, ${plane}: ${slope(Math.abs(found), terms.unit)}`
+  const told = t`Slope, ${planeName[plane]}: ${slope(Math.abs(found), terms.unit)}`
   if (limit === undefined) return { key: `slope-${plane}`, peg: 'nothing', title: t`${told}; no tolerance given.` }
   return {
     key: `slope-${plane}`,

@@ -46,7 +46,7 @@ function partText(mm: number | null, degrees: number, terms: UprightTerms): stri
 /** The push at the joint: by how much, and toward which bolts. */
 export function pushText({ push }: FlangeWork, terms: UprightTerms): string {
   const parts = [partText(push.y, 90, terms), partText(push.z, 0, terms)].filter(Boolean)
-  return parts.length > 0 ? t`Push the flange ${parts.join(' and ')}.` : t`No push needed at the flange.`
+  return parts.length > 0 ? t`Push the flange ${parts.join(t` and `)}.` : t`No push needed at the flange.`
 }
 
 const stateWords = labels({

@@ -107,7 +107,7 @@ export function FeetFromAbove(props: {
               </div>
               {corners.map((corner) => {
                 const { far, high } = places[corner]
-                const side = sideName(far ? seatWords.far : seatWords.near, terms)
+                const side = sideName(far ? 'far' : 'near', terms)
                 return (
                   <div key={corner} style={{ gridColumn: high !== flipped ? 3 : 1, gridRow: far !== flipped ? 2 : 3 }}>
                     <QuantityInput

@@ -23,7 +23,7 @@ import { FeetFromAbove } from './FeetFromAbove'
 const Row = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; align-items: end; margin: 10px 0;`
 const Ticks = styled.div`display: grid; grid-template-columns: auto repeat(3, auto); gap: 6px 12px; justify-content: start; align-items: center; margin: 8px 0 16px; ${narrow} { grid-template-columns: 1fr; button { justify-content: start; } }`
 
-const stages = [seatWords.byHand, 'snug', seatWords.toTorque] as const
+const stages = [seatWords.byHand, seatWords.snug, seatWords.toTorque] as const
 
 /** Soft foot: the feet from above, each loosened in turn; what is wrong with them and what to put under which. */
 export function SeatStep() {

@@ -7,6 +7,7 @@ import styled from 'styled-components'
 import { miniOf } from '../../../drawing'
 import { sayNext } from '../../../words'
 import { floorWords } from '../../../words/page/floor'
+import { stepNames } from '../../../words/terms'
 import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
@@ -189,7 +190,8 @@ export function FloorScreen() {
   )
 }
 
-const stateWord: Record<JobState, string> = { due: 'due', 'in-hand': floorWords.inHand2, signed: 'signed' }
+const stateWord = (state: JobState): string =>
+  ({ due: floorWords.due2, 'in-hand': floorWords.inHand2, signed: floorWords.signed2 })[state]
 
 function JobLine({ row }: { row: JobRow }) {
   const { summary } = row
@@ -205,8 +207,8 @@ function JobLine({ row }: { row: JobRow }) {
         <Pegs>
           {(['ready', 'seat', 'read', 'move'] as const).map((step) => (
             <span key={step}>
-              <Peg peg={summary.pegs[step]} label={`${step}: ${pegWord(summary.pegs[step])}`} />
-              {step.charAt(0).toUpperCase() + step.slice(1)}
+              <Peg peg={summary.pegs[step]} label={`${stepNames[step]}: ${pegWord(summary.pegs[step])}`} />
+              {stepNames[step]}
             </span>
           ))}
         </Pegs>
@@ -214,12 +216,12 @@ function JobLine({ row }: { row: JobRow }) {
         <When>
           {row.state === 'due' && row.dueOn ? (
             <>
-              {overdue ? floorWords.overdueSince : 'due '}
+              {overdue ? floorWords.overdueSince : `${floorWords.due2} `}
               {format(new Date(row.dueOn), 'd MMM')}
             </>
           ) : (
             <>
-              {row.archivedAt ? floorWords.archived2 : stateWord[row.state]}
+              {row.archivedAt ? floorWords.archived2 : stateWord(row.state)}
               <br />
               {formatDistanceToNowStrict(new Date(row.updatedAt), { addSuffix: true })}
             </>

@@ -108,6 +108,7 @@ export const lineWords = labels({
   bySlidingSpeed: 'By sliding speed',
   theMakersOrTheSites2: 'The maker’s or the site’s figures',
   grade: 'Grade',
+  grades: { fine: 'fine', standard: 'standard', coarse: 'coarse' },
   mmS: (grade: string | number, grade2: string | number) => t`${grade}, ${grade2} mm/s`,
   offsetAtTheCentre: 'Offset at the centre',
   offsetAtTheCoupling: 'Offset at the coupling',

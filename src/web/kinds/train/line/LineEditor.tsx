@@ -4,12 +4,13 @@ import { lengthUnitFor } from '../../../../core/frame/usual'
 import { withMachineAt, withoutFoot, withoutMachine, withoutMark } from '../../../../core/kinds/train/document/alter'
 import { doubtDimensions } from '../../../../core/kinds/train/document/doubts'
 import { withFixed, withKind } from '../../../../core/kinds/train/document/held'
-import { isSameName, kindNames, usualName, withFeet } from '../../../../core/kinds/train/document/make'
+import { isSameName, usualName, withFeet } from '../../../../core/kinds/train/document/make'
 import { type Line, type MachineKind, machineKinds } from '../../../../core/kinds/train/document/schema'
 import { originOf, placeStations } from '../../../../core/kinds/train/document/stations'
 import { chainDrawing } from '../../../../drawing/train/chain'
 import { capital, footName, unitName } from '../../../../words/terms'
 import { say } from '../../../../words/train/findings'
+import { machineKindNames } from '../../../../words/train/machines'
 import { lineWords } from '../../../../words/train/page/line'
 import { referencesOf } from '../../../../words/train/places'
 import type { TrainTerms } from '../../../../words/train/terms'
@@ -251,7 +252,7 @@ export function LineEditor(props: {
                 <Select
                   disabled={frozen}
                   value={machine.kind}
-                  options={machineKinds.map((kind) => ({ value: kind, text: kindNames[kind] }))}
+                  options={machineKinds.map((kind) => ({ value: kind, text: machineKindNames[kind] }))}
                   onPick={(kind) => {
                     const next = kind as MachineKind
                     const others = line.machines.filter((other) => other !== machine)
@@ -308,9 +309,7 @@ export function LineEditor(props: {
                   />
                 </Field>
                 <Add
-                  goes={dropped(
-                    withMachineAt(line, Math.min(where, line.machines.length), lineWords.other, unit, newId),
-                  )}
+                  goes={dropped(withMachineAt(line, Math.min(where, line.machines.length), 'other', unit, newId))}
                   onPress={() =>
                     onChange((l) => withMachineAt(l, Math.min(where, l.machines.length), 'other', unit, newId))
                   }

@@ -53,7 +53,10 @@ export function Tolerance(props: {
             label={lineWords.grade}
             value={tolerance.grade}
             isDisabled={frozen}
-            options={grades.map((grade) => ({ value: grade, text: lineWords.mmS(grade, slipSpeeds[grade]) }))}
+            options={grades.map((grade) => ({
+              value: grade,
+              text: lineWords.mmS(lineWords.grades[grade], slipSpeeds[grade]),
+            }))}
             onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
           />
         </Grid>

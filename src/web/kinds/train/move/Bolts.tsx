@@ -132,7 +132,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
       <p>
         {halfSet(work, terms)}
         {before.length
-          ? moveWords.theMovedFirst(before.map((id) => machineName(id, terms).toLowerCase()).join(' and the '))
+          ? moveWords.theMovedFirst(before.map((id) => machineName(id, terms).toLowerCase()).join(moveWords.andThe))
           : ''}
       </p>
       <div className="scroll">
@@ -195,7 +195,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
                     {[-0.1, -0.02, 0.02, 0.1].map((by) => (
                       <Button key={by} onPress={() => live.push(foot, by)}>
                         {plane === 'horizontal'
-                          ? `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${sideName(by > 0 ? moveWords.far : moveWords.near, terms)}`
+                          ? `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${sideName(by > 0 ? 'far' : 'near', terms)}`
                           : `${Math.abs(fromMm(by, terms.unit)).toFixed(terms.unit === 'mm' ? 2 : 1)} ${by > 0 ? moveWords.up : moveWords.down}`}
                       </Button>
                     ))}

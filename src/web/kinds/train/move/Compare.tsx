@@ -102,7 +102,7 @@ function Can({ plan }: { plan: JobPlan }) {
   return (
     <>
       <Peg peg={length ? 'outside' : 'within'} size={13} label="" />{' '}
-      {length === 0 ? 'yes' : length === 1 ? moveWords.noOneLimitInThe : moveWords.noLimitsInTheWay(length)}
+      {length === 0 ? moveWords.yes : length === 1 ? moveWords.noOneLimitInThe : moveWords.noLimitsInTheWay(length)}
     </>
   )
 }

@@ -1,7 +1,7 @@
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../../core/frame/quantity'
 import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
-import { footName, sideName } from '../../../../words/terms'
+import { footName, planeName, sideName, wayName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { QuantityField } from '../../../parts/Quantity'
 import type { TrainFrame } from '../frame'
@@ -23,11 +23,11 @@ export function Limits({
   const ways = plane === 'vertical' ? (['down', 'up'] as const) : (['near', 'far'] as const)
   const set = ways.filter((way) => typed[way]?.text)
   const label = (way: (typeof ways)[number]) =>
-    way === 'down' || way === 'up' ? moveWords.canGo(way) : moveWords.canGoToward(sideName(way, terms))
+    way === 'down' || way === 'up' ? moveWords.canGo(wayName[way]) : moveWords.canGoToward(sideName(way, terms))
   return (
     <Fold open={set.length > 0 ? true : undefined}>
       <summary>{plane === 'vertical' ? moveWords.shimTravel : moveWords.sideClearance}</summary>
-      <fieldset aria-label={moveWords.limits(footName(station.foot, terms), plane)}>
+      <fieldset aria-label={moveWords.limits(footName(station.foot, terms), planeName[plane])}>
         {ways.map((way) => (
           <QuantityField
             key={way}

@@ -21,9 +21,11 @@ import {
   length,
   lengthWithUnit,
   place,
+  planeName,
   sideName,
   type Terms,
   unitName,
+  wayName,
 } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { sayMove, sayPlan } from '../../../../words/train/plan'
@@ -213,7 +215,7 @@ export function MoveStep() {
                   {moveWords.tightenTheInSequenceBy(
                     machine.name.toLowerCase(),
                     orderInWords(feet, tighteningOrder(feet), terms),
-                    torque || 'to the torque',
+                    torque || moveWords.toTorque,
                   )}
                 </Tighten>
               )
@@ -267,7 +269,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
   return (
     <Foot
       $chosen={frame.chosen === station.foot}
-      aria-label={`${footName(station.foot, terms)}, ${plane}`}
+      aria-label={`${footName(station.foot, terms)}, ${planeName[plane]}`}
       onPointerEnter={() => frame.choose(station.foot)}
     >
       <h3>
@@ -312,6 +314,7 @@ function Direction({ move, plane, terms }: { move: number; plane: Plane; terms: 
   if (isZero(move, terms)) return null
   const up = move > 0
   const Arrow = up ? ArrowUp : ArrowDown
-  const label = plane === 'vertical' ? (up ? 'up' : 'down') : moveWords.toward(sideName(up ? 'far' : 'near', terms))
+  const label =
+    plane === 'vertical' ? wayName[up ? 'up' : 'down'] : moveWords.toward(sideName(up ? 'far' : 'near', terms))
   return <Arrow size={26} strokeWidth={2.5} color="var(--kelp)" aria-label={label} />
 }

@@ -3,7 +3,7 @@ import styled from 'styled-components'
 import { emptyQuantity } from '../../../../core/frame/quantity'
 import { movesDone, outcomeOf } from '../../../../core/kinds/train/plan/outcome'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
-import { capital, footName, isZero, length, place, unitName } from '../../../../words/terms'
+import { capital, footName, isZero, length, place, planeName, unitName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { sayOutcome } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
@@ -65,7 +65,7 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
                 </th>
                 <td>
                   <QuantityInput
-                    label={moveWords.moved2(footName(one.foot, terms), one.plane, unitName[terms.unit])}
+                    label={moveWords.moved2(footName(one.foot, terms), planeName[one.plane], unitName[terms.unit])}
                     quantity={typed(one.foot, one.plane) ?? emptyQuantity(terms.unit)}
                     unit={terms.unit}
                     signed

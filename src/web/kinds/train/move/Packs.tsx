@@ -47,7 +47,7 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
         <small>
           {moveWords.thanExact(
             lengthWithUnit(Math.abs(foot.change.pack.residual), { ...terms, resolution: terms.resolution / 10 }),
-            foot.change.pack.residual > 0 ? 'thicker' : 'thinner',
+            foot.change.pack.residual > 0 ? moveWords.thicker : moveWords.thinner,
           )}
         </small>
       ) : null}

@@ -1,0 +1,48 @@
+import { expect, test } from './site'
+
+test('an upright pair from nothing to shims and push, in mm and mil, with a reload in the middle', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty}/new`)
+  await page.getByLabel('Kind of line').selectOption('upright')
+  await page.getByLabel('Line name').fill('Well pump 2')
+  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByLabel('Joint above the coupling centre, mm').fill('260')
+  await page.getByLabel('Bolt circle diameter, mm').fill('300')
+  await page.getByLabel('Coupling diameter, mm').fill('160')
+  await page.getByLabel('Speed, rpm').fill('1480')
+  await page.getByLabel('Shims in stock, mm').fill('0.05 0.1 0.2')
+  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await expect(page.getByText('Next: read the motor dial at bolt 1.')).toBeVisible()
+  const read = async (dial: string, height: string, values: readonly string[]) => {
+    const card = page.getByRole('region', { name: dial })
+    for (const [i, value] of values.entries()) await card.getByLabel(`Bolt ${i + 1}, mm`).fill(value)
+    await card.getByLabel(/coupling, mm$/).fill(height)
+  }
+  await read('Motor dial', '40', ['0', '0.114', '0.176', '0.062'])
+  await expect(page.getByText(/^Saved/)).toBeVisible()
+  await page.reload()
+  await read('Pump dial', '30', ['0', '-0.212', '-0.288', '-0.076'])
+  await expect(page.getByText('Coupling is out of tolerance.')).toBeVisible()
+  await page.getByRole('link', { name: 'Seat' }).click()
+  await expect(page.getByText('No feet on this line: nothing to do here.')).toBeVisible()
+  await page.getByRole('link', { name: 'Move', exact: false }).click()
+  const bolts = page.getByRole('region', { name: 'At the bolts' })
+  await expect(bolts.getByRole('row')).toHaveText([
+    'Bolt 10.24 mm0.20 + 0.05',
+    'Bolt 20.03 mm0.05',
+    'Bolt 3none: high spot',
+    'Bolt 40.21 mm0.20',
+  ])
+  await expect(bolts).toContainText('Push the flange 0.11 mm toward bolt 2 and 0.09 mm toward bolt 3.')
+  await page.getByText('mil', { exact: true }).click()
+  await expect(bolts).toContainText('9.4 mil')
+  await expect(bolts).toContainText('Push the flange 4.2 mil toward bolt 2 and 3.5 mil toward bolt 3.')
+  const sheet = await page.request.get(
+    `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
+  )
+  expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
+  await page.goto(empty)
+  await expect(page.getByText('Well pump 2')).toBeVisible()
+})
