@@ -4,7 +4,7 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/page',
-  fullyParallel: false,
+  fullyParallel: true,
   workers: 2,
   timeout: 90_000,
   expect: { timeout: 15_000 },

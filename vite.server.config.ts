@@ -7,7 +7,12 @@ export default defineConfig({
     outDir: 'dist/server',
     target: 'node20',
     rolldownOptions: {
-      input: { server: 'src/server/main.ts', worker: 'src/server/heavy/worker.ts', solve: 'src/cli/main.ts' },
+      input: {
+        server: 'src/server/main.ts',
+        start: 'src/server/start.ts',
+        worker: 'src/server/heavy/worker.ts',
+        solve: 'src/cli/main.ts',
+      },
     },
   },
 })

@@ -25,7 +25,9 @@ for (const scheme of ['light', 'dark'] as const)
     for (const [name, path] of Object.entries(screens)) {
       await page.goto(`${plant}${path}`)
       await page.locator('#bench').waitFor()
-      const { violations } = await new AxeBuilder({ page }).analyze()
+      const axe = new AxeBuilder({ page })
+      // only the colours differ in the dark
+      const { violations } = await (scheme === 'dark' ? axe.withRules('color-contrast') : axe).analyze()
       for (const { id, impact, nodes } of violations)
         if (impact === 'serious' || impact === 'critical') found.push(`${name}: ${id}: ${nodes[0]?.html}`)
     }

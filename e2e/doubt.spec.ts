@@ -80,7 +80,7 @@ test('a signed job cannot be changed', async ({ page, demo }) => {
 test('the floor is searched and filtered in the address', async ({ page, demo }) => {
   await page.goto(demo)
   const rows = page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')
-  await expect(rows).toHaveCount(21)
+  await expect(rows).toHaveCount(22)
   await page.getByLabel('Search lines and jobs').fill('brine')
   await expect(rows).toHaveCount(3)
   await page.getByRole('radio', { name: /In hand/ }).click()

@@ -217,7 +217,7 @@ test('growth by heat is entered on the line, and the cold target follows', async
   await growth.getByRole('button', { name: 'Enter growth' }).click()
   for (const end of ['front', 'back']) {
     const foot = growth.getByRole('listitem', { name: `Pump, ${end} feet, growth` })
-    await foot.getByLabel('Source', { exact: true }).selectOption({ label: 'material and temperatures' })
+    await foot.getByRole('combobox', { name: /^Source/ }).selectOption({ label: 'material and temperatures' })
     await foot.getByLabel('Foot to shaft centre, mm').fill('300')
     await foot.getByLabel('Cold, °C').fill('15')
     await foot.getByLabel('Running, °C').fill('85')

@@ -1,60 +1,58 @@
-import { type ChildProcess, spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { test as base, expect, type Page } from '@playwright/test'
+import { pino } from 'pino'
 
-/** Starts the built server on a free port with a database of its own. */
-async function start(args: readonly string[]): Promise<{ address: string; stop: () => void }> {
-  const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
-  const server: ChildProcess = spawn(
-    process.execPath,
-    ['dist/server/server.js', '--port', '0', '--data', folder, '--quiet', ...args],
-    { stdio: ['ignore', 'pipe', 'inherit'] },
-  )
-  const address = await new Promise<string>((found, failed) => {
-    let said = ''
-    server.stdout?.on('data', (chunk) => {
-      said += chunk
-      const at = /http:\/\/\S+/.exec(said)
-      if (at) found(at[0].replace(/\/$/, ''))
-    })
-    server.on('exit', () => failed(new Error(`The server ended: ${said}`)))
-  })
-  return {
-    address,
-    stop: () => {
-      server.kill()
-      rmSync(folder, { recursive: true, force: true })
-    },
-  }
-}
+type Sites = Pick<typeof import('../src/server/start'), 'start' | 'heavyPool'>
+type Start = (demo: boolean) => Promise<{ address: string; stop: () => Promise<void> }>
 
 /**
- * `empty`: a site's own, nothing in it. `demo`: the made-up plant. Each test gets a server of its own; `plant` is one that
- * tests share which only look.
+ * `empty`: a site's own, nothing in it. `demo`: the made-up plant. Each test gets a site and a database of its own; `plant`
+ * is one that tests share which only look. The sites of a worker run in its own process, from the built server, and share
+ * what they load; `server.spec.ts` starts servers as a person does.
  */
-export const test = base.extend<{ empty: string; demo: string }, { plant: string }>({
-  plant: [
+export const test = base.extend<{ empty: string; demo: string }, { sites: Start; plant: string }>({
+  sites: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
     async ({}, use) => {
-      const site = await start(['--demo'])
-      await use(site.address)
-      site.stop()
+      const built = pathToFileURL(resolve('dist/server/start.js')).href
+      const { start, heavyPool }: Sites = await import(built)
+      const [log, heavy] = [pino({ level: 'warn' }), heavyPool()]
+      await use(async (demo) => {
+        const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+        const settings = { port: 0, host: '127.0.0.1', names: [], database: join(folder, 'site.db'), demo }
+        const site = await start({ ...settings, quiet: true, restore: undefined }, log, heavy)
+        return {
+          address: site.address,
+          stop: async () => {
+            await site.stop()
+            rmSync(folder, { recursive: true, force: true })
+          },
+        }
+      })
+      await heavy.end()
     },
     { scope: 'worker' },
   ],
-  // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
-  empty: async ({}, use) => {
-    const site = await start([])
+  plant: [
+    async ({ sites }, use) => {
+      const site = await sites(true)
+      await use(site.address)
+      await site.stop()
+    },
+    { scope: 'worker' },
+  ],
+  empty: async ({ sites }, use) => {
+    const site = await sites(false)
     await use(site.address)
-    site.stop()
+    await site.stop()
   },
-  // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
-  demo: async ({}, use) => {
-    const site = await start(['--demo'])
+  demo: async ({ sites }, use) => {
+    const site = await sites(true)
     await use(site.address)
-    site.stop()
+    await site.stop()
   },
 })
 

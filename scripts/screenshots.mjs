@@ -16,7 +16,7 @@ const views = [
   { name: 'move', path: '/jobs/job-4/move' },
   { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
   { name: 'move-held', path: '/jobs/job-18/move', press: ['Hold two feet'], pause: 2500, height: 1180 },
-  { name: 'move-train', path: '/jobs/job-19/move', pause: 1500, height: 1000 },
+  { name: 'upright', path: '/jobs/job-22/move' },
   {
     name: 'move-live',
     path: '/jobs/job-20/move',
@@ -28,7 +28,7 @@ const views = [
   { name: 'new-job', path: '/new' },
   { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
   { name: 'read-part-of-a-turn', path: '/jobs/job-14/read' },
-  { name: 'read-as-if', path: '/jobs/job-17/read', press: ['Try correction'] },
+  { name: 'read-as-if', path: '/jobs/job-17/read', press: ['Try this correction'] },
   {
     name: 'read-live',
     path: '/jobs/job-7/read',

@@ -8,16 +8,17 @@ import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 import { demoPlant } from './plant'
+import { uprightJobs } from './upright'
 
 const day = 86_400_000
 
 /** Empties the database and fills it with the made-up plant. */
 export async function makeDemo(db: Database, today = new Date()): Promise<void> {
   await db.batch([db.delete(jobs), db.delete(lines), db.delete(kit)])
-  const [told, methods, moves] = [demoPlant(today), methodJobs(today), moveJobs(today)]
+  const [told, methods, moves, pairs] = [demoPlant(today), methodJobs(today), moveJobs(today), uprightJobs(today)]
   const plant = {
-    lines: [...told.lines, ...methods.lines, ...moves.lines],
-    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs],
+    lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines],
+    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs, ...pairs.jobs],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))
   const begun = new Date(today.getTime() - 400 * day).toISOString()

@@ -1,6 +1,5 @@
 import { existsSync } from 'node:fs'
-import { dirname, join } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
 import { unsummed } from '../../core/job/summary'
 import { type Heavy, here } from './work'
@@ -48,7 +47,7 @@ function poolOf(filename: string, { ready, threads, waiting, limit }: typeof slo
 
 /** Threads for what takes long; where the server was not built there are none, and the work is done here. */
 export function heavyPool(): Heavy & { end(): Promise<void> } {
-  const filename = join(dirname(fileURLToPath(import.meta.url)), 'worker.js')
+  const filename = resolve('dist/server/worker.js')
   if (!existsSync(filename)) return { ...here, end: async () => undefined }
   const [long, short] = [poolOf(filename, slow), poolOf(filename, quick)]
   return {
