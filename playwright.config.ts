@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/page',
   fullyParallel: true,
-  workers: 2,
+  workers: 3,
   timeout: 90_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/page.json' }]],

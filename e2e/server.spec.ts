@@ -145,7 +145,7 @@ test('what was acknowledged is there after any end: kills in the middle of writi
   copyFileSync(join(folder, 'demo.db'), join(folder, 'vane-peg.db'))
   const ids = ['job-4', 'job-5', 'job-6', 'job-7']
   let stored = 0
-  const kills = long ? 260 : 6
+  const kills = long ? 260 : 4
   for (let kill = 0; kill < kills; kill++) {
     const at = await startServer(folder)
     let here = 0

@@ -80,7 +80,7 @@ await main(async () => {
         .first()
         .waitFor()
       await page.evaluate(() => document.fonts.ready)
-      await page.waitForFunction(() => !document.querySelector('[data-waiting]'))
+      await page.waitForFunction(() => !document.querySelector('[aria-busy]'))
       for (const name of press) await page.getByRole('button', { name, exact: true }).click()
       if (pause) await page.waitForTimeout(pause)
       if (view) await page.locator(view).evaluate((part) => part.scrollIntoView({ block: 'end' }))
