@@ -113,7 +113,7 @@ it('reads angles as they are typed: degrees, quarters, sides by name, the clock 
     90, 45, 0, 270, 180,
   ])
   expect(['3', '9', '12'].map((text) => at(text, 'clock-left'))).toEqual([270, 90, 0])
-  expect(at('25', 'clock-left')).toMatch(/no time on a clock/)
+  expect(at('25', 'clock-left')).toMatch(/not a time on a clock/)
   expect(at('steep')).toMatch(/not a unit/)
 })
 
