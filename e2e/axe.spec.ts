@@ -19,21 +19,26 @@ const screens: Readonly<Record<string, string>> = {
   'an upright pair, moved': '/jobs/job-22/move',
 }
 
-test('axe finds nothing serious on any screen, in light and in the dark', async ({ page, plant }) => {
-  test.setTimeout(180_000)
-  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
-  const found: string[] = []
-  for (const [name, path] of Object.entries(screens)) {
-    await page.goto(`${plant}${path}`)
-    await page.locator('#bench').waitFor()
-    const axe = () => new AxeBuilder({ page }).options({ resultTypes: ['violations'], preload: false })
-    const light = await axe().analyze()
-    // only the colours differ in the dark
-    await page.emulateMedia({ colorScheme: 'dark' })
-    const dark = await axe().withRules('color-contrast').analyze()
-    await page.emulateMedia({ colorScheme: 'light' })
-    for (const { id, impact, nodes } of [...light.violations, ...dark.violations])
-      if (impact === 'serious' || impact === 'critical') found.push(`${name}: ${id}: ${nodes[0]?.html}`)
-  }
-  expect(found).toEqual([])
-})
+for (const half of [0, 1])
+  test(`axe finds nothing serious on any screen, in light and in the dark: ${half + 1} of 2`, async ({
+    page,
+    plant,
+  }) => {
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    const found: string[] = []
+    for (const [name, path] of Object.entries(screens).filter((_, i) => i % 2 === half)) {
+      await page.goto(`${plant}${path}`)
+      await page.locator('#bench').waitFor()
+      // in the page itself: there are no frames to gather from
+      const axe = () =>
+        new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'], preload: false })
+      const light = await axe().analyze()
+      // only the colours differ in the dark
+      await page.emulateMedia({ colorScheme: 'dark' })
+      const dark = await axe().withRules('color-contrast').analyze()
+      await page.emulateMedia({ colorScheme: 'light' })
+      for (const { id, impact, nodes } of [...light.violations, ...dark.violations])
+        if (impact === 'serious' || impact === 'critical') found.push(`${name}: ${id}: ${nodes[0]?.html}`)
+    }
+    expect(found).toEqual([])
+  })

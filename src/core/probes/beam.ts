@@ -49,6 +49,7 @@ export const beam: ProbeKind<Beam, v.InferOutput<typeof beamSurvey>> = {
   sees: (probe) => [probe.x],
   // heads have no closure that a person reads off
   closes: () => false,
+  dimensions: (probe) => [{ what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) }],
   of(typed) {
     const [at] = typed.stations
     if (at === undefined) return undefined

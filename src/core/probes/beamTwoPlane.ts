@@ -55,6 +55,13 @@ export const beamTwoPlane: ProbeKind<BeamTwoPlane, v.InferOutput<typeof beamTwoP
   rows: beamTwoPlaneChannels,
   sees: (probe) => probe.planes,
   closes: () => false,
+  dimensions: (probe) => {
+    const [first, second] = probe.planes
+    return [
+      { what: 'station', more: (by) => ({ ...probe, planes: [first + by, second] }) },
+      { what: 'station', more: (by) => ({ ...probe, planes: [first, second + by] }) },
+    ]
+  },
   of({ on, sd, graduation, stations: [first, second], readings }) {
     if (first === undefined || second === undefined || first === second) return undefined
     return {

@@ -48,6 +48,10 @@ export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
   rows: (probe, context) => [boreChannel(probe, context)],
   sees: (probe) => [probe.x],
   closes: () => true,
+  dimensions: (probe) => [
+    { what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) },
+    { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
+  ],
   of(typed) {
     const [at] = typed.stations
     if (at === undefined) return undefined

@@ -78,6 +78,10 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
   sees: () => [],
   // one whose shaft floats closes only together with its fellow
   closes: ({ sharedFloat }) => !sharedFloat,
+  dimensions: (probe) => [
+    { what: 'radius', more: (by) => ({ ...probe, radius: probe.radius + by }) },
+    { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
+  ],
   of(typed) {
     const { on, sd, graduation, radius, sag, zero, side, lead, floats } = typed
     if (!radius) return undefined

@@ -3,7 +3,7 @@ import { type Beam, beam, beamSurvey } from './beam'
 import { type BeamTwoPlane, beamTwoPlane, beamTwoPlaneSurvey } from './beamTwoPlane'
 import { type BoreDial, bore, boreSurvey } from './bore'
 import { type FaceDial, face, faceSurvey } from './face'
-import type { ProbeKind, SurveyBase, SurveyUnits, TypedProbe } from './kind'
+import type { Dimension, ProbeKind, SurveyBase, SurveyUnits, TypedProbe } from './kind'
 import type { Channel, ProbeContext, SingleReadings } from './probe'
 import { type RimDial, rim, rimSurvey } from './rim'
 
@@ -54,6 +54,14 @@ export function stationsOf<T extends ProbeType>(probe: { type: T } & Probes[T]):
 export function closes<T extends ProbeType>(probe: { type: T } & Probes[T]): boolean {
   const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
   return kind.closes(probe)
+}
+
+/** What was measured of a probe by tape or on a bar, each with the probe as it would be with that much more, mm. */
+export function dimensionsOf<T extends ProbeType>(
+  probe: { type: T } & Probes[T],
+): readonly { what: Dimension; more(by: number): Probe }[] {
+  const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
+  return kind.dimensions(probe)
 }
 
 /** A probe from what was typed of it; undefined where something it cannot do without is missing. */

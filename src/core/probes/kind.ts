@@ -34,6 +34,9 @@ export interface SurveyUnits {
   zeroed: 'any' | 'halved' | 'sag'
 }
 
+/** What is measured of a probe before it is read: where it stands, what it travels on, and how its bracket sags. */
+export type Dimension = 'station' | 'radius' | 'sag'
+
 /** How a probe is drawn: pointing at the shaft, along it, or a box on it. */
 export type ProbeMark = 'across' | 'along' | 'box'
 
@@ -69,6 +72,8 @@ export interface ProbeKind<P extends ProbeBase, D> {
   sees(probe: P): readonly number[]
   /** Whether top + bottom − far − near must come to nothing. */
   closes(probe: P): boolean
+  /** What was measured of it by tape or on a bar, each with the probe as it would be with that much more, mm. */
+  dimensions(probe: P): readonly { what: Dimension; more(by: number): P }[]
   /** The probe from what was typed; undefined where something it cannot do without is missing. */
   of(typed: TypedProbe): P | undefined
   /** From the open survey document, and into it. */

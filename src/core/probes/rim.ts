@@ -99,6 +99,10 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   rows: (probe, context) => [rimChannel(probe, context)],
   sees: (probe) => [probe.x],
   closes: () => true,
+  dimensions: (probe) => [
+    { what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) },
+    { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
+  ],
   of(typed) {
     const [at] = typed.stations
     if (at === undefined) return undefined

@@ -31,7 +31,7 @@ function standardNormals(): Float64Array {
 }
 
 /** Lower triangle L with LLᵀ = a symmetric, positive semidefinite 4 × 4 matrix; zero columns where it is singular. */
-function cholesky(matrix: readonly (readonly number[])[]): number[][] {
+export function cholesky(matrix: readonly (readonly number[])[]): number[][] {
   const lower = Array.from({ length: 4 }, () => [0, 0, 0, 0])
   for (let i = 0; i < 4; i++)
     for (let j = 0; j <= i; j++) {
