@@ -79,7 +79,13 @@ export function build({ force = false } = {}) {
 
 /** Path of a Chromium for the browser tests; installs Debian's through apt-get where that is allowed. */
 export function chromium() {
-  const places = [process.env.CHROMIUM, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome']
+  const places = [
+    process.env.CHROMIUM,
+    '/usr/lib/chromium/chromium',
+    '/usr/bin/chromium',
+    '/usr/bin/chromium-browser',
+    '/usr/bin/google-chrome',
+  ]
   const found = () => places.find((place) => place && existsSync(place))
   if (found()) return found()
   say('Chromium is missing; trying apt-get ...')
