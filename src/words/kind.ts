@@ -1,5 +1,7 @@
+import type { Plane } from '../core/frame/axis'
 import type { NamedLine } from '../core/job/document'
 import type { KindTypes } from '../core/kinds/kind'
+import type { Terms } from './terms'
 
 /** A place in a round, in words; `whole` where nothing is left to be said of it. */
 export interface PlaceInRound {
@@ -14,6 +16,11 @@ export interface NewPart {
   usual: string
 }
 
+/** A line with the unit and the resolution it is told in. */
+export interface Told<T extends KindTypes> extends Pick<Terms, 'unit' | 'resolution'> {
+  line: T['line']
+}
+
 /** What one kind of line has to say outside its own screens. */
 export interface KindWords<T extends KindTypes> {
   /** What it is called where the kinds stand beside each other. */
@@ -24,5 +31,13 @@ export interface KindWords<T extends KindTypes> {
   usualName(parts: readonly string[]): string
   /** The next act in a list. */
   sayNext(listed: T['listed']): string
+  /** How a proof tells of its places: a station of feet, a coupling, a joint. */
+  proved: {
+    at(id: string, line: T['line']): string
+    plane(plane: Plane, line: T['line']): string
+    /** Where something stands: "0.22 high"; and how far it went: "0.22 mm up". */
+    stands(mm: number, plane: Plane, terms: Told<T>): string
+    went(mm: number, plane: Plane, terms: Told<T>): string
+  }
   placeInRound(round: T['round'], path: readonly string[], line: NamedLine): PlaceInRound
 }

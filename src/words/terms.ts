@@ -179,11 +179,12 @@ export const quarterName = (quarter: Quarter, terms: Sided): string =>
   quarter === 'near' || quarter === 'far' ? sideName(quarter, terms) : quarterNames[quarter]
 
 /** The steps of a job. */
-export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move', string>> = labels({
+export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'prove', string>> = labels({
   ready: 'Ready',
   seat: 'Seat',
   read: 'Read',
   move: 'Move',
+  prove: 'Prove',
 })
 
 /** Up and down. */

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { id, text } from '../frame/schema'
+import { proofSchema } from '../prove/schema'
 import { readySchema } from '../ready/schema'
 import { seatSchema } from '../seat/schema'
 import { shape } from './shape'
@@ -39,6 +40,8 @@ const jobFrame = {
   ready: v.optional(readySchema),
   /** Soft foot, by machine. */
   seat: v.optional(v.record(id, seatSchema)),
+  /** What was ticked and declared when it was proved. */
+  proof: v.optional(proofSchema),
 }
 
 /** The schema of a job of one kind, from those of its line (as it was on this visit) and of a round. */

@@ -3,13 +3,14 @@ import type { CautionId } from '../ready/catalogue'
 import { readyPeg, readyState } from '../ready/ready'
 import { openSeats, seatPeg } from '../seat/state'
 import type { Peg } from '../verdict/peg'
+import { provedOf } from './proved'
 
 /** Version of the arithmetic a stored summary was made with. */
-export const coreVersion = 6
+export const coreVersion = 7
 
 interface SummaryFrame {
   core: number
-  pegs: { ready: Peg; seat: Peg; read: Peg; move: Peg }
+  pegs: { ready: Peg; seat: Peg; read: Peg; move: Peg; prove: Peg }
   verdict: Peg
   /** What stands before the readings: an open caution, then a soft foot, which spoils every reading. */
   first?: { kind: 'caution'; caution: CautionId; open: number } | { kind: 'seat'; machine: string } | undefined
@@ -39,7 +40,13 @@ export function summarise<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
   return summed<K>({
     ...frameOf(job),
     kind: name,
-    pegs: { ready: readyPeg(job, kind.checks), seat: seatPeg(seats, job.seat), read, move },
+    pegs: {
+      ready: readyPeg(job, kind.checks),
+      seat: seatPeg(seats, job.seat),
+      read,
+      move,
+      prove: provedOf(job).proof.state,
+    },
     verdict: move,
     ...(caution
       ? { first: { kind: 'caution', caution, open: readyState(job).openCautions.length } }
@@ -71,7 +78,7 @@ export function unsummed<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
   return summed<K>({
     ...frameOf(job),
     kind: name,
-    pegs: { ready: 'nothing', seat: 'nothing', read: 'nothing', move: 'nothing' },
+    pegs: { ready: 'nothing', seat: 'nothing', read: 'nothing', move: 'nothing', prove: 'nothing' },
     verdict: 'nothing',
     listed: kindOf({ kind: name }).unlisted(job.line),
   })

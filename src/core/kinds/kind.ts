@@ -3,8 +3,10 @@ import type { Checked } from '../frame/fault'
 import type { Unit } from '../frame/units'
 import type { JobOf, LineFrame, NamedLine, RoundFrame } from '../job/document'
 import type { SolveProgram } from '../least/program'
+import type { ProofRound } from '../prove/proof'
 import type { CheckItem } from '../ready/catalogue'
 import type { SeatMachine } from '../seat/state'
+import type { Purpose } from '../shafts/together'
 import type { Peg } from '../verdict/peg'
 
 /** The types of one kind of line, by which its tables in core, words, drawing, report and page fit together. */
@@ -52,6 +54,11 @@ export interface Kind<T extends KindTypes> {
   solve(line: T['line'], round: T['round']): T['solved']
   /** How far Read and Move have come. */
   pegs(solved: T['solved']): { read: Peg; move: Peg }
+  /** A round as it is proved, and the round with a set more at each coupling: read again, closed, or running. */
+  proof(line: T['line'], solved: T['solved']): ProofRound
+  withProofSets(line: T['line'], round: T['round'], purpose: Purpose, newId: () => string): T['round']
+  /** The same with a repeat read by another method, where the kind has more than one. */
+  withOtherMethod?(line: T['line'], round: T['round'], newId: () => string): T['round']
   /** What a list shows: the next act as the readings say it, and a miniature. */
   listed(line: T['line'], solved: T['solved']): T['listed']
   /** The same where the job could not be worked out: that it wants looking at. */

@@ -58,6 +58,10 @@ export const router = createBrowserRouter([
             path: 'move',
             element: <KindStep step="move" />,
           },
+          {
+            path: 'prove',
+            lazy: async () => ({ Component: (await again(() => import('../job/prove/ProveStep'))).ProveStep }),
+          },
         ],
       },
       { path: '*', element: <NotHere /> },

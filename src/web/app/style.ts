@@ -1,9 +1,16 @@
 import { createGlobalStyle } from 'styled-components'
-import { appWords } from '../../words/page/app'
 
 /** Colours by use, as custom properties, so that the scheme can change without drawing anything anew. */
-const light = appWords.colorSchemeLightPaperF4f1ea
-const dark = appWords.colorSchemeDarkPaper12191b
+const light = `
+  color-scheme: light;
+  --paper: #F4F1EA; --card: #FFFDF8; --ink: #1D2B2F; --muted: #5E6B6D; --rule: #D5CFC2; --kelp: #1F5A57; --on-kelp: #FFFFFF;
+  --within: #1F6F8B; --unsure: #B7791F; --unsure-ink: #8A5A12; --outside: #A8325E; --body: #F4F1EA;
+`
+const dark = `
+  color-scheme: dark;
+  --paper: #12191B; --card: #1A2326; --ink: #ECE7DC; --muted: #A3AEAD; --rule: #3A4648; --kelp: #7CC3B5; --on-kelp: #0E1618;
+  --within: #6DB6D0; --unsure: #DDA74C; --unsure-ink: #DDA74C; --outside: #E88BAD; --body: #222D30;
+`
 
 export const GlobalStyle = createGlobalStyle<{ $scheme: 'system' | 'light' | 'dark' }>`
   :root { ${light} }

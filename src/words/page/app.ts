@@ -27,7 +27,7 @@ export const appWords = labels({
   close: 'Close',
   newJobOnTheFloor: 'new job, on the Floor',
   searchOnTheFloor: 'search, on the Floor',
-  readySeatReadMoveIn: 'Ready, Seat, Read, Move, in a job',
+  readySeatReadMoveIn: 'Ready, Seat, Read, Move, Prove, in a job',
   enter: 'Enter',
   nextReadingInTurningOrder: 'next reading in turning order',
   theSameAngleOnThe: 'the same angle on the other dial',
@@ -40,8 +40,4 @@ export const appWords = labels({
   esc: 'Esc',
   leavesAFieldSoThese: 'leaves a field, so these keys work',
   thisList: 'this list',
-  colorSchemeLightPaperF4f1ea:
-    '\n  color-scheme: light;\n  --paper: #F4F1EA; --card: #FFFDF8; --ink: #1D2B2F; --muted: #5E6B6D; --rule: #D5CFC2; --kelp: #1F5A57; --on-kelp: #FFFFFF;\n  --within: #1F6F8B; --unsure: #B7791F; --unsure-ink: #8A5A12; --outside: #A8325E; --body: #F4F1EA;\n',
-  colorSchemeDarkPaper12191b:
-    '\n  color-scheme: dark;\n  --paper: #12191B; --card: #1A2326; --ink: #ECE7DC; --muted: #A3AEAD; --rule: #3A4648; --kelp: #7CC3B5; --on-kelp: #0E1618;\n  --within: #6DB6D0; --unsure: #DDA74C; --unsure-ink: #DDA74C; --outside: #E88BAD; --body: #222D30;\n',
 })

@@ -23,6 +23,7 @@ export const jobWords = labels({
   seat: 'Seat',
   read: 'Read',
   move: 'Move',
+  prove: 'Prove',
   steps: 'Steps',
   thisStepFailedToLoad: 'This step failed to load.',
   nothingYouTypedIsLost:

@@ -2,6 +2,7 @@ import type { TrainTypes } from '../../core/kinds/train'
 import { type MachineKind, machineKinds } from '../../core/kinds/train/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
+import { footName, isZero, lengthWithUnit, place, sideName, wayName } from '../terms'
 import { sayNext } from './findings'
 import { machineKindNames } from './machines'
 import { placeInRound } from './places'
@@ -18,5 +19,16 @@ export const trainWords: KindWords<TrainTypes> = labels({
   ],
   usualName: ([left, right]) => t`${nameOf(left)} and ${nameOf(right).toLowerCase()}`,
   sayNext,
+  proved: {
+    at: (id, line) => footName(id, { line }),
+    plane: (plane, { sides }) => (plane === 'vertical' ? t`up` : t`toward ${sides.far}`),
+    stands: place,
+    went: (mm, plane, terms) =>
+      isZero(mm, terms)
+        ? t`not at all`
+        : plane === 'vertical'
+          ? t`${lengthWithUnit(Math.abs(mm), terms)} ${wayName[mm > 0 ? 'up' : 'down']}`
+          : t`${lengthWithUnit(Math.abs(mm), terms)} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`,
+  },
   placeInRound,
 })

@@ -1,9 +1,17 @@
+import type { Plane } from '../../core/frame/axis'
 import type { UprightTypes } from '../../core/kinds/upright'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { boltPlace, sayNext } from './findings'
+import { isZero, lengthWithUnit } from '../terms'
+import { boltPlace, sayNext, type UprightTerms } from './findings'
 
 const machines = labels(['Pump', 'Motor', 'Gearbox', 'Mixer', 'Fan'].map((name) => ({ value: name, text: name })))
+
+/** The directions of the two planes, seen from above: bolt 1, and a quarter on. */
+const directionOf: Readonly<Record<Plane, number>> = { vertical: 0, horizontal: 90 }
+
+const toward = (mm: number, plane: Plane, terms: UprightTerms): string =>
+  t`${lengthWithUnit(Math.abs(mm), terms)} toward ${boltPlace(directionOf[plane] + (mm > 0 ? 0 : 180), terms.line.flange.bolts)}`
 
 export const uprightWords: KindWords<UprightTypes> = labels({
   name: 'Upright on a flange',
@@ -13,6 +21,13 @@ export const uprightWords: KindWords<UprightTypes> = labels({
   ],
   usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Upright ${lower.toLowerCase()} and ${upper.toLowerCase()}`,
   sayNext,
+  proved: {
+    at: (id, { machines: [, upper], coupling }) =>
+      id === 'flange' ? t`${upper.name}, at the joint` : t`${upper.name}, at the ${coupling.name.toLowerCase()}`,
+    plane: (plane, { flange }) => t`toward ${boltPlace(directionOf[plane], flange.bolts)}`,
+    stands: (mm, plane, terms) => (isZero(mm, terms) ? t`in line` : toward(mm, plane, terms)),
+    went: (mm, plane, terms) => (isZero(mm, terms) ? t`not at all` : toward(mm, plane, terms)),
+  },
   placeInRound(round, path, line) {
     const set = round.sets.find((one) => path.includes(one.id))
     const probe = set?.probes.find((one) => path.includes(one.id))

@@ -6,6 +6,7 @@ import { makeLine, makeRound, repeatRound } from './document/make'
 import { withPurposes } from './document/migrations'
 import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './document/schema'
 import { seatsOf } from './document/seats'
+import { proofOf, withOtherMethod, withProofSets } from './prove/proof'
 import { type JobSolution, solveRound } from './solve/round'
 import { surveyOf } from './survey/ofJob'
 import { solveSurvey } from './survey/solve'
@@ -35,6 +36,9 @@ export const train: Kind<TrainTypes> = {
   seats: seatsOf,
   solve: (line, round) => solveRound({ line }, round),
   pegs: (solved) => ({ read: readPeg(solved), move: worst(solved) }),
+  proof: proofOf,
+  withProofSets,
+  withOtherMethod,
   listed,
   unlisted,
   survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },

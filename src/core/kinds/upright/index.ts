@@ -4,6 +4,7 @@ import type { Kind, Migration } from '../kind'
 import { findingsFor, readPeg, type UprightListed, verdictPeg } from './advice/findings'
 import { makeLine, makeRound, repeatRound } from './document/make'
 import { lineSchema, roundSchema, type UprightLine, type UprightRound } from './document/schema'
+import { proofOf, withProofSets } from './prove/proof'
 import { solveRound, type UprightSolved } from './solve/round'
 import { surveyOf } from './survey/ofJob'
 import { solveSurvey } from './survey/solve'
@@ -65,6 +66,8 @@ export const upright: Kind<UprightTypes> = {
   seats: () => [],
   solve: solveRound,
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
+  proof: proofOf,
+  withProofSets,
   listed,
   unlisted: ({ flange }) => ({
     next: { kind: 'unsolved' },

@@ -1,7 +1,8 @@
 import { FlipHorizontal2, Printer } from 'lucide-react'
-import { type ReactNode, useEffect, useMemo } from 'react'
+import { type ReactNode, useDeferredValue, useEffect, useMemo } from 'react'
 import { Outlet, useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { provedOf } from '../../../core/job/proved'
 import { kindOf } from '../../../core/kinds'
 import { readyPeg } from '../../../core/ready/ready'
 import { seatPeg } from '../../../core/seat/state'
@@ -50,6 +51,9 @@ export function JobLayout({
     () => ({ ready: readyPeg({ line, ready }, kindOf(line).checks), seat: seatPeg(kindOf(line).seats(line), seat) }),
     [line, ready, seat],
   )
+  // after the keystroke is drawn: it solves every round
+  const later = useDeferredValue(document)
+  const prove = useMemo(() => provedOf(later).proof.state, [later])
 
   useEffect(() => {
     const go = (event: KeyboardEvent) => {
@@ -116,7 +120,15 @@ export function JobLayout({
       {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>
-        <PegRail id={stored.id} ready={early.ready} seat={early.seat} read={pegs.read} move={pegs.move} at={pathname} />
+        <PegRail
+          id={stored.id}
+          ready={early.ready}
+          seat={early.seat}
+          read={pegs.read}
+          move={pegs.move}
+          prove={prove}
+          at={pathname}
+        />
         <div>
           {pathname.endsWith('/line') ? null : drawing}
           <StepBoundary key={pathname} notebook={notebook}>

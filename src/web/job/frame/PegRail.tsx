@@ -12,6 +12,7 @@ export const steps = [
   { path: 'seat', name: jobWords.seat, key: '2' },
   { path: 'read', name: jobWords.read, key: '3' },
   { path: 'move', name: jobWords.move, key: '4' },
+  { path: 'prove', name: jobWords.prove, key: '5' },
 ] as const
 
 const Rail = styled.nav`

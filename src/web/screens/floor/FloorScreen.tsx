@@ -205,7 +205,7 @@ function JobLine({ row }: { row: JobRow }) {
           <small>{[row.area, floorWords.job(row.number), row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
         </span>
         <Pegs>
-          {(['ready', 'seat', 'read', 'move'] as const).map((step) => (
+          {(['ready', 'seat', 'read', 'move', 'prove'] as const).map((step) => (
             <span key={step}>
               <Peg peg={summary.pegs[step]} label={`${stepNames[step]}: ${pegWord(summary.pegs[step])}`} />
               {stepNames[step]}

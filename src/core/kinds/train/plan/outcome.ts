@@ -2,6 +2,7 @@ import { direction } from '../../../frame/angles'
 import { type Plane, planes } from '../../../frame/axis'
 import { quantityMm } from '../../../frame/quantity'
 import { linearOf, type Misalignment, sagAt } from '../../../probes/probe'
+import { cameOut } from '../../../prove/proof'
 import type { ProbeState } from '../../../shafts/state'
 import type { Round } from '../document/schema'
 import { couplingAfter, type Moves, misalignmentOf, positionsAfter } from '../solve/after'
@@ -99,7 +100,6 @@ export function outcomeOf(before: JobSolution, moves: Moves, after: JobSolution)
       if (!was || !now || wanted === null) return []
       const off = now.position - wanted
       const sd = Math.hypot(was.moveSd, now.moveSd)
-      const clear = Math.abs(off) > 2 * sd && Math.abs(off) > 1.5 * enough
       return [
         {
           machine,
@@ -110,7 +110,7 @@ export function outcomeOf(before: JobSolution, moves: Moves, after: JobSolution)
           found: now.position,
           off,
           sd,
-          state: clear ? 'outside' : Math.abs(off) > 2 * enough ? 'unsure' : 'within',
+          state: cameOut(off, sd, enough),
         },
       ]
     })

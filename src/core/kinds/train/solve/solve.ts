@@ -164,7 +164,7 @@ export function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
 }
 
 /** Relative growth right − left at a coupling: what running adds to the cold misalignment. */
-function growthAcross(train: Train, coupling: Coupling): Record<Plane, { offset: number; slope: number }> {
+export function growthAcross(train: Train, coupling: Coupling): Record<Plane, { offset: number; slope: number }> {
   const [left, right] = [train.machines[coupling.left], train.machines[coupling.left + 1]]
   const at = (plane: Plane, x: number) =>
     left && right ? machineGrowthAt(right, plane, x) - machineGrowthAt(left, plane, x) : 0

@@ -1,0 +1,43 @@
+import { type AnyJob, type AnyLine, type AnyRound, type KindName, kindOf } from '../kinds'
+import { type Proof, type ProofRound, proveJob } from '../prove/proof'
+import { nothingSaid } from '../prove/schema'
+import { readyState } from '../ready/ready'
+import { openSeats } from '../seat/state'
+
+/** Every round of a job as it is proved, and what comes of them. */
+export interface JobProved {
+  rounds: readonly ProofRound[]
+  proof: Proof
+}
+
+/** Worked out once for a round and a line: of a job that is being typed only one of them changes. */
+const known = new WeakMap<AnyRound, { line: AnyLine; proved: ProofRound }>()
+
+function roundProved<K extends KindName>(line: AnyLine<K>, round: AnyRound<K>): ProofRound {
+  const found = known.get(round)
+  if (found?.line === line) return found.proved
+  const kind = kindOf<K>({ kind: line.kind as K })
+  const proved = kind.proof(line, kind.solve(line, round))
+  known.set(round, { line, proved })
+  return proved
+}
+
+/** Proves a job with everything that is typed and declared in it. Pure. */
+export function provedOf<K extends KindName>(
+  job: Pick<AnyJob<K>, 'line' | 'rounds' | 'ready' | 'seat' | 'proof'>,
+): JobProved {
+  const { line, seat, proof: said = nothingSaid } = job
+  const kind = kindOf<K>({ kind: line.kind as K })
+  const rounds = job.rounds.map((round) => roundProved<K>(line, round))
+  const seats = kind.seats(line)
+  const { openCautions, checks } = readyState(job, kind.checks)
+  return {
+    rounds,
+    proof: proveJob(rounds, said, {
+      cautions: openCautions.length,
+      checks: checks.filter(({ state }) => state !== 'good' && state !== 'skipped').length,
+      seats: openSeats(seats, seat).map(({ machine }) => machine),
+      onFeet: seats.length > 0,
+    }),
+  }
+}

@@ -1,0 +1,61 @@
+import type { Plane } from '../../../frame/axis'
+import { straight } from '../../../frame/axis'
+import type { ProofPlace, ProofRound } from '../../../prove/proof'
+import { repeatSet, withPurpose } from '../../../shafts/make'
+import type { Purpose } from '../../../shafts/together'
+import { setPurpose } from '../../../shafts/typed'
+import { figuresOf, gradeOf, speedOf } from '../../../verdict/typed'
+import { makeRound } from '../document/make'
+import type { UprightLine, UprightRound } from '../document/schema'
+import { sizeMm, type UprightSolved } from '../solve/round'
+
+/** A round of an upright pair, to be proved: its coupling, and where the upper shaft stands there and at the joint. */
+export function proofOf(line: UprightLine, solved: UprightSolved): ProofRound {
+  const { coupling, sets, sources, flange, resolution } = solved
+  const joint = { x: 0, diameter: sizeMm(line.coupling.diameter) }
+  const upper = line.machines[1].id
+  const heights = [{ id: line.coupling.id, x: 0 }, ...(flange ? [{ id: 'flange', x: flange.height }] : [])]
+  const fit = coupling.result.ok ? coupling.result.fit : undefined
+  const at = (x: number, plane: Plane) => {
+    if (!fit?.measured.includes(plane)) return null
+    const { misalignment: m, covariance: c } = fit
+    const i = plane === 'horizontal' ? 0 : 2
+    const [offset, slope] = plane === 'horizontal' ? [m.offsetY, m.slopeY] : [m.offsetZ, m.slopeZ]
+    const variance = (c[i]?.[i] ?? 0) + 2 * x * (c[i]?.[i + 1] ?? 0) + x * x * (c[i + 1]?.[i + 1] ?? 0)
+    return { position: offset + slope * x, sd: Math.sqrt(Math.max(0, variance)) }
+  }
+  const allowed = { rpm: speedOf(line), tolerance: figuresOf(line) }
+  return {
+    joints: [
+      {
+        id: line.coupling.id,
+        joint,
+        allowed,
+        grade: gradeOf(line),
+        growth: { vertical: straight, horizontal: straight },
+        // both machines grow along the shaft: nothing crosses it
+        growthGiven: true,
+        sets,
+        sources,
+        solution: coupling,
+        stations: heights,
+      },
+    ],
+    resolution,
+    places: heights.map(
+      ({ id, x }): ProofPlace => ({ id, machine: upper, vertical: at(x, 'vertical'), horizontal: at(x, 'horizontal') }),
+    ),
+    move: undefined,
+  }
+}
+
+/** The round with one set more for another purpose, set up as the last one there was to plan a move. */
+export function withProofSets(
+  line: UprightLine,
+  round: UprightRound,
+  purpose: Purpose,
+  newId: () => string,
+): UprightRound {
+  const last = round.sets.findLast((set) => setPurpose(set) === 'plan') ?? makeRound(line, '', 'mm').sets[0]
+  return last ? { ...round, sets: [...round.sets, withPurpose(repeatSet(last, newId()), purpose)] } : round
+}

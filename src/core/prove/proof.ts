@@ -1,0 +1,306 @@
+import { type Plane, type PlaneLine, planes } from '../frame/axis'
+import { parseNumber } from '../frame/number'
+import { fitCoupling } from '../shafts/coupling'
+import type { CoupledCheck, CouplingSolution } from '../shafts/judged'
+import type { ProbeSetUp, ReadSet } from '../shafts/schema'
+import { only, purposeOf, type ReadingSet, togetherOf } from '../shafts/together'
+import type { Peg } from '../verdict/peg'
+import type { SlipGrade } from '../verdict/slipSpeed'
+import type { Allowed, Joint, Verdict } from '../verdict/verdict'
+import { type Closing, closingOf, closingShare } from './closing'
+import { type DrawProblem, drawProblem, type KnownTo } from './draws'
+import { markOf } from './marks'
+import { type Repeat, repeatOf } from './repeat'
+import type { ProofSaid } from './schema'
+import { type AtSpeed, type SpeedInHand, speedInHand, verdictAt } from './speeds'
+import { running, type Used, usedOf } from './used'
+
+/** One coupling of a round, as a kind of line hands it to be proved. Lengths in mm. */
+export interface ProofJoint {
+  id: string
+  joint: Joint
+  allowed: Allowed
+  grade: SlipGrade
+  growth: Record<Plane, PlaneLine>
+  /** Whether somebody gave the growth of every machine beside it. */
+  growthGiven: boolean
+  sets: readonly ReadingSet[]
+  /** Where they come from: the set as typed, and those of its probes that had something to say. */
+  sources: readonly { set: ReadSet; probes: readonly ProbeSetUp[] }[]
+  solution: CouplingSolution
+  /** Where a difference is told: the feet beside it, or what stands for them. */
+  stations: readonly { id: string; x: number }[]
+}
+
+/** Where one station stands, against what does not move: mm, with its deviation; null in a plane that was not read. */
+export type ProofPlace = { id: string; machine: string } & Record<Plane, { position: number; sd: number } | null>
+
+/** A round, as a kind of line hands it to be proved. */
+export interface ProofRound {
+  joints: readonly ProofJoint[]
+  places: readonly ProofPlace[]
+  /** No number is told finer than this, mm. */
+  resolution: number
+  /** What was written down as done after it, and where that should have brought every station; undefined before a move. */
+  move:
+    | {
+        done: ReadonlyMap<string, Partial<Record<Plane, number>>>
+        expected: ReadonlyMap<string, Partial<Record<Plane, number>>>
+      }
+    | undefined
+}
+
+/** One coupling, proved. */
+export interface ProvedJoint {
+  id: string
+  solution: CouplingSolution
+  /** Share of its limits that is used, by the numbers as they are; undefined where nothing is allowed or known. */
+  used: Used | undefined
+  /** The released reading against its repeat. */
+  repeat: Repeat | undefined
+  /** The last set read closed: how far closing moved the shafts, and its own verdict. */
+  closed: { check: CoupledCheck; closing: Closing | undefined } | undefined
+  /** The last set read running: against the target, which is in line. */
+  running: CoupledCheck | undefined
+}
+
+/** One station in one plane, from as found to as left. Lengths in mm. */
+export interface PlaceProved {
+  place: string
+  machine: string
+  plane: Plane
+  found: number
+  left: number
+  /** All that was written down as done in between; undefined where nobody wrote anything. */
+  moved: number | undefined
+  /** Of the last move: where it should have brought it, how far off it came, and the deviation of that. */
+  expected: number | undefined
+  off: number | undefined
+  sd: number
+  /** As expected; otherwise; or it cannot be told from the doubt of the readings. Nothing where nothing was expected. */
+  state: Peg
+}
+
+/** What keeps a job from being proved. */
+export type ProofOpen =
+  | { kind: 'not-read' }
+  | { kind: 'moved-not-read' }
+  | { kind: 'joint'; joint: string; state: 'outside' | 'unsure' | 'nothing' }
+  | { kind: 'neither-repeat-nor-spare'; joint: string }
+  | { kind: 'does-not-repeat'; joint: string }
+  | { kind: 'closing'; joint: string; state: 'outside' | 'unsure' }
+  | { kind: 'not-closed'; joint: string }
+  | { kind: 'growth'; joint: string }
+  | { kind: 'feet' }
+  | { kind: 'seat'; machine: string }
+  | { kind: 'ready'; cautions: number; checks: number }
+  | { kind: 'torqued' }
+
+export interface Proof {
+  /** Indices of the rounds as found and as left; undefined where no round is complete. */
+  found: number | undefined
+  left: number | undefined
+  joints: ProvedJoint[]
+  places: PlaceProved[]
+  /** The verdict of the job: within only where nothing that bears on it is open. */
+  state: Peg
+  open: ProofOpen[]
+}
+
+/** What other steps left open. */
+export interface LeftOpen {
+  cautions: number
+  checks: number
+  /** Machines whose feet were found not to sit. */
+  seats: readonly string[]
+  /** Whether the line stands on feet at all. */
+  onFeet: boolean
+}
+
+/** The spare that stands for a repeat: every limit may be this many times smaller. */
+export const spareFactor = 1.5
+
+/** Both planes of every coupling read released. */
+const complete = ({ joints }: ProofRound): boolean =>
+  joints.length > 0 && joints.every(({ solution: { result } }) => result.ok && result.fit.measured.length === 2)
+
+/** Everything that is known of one coupling's proof. */
+export function proveJoint(joint: ProofJoint, share = closingShare): ProvedJoint {
+  const { id, solution, sets, stations, growth } = joint
+  const where = joint.joint
+  const { x } = where
+  const fit = solution.result.ok ? solution.result.fit : undefined
+  const limits = solution.verdict?.limits
+  const { together } = togetherOf(sets)
+  const alone = (purpose: 'plan' | 'repeat') => {
+    const kept = together.filter((i) => sets[i] && purposeOf(sets[i]) === purpose)
+    const result = kept.length > 0 ? fitCoupling(only(sets, kept), x) : undefined
+    return result?.ok ? result.fit : undefined
+  }
+  const [first, again] = [alone('plan'), alone('repeat')]
+  const last = (purpose: CoupledCheck['purpose']) => solution.asCoupled.findLast((check) => check.purpose === purpose)
+  const closed = last('closed')
+  return {
+    id,
+    solution,
+    used: fit && limits && usedOf(running(fit.misalignment, growth), where, limits),
+    repeat: first && again && repeatOf(first, again, x, stations),
+    closed: closed && {
+      check: closed,
+      closing: closed.result.ok && fit ? closingOf(closed.result.fit, fit, x, stations, limits, share) : undefined,
+    },
+    running: last('running'),
+  }
+}
+
+const fitOf = ({ solution: { result } }: ProofJoint) => (result.ok ? result.fit : undefined)
+
+const atSpeed = ({ joint, allowed, grade, growth }: ProofJoint): AtSpeed => ({
+  coupling: joint,
+  allowed,
+  grade,
+  growth,
+})
+
+/** How fast the line might turn with this coupling as it was read; undefined where its limits do not depend on the speed. */
+export function speedOf(joint: ProofJoint): SpeedInHand | undefined {
+  const fit = fitOf(joint)
+  return fit && speedInHand(fit, atSpeed(joint))
+}
+
+/** The verdict as it would be at another speed; nothing that is stored changes. */
+export function verdictIf(joint: ProofJoint, rpm: number): Verdict | undefined {
+  const fit = fitOf(joint)
+  return fit && verdictAt(fit, atSpeed(joint), rpm)
+}
+
+/** How far the needles of a coupling's dials may stand from in line: half-width, mm, one for each plane and for both together. */
+export function marksOf(joint: ProofJoint): { plane: number; vector: number } | undefined {
+  const fit = fitOf(joint)
+  const limits = joint.solution.verdict?.limits
+  // of a two-plane head one channel of each plane: outward and sideways show the same
+  const weights = fit?.probes.flatMap(({ channels }) =>
+    channels.filter((_, i) => i === 0 || (channels.length === 4 && i === 2)).map(({ weight }) => weight),
+  )
+  return weights && limits && markOf(weights, joint.joint, limits)
+}
+
+/** What may be wrong by chance at a coupling, to be drawn many times. */
+export function problemOf(joint: ProofJoint, known: KnownTo): DrawProblem | undefined {
+  const limits = joint.solution.verdict?.limits
+  const kept = togetherOf(joint.sets).together
+  return limits && drawProblem(only(joint.sets, kept), joint.joint, limits, joint.growth, known)
+}
+
+/** Share typed in per cent. */
+const shareOf = (text: string | undefined): number => {
+  const typed = parseNumber(text ?? '')
+  return typed.ok && typed.value > 0 && typed.value <= 100 ? typed.value / 100 : closingShare
+}
+
+/**
+ * Proves a job: as found is its first complete round, as left its last. Within only if every coupling is within by 95 % in
+ * both planes without doubt and has a repeat or a spare, its feet are clean, growth is known or declared nothing, and nothing is
+ * open before the readings.
+ */
+export function proveJob(rounds: readonly ProofRound[], said: ProofSaid, before: LeftOpen): Proof {
+  const found = indexOf(rounds.findIndex(complete))
+  const left = indexOf(rounds.findLastIndex(complete))
+  const last = left === undefined ? undefined : rounds[left]
+  const joints = last?.joints.map((joint) => proveJoint(joint, shareOf(said.closingShare))) ?? []
+  const places = found !== undefined && last ? placesBetween(rounds.slice(found, (left ?? 0) + 1)) : []
+  const open = openIn(rounds, left, joints, said, before)
+  const bad = open.some((one) => one.kind === 'joint' && one.state === 'outside')
+  // what was not read closed says nothing against what was read released
+  const bearing = open.filter(({ kind }) => kind !== 'not-closed')
+  return {
+    found,
+    left,
+    joints,
+    places,
+    open,
+    state: left === undefined ? 'nothing' : bad ? 'outside' : bearing.length > 0 ? 'unsure' : 'within',
+  }
+}
+
+const indexOf = (i: number): number | undefined => (i < 0 ? undefined : i)
+
+function openIn(
+  rounds: readonly ProofRound[],
+  left: number | undefined,
+  joints: readonly ProvedJoint[],
+  said: ProofSaid,
+  before: LeftOpen,
+): ProofOpen[] {
+  const last = left === undefined ? undefined : rounds[left]
+  if (!last || left === undefined) return [{ kind: 'not-read' }]
+  const moves = rounds.slice(0, left).flatMap(({ move }) => (move ? [move] : []))
+  const shimmed = moves.some(({ done }) => [...done.values()].some(({ vertical = 0 }) => vertical !== 0))
+  const open: ProofOpen[] = last.move ? [{ kind: 'moved-not-read' }] : []
+  joints.forEach((joint, j) => {
+    const { id, solution, used, repeat, closed } = joint
+    const state = solution.verdict ? (solution.doubts.length > 0 ? 'unsure' : solution.verdict.state) : 'nothing'
+    if (state !== 'within') open.push({ kind: 'joint', joint: id, state })
+    if (repeat && !repeat.repeats) open.push({ kind: 'does-not-repeat', joint: id })
+    if (state === 'within' && !repeat && !(used && used.share <= 1 / spareFactor))
+      open.push({ kind: 'neither-repeat-nor-spare', joint: id })
+    if (closed?.closing && closed.closing.state !== 'within')
+      open.push({ kind: 'closing', joint: id, state: closed.closing.state })
+    if (!closed && !said.notClosed) open.push({ kind: 'not-closed', joint: id })
+    if (!last.joints[j]?.growthGiven && !said.growthZero) open.push({ kind: 'growth', joint: id })
+  })
+  for (const machine of before.seats) open.push({ kind: 'seat', machine })
+  if (before.onFeet && shimmed && !said.ticks.feet) open.push({ kind: 'feet' })
+  if (moves.length > 0 && !said.ticks.torqued) open.push({ kind: 'torqued' })
+  if (before.cautions + before.checks > 0)
+    open.push({ kind: 'ready', cautions: before.cautions, checks: before.checks })
+  return open
+}
+
+/** How a move came out at a station, in one plane: clearly otherwise beyond two deviations and what the dials can show. */
+export const cameOut = (off: number, sd: number, resolution: number): 'within' | 'unsure' | 'outside' =>
+  Math.abs(off) > 2 * sd && Math.abs(off) > 1.5 * resolution
+    ? 'outside'
+    : Math.abs(off) > 2 * resolution
+      ? 'unsure'
+      : 'within'
+
+/** Every station from as found to as left; expected and off are of the last move. */
+function placesBetween(rounds: readonly ProofRound[]): PlaceProved[] {
+  const [first] = rounds
+  const last = rounds.at(-1)
+  if (!first || !last) return []
+  const between = rounds.slice(0, -1)
+  const move = between.at(-1)?.move
+  const previous = between.at(-1)
+  const resolution = Math.max(last.resolution, previous?.resolution ?? 0)
+  return last.places.flatMap((place) =>
+    planes.flatMap((plane): PlaceProved[] => {
+      const now = place[plane]
+      const then = first.places.find(({ id }) => id === place.id)?.[plane]
+      if (!now || !then) return []
+      const wanted = move?.expected.get(place.id)?.[plane]
+      const was = previous?.places.find(({ id }) => id === place.id)?.[plane]
+      const off = wanted === undefined ? undefined : now.position - wanted
+      const sd = Math.hypot(now.sd, was?.sd ?? 0)
+      const written = between.filter((round) => round.move)
+      return [
+        {
+          place: place.id,
+          machine: place.machine,
+          plane,
+          found: then.position,
+          left: now.position,
+          moved:
+            written.length > 0
+              ? written.reduce((sum, round) => sum + (round.move?.done.get(place.id)?.[plane] ?? 0), 0)
+              : undefined,
+          expected: wanted,
+          off,
+          sd,
+          state: off === undefined ? 'nothing' : cameOut(off, sd, resolution),
+        },
+      ]
+    }),
+  )
+}

@@ -1,0 +1,70 @@
+import { memo } from 'react'
+import type { PlaceProved, Proof } from '../../../core/prove/proof'
+import { proveWords } from '../../../words/page/prove'
+import type { ProofTerms } from '../../../words/prove'
+import { isZero, length, unitName } from '../../../words/terms'
+import { Muted } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
+import { Sheet } from './parts'
+
+/** Every station from as found to as left. */
+export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Proof; terms: ProofTerms }) {
+  const { places } = proof
+  if (places.length === 0) return null
+  const unit = unitName[terms.unit]
+  const moved = places.some((one) => one.moved !== undefined)
+  return (
+    <Sheet aria-label={proveWords.asFoundToAsLeft}>
+      <h2>{proveWords.asFoundToAsLeft}</h2>
+      <div>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{proveWords.station}</th>
+              <th scope="col">{proveWords.direction}</th>
+              <th scope="col">{proveWords.found}</th>
+              {moved ? <th scope="col">{proveWords.moved(unit)}</th> : null}
+              <th scope="col">{proveWords.left}</th>
+              {moved ? <th scope="col">{proveWords.expected}</th> : null}
+              {moved ? <th scope="col">{proveWords.off(unit)}</th> : null}
+            </tr>
+          </thead>
+          <tbody>
+            {places.map((one) => (
+              <Place key={`${one.place}${one.plane}`} one={one} moved={moved} terms={terms} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Muted>{proveWords.positionsAre(unit)}</Muted>
+    </Sheet>
+  )
+})
+
+function Place({ one, moved, terms }: { one: PlaceProved; moved: boolean; terms: ProofTerms }) {
+  const { plane } = one
+  const stands = (mm: number | undefined) => (mm === undefined ? proveWords.nothing : terms.stands(mm, plane))
+  return (
+    <tr>
+      <th scope="row">{terms.at(one.place)}</th>
+      <td>{terms.plane(plane)}</td>
+      <td>{stands(one.found)}</td>
+      {moved ? <td>{one.moved === undefined ? proveWords.notWritten : terms.went(one.moved, plane)}</td> : null}
+      <td>{stands(one.left)}</td>
+      {moved ? <td>{stands(one.expected)}</td> : null}
+      {moved ? (
+        <td>
+          {one.off === undefined ? (
+            proveWords.nothing
+          ) : (
+            <>
+              <Peg peg={one.state} size={12} />{' '}
+              {isZero(one.off, terms) ? length(0, terms) : terms.stands(one.off, plane)}{' '}
+              <Muted>{proveWords.plusMinus(length(2 * one.sd, terms))}</Muted>
+            </>
+          )}
+        </td>
+      ) : null}
+    </tr>
+  )
+}

@@ -1,0 +1,207 @@
+import { format } from 'date-fns'
+import { useMemo } from 'react'
+import { Link, useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { provedOf } from '../../../core/job/proved'
+import { type AnyRound, kindOf } from '../../../core/kinds'
+import type { ProofOpen } from '../../../core/prove/proof'
+import { nothingSaid, type ProofSaid } from '../../../core/prove/schema'
+import type { Purpose } from '../../../core/shafts/together'
+import { proveWords } from '../../../words/page/prove'
+import { proofTerms, sayClosed, sayOpen, sayProof, sayRepeat, sayRunning } from '../../../words/prove'
+import type { Said } from '../../../words/said'
+import { newId } from '../../app/newId'
+import { narrow } from '../../app/style'
+import { Button, Card, Muted } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
+import { type Act, Say, type SayItem } from '../../say/Say'
+import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
+import { useJobFrame } from '../frame/context'
+import { Doubt } from './Doubt'
+import { Leave } from './Leave'
+import { Marks } from './Marks'
+import { ProofTable } from './ProofTable'
+import { Speeds } from './Speeds'
+import { Ticks } from './Ticks'
+
+const Acts = styled(Card)`
+  margin-bottom: 16px; h2 { font-size: 16px; margin-bottom: 8px; }
+  ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 10px 20px; ${narrow} { grid-template-columns: 1fr; } }
+  li { display: grid; gap: 2px; align-content: start; justify-items: start; } small { color: var(--muted); font-size: 13px; }
+`
+const Rounds = styled.ol`
+  list-style: none; margin: 0 0 16px; padding: 0; display: flex; flex-wrap: wrap; gap: 8px;
+  a { display: inline-flex; gap: 8px; align-items: center; min-height: 44px; padding: 0 14px; border: 1px solid var(--rule); border-radius: 4px; background: var(--card); text-decoration: none; }
+  a[aria-current] { border: 2px solid var(--kelp); } small { color: var(--muted); }
+`
+
+/** Whether what was done worked, and what is in hand: the same for every kind of line. */
+export function ProveStep() {
+  const frame = useJobFrame()
+  const { document, settings, frozen, id, round } = frame
+  const navigate = useNavigate()
+  const { line, rounds } = document
+  const kind = kindOf(line)
+  const said = document.proof ?? nothingSaid
+  const proved = useMemo(() => provedOf(document), [document])
+  const { proof } = proved
+  const last = proof.left === undefined ? undefined : proved.rounds[proof.left]
+  const terms = useMemo(
+    () => proofTerms(line, { unit: settings.unit, resolution: last?.resolution ?? 0.01 }),
+    [line, settings.unit, last?.resolution],
+  )
+  const say = (change: (said: ProofSaid) => ProofSaid, mark?: string) =>
+    frame.edit((job) => ({ ...job, proof: change(job.proof ?? nothingSaid) }), mark && `proof:${mark}`)
+  const signed = () => ({ by: settings.initials.trim(), at: new Date().toISOString() })
+
+  const asLeft = rounds[proof.left ?? rounds.length - 1] ?? round
+  const readMore = (more: (round: AnyRound) => AnyRound) => {
+    frame.edit((job) => ({ ...job, rounds: job.rounds.map((r) => (r.id === asLeft.id ? more(r) : r)) }))
+    navigate(`/jobs/${id}/read?round=${asLeft.id}`)
+  }
+  const sets = (purpose: Purpose) => readMore((r) => kind.withProofSets(line, r, purpose, () => newId('set')))
+  const go = (step: string, text: string): Act => ({ text, main: true, run: () => navigate(`/jobs/${id}/${step}`) })
+  const repeat: Act = { text: proveWords.repeat, main: true, run: () => sets('repeat') }
+  const actsFor = (open: ProofOpen): Act[] => {
+    switch (open.kind) {
+      case 'not-read':
+      case 'does-not-repeat':
+        return [go('read', proveWords.goToRead)]
+      case 'moved-not-read':
+        return [go('move', proveWords.goToMove)]
+      case 'joint':
+        if (open.state === 'nothing') return [go('line', proveWords.goToLine)]
+        return open.state === 'outside' ? [go('move', proveWords.goToMove)] : frozen ? [] : [repeat]
+      case 'neither-repeat-nor-spare':
+        return frozen ? [] : [repeat]
+      case 'not-closed':
+        return frozen ? [] : [{ text: proveWords.closed, run: () => sets('closed') }]
+      case 'growth':
+        return [{ ...go('line', proveWords.goToLine), main: false }]
+      case 'seat':
+        return [go('seat', proveWords.goToSeat)]
+      case 'ready':
+        return [go('ready', proveWords.goToReady)]
+      default:
+        return []
+    }
+  }
+  const pegFor = (open: ProofOpen): SayItem['peg'] =>
+    open.kind === 'joint' || open.kind === 'closing' ? open.state : open.kind === 'not-closed' ? 'nothing' : 'unsure'
+  const told = (key: string, peg: SayItem['peg'], one: Said | undefined): SayItem[] =>
+    one ? [{ key, peg, said: one, acts: [] }] : []
+  const items: SayItem[] = [
+    { key: 'proof', peg: proof.state, said: sayProof(proof, said, terms), acts: [] },
+    ...proof.open.map(
+      (open): SayItem => ({
+        key: `${open.kind}${'joint' in open ? open.joint : ''}${'machine' in open ? open.machine : ''}`,
+        peg: pegFor(open),
+        said: sayOpen(open, terms),
+        acts: actsFor(open),
+      }),
+    ),
+    ...proof.joints.flatMap((joint) => [
+      ...told(
+        `repeat${joint.id}`,
+        joint.repeat?.repeats ? 'within' : 'outside',
+        joint.repeat?.repeats ? sayRepeat(joint, terms) : undefined,
+      ),
+      ...told(`closed${joint.id}`, joint.closed?.check.verdict?.state ?? 'nothing', sayClosed(joint, terms)),
+      ...told(`running${joint.id}`, joint.running?.verdict?.state ?? 'nothing', sayRunning(joint, terms)),
+    ]),
+  ]
+  const minutes = Number.parseInt(document.minutes, 10) || 0
+  const day = (index: number | undefined) => {
+    const at = rounds[index ?? 0]?.takenAt
+    return at ? format(new Date(at), 'd MMM HH:mm') : ''
+  }
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>{proveWords.prove}</h1>
+            <Muted>
+              {[
+                proof.left === undefined
+                  ? undefined
+                  : proof.left === proof.found
+                    ? proveWords.onlyRound(day(proof.found))
+                    : proveWords.foundAndLeft(day(proof.found), day(proof.left)),
+                proveWords.roundsAndMinutes(rounds.length, minutes),
+              ]
+                .filter(Boolean)
+                .join('; ')}
+            </Muted>
+          </div>
+        </BenchHead>
+        {rounds.length > 1 ? (
+          <Rounds aria-label={proveWords.rounds}>
+            {rounds.map((one, i) => (
+              <li key={one.id}>
+                <Link
+                  to={`/jobs/${id}/prove?round=${one.id}`}
+                  aria-current={one.id === round.id ? 'true' : undefined}
+                  aria-label={proveWords.show(i + 1)}
+                >
+                  <Peg
+                    size={13}
+                    label=""
+                    peg={worstOf(proved.rounds[i]?.joints.map(({ solution }) => solution.verdict?.state ?? 'nothing'))}
+                  />
+                  {proveWords.round(i + 1)}
+                  <small>
+                    {i === proof.found ? proveWords.asFound : i === proof.left ? proveWords.asLeft : ''}
+                    {proved.rounds[i]?.move ? ` ${proveWords.movedAfter}` : ''}
+                  </small>
+                </Link>
+              </li>
+            ))}
+          </Rounds>
+        ) : null}
+        <ProofTable proof={proof} terms={terms} />
+        {frozen || proof.left === undefined ? null : (
+          <Acts aria-label={proveWords.readAgain}>
+            <h2>{proveWords.readAgain}</h2>
+            <ul>
+              <li>
+                <Button onPress={() => sets('repeat')}>{proveWords.repeat}</Button>
+                <small>{proveWords.repeatBecause}</small>
+              </li>
+              {kind.withOtherMethod ? (
+                <li>
+                  <Button onPress={() => readMore((r) => kind.withOtherMethod?.(line, r, () => newId('set')) ?? r)}>
+                    {proveWords.otherMethod}
+                  </Button>
+                  <small>{proveWords.otherMethodBecause}</small>
+                </li>
+              ) : null}
+              <li>
+                <Button onPress={() => sets('closed')}>{proveWords.closed}</Button>
+                <small>{proveWords.closedBecause}</small>
+              </li>
+              <li>
+                <Button onPress={() => sets('running')}>{proveWords.runningCheck}</Button>
+                <small>{proveWords.runningBecause}</small>
+              </li>
+            </ul>
+          </Acts>
+        )}
+        <Ticks proof={proof} said={said} say={say} signed={signed} initials={settings.initials} frozen={frozen} />
+        {last ? (
+          <>
+            <Speeds round={last} proof={proof} terms={terms} />
+            <Marks round={last} terms={terms} />
+            <Doubt round={last} said={said} say={say} terms={terms} frozen={frozen} />
+          </>
+        ) : null}
+        <Leave said={said} say={say} signed={signed} frozen={frozen} ready={settings.initials.trim() !== ''} />
+      </Bench>
+      <Say items={items} />
+    </BenchAndSay>
+  )
+}
+
+function worstOf(states: readonly SayItem['peg'][] = []): SayItem['peg'] {
+  return (['outside', 'unsure', 'nothing'] as const).find((state) => states.includes(state)) ?? 'within'
+}

@@ -1,0 +1,15 @@
+import styled from 'styled-components'
+import type { ProofSaid } from '../../../core/prove/schema'
+import { mono } from '../../app/style'
+import { Card } from '../../parts/controls'
+
+/** Changes what people say of a proof. */
+export type SayProof = (change: (said: ProofSaid) => ProofSaid, mark?: string) => void
+
+export const Sheet = styled(Card)`
+  margin-bottom: 16px; display: grid; gap: 10px; h2 { font-size: 16px; } > div { overflow-x: auto; }
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 14px 5px 0; text-align: left; white-space: nowrap; }
+  thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} }
+  tbody tr { border-top: 1px solid var(--rule); }
+`
+export const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`

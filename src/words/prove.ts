@@ -1,0 +1,289 @@
+import type { Plane } from '../core/frame/axis'
+import { formatNumber } from '../core/frame/number'
+import { type AnyLine, type KindName, kindOf } from '../core/kinds'
+import type { Closing } from '../core/prove/closing'
+import type { Share } from '../core/prove/draws'
+import type { Proof, ProofOpen, ProvedJoint } from '../core/prove/proof'
+import type { LeaveReason, ProofSaid, ProofTick } from '../core/prove/schema'
+import type { SpeedInHand } from '../core/prove/speeds'
+import { wordsOf } from '.'
+import { labels, t } from './language'
+import type { Said } from './said'
+import { capital, couplingName, lengthWithUnit, machineName, slope, type Terms } from './terms'
+
+/** What the sentences of a proof need to know: the line's names, and how its kind names a place, a plane and a way. */
+export interface ProofTerms extends Terms {
+  at: (id: string) => string
+  plane: (plane: Plane) => string
+  stands: (mm: number, plane: Plane) => string
+  went: (mm: number, plane: Plane) => string
+}
+
+/** The terms of a line of any kind. */
+export function proofTerms<K extends KindName>(
+  line: AnyLine<K>,
+  { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>,
+): ProofTerms {
+  const kind = { kind: line.kind as K }
+  const { at, plane, stands, went } = wordsOf<K>(kind).proved
+  const terms = { line, unit, resolution }
+  return {
+    line: kindOf<K>(kind).named(line),
+    unit,
+    resolution,
+    at: (id) => at(id, line),
+    plane: (which) => plane(which, line),
+    stands: (mm, which) => stands(mm, which, terms),
+    went: (mm, which) => went(mm, which, terms),
+  }
+}
+
+/** Never surer than the readings: "99" is the most, "1" the least. */
+export const percentOf = (probability: number): string =>
+  probability > 0.99 ? t`over 99` : probability < 0.01 ? t`under 1` : formatNumber(100 * probability, 0)
+
+/** A speed, never told above what it is: "3,580 rpm". */
+export function speedText(rpm: number): string {
+  const step = rpm >= 1000 ? 10 : 1
+  return t`${(Math.floor(rpm / step) * step).toLocaleString('en')} rpm`
+}
+
+export const leaveReasonNames: Readonly<Record<LeaveReason, string>> = labels({
+  within: 'it is within tolerance already',
+  strain: 'moving it risks straining pipe or casing',
+  'no-window': 'there is no window to do the work',
+  other: 'other',
+})
+
+/** What is ticked off between the last move and a line that may run. */
+export const proofTickTexts: Readonly<Record<ProofTick, { title: string; detail: string }>> = labels({
+  torqued: {
+    title: 'Hold-down bolts torqued',
+    detail: 'In the tightening sequence, before the last readings were taken.',
+  },
+  feet: {
+    title: 'Shimmed feet checked, one bolt loose at a time',
+    detail: 'Lockout still on. Keep fingers clear of the feet.',
+  },
+  'jack-bolts': {
+    title: 'Jack bolts backed off, one dial read again',
+    detail: 'It must not move by more than a graduation.',
+  },
+  guard: {
+    title: 'Coupling guard back on, locks off by your site’s rules',
+    detail: 'Nobody near the shafts. Your site’s permit decides who may start it.',
+  },
+})
+
+/** The verdict of the job in one sentence, and what stands behind it. */
+export function sayProof({ state, open, left, joints }: Proof, said: ProofSaid, terms: Terms): Said {
+  if (left === undefined)
+    return { title: t`Nothing to prove yet.`, detail: t`Read both planes at every coupling first.` }
+  const bearing = open.filter(({ kind }) => kind !== 'not-closed').length
+  const measured = joints.map((joint) => sayJoint(joint, terms)).join(' ')
+  const leave = said.leave
+  const because = leave
+    ? t`Left as it is: ${leave.reason === 'other' ? leave.note : leaveReasonNames[leave.reason]}${leave.note && leave.reason !== 'other' ? ` (${leave.note})` : ''}, ${leave.by}. `
+    : ''
+  const title =
+    state === 'within'
+      ? t`Within tolerance, and proved.`
+      : state === 'outside'
+        ? t`Out of tolerance.`
+        : bearing === 1
+          ? t`Can’t tell yet: one thing is open.`
+          : t`Can’t tell yet: ${bearing} things are open.`
+  return { title, detail: `${because}${measured}` }
+}
+
+/** One coupling as left: how sure, and how much of its tolerance is used. */
+export function sayJoint({ id, solution: { verdict }, used }: ProvedJoint, terms: Terms): string {
+  const name = couplingName(id, terms)
+  if (!verdict) return t`${name}: no verdict without a tolerance.`
+  const share = used ? t`, ${formatNumber(100 * used.share, 0)} % of its tolerance used` : ''
+  return t`${name}: ${percentOf(verdict.probability)} % sure that it is within${share}.`
+}
+
+/** What is open, and what to do about it. */
+export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
+  switch (open.kind) {
+    case 'not-read':
+      return { title: t`No complete round yet.`, detail: t`Both planes have to be read at every coupling.` }
+    case 'moved-not-read':
+      return {
+        title: t`Moved, and not read again.`,
+        detail: t`Tighten the bolts, then read a new round. The last one was taken before the move.`,
+      }
+    case 'joint':
+      return sayOpenJoint(open.state, couplingName(open.joint, terms))
+    case 'neither-repeat-nor-spare':
+      return {
+        title: t`${couplingName(open.joint, terms)} was read once, with little in hand.`,
+        detail: t`Read it again as a repeat. With every limit kept one and a half times over, once would do.`,
+      }
+    case 'does-not-repeat':
+      return {
+        title: t`${couplingName(open.joint, terms)} does not repeat.`,
+        detail: t`The two readings differ by more than chance would once in a thousand times. Look for a loose bracket, a sticking dial, a bolt not tight; then read both again.`,
+      }
+    case 'closing':
+      return {
+        title:
+          open.state === 'outside'
+            ? t`Closing ${couplingName(open.joint, terms).toLowerCase()} moved the shafts too far.`
+            : t`Closing ${couplingName(open.joint, terms).toLowerCase()} may have moved the shafts too far.`,
+        detail: t`Check the coupling bolts, the length of the spacer, the bore of the hub, and strain. It is no reason to move a machine.`,
+      }
+    case 'not-closed':
+      return {
+        title: t`${couplingName(open.joint, terms)} was not read with the coupling closed.`,
+        detail: t`Close it, torque it and read once more, or say why not. The verdict does not wait for it.`,
+      }
+    case 'growth':
+      return {
+        title: t`Growth is not known at ${couplingName(open.joint, terms).toLowerCase()}.`,
+        detail: t`Enter it on the Line screen, or put your initials to it that there is none to speak of.`,
+      }
+    case 'feet':
+      return {
+        title: t`Check the shimmed feet again.`,
+        detail: t`One bolt loose at a time, after the last shim. Lockout still on; keep fingers clear of the feet.`,
+      }
+    case 'seat':
+      return {
+        title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} is not cured.`,
+        detail: t`A foot that does not sit moves the shaft each time a bolt is tightened.`,
+      }
+    case 'ready':
+      return {
+        title: t`Open in Ready: ${[
+          open.cautions > 0 ? (open.cautions === 1 ? t`one caution` : t`${open.cautions} cautions`) : '',
+          open.checks > 0 ? (open.checks === 1 ? t`one check` : t`${open.checks} checks`) : '',
+        ]
+          .filter(Boolean)
+          .join(t` and `)}.`,
+        detail: t`Sign each one, or say why it was skipped.`,
+      }
+    case 'torqued':
+      return {
+        title: t`Were the bolts torqued before the last readings?`,
+        detail: t`A machine moves when its bolts are tightened. Readings with loose bolts prove nothing.`,
+      }
+  }
+}
+
+function sayOpenJoint(state: 'outside' | 'unsure' | 'nothing', name: string): Said {
+  if (state === 'outside')
+    return { title: t`${name} is out of tolerance.`, detail: t`Plan the next move, or leave it and say why.` }
+  if (state === 'unsure')
+    return { title: t`${name}: can’t tell yet.`, detail: t`Read it again: a second reading narrows the doubt.` }
+  return { title: t`${name}: no verdict without a tolerance.`, detail: t`Give one on the Line screen.` }
+}
+
+/** How well a coupling repeats. */
+export function sayRepeat({ id, repeat }: ProvedJoint, terms: ProofTerms): Said | undefined {
+  if (!repeat) return undefined
+  const name = couplingName(id, terms)
+  const { worst, repeats, q, free } = repeat
+  const to = worst ? t` to ${lengthWithUnit(worst.by, terms)} at the ${lower(terms.at(worst.station))}` : ''
+  return {
+    title: repeats ? t`${name} repeats${to}.` : t`${name} does not repeat${to ? t`: off by` + to.slice(3) : ''}.`,
+    working: [
+      t`Squared difference over its own doubt: ${formatNumber(q, 1)}, of ${free} numbers. Chance alone exceeds the limit once in a thousand times.`,
+    ],
+  }
+}
+
+/** What closing the coupling did, and the verdict as coupled. */
+export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said | undefined {
+  if (!closed) return undefined
+  const name = couplingName(id, terms)
+  const { check, closing } = closed
+  const told = check.verdict ? asCoupledTexts[check.verdict.state] : asCoupledTexts.nothing
+  return {
+    title: t`${name}, coupling closed: ${told}.`,
+    ...(closing
+      ? { detail: t`Closing it moved the shafts by ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
+      : {}),
+    ...(closing
+      ? {
+          working: closing.stations.map(
+            ({ station, plane, by }) =>
+              t`${capital(terms.at(station))}, ${terms.plane(plane)}: ${terms.went(by, plane)}`,
+          ),
+        }
+      : {}),
+  }
+}
+
+const asCoupledTexts = labels({
+  within: 'within tolerance as coupled',
+  outside: 'out of tolerance as coupled',
+  unsure: 'can’t tell as coupled',
+  nothing: 'no verdict as coupled',
+} as const)
+
+function worstOf({ stations, change }: Closing, terms: ProofTerms): string {
+  const [first, ...rest] = stations
+  if (!first) return lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)
+  const most = rest.reduce((a, b) => (Math.abs(b.by) > Math.abs(a.by) ? b : a), first)
+  return t`${lengthWithUnit(Math.abs(most.by), terms)} at the ${lower(terms.at(most.station))}`
+}
+
+/** What closing did at the coupling against what it may do. */
+function mostText({ most, change }: Closing, terms: Terms): string {
+  const at = t`${lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)} and ${slope(Math.hypot(change.slopeY, change.slopeZ), terms.unit)} at the coupling`
+  return most
+    ? t`That is ${at}; up to ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })} and ${slope(most.slope, terms.unit)} is put up with.`
+    : t`That is ${at}.`
+}
+
+/** The hot check: running readings against in line. */
+export function sayRunning({ id, running }: ProvedJoint, terms: Terms): Said | undefined {
+  if (!running) return undefined
+  const name = couplingName(id, terms)
+  const state = running.verdict?.state ?? 'nothing'
+  return {
+    title: t`${name}, running: ${runningTexts[state]}.`,
+    detail:
+      state === 'within'
+        ? t`The growth that was planned for has come.`
+        : t`Compare the growth that came with the growth on the Line screen before you move anything.`,
+  }
+}
+
+const runningTexts = labels({
+  within: 'within tolerance',
+  outside: 'out of tolerance',
+  unsure: 'can’t tell',
+  nothing: 'no verdict',
+} as const)
+
+/** Up to which speed a coupling stays within. */
+export function saySpeed(id: string, speed: SpeedInHand | undefined, terms: Terms): string {
+  const name = couplingName(id, terms)
+  if (!speed) return t`${name}: its limits do not follow from the speed.`
+  const decides = speed.decides === 'slope' ? t`the slope decides` : t`the offset decides`
+  if (speed.sure === undefined)
+    return Number.isFinite(speed.rpm)
+      ? t`${name}: by the numbers within up to ${speedText(speed.rpm)} (${decides}), but sure at no speed.`
+      : t`${name}: sure at no speed.`
+  const numbers = Number.isFinite(speed.rpm) ? t` By the numbers alone up to ${speedText(speed.rpm)}; ${decides}.` : ''
+  return t`${name}: within up to ${speedText(speed.sure)}, 95 % sure.${numbers}`
+}
+
+/** What most of the doubt comes from. */
+export function sayShare({ what, share }: Share, probe: string | undefined): string {
+  const of = probe ? t` of the ${lower(probe)}` : ''
+  return t`${uncertainTexts[what].name}${of}: ${formatNumber(100 * share, 0)} % of the doubt. ${uncertainTexts[what].act}`
+}
+
+export const uncertainTexts: Readonly<Record<Share['what'], { name: string; act: string }>> = labels({
+  readings: { name: 'The readings', act: 'Read a repeat.' },
+  station: { name: 'The distance', act: 'Measure it again.' },
+  radius: { name: 'The radius', act: 'Measure it again.' },
+  sag: { name: 'The sag', act: 'Measure the sag again.' },
+  growth: { name: 'The growth', act: 'Measure it running.' },
+})
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
