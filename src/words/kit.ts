@@ -5,6 +5,7 @@ import type { Compared } from '../core/kit/gauge'
 import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import type { Peg } from '../core/verdict/peg'
+import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
 import { labels, t } from './language'
 import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
 
@@ -22,6 +23,7 @@ export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> 
   head: { one: 'head', many: 'Heads' },
   gauge: { one: 'comparison', many: 'Comparisons with a gauge block' },
   shims: { one: 'shim stock', many: 'Shims' },
+  limits: { one: 'table of limits', many: 'Tables of limits' },
 })
 
 const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrationDue : '')
@@ -32,6 +34,8 @@ export function kitPeg(item: KitItem, today: string): Peg {
   if (item.kind === 'bracket') return quantityMm(item.sag) === undefined ? 'unsure' : 'within'
   if (item.kind === 'shims') return item.sizes.some(({ count }) => count.trim() === '0') ? 'unsure' : 'within'
   if (item.kind === 'gauge') return 'nothing'
+  if (item.kind === 'limits')
+    return item.rows.length === 0 ? 'nothing' : rowFaults(item.rows).size > 0 ? 'unsure' : 'within'
   return due(item) ? 'within' : 'nothing'
 }
 
@@ -78,6 +82,7 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
   if (item.kind === 'shims')
     parts.push(item.slot.text ? t`slot ${lengthShown(item.slot, unit)}` : '', sizesShown(item, unit), item.material)
   if (item.kind === 'gauge') parts.push(item.dial, t`${item.readings.length} readings`)
+  if (item.kind === 'limits') parts.push(item.rows.length === 1 ? t`one row` : t`${item.rows.length} rows`, item.source)
   return [...parts, calibrated]
     .filter(Boolean)
     .join(', ')
@@ -162,3 +167,32 @@ export function sayFit(fit: DialFit | undefined, unit: Shown): Told {
     peg: 'within',
   }
 }
+
+/** What couplings a row of limits is for. */
+export const rowCouplingNames: Readonly<Record<TypedLimitRow['coupling'], string>> = labels({
+  any: 'any coupling',
+  short: 'short coupling',
+  spacer: 'spacer coupling',
+  rigid: 'rigid coupling',
+})
+
+/** What is wrong with a row of limits. */
+export const rowFaultTexts: Readonly<Record<RowFault, string>> = labels({
+  speeds: 'Give the speeds from and to, in turns a minute.',
+  backwards: 'The first speed must be below the second.',
+  offset: 'Give the offset, above zero. Only a spacer can do without.',
+  slope: 'Give the slope, above zero.',
+  overlap: 'Its speeds overlap with a row above.',
+})
+
+/** What is wrong in a table that was brought in, by row and column. */
+export const sayCellFault = ({ row, column, what }: CellFault): string =>
+  t`Row ${row}, column ${column}: ${
+    what === 'coupling'
+      ? t`the coupling must be any, short, spacer or rigid.`
+      : what === 'unit'
+        ? t`the unit must be mm, um, in or mil; of a slope mm/100 mm or mil/in.`
+        : lowerFirst(rowFaultTexts[what])
+  }`
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

@@ -136,12 +136,12 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       }
     case 'not-closed':
       return {
-        title: t`${couplingName(open.joint, terms)} was not read with the coupling closed.`,
+        title: t`${joined(open.joints, terms)}: not read with the coupling closed.`,
         detail: t`Close it, torque it and read once more, or say why not. The verdict does not wait for it.`,
       }
     case 'growth':
       return {
-        title: t`Growth is not known at ${couplingName(open.joint, terms).toLowerCase()}.`,
+        title: t`Growth is not known at ${lower(joined(open.joints, terms))}.`,
         detail: t`Enter it on the Line screen, or put your initials to it that there is none to speak of.`,
       }
     case 'feet':
@@ -285,5 +285,8 @@ export const uncertainTexts: Readonly<Record<Share['what'], { name: string; act:
   sag: { name: 'The sag', act: 'Measure the sag again.' },
   growth: { name: 'The growth', act: 'Measure it running.' },
 })
+
+const joined = (ids: readonly string[], terms: Terms): string =>
+  ids.map((id, i) => (i === 0 ? couplingName(id, terms) : lower(couplingName(id, terms)))).join(t` and `)
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

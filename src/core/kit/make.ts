@@ -58,6 +58,8 @@ export function makeKitItem(kind: KitKind, unit: Unit): KitItem {
       }
     case 'shims':
       return { kind, name: 'Shims', slot: length, material: 'stainless', sizes: usualSizes(unit), note: '' }
+    case 'limits':
+      return { kind, name: 'Table of limits', source: '', rows: [], note: '' }
   }
 }
 

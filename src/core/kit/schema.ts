@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { quantitySchema } from '../frame/schema'
 import { shape } from '../job/shape'
+import { limitRowsSchema } from '../verdict/table'
 
 /** What hangs in the tool crib, as people typed it. */
 
@@ -82,12 +83,24 @@ export const kitShimsSchema = v.strictObject({
   note: text(300),
 })
 
+/** What a site allows its couplings, by speed and kind of coupling. */
+export const kitLimitsSchema = v.strictObject({
+  shape,
+  kind: v.literal('limits'),
+  name,
+  /** Where the figures come from: a standard of the site, a page. */
+  source: text(120),
+  rows: limitRowsSchema,
+  note: text(300),
+})
+
 export const kitItemSchema = v.variant('kind', [
   kitDialSchema,
   kitBracketSchema,
   kitHeadSchema,
   kitGaugeSchema,
   kitShimsSchema,
+  kitLimitsSchema,
 ])
 
 export type KitDial = v.InferOutput<typeof kitDialSchema>
@@ -95,5 +108,6 @@ export type KitBracket = v.InferOutput<typeof kitBracketSchema>
 export type KitHead = v.InferOutput<typeof kitHeadSchema>
 export type KitGauge = v.InferOutput<typeof kitGaugeSchema>
 export type KitShims = v.InferOutput<typeof kitShimsSchema>
+export type KitLimits = v.InferOutput<typeof kitLimitsSchema>
 export type KitItem = v.InferOutput<typeof kitItemSchema>
 export type KitKind = KitItem['kind']

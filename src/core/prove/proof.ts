@@ -89,8 +89,8 @@ export type ProofOpen =
   | { kind: 'neither-repeat-nor-spare'; joint: string }
   | { kind: 'does-not-repeat'; joint: string }
   | { kind: 'closing'; joint: string; state: 'outside' | 'unsure' }
-  | { kind: 'not-closed'; joint: string }
-  | { kind: 'growth'; joint: string }
+  | { kind: 'not-closed'; joints: readonly string[] }
+  | { kind: 'growth'; joints: readonly string[] }
   | { kind: 'feet' }
   | { kind: 'seat'; machine: string }
   | { kind: 'ready'; cautions: number; checks: number }
@@ -225,6 +225,10 @@ export function proveJob(rounds: readonly ProofRound[], said: ProofSaid, before:
 
 const indexOf = (i: number): number | undefined => (i < 0 ? undefined : i)
 
+/** 0: it is wrong; 1: it may be; 2: it only was not looked at. */
+const rankOf = (open: ProofOpen): 0 | 1 | 2 =>
+  'state' in open && open.state === 'outside' ? 0 : open.kind === 'not-closed' ? 2 : 1
+
 function openIn(
   rounds: readonly ProofRound[],
   left: number | undefined,
@@ -237,8 +241,7 @@ function openIn(
   const moves = rounds.slice(0, left).flatMap(({ move }) => (move ? [move] : []))
   const shimmed = moves.some(({ done }) => [...done.values()].some(({ vertical = 0 }) => vertical !== 0))
   const open: ProofOpen[] = last.move ? [{ kind: 'moved-not-read' }] : []
-  joints.forEach((joint, j) => {
-    const { id, solution, used, repeat, closed } = joint
+  for (const { id, solution, used, repeat, closed } of joints) {
     const state = solution.verdict ? (solution.doubts.length > 0 ? 'unsure' : solution.verdict.state) : 'nothing'
     if (state !== 'within') open.push({ kind: 'joint', joint: id, state })
     if (repeat && !repeat.repeats) open.push({ kind: 'does-not-repeat', joint: id })
@@ -246,15 +249,19 @@ function openIn(
       open.push({ kind: 'neither-repeat-nor-spare', joint: id })
     if (closed?.closing && closed.closing.state !== 'within')
       open.push({ kind: 'closing', joint: id, state: closed.closing.state })
-    if (!closed && !said.notClosed) open.push({ kind: 'not-closed', joint: id })
-    if (!last.joints[j]?.growthGiven && !said.growthZero) open.push({ kind: 'growth', joint: id })
-  })
+  }
+  const those = (which: (joint: ProvedJoint, at: ProofJoint | undefined) => boolean) =>
+    joints.flatMap((joint, j) => (which(joint, last.joints[j]) ? [joint.id] : []))
+  const [unclosed, ungrown] = [those(({ closed }) => !closed), those((_, at) => !at?.growthGiven)]
+  if (ungrown.length > 0 && !said.growthZero) open.push({ kind: 'growth', joints: ungrown })
   for (const machine of before.seats) open.push({ kind: 'seat', machine })
   if (before.onFeet && shimmed && !said.ticks.feet) open.push({ kind: 'feet' })
   if (moves.length > 0 && !said.ticks.torqued) open.push({ kind: 'torqued' })
   if (before.cautions + before.checks > 0)
     open.push({ kind: 'ready', cautions: before.cautions, checks: before.checks })
-  return open
+  if (unclosed.length > 0 && !said.notClosed) open.push({ kind: 'not-closed', joints: unclosed })
+  // most serious first; what is alike stays in its order
+  return open.sort((a, b) => rankOf(a) - rankOf(b))
 }
 
 /** How a move came out at a station, in one plane: clearly otherwise beyond two deviations and what the dials can show. */

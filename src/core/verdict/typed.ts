@@ -3,6 +3,8 @@ import { parseNumber } from '../frame/number'
 import { quantityMm } from '../frame/quantity'
 import { quantitySchema, text } from '../frame/schema'
 import type { SlipGrade } from './slipSpeed'
+import { slopeRad } from './slope'
+import { limitRowsSchema, readRows } from './table'
 import type { Allowed } from './verdict'
 
 /** What is typed of what a coupling may do, the same on every kind of line that has one. */
@@ -15,6 +17,12 @@ export const toleranceSchema = v.variant('policy', [
     slope: v.strictObject({ text: text(40), unit: v.picklist(['mm/100 mm', 'mil/in']) }),
     source: text(120),
   }),
+  v.strictObject({
+    policy: v.literal('table'),
+    /** Of the kit, and what it was called then; the rows are a copy, so that an old job keeps what it was judged by. */
+    table: v.strictObject({ id: text(40), name: text(60), source: text(120) }),
+    rows: limitRowsSchema,
+  }),
 ])
 
 /** What of a line its couplings are judged by. */
@@ -22,13 +30,6 @@ export interface Judged {
   /** Turns a minute, as typed. */
   speed: string
   tolerance: v.InferOutput<typeof toleranceSchema>
-}
-
-/** Slope in rad from what was typed. */
-export function slopeRad(slope: { text: string; unit: 'mm/100 mm' | 'mil/in' }): number | undefined {
-  const typed = parseNumber(slope.text)
-  const rad = typed.ok ? typed.value / (slope.unit === 'mil/in' ? 1000 : 100) : undefined
-  return rad !== undefined && Math.abs(rad) < 1 ? rad : undefined
 }
 
 export const gradeOf = (line: Judged): SlipGrade =>
@@ -47,4 +48,14 @@ export function figuresOf({ tolerance }: Judged): Allowed['tolerance'] {
   const slope = slopeRad(tolerance.slope)
   if (!slope || slope <= 0) return undefined
   return { slope, offset: offset && offset > 0 ? offset : undefined }
+}
+
+/** All that a line says of what its couplings may do. */
+export function allowedOf(line: Judged): Allowed {
+  const { tolerance } = line
+  return {
+    rpm: speedOf(line),
+    tolerance: figuresOf(line),
+    ...(tolerance.policy === 'table' ? { table: readRows(tolerance.rows) } : {}),
+  }
 }

@@ -1,6 +1,7 @@
 import type { Plane, PlaneLine } from '../frame/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { probabilityThat } from './probability'
+import type { LimitRow } from './table'
 
 /** Where two shafts are joined. Lengths in mm. */
 export interface Joint {
@@ -9,6 +10,8 @@ export interface Joint {
   diameter?: number | undefined
   /** Stations of the flex planes of a spacer coupling. */
   flexPlanes?: readonly [number, number] | undefined
+  /** By which a site's table tells couplings apart; a spacer where it has flex planes, else a short one. */
+  kind?: 'short' | 'spacer' | 'rigid' | undefined
 }
 
 /** What a line says of what its couplings may do. */
@@ -19,6 +22,8 @@ export interface Allowed {
    * every policy of ours. A spacer needs no figure for its offset.
    */
   tolerance?: { offset?: number | undefined; slope: number } | undefined
+  /** The site's own table by speed and kind of coupling; absent where none is chosen. */
+  table?: readonly LimitRow[] | undefined
 }
 
 /** What is allowed at a coupling: offset in mm, slope in rad, and whose word that is. */
@@ -29,7 +34,7 @@ export interface Limits {
   slope: number
   /** Whether the offset at the centre is judged: of a spacer only where a figure for that was given. */
   judgesOffset: boolean
-  source: 'figures' | 'slip-speed'
+  source: 'figures' | 'table' | 'slip-speed'
 }
 
 export interface Verdict {

@@ -190,9 +190,11 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
         : t`${name}: can’t tell yet.`
   const doubts = finding.doubts.map((doubt) => doubtWords[doubt])
   const whose =
-    verdict.limits.source === 'figures'
-      ? t`These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
-      : t`By sliding speed at the coupling. The maker’s or the site’s figure would win.`
+    verdict.limits.source === 'table'
+      ? t`By the site’s table${terms.line.tolerance.policy === 'table' ? ` “${terms.line.tolerance.table.name}”` : ''}, for this speed and coupling. The maker’s figure would win.`
+      : verdict.limits.source === 'figures'
+        ? t`These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
+        : t`By sliding speed at the coupling. The maker’s or the site’s figure would win.`
   return {
     title,
     detail: doubts.length ? t`Don’t trust it: ${doubts.join('; ')}. ${measured}` : measured,
@@ -219,6 +221,7 @@ export const missingWords: Readonly<Record<LimitMissing, string>> = labels({
   speed: 'the speed',
   diameter: 'the coupling’s diameter',
   offset: 'an offset figure',
+  row: 'a row of the table for this speed and coupling',
 })
 
 /** What a set read with the coupling closed or running says: beside the released verdict, never instead of it. */

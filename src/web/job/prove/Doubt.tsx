@@ -13,7 +13,7 @@ import { drawInWorker } from '../../draws/draws'
 import { Button, Choices, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { Cloud } from './Cloud'
-import { Row, type SayProof, Sheet } from './parts'
+import { Folded, Row, type SayProof } from './parts'
 
 const draws = 100_000
 const Clouds = styled.div`display: flex; flex-wrap: wrap; gap: 16px;`
@@ -57,8 +57,7 @@ export function Doubt(props: {
   const edit = (change: Partial<Known>, mark: string) =>
     say((one) => ({ ...one, knownTo: { ...(one.knownTo ?? usual), ...change } }), mark)
   return (
-    <Sheet aria-label={proveWords.howSure}>
-      <h2>{proveWords.howSure}</h2>
+    <Folded title={proveWords.howSure}>
       <Muted>{proveWords.howSureBecause}</Muted>
       {round.joints.length > 1 ? (
         <Row>
@@ -99,7 +98,7 @@ export function Doubt(props: {
       ) : (
         <Muted>{proveWords.cannotDraw}</Muted>
       )}
-    </Sheet>
+    </Folded>
   )
 }
 

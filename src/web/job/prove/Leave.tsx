@@ -18,6 +18,7 @@ export function Leave(props: {
   const [reason, setReason] = useState<LeaveReason>('within')
   const [note, setNote] = useState('')
   const { leave } = said
+  if (frozen && !leave) return null
   return (
     <Sheet aria-label={proveWords.leaveTitle} id="leave">
       <h2>{proveWords.leaveTitle}</h2>
@@ -35,7 +36,7 @@ export function Leave(props: {
             </Row>
           )}
         </>
-      ) : frozen ? null : (
+      ) : (
         <Row
           as="form"
           onSubmit={(event) => {
@@ -64,7 +65,7 @@ export function Leave(props: {
           </Button>
         </Row>
       )}
-      <Muted>{ready ? proveWords.leaveStands : proveWords.enterInitials}</Muted>
+      <Muted>{ready || leave ? proveWords.leaveStands : proveWords.enterInitials}</Muted>
     </Sheet>
   )
 }

@@ -8,7 +8,7 @@ import type { ProofTerms } from '../../../words/prove'
 import { couplingName, lengthWithUnit, probeName, signedLength, unitName } from '../../../words/terms'
 import { Muted } from '../../parts/controls'
 import { DialFace } from './DialFace'
-import { Sheet } from './parts'
+import { Folded } from './parts'
 
 const Faces = styled.ul`
   list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); gap: 12px;
@@ -34,8 +34,7 @@ export function Marks({ round, terms }: { round: ProofRound; terms: ProofTerms }
   )
   if (couplings.length === 0) return null
   return (
-    <Sheet aria-label={proveWords.marks}>
-      <h2>{proveWords.marks}</h2>
+    <Folded title={proveWords.marks}>
       <Muted>{proveWords.marksMean}</Muted>
       {couplings.map(({ id, half, source: { set, probes } }) => (
         <div key={id}>
@@ -71,6 +70,6 @@ export function Marks({ round, terms }: { round: ProofRound; terms: ProofTerms }
           </Faces>
         </div>
       ))}
-    </Sheet>
+    </Folded>
   )
 }

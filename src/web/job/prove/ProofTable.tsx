@@ -30,8 +30,14 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
             </tr>
           </thead>
           <tbody>
-            {places.map((one) => (
-              <Place key={`${one.place}${one.plane}`} one={one} moved={moved} terms={terms} />
+            {places.map((one, i) => (
+              <Place
+                key={`${one.place}${one.plane}`}
+                one={one}
+                rows={places[i - 1]?.place === one.place ? 0 : places.filter(({ place }) => place === one.place).length}
+                moved={moved}
+                terms={terms}
+              />
             ))}
           </tbody>
         </table>
@@ -41,13 +47,18 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
   )
 })
 
-function Place({ one, moved, terms }: { one: PlaceProved; moved: boolean; terms: ProofTerms }) {
+function Place(props: { one: PlaceProved; rows: number; moved: boolean; terms: ProofTerms }) {
+  const { one, rows, moved, terms } = props
   const { plane } = one
   const stands = (mm: number | undefined) => (mm === undefined ? proveWords.nothing : terms.stands(mm, plane))
   return (
-    <tr>
-      <th scope="row">{terms.at(one.place)}</th>
-      <td>{terms.plane(plane)}</td>
+    <tr data-more={rows === 0 || undefined}>
+      {rows > 0 ? (
+        <th scope="rowgroup" rowSpan={rows}>
+          {terms.at(one.place)}
+        </th>
+      ) : null}
+      <th scope="row">{terms.plane(plane)}</th>
       <td>{stands(one.found)}</td>
       {moved ? <td>{one.moved === undefined ? proveWords.notWritten : terms.went(one.moved, plane)}</td> : null}
       <td>{stands(one.left)}</td>

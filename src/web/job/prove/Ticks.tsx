@@ -69,28 +69,30 @@ export function Ticks(props: {
     <Sheet aria-label={proveWords.beforeItRuns}>
       <h2>{proveWords.beforeItRuns}</h2>
       <Muted>{proveWords.inThisOrder}</Muted>
-      <Row>
-        <Field label={proveWords.initials}>
-          <Input
-            style={{ width: 110 }}
-            maxLength={12}
-            value={initials}
-            onChange={(event) => changeSettings({ initials: event.target.value })}
-          />
-        </Field>
-        <Field label={proveWords.closingMayMove}>
-          <Input
-            style={{ width: 110 }}
-            inputMode="decimal"
-            maxLength={6}
-            placeholder="25"
-            readOnly={frozen}
-            value={said.closingShare ?? ''}
-            onChange={(event) => say((one) => ({ ...one, closingShare: event.target.value }), 'closing')}
-          />
-        </Field>
-        {initials.trim() === '' ? <Muted>{proveWords.enterInitials}</Muted> : null}
-      </Row>
+      {frozen ? null : (
+        <Row>
+          <Field label={proveWords.initials}>
+            <Input
+              style={{ width: 110 }}
+              maxLength={12}
+              value={initials}
+              onChange={(event) => changeSettings({ initials: event.target.value })}
+            />
+          </Field>
+          <Field label={proveWords.closingMayMove}>
+            <Input
+              style={{ width: 110 }}
+              inputMode="decimal"
+              maxLength={6}
+              placeholder="25"
+              readOnly={frozen}
+              value={said.closingShare ?? ''}
+              onChange={(event) => say((one) => ({ ...one, closingShare: event.target.value }), 'closing')}
+            />
+          </Field>
+          {initials.trim() === '' ? <Muted>{proveWords.enterInitials}</Muted> : null}
+        </Row>
+      )}
       <List>
         {proofTicks.map((tick) =>
           line(tick, proofTickTexts[tick].title, proofTickTexts[tick].detail, said.ticks[tick], (done) =>

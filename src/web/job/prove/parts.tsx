@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import type { ProofSaid } from '../../../core/prove/schema'
 import { mono } from '../../app/style'
@@ -10,6 +11,19 @@ export const Sheet = styled(Card)`
   margin-bottom: 16px; display: grid; gap: 10px; h2 { font-size: 16px; } > div { overflow-x: auto; }
   table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 14px 5px 0; text-align: left; white-space: nowrap; }
   thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} }
-  tbody tr { border-top: 1px solid var(--rule); }
+  tbody tr { border-top: 1px solid var(--rule); } tbody tr[data-more] { border-top: 0; } tbody th[scope='row'] { font-weight: 400; color: var(--muted); } th[rowspan] { vertical-align: top; }
+  summary { cursor: pointer; min-height: 28px; } summary h2 { display: inline; }
 `
 export const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`
+
+/** A sheet that is opened when its moment has come. */
+export function Folded({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Sheet as="details" aria-label={title}>
+      <summary>
+        <h2>{title}</h2>
+      </summary>
+      {children}
+    </Sheet>
+  )
+}

@@ -26,6 +26,7 @@ import { Bracket } from './Bracket'
 import { Dial } from './Dial'
 import { Gauge } from './Gauge'
 import { Head } from './Head'
+import { LimitsTable } from './LimitsTable'
 import { Shims } from './Shims'
 import { WhichDial } from './WhichDial'
 
@@ -39,7 +40,7 @@ const Row = styled.button`display: grid; grid-template-columns: 20px 1fr; gap: 2
   &:hover b { text-decoration: underline; }`
 const Work = styled.main`padding: 20px; min-width: 0; display: grid; gap: 16px; align-content: start; h2 { font-size: 17px; }`
 
-const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'shims', 'gauge']
+const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'shims', 'limits', 'gauge']
 
 /** Dials, brackets with their sag, heads, shims, and comparisons against a gauge block. */
 export function KitScreen() {
@@ -207,6 +208,7 @@ function Item(props: {
           {document.kind === 'head' ? <Head item={document} unit={unit} put={put} /> : null}
           {document.kind === 'gauge' ? <Gauge item={document} unit={unit} put={put} dials={dials} /> : null}
           {document.kind === 'shims' ? <Shims item={document} unit={unit} put={put} /> : null}
+          {document.kind === 'limits' ? <LimitsTable item={document} unit={unit} put={put} /> : null}
           {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}
           <div>
             {archived ? (

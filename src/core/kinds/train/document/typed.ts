@@ -2,7 +2,7 @@ import { quantityMm } from '../../../frame/quantity'
 import type { Probe } from '../../../probes'
 import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import { isCoupled, setPurpose, toProbe } from '../../../shafts/typed'
-import { figuresOf, speedOf } from '../../../verdict/typed'
+import { allowedOf } from '../../../verdict/typed'
 import type { Coupling, Train } from '../solve/model'
 import { growthMm } from './growth'
 import type { Line, Round } from './schema'
@@ -50,6 +50,7 @@ export function toTrain(line: Line, round: Round): JobTrain {
       left,
       x,
       diameter: quantityMm(coupling.diameter),
+      kind: coupling.kind,
       flexPlanes: span && span > 0 ? [x - span / 2, x + span / 2] : undefined,
       sets: sets.map(({ set, found }) => ({
         state: isCoupled(set) ? 'engaged' : 'released',
@@ -74,8 +75,7 @@ export function toTrain(line: Line, round: Round): JobTrain {
         0,
         line.machines.findIndex((machine) => machine.id === line.fixed),
       ),
-      rpm: speedOf(line),
-      tolerance: figuresOf(line),
+      ...allowedOf(line),
     },
   }
 }

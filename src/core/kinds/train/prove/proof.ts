@@ -23,7 +23,7 @@ export function proofOf(line: Line, solved: JobSolution): ProofRound {
       {
         id: coupling.id,
         joint: coupling,
-        allowed: { rpm: train.rpm, tolerance: train.tolerance },
+        allowed: { rpm: train.rpm, tolerance: train.tolerance, table: train.table },
         grade: gradeOf(line),
         growth: growthAcross(train, coupling),
         growthGiven: feet.every(({ growth }) => growth?.vertical !== undefined),

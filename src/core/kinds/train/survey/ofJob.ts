@@ -3,6 +3,7 @@ import { quantityMm } from '../../../frame/quantity'
 import type { Probe } from '../../../probes'
 import { measurementOf } from '../../../shafts/survey/ofSet'
 import { stockSizes } from '../../../shims/stock'
+import { figuresTold } from '../../../verdict/limits'
 import type { Job, Round } from '../document/schema'
 import { toTrain } from '../document/typed'
 import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
@@ -12,6 +13,7 @@ import type { Survey } from './schema'
 export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
   const { train, sources } = toTrain(job.line, round)
   const facts = factsOf(job, round)
+  const figures = figuresTold(train, train.couplings)
   const footNames = new Map(job.line.machines.flatMap(({ feet }) => feet.map(({ id, name }) => [id, name])))
   const couplingNames = new Map(job.line.couplings.map(({ id, name }) => [id, name]))
   const machine = (side: Probe['on'], left: number) => train.machines[side === 'left' ? left : left + 1]?.id ?? ''
@@ -47,13 +49,8 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
       })),
       fixed: train.machines[train.fixed]?.id ?? '',
       ...(train.rpm ? { rpm: train.rpm } : {}),
-      ...(train.tolerance
-        ? {
-            tolerance: {
-              slope: train.tolerance.slope,
-              ...(train.tolerance.offset ? { offset: train.tolerance.offset } : {}),
-            },
-          }
+      ...(figures
+        ? { tolerance: { slope: figures.slope, ...(figures.offset ? { offset: figures.offset } : {}) } }
         : {}),
     },
     measurements: train.couplings.flatMap(({ id, left, sets }, c) =>

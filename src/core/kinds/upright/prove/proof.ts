@@ -4,7 +4,7 @@ import type { ProofPlace, ProofRound } from '../../../prove/proof'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
 import { setPurpose } from '../../../shafts/typed'
-import { figuresOf, gradeOf, speedOf } from '../../../verdict/typed'
+import { allowedOf, gradeOf } from '../../../verdict/typed'
 import { makeRound } from '../document/make'
 import type { UprightLine, UprightRound } from '../document/schema'
 import { sizeMm, type UprightSolved } from '../solve/round'
@@ -24,7 +24,7 @@ export function proofOf(line: UprightLine, solved: UprightSolved): ProofRound {
     const variance = (c[i]?.[i] ?? 0) + 2 * x * (c[i]?.[i + 1] ?? 0) + x * x * (c[i + 1]?.[i + 1] ?? 0)
     return { position: offset + slope * x, sd: Math.sqrt(Math.max(0, variance)) }
   }
-  const allowed = { rpm: speedOf(line), tolerance: figuresOf(line) }
+  const allowed = allowedOf(line)
   return {
     joints: [
       {

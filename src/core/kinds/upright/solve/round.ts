@@ -7,7 +7,7 @@ import { type ReadingSet, togetherOf } from '../../../shafts/together'
 import { channelsOf, isCoupled, resolutionOf, setPurpose, toProbe } from '../../../shafts/typed'
 import { packMm } from '../../../shims/stock'
 import { limitsOf } from '../../../verdict/limits'
-import { figuresOf, gradeOf, speedOf } from '../../../verdict/typed'
+import { allowedOf, gradeOf } from '../../../verdict/typed'
 import type { UprightLine, UprightRound } from '../document/schema'
 import { type Flange, type FlangeWork, flangeWork } from './flange'
 
@@ -79,7 +79,7 @@ export function flangeOf({ flange }: UprightLine): Flange | undefined {
 export function solveRound(line: UprightLine, round: UprightRound): UprightSolved {
   const { sets, sources } = readRound(line, round)
   const joint = { id: line.coupling.id, x: 0, diameter: sizeMm(line.coupling.diameter), sets }
-  const allowed = { rpm: speedOf(line), tolerance: figuresOf(line) }
+  const allowed = allowedOf(line)
   const coupling = solveCoupling(joint, { limits: limitsOf(allowed, joint, gradeOf(line)) })
   const flange = flangeOf(line)
   const { result } = coupling

@@ -2,7 +2,8 @@ import { tidy } from '../../../frame/openFormat'
 import { quantityMm } from '../../../frame/quantity'
 import type { JobOf } from '../../../job/document'
 import { measurementOf } from '../../../shafts/survey/ofSet'
-import { figuresOf, speedOf } from '../../../verdict/typed'
+import { figuresTold } from '../../../verdict/limits'
+import { allowedOf, speedOf } from '../../../verdict/typed'
 import type { UprightLine, UprightRound } from '../document/schema'
 import { flangeOf, readRound, sizeMm } from '../solve/round'
 import type { UprightSurvey } from './schema'
@@ -18,7 +19,8 @@ export function surveyOf(
   const { sets, sources } = readRound(line, round)
   const [lower, upper] = line.machines
   const { id, name, diameter } = line.coupling
-  const [rpm, figures, flange] = [speedOf(line), figuresOf(line), flangeOf(line)]
+  const [rpm, flange] = [speedOf(line), flangeOf(line)]
+  const figures = figuresTold(allowedOf(line), [{ x: 0, diameter: sizeMm(line.coupling.diameter) }])
   if (!flange) return undefined
   const wide = sizeMm(diameter)
   return {

@@ -4,7 +4,9 @@ import type { Line } from '../../../../core/kinds/train/document/schema'
 import { type SlipGrade, slipSpeeds } from '../../../../core/verdict/slipSpeed'
 import { allowedText } from '../../../../words/train/limits'
 import { lineWords } from '../../../../words/train/page/line'
-import { Card, Choices, Field, Input, Muted } from '../../../parts/controls'
+import { useKit } from '../../../notebook/useKit'
+import { ButtonLink } from '../../../parts/ButtonLink'
+import { Button, Card, Choices, Field, Input, Muted, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-top: 12px; align-items: center; > [role='radiogroup'], > p { grid-column: 1 / -1; justify-self: start; }`
@@ -32,18 +34,21 @@ export function Tolerance(props: {
         isDisabled={frozen}
         options={[
           { value: 'slip-speed', text: lineWords.bySlidingSpeed },
+          { value: 'table', text: lineWords.theSitesTable },
           { value: 'figures', text: lineWords.theMakersOrTheSites2 },
         ]}
         onChange={(policy) =>
           onChange(
             policy === 'slip-speed'
               ? { policy, grade: 'standard' }
-              : {
-                  policy,
-                  offset: { text: '', unit },
-                  slope: { text: '', unit: slopeUnit },
-                  source: '',
-                },
+              : policy === 'table'
+                ? { policy, table: { id: '', name: '', source: '' }, rows: [] }
+                : {
+                    policy,
+                    offset: { text: '', unit },
+                    slope: { text: '', unit: slopeUnit },
+                    source: '',
+                  },
           )
         }
       />
@@ -60,6 +65,8 @@ export function Tolerance(props: {
             onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
           />
         </Grid>
+      ) : tolerance.policy === 'table' ? (
+        <FromTable tolerance={tolerance} frozen={frozen} onChange={onChange} />
       ) : (
         <Grid>
           <QuantityField
@@ -95,5 +102,48 @@ export function Tolerance(props: {
       ))}
       <Muted as="p">{lineWords.theMakersOrTheSites}</Muted>
     </Card>
+  )
+}
+
+/** The table is taken from the kit as it is; the line keeps a copy of its rows. */
+function FromTable(props: {
+  tolerance: Extract<Line['tolerance'], { policy: 'table' }>
+  frozen: boolean
+  onChange: (tolerance: Line['tolerance']) => void
+}) {
+  const { tolerance, frozen, onChange } = props
+  const { items } = useKit()
+  const tables = items.flatMap(({ id, document }) => (document.kind === 'limits' ? [{ id, document }] : []))
+  const { id, name, source } = tolerance.table
+  const now = tables.find((one) => one.id === id)?.document
+  const take = (chosen: string) => {
+    const found = tables.find((one) => one.id === chosen)
+    if (!found) return
+    const { document } = found
+    onChange({
+      policy: 'table',
+      table: { id: found.id, name: document.name, source: document.source },
+      rows: document.rows,
+    })
+  }
+  const changed = now !== undefined && JSON.stringify(now.rows) !== JSON.stringify(tolerance.rows)
+  return (
+    <Grid>
+      <Field label={lineWords.table}>
+        <Select
+          disabled={frozen}
+          value={id}
+          options={[
+            { value: '', text: tables.length > 0 ? lineWords.chooseATable : lineWords.noTableYet },
+            ...tables.map((one) => ({ value: one.id, text: one.document.name })),
+            ...(id && !now ? [{ value: id, text: name }] : []),
+          ]}
+          onPick={take}
+        />
+      </Field>
+      {source ? <Muted>{source}</Muted> : null}
+      {changed && !frozen ? <Button onPress={() => take(id)}>{lineWords.takeTheTableAsItIs}</Button> : null}
+      <ButtonLink to="/kit">{lineWords.tablesAreKeptInKit}</ButtonLink>
+    </Grid>
   )
 }

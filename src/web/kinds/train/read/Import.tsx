@@ -17,6 +17,7 @@ import { readWords } from '../../../../words/train/page/read'
 import { sayTrouble } from '../../../../words/troubles'
 import { mono } from '../../../app/style'
 import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
+import { fileName, safeCells, saveText } from '../../../parts/files'
 import { useTrainFrame } from '../frame'
 
 const Sheet = styled(Card)`display: grid; gap: 12px; margin-bottom: 16px;
@@ -33,9 +34,6 @@ interface Props {
 }
 
 const units: readonly Unit[] = ['mm', 'um', 'mil', 'in']
-
-/** A spreadsheet takes what begins like this for a formula; a minus or a plus begins a number here. */
-const safely = { escapeFormulae: /^[=@\t\r]/ }
 
 /** Readings from a file or a spreadsheet into a set, and out again. */
 export function Import({ set, round, onSet, done }: Props) {
@@ -82,17 +80,7 @@ export function Import({ set, round, onSet, done }: Props) {
   }))
   const faultAt = (row: number, column: number) =>
     taken && !taken.ok && taken.faults.some((fault) => fault.row === row + 1 && fault.column === column + 1)
-  const save = (name: string, kind: string, content: string) => {
-    const link = window.document.createElement('a')
-    link.href = URL.createObjectURL(new Blob([content], { type: kind }))
-    link.download = name
-    link.click()
-    URL.revokeObjectURL(link.href)
-  }
-  const file = `${document.line.name || 'line'} ${round.id}`
-    .replace(/[^\w ]+/g, '')
-    .replace(/ +/g, '-')
-    .toLowerCase()
+  const file = fileName(`${document.line.name || 'line'} ${round.id}`)
 
   return (
     <Sheet aria-label={readWords.importAndExport}>
@@ -234,12 +222,12 @@ export function Import({ set, round, onSet, done }: Props) {
         <Button
           onPress={() =>
             void import('papaparse').then(({ default: papa }) =>
-              save(
+              saveText(
                 `${file}.csv`,
                 'text/csv',
                 papa.unparse(
                   readingsTable(set, solved.dials, (state) => stateName(state, terms), settings.unit),
-                  safely,
+                  safeCells,
                 ),
               ),
             )
@@ -249,7 +237,11 @@ export function Import({ set, round, onSet, done }: Props) {
         </Button>
         <Button
           onPress={() =>
-            save(`${file}.survey.json`, 'application/json', `${JSON.stringify(surveyOf(document, round), null, 1)}\n`)
+            saveText(
+              `${file}.survey.json`,
+              'application/json',
+              `${JSON.stringify(surveyOf(document, round), null, 1)}\n`,
+            )
           }
         >
           {readWords.exportRoundAsASurvey}
