@@ -1,12 +1,17 @@
 import type { KindName, Kinds } from '../core/kinds'
 import type { KindDrawing, MiniStroke } from './kind'
 import { miniSight } from './train/mini'
+import { sightScene } from './train/sight'
+import { flangeScene } from './upright/flange'
 import { miniUpright } from './upright/mini'
 
 /** How each kind of line is drawn. */
 export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
-  train: { mini: miniSight },
-  upright: { mini: miniUpright },
+  train: {
+    mini: miniSight,
+    sight: (solved, ghost, terms, size) => sightScene(solved, terms, { ...size, flipped: false, ghost }),
+  },
+  upright: { mini: miniUpright, sight: (solved, _, terms, size) => flangeScene(solved, terms, size) },
 }
 
 /** A hand-wide drawing for a list, px. */

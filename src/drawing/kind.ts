@@ -1,5 +1,6 @@
+import type { Unit } from '../core/frame/units'
 import type { KindTypes } from '../core/kinds/kind'
-import type { Point } from './scene'
+import type { Point, Scene } from './scene'
 
 /** One stroke of a miniature, px. */
 export interface MiniStroke {
@@ -12,4 +13,19 @@ export interface MiniStroke {
 export interface KindDrawing<T extends KindTypes> {
   /** A hand-wide drawing for a list. */
   mini(listed: T['listed'], width: number, height: number): MiniStroke[]
+  /** A round as it is printed; `ghost`: an earlier one, pale behind it. */
+  sight(solved: T['solved'], ghost: T['solved'] | undefined, terms: Drawn<T>, size: Size): Scene
+}
+
+/** A line with the unit and the resolution its numbers are told in. */
+export interface Drawn<T extends KindTypes> {
+  line: T['line']
+  unit: Unit
+  resolution: number
+}
+
+/** px */
+export interface Size {
+  width: number
+  height: number
 }

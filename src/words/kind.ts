@@ -1,6 +1,7 @@
 import type { Plane } from '../core/frame/axis'
 import type { NamedLine } from '../core/job/document'
 import type { KindTypes } from '../core/kinds/kind'
+import type { ReadingTable } from './readings'
 import type { Terms } from './terms'
 
 /** A place in a round, in words; `whole` where nothing is left to be said of it. */
@@ -38,6 +39,14 @@ export interface KindWords<T extends KindTypes> {
     /** Where something stands: "0.22 high"; and how far it went: "0.22 mm up". */
     stands(mm: number, plane: Plane, terms: Told<T>): string
     went(mm: number, plane: Plane, terms: Told<T>): string
+  }
+  /** What a record prints of a job of this kind beside what all have. */
+  record: {
+    readings(solved: T['solved'], terms: Told<T>): readonly ReadingTable[]
+    /** What stays, how what stands there grows, and where that comes from. */
+    conditions(terms: Told<T>): readonly string[]
+    /** What lies under each foot or bolt now; nothing where nobody wrote it down. */
+    packs(round: T['round'], terms: Told<T>): readonly (readonly [place: string, pack: string])[]
   }
   placeInRound(round: T['round'], path: readonly string[], line: NamedLine): PlaceInRound
 }

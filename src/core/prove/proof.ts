@@ -285,7 +285,8 @@ function placesBetween(rounds: readonly ProofRound[]): PlaceProved[] {
     planes.flatMap((plane): PlaceProved[] => {
       const now = place[plane]
       const then = first.places.find(({ id }) => id === place.id)?.[plane]
-      if (!now || !then) return []
+      // what stays is where everything else is told from
+      if (!now || !then || (now.sd === 0 && then.sd === 0)) return []
       const wanted = move?.expected.get(place.id)?.[plane]
       const was = previous?.places.find(({ id }) => id === place.id)?.[plane]
       const off = wanted === undefined ? undefined : now.position - wanted

@@ -86,7 +86,7 @@ export function Drawing({ scene }: { scene: Scene }) {
   )
 }
 
-const strokes: Record<
+export const strokes: Record<
   Role,
   { stroke?: string; strokeWidth?: number; fill?: string; strokeDasharray?: string; fillOpacity?: number }
 > = {

@@ -5,7 +5,7 @@ import { Font } from '@react-pdf/renderer'
  * The printed pages' type: fonts that lie in the file, for any name in Latin letters with whatever stands on them, Greek and
  * Cyrillic. Each family is one subset; the first that has a letter draws it.
  */
-const subsets: readonly (readonly [family: string, font: string, subset: string])[] = [
+export const subsets: readonly (readonly [family: string, font: string, subset: string])[] = [
   ['Next', 'atkinson-hyperlegible-next', 'latin'],
   ['Next ext', 'atkinson-hyperlegible-next', 'latin-ext'],
   ['Mono', 'atkinson-hyperlegible-mono', 'latin'],
@@ -18,13 +18,12 @@ const subsets: readonly (readonly [family: string, font: string, subset: string]
   ['Noto Vietnamese', 'noto-sans', 'vietnamese'],
 ]
 const file = createRequire(import.meta.url).resolve
+export const fontFile = (font: string, subset: string, weight: 400 | 700): string =>
+  file(`@fontsource/${font}/files/${font}-${subset}-${weight}-normal.woff`)
 for (const [family, font, subset] of subsets)
   Font.register({
     family,
-    fonts: [400, 700].map((fontWeight) => ({
-      src: file(`@fontsource/${font}/files/${font}-${subset}-${fontWeight}-normal.woff`),
-      fontWeight,
-    })),
+    fonts: ([400, 700] as const).map((fontWeight) => ({ src: fontFile(font, subset, fontWeight), fontWeight })),
   })
 Font.registerHyphenationCallback((word) => [word])
 

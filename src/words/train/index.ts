@@ -1,15 +1,35 @@
 import type { TrainTypes } from '../../core/kinds/train'
+import { growthMm } from '../../core/kinds/train/document/growth'
 import { type MachineKind, machineKinds } from '../../core/kinds/train/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { footName, isZero, lengthWithUnit, place, sideName, wayName } from '../terms'
+import { readingTable } from '../readings'
+import { seatFootName } from '../seat'
+import {
+  angleName,
+  capital,
+  couplingName,
+  footName,
+  isZero,
+  lengthWithUnit,
+  machineName,
+  place,
+  sideName,
+  stateName,
+  unitName,
+  wayName,
+} from '../terms'
 import { sayNext } from './findings'
+import { growthText } from './growth'
 import { machineKindNames } from './machines'
 import { placeInRound } from './places'
 
 const options = machineKinds.map((kind) => ({ value: kind, text: machineKindNames[kind] }))
 const nameOf = (kind: string | undefined) =>
   machineKindNames[(kind ?? 'other') as MachineKind] ?? machineKindNames.other
+
+/** A pack as it was typed, with blanks round its plus signs. */
+const showPack = (text: string): string => text.replace(/\s*\+\s*/g, ' + ').trim()
 
 export const trainWords: KindWords<TrainTypes> = labels({
   name: 'Coupled machines on feet',
@@ -29,6 +49,35 @@ export const trainWords: KindWords<TrainTypes> = labels({
         : plane === 'vertical'
           ? t`${lengthWithUnit(Math.abs(mm), terms)} ${wayName[mm > 0 ? 'up' : 'down']}`
           : t`${lengthWithUnit(Math.abs(mm), terms)} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`,
+  },
+  record: {
+    readings: ({ dials }, terms) =>
+      dials.flatMap((state) => {
+        const several = terms.line.couplings.length > 1
+        const coupling = several ? t`, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
+        const set = state.setNumber ? t`, set ${state.setNumber}` : ''
+        const name = `${stateName(state, terms)}${coupling}${set}`
+        const at = (degrees: number) => angleName(degrees, terms, state.set.angleAs)
+        return readingTable(state, { name, at }, terms) ?? []
+      }),
+    conditions: (terms) => [
+      t`Measured from the ${machineName(terms.line.fixed, terms).toLowerCase()}, which stays. ${terms.line.fixedBecause}`.trim(),
+      ...terms.line.machines.flatMap(({ feet }) =>
+        feet.flatMap(({ id, growth }) =>
+          growth
+            ? [
+                t`${footName(id, terms)}: ${growthText(growthMm(growth), { ...terms, resolution: 0.01 })}${growth.source ? t` (${growth.source})` : ''}.`,
+              ]
+            : [],
+        ),
+      ),
+    ],
+    packs: ({ plan }, terms) =>
+      Object.entries(plan?.packs ?? {}).flatMap(([foot, pack]) =>
+        pack.text.trim() === ''
+          ? []
+          : [[capital(seatFootName(foot, terms)), `${showPack(pack.text)} ${unitName[pack.unit]}`] as const],
+      ),
   },
   placeInRound,
 })

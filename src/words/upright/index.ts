@@ -2,8 +2,9 @@ import type { Plane } from '../../core/frame/axis'
 import type { UprightTypes } from '../../core/kinds/upright'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
+import { readingTable } from '../readings'
 import { isZero, lengthWithUnit } from '../terms'
-import { boltPlace, sayNext, type UprightTerms } from './findings'
+import { boltPlace, dialName, sayNext, type UprightTerms } from './findings'
 
 const machines = labels(['Pump', 'Motor', 'Gearbox', 'Mixer', 'Fan'].map((name) => ({ value: name, text: name })))
 
@@ -27,6 +28,18 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     plane: (plane, { flange }) => t`toward ${boltPlace(directionOf[plane], flange.bolts)}`,
     stands: (mm, plane, terms) => (isZero(mm, terms) ? t`in line` : toward(mm, plane, terms)),
     went: (mm, plane, terms) => (isZero(mm, terms) ? t`not at all` : toward(mm, plane, terms)),
+  },
+  record: {
+    readings: ({ probes }, terms) =>
+      probes.flatMap((state) => {
+        const set = state.setNumber ? t`, set ${state.setNumber}` : ''
+        const at = (degrees: number) => boltPlace(degrees, terms.line.flange.bolts)
+        return readingTable(state, { name: `${dialName(state, terms)}${set}`, at }, terms) ?? []
+      }),
+    conditions: ({ line: { machines } }) => [
+      t`Measured from the ${machines[0].name.toLowerCase()}, which stays; the ${machines[1].name.toLowerCase()} stands on its flange.`,
+    ],
+    packs: () => [],
   },
   placeInRound(round, path, line) {
     const set = round.sets.find((one) => path.includes(one.id))

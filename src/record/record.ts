@@ -1,0 +1,333 @@
+import { format, isValid } from 'date-fns'
+import { provedOf } from '../core/job/proved'
+import { type AnyJob, type KindName, kindOf } from '../core/kinds'
+import { type ProofJoint, type ProofOpen, speedOf } from '../core/prove/proof'
+import { nothingSaid, proofTicks } from '../core/prove/schema'
+import { readyState } from '../core/ready/ready'
+import { solveSeat } from '../core/seat/state'
+import { drawings } from '../drawing'
+import { wordsOf } from '../words'
+import { labels, t } from '../words/language'
+import { type ProofTerms, proofTerms, proofTickTexts, sayOpen, saySpeed } from '../words/prove'
+import { cautionTexts, checkTexts, occasionNames } from '../words/ready'
+import { limitsText, storyOf, vectorText, whoseText, recordWords as words } from '../words/record'
+import { saySeat } from '../words/seat'
+import { capital, couplingName, length, machineName, unitName } from '../words/terms'
+import type { Block, Item, Sheet, Table } from './blocks'
+
+/** What was signed, by whom, and what was accepted as it was. */
+export interface Signed {
+  revision: number
+  doneBy: string
+  checkedBy: string
+  /** ISO date and time. */
+  at: string
+  accepted: readonly { what: string; because: string }[]
+  /** Of the revision's canonical JSON. */
+  sha256: string
+}
+
+/** A piece of kit as it stood when the record was made. */
+export interface Instrument {
+  name: string
+  /** Day its calibration is due, or none. */
+  due: string
+}
+
+export interface RecordOptions {
+  unit: 'mm' | 'mil'
+  /** The site's own name, at the head. */
+  site?: string | undefined
+  instruments?: ReadonlyMap<string, Instrument>
+  signed?: Signed | undefined
+}
+
+/** The size of a drawing on paper, px. */
+const drawn = { width: 1060, height: 270 }
+
+/** A job of any kind, as it is printed: two pages for a pair, then everything that was read. */
+export function recordOf<K extends KindName>(
+  { number, document }: { number: number; document: AnyJob<K> },
+  { unit, site, instruments = new Map(), signed }: RecordOptions,
+): Sheet {
+  const { line, proof: said = nothingSaid } = document
+  const kind = { kind: line.kind as K }
+  const { rounds, proof } = provedOf<K>(document)
+  const last = proof.left === undefined ? undefined : rounds[proof.left]
+  const terms = proofTerms<K>(line, { unit, resolution: last?.resolution ?? 0.01 })
+  const told = { line, unit, resolution: terms.resolution }
+  const { record } = wordsOf<K>(kind)
+  const solved = document.rounds.map((round) => kindOf<K>(kind).solve(line, round))
+  const sight = (index: number, ghost: number | undefined, title: string): Block[] => {
+    const round = solved[index]
+    if (!round) return []
+    const scene = drawings[kind.kind].sight(round, ghost === undefined ? undefined : solved[ghost], told, drawn)
+    return [{ kind: 'drawing', scene, title, label: `${title}: ${words.bothPlanes}` }]
+  }
+  const story = storyOf(rounds, proof, said, terms)
+  const { found, left } = proof
+  const packs = document.rounds
+    .flatMap((round) => record.packs(round, told))
+    .reduce((now, [place, pack]) => now.set(place, pack), new Map<string, string>())
+  return {
+    title: `${line.name || t`Line`}: ${words.record.toLowerCase()}`,
+    under: [
+      site ?? '',
+      line.area,
+      t`job ${number}`,
+      document.title,
+      signed ? t`revision ${signed.revision}` : words.notSigned,
+    ],
+    beside: [
+      timeOf(signed?.at ?? document.rounds.at(-1)?.takenAt),
+      [
+        ...(['near', 'far'] as const).flatMap((side) => {
+          const name = terms.line.sides[side].trim()
+          return name && name.toLowerCase() !== side && !/\d/.test(name) ? [t`${side} is the ${name} side`] : []
+        }),
+        t`numbers in ${unitName[unit]}`,
+      ].join(' · '),
+    ],
+    foot: signed
+      ? t`Job ${number}, revision ${signed.revision}. SHA-256 ${signed.sha256}`
+      : t`Job ${number}, not signed.`,
+    blocks: [
+      { kind: 'verdict', peg: story.peg, text: story.verdict },
+      ...story.sentences.map((text): Block => ({ kind: 'text', text })),
+      ...(document.note ? [{ kind: 'text', text: document.note } as const] : []),
+      ...(found === undefined ? [] : sight(found, undefined, found === left ? words.onlyRound : words.asFound)),
+      ...(left === undefined || left === found ? [] : sight(left, found, words.asLeft)),
+      ...positions(proof.places, terms),
+      ...(last ? [limits(last.joints, proof.joints, line, terms)] : []),
+      ...(last
+        ? [
+            {
+              kind: 'text',
+              quiet: true,
+              text: last.joints.map((joint) => saySpeed(joint.id, speedOf(joint), terms)).join(' '),
+            } as const,
+          ]
+        : []),
+      signatures(document.doneBy, signed),
+      { kind: 'page' },
+      { kind: 'heading', level: 1, text: words.onTheWay },
+      ...softFoot<K>(document, terms),
+      ...(packs.size > 0
+        ? [{ kind: 'table', title: words.packs, head: [words.place, words.pack], rows: [...packs] } as const]
+        : []),
+      {
+        kind: 'list',
+        items: proofTicks.map((tick) => {
+          const done = said.ticks[tick]
+          return {
+            peg: done ? 'within' : 'nothing',
+            text: `${proofTickTexts[tick].title}: ${done ? `${done.by}, ${timeOf(done.at)}` : t`not ticked`}`,
+          }
+        }),
+      },
+      { kind: 'heading', level: 1, text: words.conditions },
+      {
+        kind: 'list',
+        items: [...before(document, kindOf<K>(kind).checks), ...record.conditions(told)].map((text) => ({ text })),
+      },
+      ...openItems(proof.open, signed, terms),
+      ...document.rounds.flatMap((round, i): Block[] => {
+        const one = solved[i]
+        if (!one) return []
+        const tables = record.readings(one, { ...told, resolution: rounds[i]?.resolution ?? told.resolution })
+        if (tables.length === 0) return []
+        return [
+          {
+            kind: 'heading',
+            level: 1,
+            text: [t`${words.readings}, round ${i + 1}`, timeOf(round.takenAt), round.by].filter(Boolean).join(', '),
+          },
+          ...tables.map(
+            ({ title, under, at, raw, corrected, closes }): Table => ({
+              kind: 'table',
+              title: `${title}, ${unitName[unit]}: ${under}`,
+              head: ['', ...at, ...(closes ? [words.closes] : [])],
+              rows: [
+                [words.asRead, ...raw, ...(closes ? [closes] : [])],
+                [words.corrected, ...corrected, ...(closes ? [''] : [])],
+              ],
+              numbers: [...at, ...(closes ? [''] : [])].map((_, column) => column + 1),
+            }),
+          ),
+        ]
+      }),
+      ...instrumentsOf<K>(document, instruments, signed?.at),
+      { kind: 'text', quiet: true, text: words.safety },
+    ],
+  }
+}
+
+/** The kit that the readings of a job name: by id, what each was called. */
+export function kitIn(document: AnyJob): ReadonlyMap<string, string> {
+  const { readings } = wordsOf(document.line).record
+  const kind = kindOf(document.line)
+  const told = { line: document.line, unit: 'mm' as const, resolution: 0.01 }
+  const used = document.rounds.flatMap((round) =>
+    readings(kind.solve(document.line, round), told).flatMap(({ kit }) => kit),
+  )
+  return new Map(used.map(({ id, name }) => [id, name]))
+}
+
+/** A day and a time in words; nothing where it is none. */
+function timeOf(at: string | undefined): string {
+  const day = new Date(at ?? '')
+  if (!isValid(day)) return ''
+  return format(day, at?.includes('T') ? 'd MMMM yyyy, HH:mm' : 'd MMMM yyyy')
+}
+
+function positions(places: ReturnType<typeof provedOf>['proof']['places'], terms: ProofTerms): Table[] {
+  if (places.length === 0) return []
+  const moved = places.some((one) => one.moved !== undefined)
+  const stands = (mm: number | undefined, plane: (typeof places)[number]['plane']) =>
+    mm === undefined ? '' : terms.stands(mm, plane)
+  return [
+    {
+      kind: 'table',
+      title: `${words.positions}, ${unitName[terms.unit]}`,
+      head: [words.station, words.direction, words.found, ...(moved ? [words.moved] : []), words.left, words.doubt],
+      rows: places.map((one) => [
+        terms.at(one.place),
+        terms.plane(one.plane),
+        stands(one.found, one.plane),
+        ...(moved ? [one.moved === undefined ? '' : terms.went(one.moved, one.plane)] : []),
+        stands(one.left, one.plane),
+        length(2 * one.sd, terms),
+      ]),
+    },
+  ]
+}
+
+function limits(
+  joints: readonly ProofJoint[],
+  proved: ReturnType<typeof provedOf>['proof']['joints'],
+  line: AnyJob['line'],
+  terms: ProofTerms,
+): Table {
+  return {
+    kind: 'table',
+    title: words.limits,
+    head: [words.coupling, words.allowed, words.whose, words.measured, words.used],
+    rows: joints.map((joint, j) => {
+      const used = proved[j]?.used
+      const { result, verdict } = joint.solution
+      return [
+        couplingName(joint.id, terms),
+        limitsText(verdict?.limits, joint.joint.flexPlanes !== undefined, terms),
+        whoseText(joint, line.tolerance),
+        result.ok ? vectorText(result.fit.misalignment, terms) : '',
+        used ? `${Math.round(100 * used.share)} %` : '',
+      ]
+    }),
+  }
+}
+
+const signatures = (doneBy: string, signed: Signed | undefined): Block => ({
+  kind: 'signatures',
+  lines: [
+    { title: words.doneBy, by: signed?.doneBy ?? doneBy },
+    { title: words.checkedBy, by: signed?.checkedBy ?? '' },
+    { title: words.dateAndTime, by: signed ? timeOf(signed.at) : '' },
+  ],
+})
+
+/** Soft foot as found and after the cure, machine by machine. */
+function softFoot<K extends KindName>({ line, seat }: AnyJob<K>, terms: ProofTerms): Block[] {
+  const passes = labels({ before: 'as found', after: 'after correction' } as const)
+  const items = kindOf<K>({ kind: line.kind as K })
+    .seats(line)
+    .flatMap((machine): Item[] => {
+      const own = seat?.[machine.id]
+      const found = own
+        ? (['before', 'after'] as const).flatMap((pass): Item[] => {
+            const state = solveSeat(machine, own, pass)
+            const [finding] = state.findings
+            return finding
+              ? [
+                  {
+                    peg: finding.kind === 'clean' ? 'within' : 'outside',
+                    text: `${capital(passes[pass])}: ${saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms).title}${own.torque && pass === 'after' ? ` ${own.torque}.` : ''}`,
+                  },
+                ]
+              : []
+          })
+        : []
+      return found.length > 0
+        ? found
+        : [
+            {
+              peg: 'nothing',
+              text: t`Soft foot of the ${machineName(machine.id, terms).toLowerCase()} was not measured.`,
+            },
+          ]
+    })
+  return items.length > 0 ? [{ kind: 'list', items }] : []
+}
+
+/** Permit, occasion, open cautions, skipped checks. */
+function before(document: AnyJob, checks: Parameters<typeof readyState>[1]): string[] {
+  const ready = readyState(document, checks)
+  const name = (id: string, own?: string) => own ?? checkTexts[id]?.title ?? id
+  const note = (id: string) => document.ready?.checks[id]?.note ?? ''
+  return [
+    t`Reason for the job: ${occasionNames[ready.occasion].toLowerCase()}.`,
+    document.ready?.permit ? t`Permit ${document.ready.permit}.` : '',
+    ready.openCautions.length === 0
+      ? t`All cautions signed.`
+      : t`Cautions not signed: ${ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase()).join('; ')}.`,
+    ...ready.checks.flatMap(({ id, own, state }) =>
+      state === 'skipped' || state === 'bad' || state === 'over' || state === 'unreasoned'
+        ? [
+            state === 'skipped' || state === 'unreasoned'
+              ? t`Skipped: ${name(id, own)} (${note(id) || t`no reason given`}).`
+              : t`Not good: ${name(id, own)}${note(id) ? ` (${note(id)})` : ''}.`,
+          ]
+        : [],
+    ),
+  ].filter(Boolean)
+}
+
+function openItems(open: readonly ProofOpen[], signed: Signed | undefined, terms: ProofTerms): Block[] {
+  const { accepted = [] } = signed ?? {}
+  return [
+    { kind: 'heading', level: 1, text: words.openItems },
+    accepted.length > 0
+      ? {
+          kind: 'table',
+          title: '',
+          head: [words.openItems, words.accepted],
+          rows: accepted.map(({ what, because }) => [what, because]),
+        }
+      : {
+          kind: 'list',
+          items:
+            open.length > 0 ? open.map((one) => ({ text: sayOpen(one, terms).title })) : [{ text: words.noBearing }],
+        },
+  ]
+}
+
+function instrumentsOf<K extends KindName>(
+  document: AnyJob<K>,
+  instruments: ReadonlyMap<string, Instrument>,
+  at: string | undefined,
+): Block[] {
+  const used = kitIn(document)
+  if (used.size === 0) return []
+  const day = (at ?? document.rounds.at(-1)?.takenAt ?? '').slice(0, 10)
+  return [
+    {
+      kind: 'table',
+      title: words.instruments,
+      head: [words.instrument, words.calibrationDue],
+      rows: [...used].map(([id, name]) => {
+        const one = instruments.get(id)
+        if (!one) return [name, words.notInTheKit]
+        return [one.name, one.due ? `${one.due}${one.due < day ? `: ${words.lapsed}` : ''}` : words.noDate]
+      }),
+    },
+  ]
+}

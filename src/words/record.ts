@@ -1,0 +1,155 @@
+import { type Plane, planes } from '../core/frame/axis'
+import { formatNumber } from '../core/frame/number'
+import type { Misalignment } from '../core/probes/probe'
+import type { Proof, ProofJoint, ProofRound } from '../core/prove/proof'
+import type { ProofSaid } from '../core/prove/schema'
+import type { Peg } from '../core/verdict/peg'
+import type { Limits } from '../core/verdict/verdict'
+import { labels, t } from './language'
+import { leaveReasonNames, type ProofTerms, sayJoint, sayOpen, sayProof } from './prove'
+import { couplingName, lengthWithUnit, slope, type Terms } from './terms'
+
+/** What a record says beside the names of its parts. */
+export const recordWords = labels({
+  record: 'Alignment record',
+  asFound: 'As found',
+  asLeft: 'As left',
+  onlyRound: 'As found and left: nothing was moved',
+  bothPlanes: 'both planes, against what stays; the bar gives the scale',
+  station: 'Station',
+  direction: 'Direction',
+  found: 'Found',
+  moved: 'Moved',
+  left: 'Left',
+  doubt: '±, two SD',
+  positions: 'Every station, as found and as left',
+  limits: 'Limits and what is in hand',
+  coupling: 'Coupling',
+  allowed: 'Allowed',
+  whose: 'Whose word',
+  measured: 'As left',
+  used: 'Used',
+  softFoot: 'Soft foot and packs',
+  packs: 'Packs now',
+  place: 'Place',
+  pack: 'Pack',
+  onTheWay: 'On the way',
+  done: 'Done',
+  conditions: 'Conditions',
+  openItems: 'Open when it was signed',
+  accepted: 'Accepted because',
+  readings: 'Readings',
+  asRead: 'as read',
+  corrected: 'sag off',
+  closes: 'closes to',
+  notes: 'Notes',
+  instruments: 'Instruments',
+  instrument: 'Instrument',
+  calibrationDue: 'Calibration due',
+  lapsed: 'lapsed',
+  notInTheKit: 'no longer in the kit',
+  noDate: 'no date given',
+  doneBy: 'Done by',
+  checkedBy: 'Checked by',
+  dateAndTime: 'Date and time',
+  photographs: 'Photographs',
+  notSigned: 'Not signed yet',
+  safety:
+    'Locked out and tried before a bolt is loosened or a shaft turned. The site’s permits and local rules apply. The makers’ tolerances win over those above.',
+  noBearing: 'Nothing is open.',
+})
+
+/** Offset and slope of both planes together: "0.21 mm and 0.034 mm/100 mm". */
+export const vectorText = (m: Misalignment, terms: Terms): string =>
+  t`${lengthWithUnit(Math.hypot(m.offsetY, m.offsetZ), terms)} offset and ${slope(Math.hypot(m.slopeY, m.slopeZ), terms.unit)} between the shafts`
+
+/** A peg in words, for those who hear the page. */
+export const pegWordIn = (peg: Peg): string => stateTexts[peg]
+
+const stateTexts: Readonly<Record<Peg, string>> = labels({
+  within: 'within tolerance',
+  unsure: 'can’t tell',
+  outside: 'out of tolerance',
+  nothing: 'no verdict',
+})
+
+/** How each coupling was found. */
+export function sayFound(round: ProofRound, terms: Terms): string {
+  return round.joints
+    .flatMap(({ id, solution: { result, verdict } }) =>
+      result.ok
+        ? [
+            t`${couplingName(id, terms)} was found with ${vectorText(result.fit.misalignment, terms)}: ${stateTexts[verdict?.state ?? 'nothing']}.`,
+          ]
+        : [],
+    )
+    .join(' ')
+}
+
+/** What was done about it: the largest moves in words, or why nothing was. */
+export function sayDone(rounds: readonly ProofRound[], proof: Proof, said: ProofSaid, terms: ProofTerms): string {
+  const moves = rounds.filter(({ move }) => move).length
+  if (said.leave)
+    return t`Nothing was moved: ${said.leave.reason === 'other' ? said.leave.note : leaveReasonNames[said.leave.reason]} (${said.leave.by}).`
+  if (moves === 0) return t`No move is written down.`
+  const most = (plane: Plane) =>
+    proof.places
+      .filter((place) => place.plane === plane && place.moved !== undefined)
+      .reduce<Proof['places'][number] | undefined>(
+        (a, b) => (Math.abs(b.moved ?? 0) > Math.abs(a?.moved ?? 0) ? b : a),
+        undefined,
+      )
+  const largest = planes.flatMap((plane) => {
+    const one = most(plane)
+    return one?.moved ? [t`${terms.at(one.place)} ${terms.went(one.moved, plane)}`] : []
+  })
+  const times = moves === 1 ? t`Moved once` : t`Moved ${moves} times`
+  return largest.length > 0 ? t`${times}; most at ${largest.join(t`, and `)}.` : `${times}.`
+}
+
+/** Three to five sentences for whoever runs the machine: found, done, left, and what to watch. */
+export function storyOf(
+  rounds: readonly ProofRound[],
+  proof: Proof,
+  said: ProofSaid,
+  terms: ProofTerms,
+): { peg: Peg; verdict: string; sentences: string[] } {
+  const first = proof.found === undefined ? undefined : rounds[proof.found]
+  const watch = proof.open.filter(({ kind }) => kind !== 'joint' && kind !== 'not-read').slice(0, 2)
+  return {
+    peg: proof.state,
+    verdict: sayProof(proof, said, terms).title,
+    sentences: [
+      first ? sayFound(first, terms) : '',
+      proof.left === undefined ? '' : sayDone(rounds, proof, said, terms),
+      proof.joints.map((joint) => t`As left, ${lower(sayJoint(joint, terms))}`).join(' '),
+      ...watch.map((open) => t`To watch: ${sayOpen(open, terms).title}`),
+    ].filter(Boolean),
+  }
+}
+
+/** What is allowed at a coupling. */
+export const limitsText = (limits: Limits | undefined, flexPlanes: boolean, terms: Terms): string => {
+  if (!limits) return t`not known`
+  const fine = { ...terms, resolution: 0.001 }
+  const offset = limits.judgesOffset ? t`${lengthWithUnit(limits.offset, fine)} offset` : ''
+  const angle = flexPlanes
+    ? t`${slope(limits.slope, terms.unit)} at each flex plane`
+    : t`${slope(limits.slope, terms.unit)} slope`
+  return [offset, angle].filter(Boolean).join(t` and `)
+}
+
+/** Whose word the limits are, with the line's own source. */
+export function whoseText(
+  { allowed, solution }: ProofJoint,
+  tolerance: { policy: string; source?: string; table?: { name: string; source: string } },
+): string {
+  const source = solution.verdict?.limits.source
+  if (source === 'figures')
+    return tolerance.source ? t`figures: ${tolerance.source}` : t`the maker’s or the site’s figures`
+  if (source === 'table')
+    return t`the site’s table ${[tolerance.table?.name, tolerance.table?.source].filter(Boolean).join(', ')}`
+  return source ? t`sliding speed at ${formatNumber(allowed.rpm ?? 0, 0)} rpm` : t`none given`
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
