@@ -15,6 +15,7 @@ import { refusal } from './routes/answers'
 import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
+import { siteRoutes } from './routes/site'
 import type { Site } from './site'
 
 /** The largest request body taken, bytes. */
@@ -38,6 +39,7 @@ export function makeApi(site: Site) {
     .route('/lines', lineRoutes(site))
     .route('/jobs', jobRoutes(site))
     .route('/kit', kitRoutes(site))
+    .route('/site', siteRoutes(site))
 }
 
 export type Api = ReturnType<typeof makeApi>

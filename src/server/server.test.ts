@@ -51,7 +51,7 @@ describe('whatever is left in the fields of a job', () => {
         const { body: now } = await ask(`/jobs/${id}`)
         expect(await ask(`/jobs/${id}`, { version: now.version, document }, 'PUT')).toMatchObject({ status: 200 })
         if (n++ % 4) return
-        for (const page of ['report.pdf', 'move.pdf'])
+        for (const page of ['report.pdf', 'move.pdf', 'record.pdf'])
           expect((await app.request(`/api/jobs/${id}/${page}`)).status).toBeLessThan(500)
       }),
       tries(24, 400),
@@ -276,7 +276,7 @@ describe('the database', () => {
     const file = join(folder, 'old', 'old.db')
     const made = await openStore(`file:${file}`, migrations)
     await made.client.execute('delete from __drizzle_migrations')
-    for (const table of ['jobs', 'lines', 'kit']) await made.client.execute(`drop table ${table}`)
+    for (const table of ['revisions', 'site', 'jobs', 'lines', 'kit']) await made.client.execute(`drop table ${table}`)
     await made.client.execute('create table keepsake (text text)')
     await made.close()
     const again = await openStore(`file:${file}`, migrations)

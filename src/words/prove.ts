@@ -114,6 +114,11 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
         title: t`Moved, and not read again.`,
         detail: t`Tighten the bolts, then read a new round. The last one was taken before the move.`,
       }
+    case 'unfinished':
+      return {
+        title: t`Round ${open.round} was begun and is not complete.`,
+        detail: t`What counts as left is round ${open.counts}. Finish the later one, or remove its sets.`,
+      }
     case 'joint':
       return sayOpenJoint(open.state, couplingName(open.joint, terms))
     case 'neither-repeat-nor-spare':

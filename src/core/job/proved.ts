@@ -41,3 +41,11 @@ export function provedOf<K extends KindName>(
     }),
   }
 }
+
+/** How many readings of a job are typed and no numbers: it cannot be signed before they are. */
+export function typingOpen<K extends KindName>({ line, rounds }: Pick<AnyJob<K>, 'line' | 'rounds'>): number {
+  const kind = kindOf<K>({ kind: line.kind as K })
+  return rounds
+    .flatMap((round) => kind.states(kind.solve(line, round)))
+    .reduce((sum, { faults }) => sum + faults.length, 0)
+}

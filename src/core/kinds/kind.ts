@@ -6,6 +6,7 @@ import type { SolveProgram } from '../least/program'
 import type { ProofRound } from '../prove/proof'
 import type { CheckItem } from '../ready/catalogue'
 import type { SeatMachine } from '../seat/state'
+import type { ProbeState } from '../shafts/state'
 import type { Purpose } from '../shafts/together'
 import type { Peg } from '../verdict/peg'
 
@@ -52,6 +53,8 @@ export interface Kind<T extends KindTypes> {
 
   /** Readings in, everything known of the round out; made for every keystroke. */
   solve(line: T['line'], round: T['round']): T['solved']
+  /** Every probe of the round, as it was typed and solved. */
+  states(solved: T['solved']): readonly ProbeState[]
   /** How far Read and Move have come. */
   pegs(solved: T['solved']): { read: Peg; move: Peg }
   /** A round as it is proved, and the round with a set more at each coupling: read again, closed, or running. */

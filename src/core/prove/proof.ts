@@ -41,6 +41,8 @@ export interface ProofRound {
   places: readonly ProofPlace[]
   /** No number is told finer than this, mm. */
   resolution: number
+  /** Whether anything was read in it. */
+  read: boolean
   /** What was written down as done after it, and where that should have brought every station; undefined before a move. */
   move:
     | {
@@ -85,6 +87,8 @@ export interface PlaceProved {
 export type ProofOpen =
   | { kind: 'not-read' }
   | { kind: 'moved-not-read' }
+  /** A later round was begun and is not complete: what counts is the one before. Rounds from 1. */
+  | { kind: 'unfinished'; round: number; counts: number }
   | { kind: 'joint'; joint: string; state: 'outside' | 'unsure' | 'nothing' }
   | { kind: 'neither-repeat-nor-spare'; joint: string }
   | { kind: 'does-not-repeat'; joint: string }
@@ -225,6 +229,10 @@ export function proveJob(rounds: readonly ProofRound[], said: ProofSaid, before:
 
 const indexOf = (i: number): number | undefined => (i < 0 ? undefined : i)
 
+/** What is open, by a name that stays the same while its numbers change. */
+export const openKey = (open: ProofOpen): string =>
+  [open.kind, ...('joint' in open ? [open.joint] : []), ...('machine' in open ? [open.machine] : [])].join(' ')
+
 /** 0: it is wrong; 1: it may be; 2: it only was not looked at. */
 const rankOf = (open: ProofOpen): 0 | 1 | 2 =>
   'state' in open && open.state === 'outside' ? 0 : open.kind === 'not-closed' ? 2 : 1
@@ -241,6 +249,8 @@ function openIn(
   const moves = rounds.slice(0, left).flatMap(({ move }) => (move ? [move] : []))
   const shimmed = moves.some(({ done }) => [...done.values()].some(({ vertical = 0 }) => vertical !== 0))
   const open: ProofOpen[] = last.move ? [{ kind: 'moved-not-read' }] : []
+  const begun = rounds.findIndex((round, i) => i > left && round.read)
+  if (begun > 0) open.push({ kind: 'unfinished', round: begun + 1, counts: left + 1 })
   for (const { id, solution, used, repeat, closed } of joints) {
     const state = solution.verdict ? (solution.doubts.length > 0 ? 'unsure' : solution.verdict.state) : 'nothing'
     if (state !== 'within') open.push({ kind: 'joint', joint: id, state })

@@ -1,8 +1,9 @@
 import { sql } from 'drizzle-orm'
-import { customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { customType, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
 import { type JobSummary, summaryToday } from '../../core/job/summary'
 import type { KitItem } from '../../core/kit/schema'
+import type { SiteSettings } from '../../core/site/schema'
 
 /** A document as JSON: read in whatever shape it was stored, written in today's. */
 const documentAs = <T>(today: (stored: unknown) => T) =>
@@ -88,3 +89,40 @@ export const jobs = sqliteTable(
     index('jobs_by_time').on(sql`${table.updatedAt} desc`),
   ],
 )
+
+/** Bytes. */
+const bytes = customType<{ data: Uint8Array; driverData: ArrayBuffer | Uint8Array }>({
+  dataType: () => 'blob',
+  fromDriver: (stored) => new Uint8Array(stored),
+  toDriver: (data) => data,
+})
+
+/** A signed revision of a job, which nothing changes any more but that it was opened again. */
+export const revisions = sqliteTable(
+  'revisions',
+  {
+    jobId: text('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    /** From 1, within its job. */
+    number: integer('number').notNull(),
+    /** The sealed revision as canonical JSON, letter for letter as it was signed. */
+    content: text('content').notNull(),
+    sha256: text('sha256').notNull(),
+    /** Its printed record; made when first asked for where it is not there. */
+    pdf: bytes('pdf'),
+    doneBy: text('done_by').notNull(),
+    checkedBy: text('checked_by').notNull(),
+    signedAt: text('signed_at').notNull(),
+    reopenedBy: text('reopened_by'),
+    reopenedBecause: text('reopened_because'),
+    reopenedAt: text('reopened_at'),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.number] })],
+)
+
+/** What is the site's own: one row of JSON. */
+export const site = sqliteTable('site', {
+  id: integer('id').primaryKey(),
+  document: text('document', { mode: 'json' }).$type<SiteSettings>().notNull(),
+})

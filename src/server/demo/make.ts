@@ -1,9 +1,14 @@
+import { provedOf } from '../../core/job/proved'
 import { summaryOf } from '../../core/job/summary'
-import { insertJob } from '../db/jobs'
-import { insertKit } from '../db/kit'
+import { openKey } from '../../core/prove/proof'
+import { canonical } from '../../record/revision'
+import { findJob, insertJob } from '../db/jobs'
+import { insertKit, listKit } from '../db/kit'
 import { insertLine } from '../db/lines'
 import type { Database } from '../db/open'
-import { jobs, kit, lines } from '../db/schema'
+import { putSiteSettings, reopenJob, revisionsOf, signJob } from '../db/revisions'
+import { jobs, kit, lines, revisions } from '../db/schema'
+import { sealed } from '../report/sign'
 import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
@@ -14,7 +19,8 @@ const day = 86_400_000
 
 /** Empties the database and fills it with the made-up plant. */
 export async function makeDemo(db: Database, today = new Date()): Promise<void> {
-  await db.batch([db.delete(jobs), db.delete(lines), db.delete(kit)])
+  await db.batch([db.delete(revisions), db.delete(jobs), db.delete(lines), db.delete(kit)])
+  await putSiteSettings(db, demoSite)
   const [told, methods, moves, pairs] = [demoPlant(today), methodJobs(today), moveJobs(today), uprightJobs(today)]
   const plant = {
     lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines],
@@ -31,10 +37,49 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       lineId: idOf.get(line) ?? '',
       document,
       summary: summaryOf(document),
-      state,
+      state: state === 'signed' ? 'in-hand' : state,
       at: at.toISOString(),
       ...(state === 'due' ? { dueOn: new Date(today.getTime() + days * day).toISOString().slice(0, 10) } : {}),
-      ...(state === 'signed' ? { signedBy: by, signedAt: at.toISOString() } : {}),
     })
+    if (state === 'signed') await signDemo(db, `job-${i + 1}`, by, at.toISOString())
+    // one was looked at again: what it says was not good enough, and it was signed a second time
+    if (state === 'signed' && document.title === 'After overhaul') {
+      const later = (hours: number) => new Date(at.getTime() + hours * 3_600_000).toISOString()
+      const because = 'Growth was asked for: the pump runs at 70 °C.'
+      await reopenJob(db, { jobId: `job-${i + 1}`, by: 'I. M.', because, at: later(20) })
+      await signDemo(db, `job-${i + 1}`, by, later(26))
+    }
   }
 }
+
+/** Signs a job of the made-up plant, with a reason for everything that is open. */
+async function signDemo(db: Database, id: string, by: string, at: string): Promise<void> {
+  const job = await findJob(db, id)
+  if (!job) throw new Error('The demo signs a job that there is.')
+  const { number, document, version } = job
+  const revision = (await revisionsOf(db, id)).length + 1
+  const accepted = provedOf(document).proof.open.map((open) => ({
+    key: openKey(open),
+    because: 'Before these steps were kept here.',
+  }))
+  const outcome = await sealed(
+    { id, number, revision, at, document, site: demoSite, kit: await listKit(db) },
+    { doneBy: by, checkedBy: by === 'I. M.' ? 'R. T.' : 'I. M.', unit: 'mm', accepted },
+  )
+  if (!outcome.ok) throw new Error(outcome.message)
+  const { signed, sha256 } = outcome.revision
+  await signJob(db, {
+    jobId: id,
+    version,
+    number: revision,
+    content: canonical(outcome.revision),
+    sha256,
+    // printed when somebody asks for it
+    pdf: null,
+    doneBy: signed.doneBy,
+    checkedBy: signed.checkedBy,
+    signedAt: at,
+  })
+}
+
+const demoSite = { name: 'Skerry Point Kelp Works', checkedByAnother: true }

@@ -11,6 +11,7 @@ import { type Chance, chance } from '../../core/rig/random'
 import type { ReadSet } from '../../core/shafts/schema'
 import { readyOf, type SeatStory, seatOf, typed } from './before'
 import { counted } from './counted'
+import { wellProved } from './proved'
 
 /**
  * Skerry Point Kelp Works, which rinses, dries and sheets seaweed: a made-up plant. Dimensions are chosen, readings are
@@ -190,6 +191,8 @@ interface Visit {
   rounds: readonly (readonly Misalignment[])[]
   upTo?: number
   wrongSign?: { dial: number; angleId: string }
+  /** Moved as written down, read again, repeated and read closed, everything ticked: nothing is open. */
+  well?: boolean
   /** Cautions signed and the checks of the occasion done. */
   ready?: boolean
   /** What is the matter with one machine's feet. */
@@ -225,6 +228,8 @@ const visits: readonly Visit[] = [
     by: 'R. T.',
     minutes: '145',
     note: 'Base flushed, two rusted shims replaced.',
+    ready: true,
+    well: true,
     rounds: [[at(0.16, 0.0005, -0.11, 0.0002)], [at(0.012, 0.00003, -0.008, -0.00002)]],
   },
   {
@@ -342,20 +347,24 @@ export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
           }),
         })
       })
+      const document: Job = {
+        ...job,
+        ...(visit.ready ? { ready: readyOf(visit.by, takenAt.toISOString()) } : {}),
+        ...(visit.seat ? { seat: seatOf(visit.seat, line, visit.drawing.unit) } : {}),
+        note: visit.note ?? '',
+        minutes: visit.minutes,
+        doneBy: visit.by,
+        rounds: rounds.length ? rounds : job.rounds,
+      }
+      const again = chance(20261125)
       return {
         line: line.name,
         state: visit.state,
         days: visit.days,
         by: visit.by,
-        document: {
-          ...job,
-          ...(visit.ready ? { ready: readyOf(visit.by, takenAt.toISOString()) } : {}),
-          ...(visit.seat ? { seat: seatOf(visit.seat, line, visit.drawing.unit) } : {}),
-          note: visit.note ?? '',
-          minutes: visit.minutes,
-          doneBy: visit.by,
-          rounds: rounds.length ? rounds : job.rounds,
-        },
+        document: visit.well
+          ? wellProved(document, visit.rounds, (set, truth) => readSet(set, line, visit.drawing, truth, again, {}))
+          : document,
       }
     }),
   }

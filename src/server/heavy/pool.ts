@@ -55,6 +55,9 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
     // a document that its schema takes is never refused for want of a summary
     summary: (job) => short.run<Awaited<ReturnType<Heavy['summary']>>>('summary', [job]).catch(() => unsummed(job)),
     report: (...given) => long.run('report', given),
+    sign: (...given) => long.run('sign', given),
+    record: (...given) => long.run('record', given),
+    draft: (...given) => long.run('draft', given),
     moveSheet: (...given) => long.run('moveSheet', given),
     end: async () => void (await Promise.all([long.end(), short.end()])),
   }

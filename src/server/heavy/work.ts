@@ -3,6 +3,7 @@ import { type JobSummary, summaryOf } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
 import { solveDocument } from '../../planner/solveDocument'
 import type { StoredJob } from '../report/kind'
+import type { SignAsk, SignOutcome, ToSign } from '../report/sign'
 
 type Unit = 'mm' | 'mil'
 
@@ -12,6 +13,11 @@ export interface Heavy {
   summary(job: AnyJob): Promise<JobSummary>
   /** A PDF of a round. */
   report(job: StoredJob, unit: Unit, round: string | undefined): Promise<Uint8Array>
+  /** Signs a job, or says what is in the way. */
+  sign(job: ToSign, ask: SignAsk): Promise<SignOutcome>
+  /** The printed record of a revision, from its canonical JSON; and of a job that is not signed. */
+  record(content: string): Promise<Uint8Array>
+  draft(job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit'>, unit: Unit): Promise<Uint8Array>
   /** A PDF for the machine; null where there is nothing to move by. */
   moveSheet(job: StoredJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
 }
@@ -25,6 +31,9 @@ export const here: Heavy = {
     const { reportPdf } = await import('../report')
     return new Uint8Array(await reportPdf(job, unit, round))
   },
+  sign: async (job, ask) => (await import('../report/sign')).signed(job, ask),
+  record: async (content) => (await import('../report/sign')).revisionPdf(JSON.parse(content)),
+  draft: async (job, unit) => (await import('../report/sign')).draftPdf(job, unit),
   moveSheet: async (job, unit, round) => {
     const { moveSheetPdf } = await import('../report')
     const pdf = await moveSheetPdf(job, unit, round)

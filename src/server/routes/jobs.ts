@@ -2,7 +2,9 @@ import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyJobSchema } from '../../core/job/migrate'
 import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
+import { listKit } from '../db/kit'
 import { findLine } from '../db/lines'
+import { findRevision, keepPdf, reopenJob, revisionsOf, signJob, siteSettings } from '../db/revisions'
 import { jobStates } from '../db/schema'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
@@ -27,8 +29,34 @@ const newJob = v.strictObject({
 
 const reportQuery = v.object({ unit: v.optional(v.picklist(['mm', 'mil']), 'mm'), round: v.optional(v.string()) })
 
-export const jobRoutes = ({ store: { db }, heavy, changes }: Site) =>
-  new Hono()
+/** Somebody's name or initials. */
+const who = v.pipe(v.string(), v.maxLength(40))
+const because = v.pipe(v.string(), v.maxLength(300))
+
+const signBody = v.strictObject({
+  version: v.pipe(v.number(), v.integer()),
+  doneBy: who,
+  checkedBy: who,
+  unit: v.picklist(['mm', 'mil']),
+  accepted: v.pipe(v.array(v.strictObject({ key: v.pipe(v.string(), v.maxLength(120)), because })), v.maxLength(100)),
+})
+
+const reopenBody = v.strictObject({
+  by: v.pipe(who, v.trim(), v.nonEmpty('Enter who opens it again.')),
+  because: v.pipe(because, v.trim(), v.nonEmpty('Say why it is opened again.')),
+})
+
+const revisionParam = v.strictObject({
+  ...idParam.entries,
+  number: v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'expected a revision'), v.transform(Number)),
+})
+
+const noRevision = refusal('number', 'There is no such revision.')
+const changedMeanwhile = refusal('version', 'This job was changed meanwhile. Look at it again, then sign.')
+
+export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
+  const wholeKit = async () => [...(await listKit(db)), ...(await listKit(db, true))]
+  return new Hono()
     .get('/', valid('query', listQuery), async (c) => {
       const { archived, ...query } = c.req.valid('query')
       return c.json(await listJobs(db, { ...query, archived: archived === 'yes' }))
@@ -81,6 +109,62 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) =>
       const { unit, round } = c.req.valid('query')
       return c.body(plain(await heavy.report(job, unit, round)), 200, pdfHeaders(job, ''))
     })
+    .get('/:id/record.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      const { number, document } = job
+      const draft = { number, document, site: await siteSettings(db), kit: await wholeKit() }
+      return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
+    })
+    .get('/:id/revisions', valid('param', idParam), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      return c.json(await revisionsOf(db, job.id), 200)
+    })
+    .get('/:id/revisions/:number', valid('param', revisionParam), async (c) => {
+      const { id, number } = c.req.valid('param')
+      const found = await findRevision(db, id, number)
+      if (!found) return c.json(noRevision, 404)
+      return c.body(`${found.content}\n`, 200, { 'Content-Type': 'application/json' })
+    })
+    .get('/:id/revisions/:number/record.pdf', valid('param', revisionParam), async (c) => {
+      const { id, number } = c.req.valid('param')
+      const [job, found] = await Promise.all([findJob(db, id), findRevision(db, id, number)])
+      if (!job || !found) return c.json(noRevision, 404)
+      const pdf = found.pdf ?? (await heavy.record(found.content))
+      if (!found.pdf) await keepPdf(db, id, number, pdf)
+      return c.body(plain(pdf), 200, pdfHeaders(job, ` record ${number}`))
+    })
+    .post('/:id/sign', valid('param', idParam), valid('json', signBody), async (c) => {
+      const { id } = c.req.valid('param')
+      const { version, ...ask } = c.req.valid('json')
+      const job = await findJob(db, id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      if (job.state === 'signed') return c.json(refusal('', 'This job is signed already.'), 409)
+      if (job.version !== version) return c.json(changedMeanwhile, 409)
+      const [last] = await revisionsOf(db, id)
+      const revision = (last?.number ?? 0) + 1
+      const at = now()
+      const { number, document } = job
+      const outcome = await heavy.sign(
+        { id, number, revision, at, document, site: await siteSettings(db), kit: await wholeKit() },
+        ask,
+      )
+      if (!outcome.ok) return c.json(refusal(outcome.path, outcome.message), 422)
+      const { content, sha256, pdf } = outcome
+      const who = { doneBy: ask.doneBy.trim(), checkedBy: ask.checkedBy.trim(), signedAt: at }
+      const signed = await signJob(db, { jobId: id, version, number: revision, content, sha256, pdf, ...who })
+      if (!signed) return c.json(changedMeanwhile, 409)
+      changes.tell({ kind: 'job', id, version: signed.version })
+      return c.json(signed, 200)
+    })
+    .post('/:id/reopen', valid('param', idParam), valid('json', reopenBody), async (c) => {
+      const { id } = c.req.valid('param')
+      const opened = await reopenJob(db, { jobId: id, ...c.req.valid('json'), at: now() })
+      if (!opened) return c.json(refusal('', 'This job is not signed.'), 409)
+      changes.tell({ kind: 'job', id, version: opened.version })
+      return c.json(opened, 200)
+    })
     .get('/:id/move.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
@@ -89,6 +173,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) =>
       if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
       return c.body(plain(pdf), 200, pdfHeaders(job, ' moves'))
     })
+}
 
 /** The bytes of a page, whatever memory they came in. */
 const plain = (bytes: Uint8Array) => new Uint8Array(bytes)

@@ -35,6 +35,7 @@ export const train: Kind<TrainTypes> = {
   checks: checkItems,
   seats: seatsOf,
   solve: (line, round) => solveRound({ line }, round),
+  states: ({ dials }) => dials,
   pegs: (solved) => ({ read: readPeg(solved), move: worst(solved) }),
   proof: proofOf,
   withProofSets,

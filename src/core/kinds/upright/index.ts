@@ -65,6 +65,7 @@ export const upright: Kind<UprightTypes> = {
   checks: checkItems.filter(({ id }) => !ofFeet.has(id)),
   seats: () => [],
   solve: solveRound,
+  states: ({ probes }) => probes,
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
   proof: proofOf,
   withProofSets,

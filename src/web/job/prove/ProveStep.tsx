@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { provedOf } from '../../../core/job/proved'
 import { type AnyRound, kindOf } from '../../../core/kinds'
-import type { ProofOpen } from '../../../core/prove/proof'
+import { openKey, type ProofOpen } from '../../../core/prove/proof'
 import { nothingSaid, type ProofSaid } from '../../../core/prove/schema'
 import type { Purpose } from '../../../core/shafts/together'
 import { proveWords } from '../../../words/page/prove'
@@ -65,6 +65,7 @@ export function ProveStep() {
   const actsFor = (open: ProofOpen): Act[] => {
     switch (open.kind) {
       case 'not-read':
+      case 'unfinished':
       case 'does-not-repeat':
         return [go('read', proveWords.goToRead)]
       case 'moved-not-read':
@@ -94,7 +95,7 @@ export function ProveStep() {
     { key: 'proof', peg: proof.state, said: sayProof(proof, said, terms), acts: [] },
     ...proof.open.map(
       (open): SayItem => ({
-        key: `${open.kind}${'joint' in open ? open.joint : ''}${'machine' in open ? open.machine : ''}`,
+        key: openKey(open),
         peg: pegFor(open),
         said: sayOpen(open, terms),
         acts: actsFor(open),

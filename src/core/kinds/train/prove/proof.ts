@@ -2,7 +2,7 @@ import { planes } from '../../../frame/axis'
 import type { ProofJoint, ProofRound } from '../../../prove/proof'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
-import { setPurpose } from '../../../shafts/typed'
+import { readingsIn, setPurpose } from '../../../shafts/typed'
 import { gradeOf } from '../../../verdict/typed'
 import { makeSet } from '../document/make'
 import type { Line, Round } from '../document/schema'
@@ -38,6 +38,7 @@ export function proofOf(line: Line, solved: JobSolution): ProofRound {
   return {
     joints,
     resolution,
+    read: readingsIn(solved.round.sets) > 0,
     places: solution.feet.map(({ machine, foot, ...at }) => {
       const [vertical, horizontal] = planes.map((plane) => {
         const found = at[plane]

@@ -3,7 +3,7 @@ import { straight } from '../../../frame/axis'
 import type { ProofPlace, ProofRound } from '../../../prove/proof'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
-import { setPurpose } from '../../../shafts/typed'
+import { readingsIn, setPurpose } from '../../../shafts/typed'
 import { allowedOf, gradeOf } from '../../../verdict/typed'
 import { makeRound } from '../document/make'
 import type { UprightLine, UprightRound } from '../document/schema'
@@ -42,6 +42,7 @@ export function proofOf(line: UprightLine, solved: UprightSolved): ProofRound {
       },
     ],
     resolution,
+    read: readingsIn(solved.round.sets) > 0,
     places: heights.map(
       ({ id, x }): ProofPlace => ({ id, machine: upper, vertical: at(x, 'vertical'), horizontal: at(x, 'horizontal') }),
     ),

@@ -1,0 +1,232 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { pino } from 'pino'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { provedOf } from '../../core/job/proved'
+import { openKey } from '../../core/prove/proof'
+import { plainText } from '../../record/blocks'
+import { kitIn, recordOf } from '../../record/record'
+import { hashOf, recordOfRevision, type SealedRevision, verifyRevision } from '../../record/revision'
+import { makeApp } from '../app'
+import { openStore, type Store } from '../db/open'
+import { makeDemo } from '../demo/make'
+import { sha256 } from '../sha256'
+import { siteOf } from '../site'
+import { sheetPdf } from './tagged'
+
+let folder: string
+let store: Store
+let app: ReturnType<typeof makeApp>
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+  store = await openStore(`file:${folder}/test.db`, 'src/server/db/migrations')
+  await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
+  app = makeApp(siteOf(store), { pageFolder: folder, log: pino({ level: 'silent' }) })
+})
+afterAll(async () => {
+  await store.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const ask = async (path: string, body?: unknown, method = body === undefined ? 'GET' : 'POST') => {
+  const response = await app.request(`/api${path}`, {
+    method,
+    ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+  })
+  return { status: response.status, body: await response.json() }
+}
+
+const bytesOf = async (path: string) => new Uint8Array(await (await app.request(`/api${path}`)).arrayBuffer())
+
+/** The words of a PDF in the order of its pages, and what its tags say. */
+async function read(pdf: Uint8Array) {
+  const document = await getDocument({ data: pdf.slice() }).promise
+  const pages = await Promise.all(Array.from({ length: document.numPages }, (_, i) => document.getPage(i + 1)))
+  const texts = await Promise.all(
+    pages.map(async (page) =>
+      (await page.getTextContent()).items
+        .map((item) => ('str' in item ? item.str : ''))
+        .join(' ')
+        .replace(/\s+/g, ' '),
+    ),
+  )
+  const trees = await Promise.all(pages.map((page) => page.getStructTree()))
+  const { info } = await document.getMetadata()
+  return { texts, trees: JSON.stringify(trees), marked: await document.getMarkInfo(), info: info as { Title?: string } }
+}
+
+const because = 'The planner agreed.'
+const acceptAll = (document: Parameters<typeof provedOf>[0]) =>
+  provedOf(document).proof.open.map((open) => ({ key: openKey(open), because }))
+
+describe('signing', () => {
+  it('wants a name, another who checks where the site says so, and a reason for everything that is open', async () => {
+    const { body: job } = await ask('/jobs/job-4')
+    const whole = {
+      version: job.version,
+      doneBy: 'I. M.',
+      checkedBy: 'R. T.',
+      unit: 'mm',
+      accepted: acceptAll(job.document),
+    }
+    expect(whole.accepted.length).toBeGreaterThan(2)
+    const refused = async (change: object, path: string, status = 422) => {
+      const answer = await ask('/jobs/job-4/sign', { ...whole, ...change })
+      expect([answer.status, answer.body.error?.path]).toEqual([status, path])
+    }
+    await refused({ doneBy: ' ' }, 'doneBy')
+    await refused({ checkedBy: 'i. m.' }, 'checkedBy')
+    await refused({ accepted: whole.accepted.slice(1) }, 'accepted')
+    await refused({ version: job.version - 1 }, 'version', 409)
+    await refused({ unit: 'furlong' }, 'unit', 400)
+    expect((await ask('/jobs/none/sign', whole)).status).toBe(404)
+    expect((await ask('/jobs/job-4')).body.state).toBe('in-hand')
+  })
+  it('lets no reading through that is no number', async () => {
+    const { body: job } = await ask('/jobs/job-5')
+    const [set] = job.document.rounds[0].sets
+    const [probe] = set.probes
+    const [first] = Object.keys(probe.readings)
+    probe.readings[first!].value.text = '0.1x'
+    const { body: edited } = await ask('/jobs/job-5', { version: job.version, document: job.document }, 'PUT')
+    const answer = await ask('/jobs/job-5/sign', {
+      version: edited.version,
+      doneBy: 'K. O.',
+      checkedBy: 'I. M.',
+      unit: 'mm',
+      accepted: acceptAll(edited.document),
+    })
+    expect(answer).toMatchObject({ status: 422, body: { error: { message: expect.stringContaining('not a number') } } })
+  })
+  it('freezes the job, opens it again with who and why, and keeps both revisions', async () => {
+    const { body: job } = await ask('/jobs/job-6')
+    const sign = (version: number) =>
+      ask('/jobs/job-6/sign', {
+        version,
+        doneBy: 'R. T.',
+        checkedBy: 'I. M.',
+        unit: 'mm',
+        accepted: acceptAll(job.document),
+      })
+    const first = await sign(job.version)
+    expect(first).toMatchObject({ status: 200, body: { state: 'signed', signedBy: 'R. T.', version: job.version + 1 } })
+    expect((await sign(job.version + 1)).status).toBe(409)
+    expect((await ask('/jobs/job-6', { version: job.version + 1, document: job.document }, 'PUT')).status).toBe(403)
+    expect((await ask('/jobs/job-6/reopen', { by: 'I. M.', because: ' ' })).body.error.path).toBe('because')
+    const opened = await ask('/jobs/job-6/reopen', { by: 'I. M.', because: 'A dial was not square.' })
+    expect(opened).toMatchObject({ status: 200, body: { state: 'in-hand', signedBy: null } })
+    expect((await ask('/jobs/job-6/reopen', { by: 'I. M.', because: 'again' })).status).toBe(409)
+    const edited = await ask(
+      '/jobs/job-6',
+      { version: opened.body.version, document: { ...job.document, note: 'Squared the dial.' } },
+      'PUT',
+    )
+    expect((await sign(edited.body.version)).status).toBe(200)
+    const { body: revisions } = await ask('/jobs/job-6/revisions')
+    expect(revisions).toMatchObject([
+      { number: 2, reopenedBy: null },
+      { number: 1, reopenedBy: 'I. M.', reopenedBecause: 'A dial was not square.' },
+    ])
+    const [second, old] = [await ask('/jobs/job-6/revisions/2'), await ask('/jobs/job-6/revisions/1')]
+    expect([old.body.document.note, second.body.document.note]).toEqual(['', 'Squared the dial.'])
+    expect((await ask('/jobs/job-6/revisions/3')).status).toBe(404)
+  })
+  it('keeps what a site says of itself', async () => {
+    const { body: site } = await ask('/site')
+    expect(site).toEqual({ name: 'Skerry Point Kelp Works', checkedByAnother: true })
+    expect(await ask('/site', { ...site, name: 'Kelp Works' }, 'PUT')).toMatchObject({ status: 200 })
+    expect((await ask('/site', { name: 1 }, 'PUT')).body.error.path).toBe('name')
+    await ask('/site', site, 'PUT')
+  })
+})
+
+describe('a revision', () => {
+  const revision = async (job = 'job-2', number = 1): Promise<SealedRevision> =>
+    (await ask(`/jobs/${job}/revisions/${number}`)).body
+
+  it('is found unchanged, and changed after any one byte', async () => {
+    const text = await (await app.request('/api/jobs/job-2/revisions/1')).text()
+    const solve = async () => JSON.parse(text).result
+    const check = (changed: string) => verifyRevision(changed, { hash: sha256, solve })
+    expect(await check(text)).toMatchObject({ ok: true, solvedAgain: 'same' })
+    expect(await check(JSON.stringify(JSON.parse(text), null, 2))).toMatchObject({ ok: true })
+    // every letter and digit in turn would take long: one in a hundred
+    const places = [...text].flatMap((letter, i) => (/[a-z0-9]/i.test(letter) && i % 101 === 0 ? [i] : []))
+    expect(places.length).toBeGreaterThan(50)
+    for (const i of places) {
+      const other = text[i] === '1' ? '2' : text[i] === 'a' ? 'b' : /\d/.test(text[i]!) ? '1' : 'a'
+      expect(await check(text.slice(0, i) + other + text.slice(i + 1)), `at ${i}`).toMatchObject({ ok: false })
+    }
+    const other = await verifyRevision(text, { hash: sha256, solve: async () => ({}) })
+    expect(other).toEqual({ ok: false, fault: 'other-result' })
+  })
+  it('is verified on the command line', async () => {
+    const file = join(folder, 'revision.json')
+    const text = await (await app.request('/api/jobs/job-3/revisions/2')).text()
+    const verify = (content: string) => {
+      writeFileSync(file, content)
+      return spawnSync('node_modules/.bin/tsx', ['src/cli/verify.ts', file], { encoding: 'utf8' })
+    }
+    const good = verify(text)
+    expect([good.status, good.stderr]).toEqual([0, ''])
+    expect(good.stdout).toMatch(
+      /^Unchanged: job 3, Dryer circulation pump, revision 2, signed by K\. O\., checked by I\. M\./,
+    )
+    expect(good.stdout).toContain('the same result')
+    const bad = verify(text.replace('"doneBy":"K. O."', '"doneBy":"K. 0."'))
+    expect([bad.status, bad.stdout]).toEqual([1, ''])
+    expect(bad.stderr).toContain('changed after it was signed')
+    expect(verify('{').stderr).toContain('no JSON')
+    expect(verify('{}').stderr).toContain('no signed revision')
+    const missing = spawnSync('node_modules/.bin/tsx', ['src/cli/verify.ts', `${folder}/none`], { encoding: 'utf8' })
+    expect(missing.status).toBe(2)
+  })
+  it('prints the numbers of its sheet, with its hash on every page, tagged, and the same bytes each time', async () => {
+    const sealed = await revision()
+    const sheet = recordOfRevision(sealed)
+    const first = await bytesOf('/jobs/job-2/revisions/1/record.pdf')
+    expect(Buffer.from(await sheetPdf(sheet, new Date(sealed.signed.at))).equals(Buffer.from(first))).toBe(true)
+    expect(Buffer.from(await bytesOf('/jobs/job-2/revisions/1/record.pdf')).equals(Buffer.from(first))).toBe(true)
+    const { texts, trees, marked, info } = await read(first)
+    expect(texts.length).toBeLessThanOrEqual(3)
+    for (const text of texts) expect(text).toContain(sealed.sha256)
+    expect(hashOf(sealed, sha256)).toBe(sealed.sha256)
+    const all = texts.join(' ')
+    expect(all).toContain('Within tolerance, and proved.')
+    for (const block of sheet.blocks)
+      if (block.kind === 'table')
+        for (const cell of block.rows.flat()) for (const word of cell.split(/\s+/)) expect(all).toContain(word)
+    expect(marked).toMatchObject({ Marked: true })
+    for (const tag of ['H1', 'Table', 'TH', 'TD', 'Figure', 'LBody']) expect(trees).toContain(`"role":"${tag}"`)
+    expect(trees).toContain('"alt":"As left: both planes')
+    expect(info.Title).toBe('Rinse pump 3: alignment record')
+  })
+  it('prints every job of the plant, of every kind, read or not, in mil as well', async () => {
+    const { body } = await ask('/jobs')
+    for (const { id } of body.rows) {
+      const { texts } = await read(await bytesOf(`/jobs/${id}/record.pdf?unit=mil`))
+      expect(texts[0]).toContain('Not signed yet')
+    }
+  }, 60_000)
+  it('names its instruments, and marks one whose calibration has lapsed', async () => {
+    const { body: job } = await ask('/jobs/job-4')
+    const [id, name] = ['dial-7', 'Dial 7']
+    job.document.rounds[0].sets[0].probes[0].kit = { dial: { id, name } }
+    expect([...kitIn(job.document)]).toEqual([[id, name]])
+    const sheet = recordOf(
+      { number: 4, document: job.document },
+      { unit: 'mm', instruments: new Map([[id, { name, due: '2001-01-01' }]]) },
+    )
+    expect(JSON.stringify(sheet.blocks)).toContain('2001-01-01: lapsed')
+  })
+  it('is told in plain text for a message, without its appendix', async () => {
+    const text = plainText(recordOfRevision(await revision()))
+    expect(text).toMatch(/^Rinse pump 3: alignment record\nSkerry Point Kelp Works/)
+    expect(text).toContain('Motor, back feet, up')
+    expect(text).not.toContain('as read')
+  })
+})

@@ -1,0 +1,115 @@
+import { provedOf, typingOpen } from '../../core/job/proved'
+import type { AnyJob } from '../../core/kinds'
+import type { KitItem } from '../../core/kit/schema'
+import { openKey } from '../../core/prove/proof'
+import type { SiteSettings } from '../../core/site/schema'
+import { solveAsLeft } from '../../planner/solveAsLeft'
+import { kitIn, recordOf } from '../../record/record'
+import {
+  canonical,
+  programNow,
+  type Revision,
+  recordOfRevision,
+  type SealedRevision,
+  seal,
+} from '../../record/revision'
+import { proofTerms, sayOpen } from '../../words/prove'
+import { sha256 } from '../sha256'
+import { sheetPdf } from './tagged'
+
+/** Who signs, and why what is open may stay so, by its key. */
+export interface SignAsk {
+  doneBy: string
+  checkedBy: string
+  unit: 'mm' | 'mil'
+  accepted: readonly { key: string; because: string }[]
+}
+
+/** What a signature is made from. */
+export interface ToSign {
+  id: string
+  number: number
+  revision: number
+  /** ISO date and time. */
+  at: string
+  document: AnyJob
+  site: SiteSettings
+  kit: readonly { id: string; document: KitItem }[]
+}
+
+interface Refused {
+  ok: false
+  path: string
+  message: string
+}
+
+export type SignOutcome = { ok: true; content: string; sha256: string; pdf: Uint8Array } | Refused
+
+/** Signs a job: seals its document, what it comes to and who stands for it, and prints the record; or says what is in the way. */
+export async function signed(job: ToSign, ask: SignAsk): Promise<SignOutcome> {
+  const outcome = await sealed(job, ask)
+  if (!outcome.ok) return outcome
+  const { revision } = outcome
+  return { ok: true, content: canonical(revision), sha256: revision.sha256, pdf: await revisionPdf(revision) }
+}
+
+/** The revision that a signature makes, sealed; or what is in the way. */
+export async function sealed(job: ToSign, ask: SignAsk): Promise<{ ok: true; revision: SealedRevision } | Refused> {
+  const { document, site } = job
+  const doneBy = ask.doneBy.trim()
+  const checkedBy = ask.checkedBy.trim()
+  if (doneBy === '') return refused('doneBy', 'Somebody has to sign: enter who did the job.')
+  if (site.checkedByAnother && (checkedBy === '' || checkedBy.toLowerCase() === doneBy.toLowerCase()))
+    return refused('checkedBy', 'On this site somebody else has to check the job: enter who did.')
+  const typing = typingOpen(document)
+  if (typing > 0)
+    return refused(
+      'document',
+      typing === 1
+        ? 'One reading is not a number. Finish it or clear it first.'
+        : `${typing} readings are not numbers. Finish or clear them first.`,
+    )
+  const { proof, rounds } = provedOf(document)
+  const terms = proofTerms(document.line, { unit: ask.unit, resolution: rounds.at(-1)?.resolution ?? 0.01 })
+  const accepted = proof.open.map((open) => {
+    const said = ask.accepted.find(({ key }) => key === openKey(open))
+    return { what: sayOpen(open, terms).title, because: said?.because.trim() ?? '' }
+  })
+  const unsaid = accepted.find(({ because }) => because === '')
+  if (unsaid) return refused('accepted', `Say why this may stay open, or mend it: ${unsaid.what}`)
+  const revision: Revision = {
+    format: 'vane-peg.revision',
+    version: 1,
+    job: { id: job.id, number: job.number },
+    revision: job.revision,
+    program: programNow,
+    signed: { doneBy, checkedBy, at: job.at, unit: ask.unit, accepted },
+    site: { name: site.name },
+    instruments: instrumentsIn(document, job.kit),
+    document,
+    result: await solveAsLeft(document),
+  }
+  return { ok: true, revision: seal(revision, sha256) }
+}
+
+const refused = (path: string, message: string): Refused => ({ ok: false, path, message })
+
+const instrumentsIn = (document: AnyJob, kit: ToSign['kit']) =>
+  [...kitIn(document)].flatMap(([id, name]) => {
+    const found = kit.find((one) => one.id === id)?.document
+    return found ? [{ id, name, due: 'calibrationDue' in found ? found.calibrationDue : '' }] : []
+  })
+
+/** The printed record of a revision: the same bytes whenever it is made. */
+export const revisionPdf = async (revision: SealedRevision): Promise<Uint8Array> =>
+  new Uint8Array(await sheetPdf(recordOfRevision(revision), new Date(revision.signed.at)))
+
+/** The record of a job that nobody has signed yet. */
+export async function draftPdf(
+  job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit'>,
+  unit: 'mm' | 'mil',
+): Promise<Uint8Array> {
+  const instruments = new Map(instrumentsIn(job.document, job.kit).map(({ id, name, due }) => [id, { name, due }]))
+  const sheet = recordOf({ number: job.number, document: job.document }, { unit, site: job.site.name, instruments })
+  return new Uint8Array(await sheetPdf(sheet, new Date()))
+}
