@@ -73,7 +73,9 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
 
 test('a signed job cannot be changed', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-2/read`)
-  await expect(page.getByText('Signed by R. T.. This job can no longer be changed.')).toBeVisible()
+  await expect(
+    page.getByText('Signed by R. T. Nothing in it can be changed; it can be opened again under Sign.'),
+  ).toBeVisible()
   await expect(page.getByLabel('Motor dial, bottom, mm')).not.toBeEditable()
 })
 

@@ -28,6 +28,8 @@ export interface Table {
   rows: readonly (readonly string[])[]
   /** Columns of numbers, by index: set to the right. */
   numbers?: readonly number[]
+  /** To be written in by hand: high rows, a box for each cell. */
+  blank?: boolean
 }
 
 /** Everything of a printed document. */

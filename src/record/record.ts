@@ -1,19 +1,22 @@
 import { format, isValid } from 'date-fns'
 import { provedOf } from '../core/job/proved'
-import { type AnyJob, type KindName, kindOf } from '../core/kinds'
+import { type AnyJob, type KindName, type Kinds, kindOf } from '../core/kinds'
 import { type ProofJoint, type ProofOpen, speedOf } from '../core/prove/proof'
 import { nothingSaid, proofTicks } from '../core/prove/schema'
 import { readyState } from '../core/ready/ready'
 import { solveSeat } from '../core/seat/state'
 import { drawings } from '../drawing'
 import { wordsOf } from '../words'
+import type { Told } from '../words/kind'
 import { labels, t } from '../words/language'
 import { type ProofTerms, proofTerms, proofTickTexts, sayOpen, saySpeed } from '../words/prove'
+import { type ReadingTable, readingTable } from '../words/readings'
 import { cautionTexts, checkTexts, occasionNames } from '../words/ready'
 import { limitsText, storyOf, vectorText, whoseText, recordWords as words } from '../words/record'
 import { saySeat } from '../words/seat'
 import { capital, couplingName, length, machineName, unitName } from '../words/terms'
 import type { Block, Item, Sheet, Table } from './blocks'
+import { sidesOf } from './sides'
 
 /** What was signed, by whom, and what was accepted as it was. */
 export interface Signed {
@@ -80,13 +83,7 @@ export function recordOf<K extends KindName>(
     ],
     beside: [
       timeOf(signed?.at ?? document.rounds.at(-1)?.takenAt),
-      [
-        ...(['near', 'far'] as const).flatMap((side) => {
-          const name = terms.line.sides[side].trim()
-          return name && name.toLowerCase() !== side && !/\d/.test(name) ? [t`${side} is the ${name} side`] : []
-        }),
-        t`numbers in ${unitName[unit]}`,
-      ].join(' · '),
+      [...sidesOf(terms.line), t`numbers in ${unitName[unit]}`].join(' · '),
     ],
     foot: signed
       ? t`Job ${number}, revision ${signed.revision}. SHA-256 ${signed.sha256}`
@@ -134,7 +131,7 @@ export function recordOf<K extends KindName>(
       ...document.rounds.flatMap((round, i): Block[] => {
         const one = solved[i]
         if (!one) return []
-        const tables = record.readings(one, { ...told, resolution: rounds[i]?.resolution ?? told.resolution })
+        const tables = readingsOf<K>(document, one, { ...told, resolution: rounds[i]?.resolution ?? told.resolution })
         if (tables.length === 0) return []
         return [
           {
@@ -162,14 +159,29 @@ export function recordOf<K extends KindName>(
   }
 }
 
+/** What was read in a round, probe by probe. */
+export function readingsOf<K extends KindName>(
+  { line }: Pick<AnyJob<K>, 'line'>,
+  solved: Kinds[K]['solved'],
+  told: Told<Kinds[K]>,
+): ReadingTable[] {
+  const kind = { kind: line.kind as K }
+  const { probe, angle } = wordsOf<K>(kind).record
+  return kindOf<K>(kind)
+    .states(solved)
+    .flatMap(
+      (state) =>
+        readingTable(state, { name: probe(state, told), at: (degrees: number) => angle(degrees, state, told) }, told) ??
+        [],
+    )
+}
+
 /** The kit that the readings of a job name: by id, what each was called. */
-export function kitIn(document: AnyJob): ReadonlyMap<string, string> {
-  const { readings } = wordsOf(document.line).record
-  const kind = kindOf(document.line)
-  const told = { line: document.line, unit: 'mm' as const, resolution: 0.01 }
-  const used = document.rounds.flatMap((round) =>
-    readings(kind.solve(document.line, round), told).flatMap(({ kit }) => kit),
-  )
+export function kitIn<K extends KindName>(document: AnyJob<K>): ReadonlyMap<string, string> {
+  const kind = kindOf<K>({ kind: document.line.kind as K })
+  const used = document.rounds
+    .flatMap((round) => kind.states(kind.solve(document.line, round)))
+    .flatMap(({ dial: { kit } }) => [kit?.dial, kit?.bracket].flatMap((one) => (one ? [one] : [])))
   return new Map(used.map(({ id, name }) => [id, name]))
 }
 
@@ -194,7 +206,7 @@ function positions(places: ReturnType<typeof provedOf>['proof']['places'], terms
         terms.at(one.place),
         terms.plane(one.plane),
         stands(one.found, one.plane),
-        ...(moved ? [one.moved === undefined ? '' : terms.went(one.moved, one.plane)] : []),
+        ...(moved ? [one.moved === undefined ? '' : terms.moved(one.moved, one.plane)] : []),
         stands(one.left, one.plane),
         length(2 * one.sd, terms),
       ]),

@@ -1,7 +1,7 @@
 import type { Plane } from '../core/frame/axis'
 import type { NamedLine } from '../core/job/document'
 import type { KindTypes } from '../core/kinds/kind'
-import type { ReadingTable } from './readings'
+import type { ProbeState } from '../core/shafts/state'
 import type { Terms } from './terms'
 
 /** A place in a round, in words; `whole` where nothing is left to be said of it. */
@@ -36,13 +36,15 @@ export interface KindWords<T extends KindTypes> {
   proved: {
     at(id: string, line: T['line']): string
     plane(plane: Plane, line: T['line']): string
-    /** Where something stands: "0.22 high"; and how far it went: "0.22 mm up". */
+    /** Where something stands: "0.22 high"; and which way it went: "up". */
     stands(mm: number, plane: Plane, terms: Told<T>): string
-    went(mm: number, plane: Plane, terms: Told<T>): string
+    way(mm: number, plane: Plane, terms: Told<T>): string
   }
   /** What a record prints of a job of this kind beside what all have. */
   record: {
-    readings(solved: T['solved'], terms: Told<T>): readonly ReadingTable[]
+    /** A probe by name, with its coupling and its set where there are several; and an angle, as its set tells angles. */
+    probe(state: ProbeState, terms: Told<T>): string
+    angle(degrees: number, state: ProbeState, terms: Told<T>): string
     /** What stays, how what stands there grows, and where that comes from. */
     conditions(terms: Told<T>): readonly string[]
     /** What lies under each foot or bolt now; nothing where nobody wrote it down. */

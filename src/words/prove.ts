@@ -9,13 +9,15 @@ import type { SpeedInHand } from '../core/prove/speeds'
 import { wordsOf } from '.'
 import { labels, t } from './language'
 import type { Said } from './said'
-import { capital, couplingName, lengthWithUnit, machineName, slope, type Terms } from './terms'
+import { capital, couplingName, isZero, length, lengthWithUnit, machineName, slope, type Terms } from './terms'
 
 /** What the sentences of a proof need to know: the line's names, and how its kind names a place, a plane and a way. */
 export interface ProofTerms extends Terms {
   at: (id: string) => string
   plane: (plane: Plane) => string
   stands: (mm: number, plane: Plane) => string
+  /** How far it went, and which way: "0.22 up"; `went` with its unit. */
+  moved: (mm: number, plane: Plane) => string
   went: (mm: number, plane: Plane) => string
 }
 
@@ -25,7 +27,7 @@ export function proofTerms<K extends KindName>(
   { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>,
 ): ProofTerms {
   const kind = { kind: line.kind as K }
-  const { at, plane, stands, went } = wordsOf<K>(kind).proved
+  const { at, plane, stands, way } = wordsOf<K>(kind).proved
   const terms = { line, unit, resolution }
   return {
     line: kindOf<K>(kind).named(line),
@@ -34,7 +36,10 @@ export function proofTerms<K extends KindName>(
     at: (id) => at(id, line),
     plane: (which) => plane(which, line),
     stands: (mm, which) => stands(mm, which, terms),
-    went: (mm, which) => went(mm, which, terms),
+    moved: (mm, which) =>
+      isZero(mm, terms) ? t`not at all` : `${length(Math.abs(mm), terms)} ${way(mm, which, terms)}`,
+    went: (mm, which) =>
+      isZero(mm, terms) ? t`not at all` : `${lengthWithUnit(Math.abs(mm), terms)} ${way(mm, which, terms)}`,
   }
 }
 
@@ -101,6 +106,7 @@ export function sayJoint({ id, solution: { verdict }, used }: ProvedJoint, terms
   const name = couplingName(id, terms)
   if (!verdict) return t`${name}: no verdict without a tolerance.`
   const share = used ? t`, ${formatNumber(100 * used.share, 0)} % of its tolerance used` : ''
+  if (verdict.state === 'outside') return t`${name}: out of tolerance${share}.`
   return t`${name}: ${percentOf(verdict.probability)} % sure that it is within${share}.`
 }
 
@@ -206,7 +212,7 @@ export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said 
   const { check, closing } = closed
   const told = check.verdict ? asCoupledTexts[check.verdict.state] : asCoupledTexts.nothing
   return {
-    title: t`${name}, coupling closed: ${told}.`,
+    title: t`${name}, read closed: ${told}.`,
     ...(closing
       ? { detail: t`Closing it moved the shafts by ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
       : {}),
@@ -239,7 +245,7 @@ function worstOf({ stations, change }: Closing, terms: ProofTerms): string {
 function mostText({ most, change }: Closing, terms: Terms): string {
   const at = t`${lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)} and ${slope(Math.hypot(change.slopeY, change.slopeZ), terms.unit)} at the coupling`
   return most
-    ? t`That is ${at}; up to ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })} and ${slope(most.slope, terms.unit)} is put up with.`
+    ? t`That is ${at}; up to ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })} and ${slope(most.slope, terms.unit)} is allowed.`
     : t`That is ${at}.`
 }
 

@@ -13,8 +13,6 @@ export interface ReadingTable {
   raw: readonly string[]
   corrected: readonly string[]
   closes: string
-  /** Of the kit, by id, what it was read with. */
-  kit: readonly { id: string; name: string }[]
 }
 
 /** The readings of a probe in words; nothing of one that was not read. */
@@ -45,6 +43,5 @@ export function readingTable(
     raw: state.readings.map(({ raw }) => signedLength(raw, own)),
     corrected: state.readings.map(({ corrected }) => signedLength(corrected, own)),
     closes: state.closure === null || !sags(dial) || dial.floats ? '' : signedLength(state.closure, own),
-    kit: [dial.kit?.dial, dial.kit?.bracket].flatMap((one) => (one ? [{ id: one.id, name: one.name }] : [])),
   }
 }

@@ -153,3 +153,17 @@ export function whoseText(
 }
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
+
+/** What stands on a sheet for pencil and paper. */
+export const sheetWords = labels({
+  sheet: 'Reading sheet',
+  clear: 'Keep hands, sleeves and brackets clear while the shafts turn.',
+  takenBy: 'Taken by',
+  permit: 'Permit',
+  temperature: 'Temperature, coupling',
+  sag: 'sag',
+  again: 'again',
+  check:
+    'Read all round: top + bottom must equal the two sides together, to two graduations. Back at the start it must read what it read.',
+  copyItIn: 'Copy it into Read as soon as you are back.',
+})

@@ -190,6 +190,9 @@ export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'pr
 /** Up and down. */
 export const wayName: Readonly<Record<'up' | 'down', string>> = labels({ up: 'up', down: 'down' })
 
+/** A sentence ends with one full stop, also after initials. */
+export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`)
+
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 export const planeName: Readonly<Record<Plane, string>> = labels({ vertical: 'vertical', horizontal: 'horizontal' })

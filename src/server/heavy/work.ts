@@ -18,6 +18,8 @@ export interface Heavy {
   /** The printed record of a revision, from its canonical JSON; and of a job that is not signed. */
   record(content: string): Promise<Uint8Array>
   draft(job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit'>, unit: Unit): Promise<Uint8Array>
+  /** An empty sheet for pencil and paper. */
+  sheet(job: Pick<ToSign, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
   /** A PDF for the machine; null where there is nothing to move by. */
   moveSheet(job: StoredJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
 }
@@ -34,6 +36,7 @@ export const here: Heavy = {
   sign: async (job, ask) => (await import('../report/sign')).signed(job, ask),
   record: async (content) => (await import('../report/sign')).revisionPdf(JSON.parse(content)),
   draft: async (job, unit) => (await import('../report/sign')).draftPdf(job, unit),
+  sheet: async (job, round, unit) => (await import('../report/sign')).readingSheetPdf(job, round, unit),
   moveSheet: async (job, unit, round) => {
     const { moveSheetPdf } = await import('../report')
     const pdf = await moveSheetPdf(job, unit, round)

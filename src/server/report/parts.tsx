@@ -1,16 +1,14 @@
 import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { format, isValid } from 'date-fns'
 import type { Peg } from '../../core/verdict/peg'
-import type { Role, Scene, Shape } from '../../drawing/scene'
+import { ink, muted, pegColors, rule, strokes } from '../../drawing/print'
+import type { Scene, Shape } from '../../drawing/scene'
 import { labels, t } from '../../words/language'
 import { type Terms, unitName } from '../../words/terms'
 import { mono, sans } from './type'
 
 /** What the printed pages share: type, ruling, the drawing. */
 
-export const ink = '#1D2B2F'
-export const muted = '#5E6B6D'
-export const rule = '#D5CFC2'
 export const s = labels(
   StyleSheet.create({
     page: { padding: 34, fontFamily: sans, fontSize: 8.5, color: ink, lineHeight: 1.3 },
@@ -86,30 +84,6 @@ export function Drawing({ scene }: { scene: Scene }) {
   )
 }
 
-export const strokes: Record<
-  Role,
-  { stroke?: string; strokeWidth?: number; fill?: string; strokeDasharray?: string; fillOpacity?: number }
-> = {
-  shaft: { stroke: ink, strokeWidth: 4 },
-  'shaft-fixed': { stroke: ink, strokeWidth: 4 },
-  'shaft-doubtful': { stroke: ink, strokeWidth: 1.5, strokeDasharray: '6 4' },
-  ghost: { stroke: muted, strokeWidth: 1.2, strokeDasharray: '8 5' },
-  reference: { stroke: muted, strokeWidth: 1, strokeDasharray: '2 4' },
-  fan: { fill: ink, fillOpacity: 0.1 },
-  body: { stroke: rule, strokeWidth: 1, fill: '#F4F1EA', fillOpacity: 0.6 },
-  hatch: { stroke: muted, strokeWidth: 1 },
-  foot: { fill: ink },
-  gap: { stroke: '#A8325E', strokeWidth: 2 },
-  gate: { stroke: '#1F5A57', strokeWidth: 2 },
-  dial: { fill: '#1F5A57' },
-  divider: { stroke: rule, strokeWidth: 1, strokeDasharray: '2 4' },
-  scale: { stroke: ink, strokeWidth: 1.2 },
-  target: { stroke: '#1F5A57', strokeWidth: 2 },
-  running: { stroke: '#1F5A57', strokeWidth: 1.5, strokeDasharray: '1 5' },
-  live: { stroke: '#B7791F', strokeWidth: 2.5 },
-  stop: { stroke: muted, strokeWidth: 1.4 },
-}
-
 function drawn(shape: Shape, key: number) {
   if (shape.kind === 'peg')
     return <PegMark key={key} x={shape.at[0]} y={shape.at[1]} size={shape.size} peg={shape.peg} />
@@ -147,17 +121,17 @@ export function PegMark({ x, y, size, peg }: { x: number; y: number; size: numbe
         y={y - size}
         width={2 * size}
         height={2 * size}
-        fill="#FFFFFF"
-        stroke="#A8325E"
+        fill={pegColors.paper}
+        stroke={pegColors.outside}
         strokeWidth={size / 3}
       />
     )
   if (peg === 'nothing') return <Circle cx={x} cy={y} r={size / 2.5} fill={muted} />
-  if (peg === 'within') return <Circle cx={x} cy={y} r={size} fill="#1F6F8B" />
+  if (peg === 'within') return <Circle cx={x} cy={y} r={size} fill={pegColors.within} />
   return (
     <G>
-      <Circle cx={x} cy={y} r={size} fill="#FFFFFF" stroke="#B7791F" strokeWidth={size / 3} />
-      <Rect x={x - size} y={y - size * 0.7} width={size} height={size * 1.4} fill="#B7791F" />
+      <Circle cx={x} cy={y} r={size} fill={pegColors.paper} stroke={pegColors.unsure} strokeWidth={size / 3} />
+      <Rect x={x - size} y={y - size * 0.7} width={size} height={size * 1.4} fill={pegColors.unsure} />
     </G>
   )
 }

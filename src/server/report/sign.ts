@@ -4,6 +4,7 @@ import type { KitItem } from '../../core/kit/schema'
 import { openKey } from '../../core/prove/proof'
 import type { SiteSettings } from '../../core/site/schema'
 import { solveAsLeft } from '../../planner/solveAsLeft'
+import { readingSheetOf } from '../../record/readingSheet'
 import { kitIn, recordOf } from '../../record/record'
 import {
   canonical,
@@ -112,4 +113,15 @@ export async function draftPdf(
   const instruments = new Map(instrumentsIn(job.document, job.kit).map(({ id, name, due }) => [id, { name, due }]))
   const sheet = recordOf({ number: job.number, document: job.document }, { unit, site: job.site.name, instruments })
   return new Uint8Array(await sheetPdf(sheet, new Date()))
+}
+
+/** An empty sheet for pencil and paper, for the set-up of a round. */
+export async function readingSheetPdf(
+  { number, document, site }: Pick<ToSign, 'number' | 'document' | 'site'>,
+  round: string | undefined,
+  unit: 'mm' | 'mil',
+): Promise<Uint8Array> {
+  return new Uint8Array(
+    await sheetPdf(readingSheetOf({ number, document }, round, { unit, site: site.name }), new Date()),
+  )
 }

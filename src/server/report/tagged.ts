@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import { create, type Font } from 'fontkit'
 import PDFDocument from 'pdfkit'
 import type { Peg } from '../../core/verdict/peg'
+import { ink, letters, muted, pegColors, rule, strokes } from '../../drawing/print'
 import type { Scene, Shape } from '../../drawing/scene'
 import type { Block, Sheet, Table } from '../../record/blocks'
 import { pegWordIn } from '../../words/record'
-import { ink, muted, rule, strokes } from './parts'
 import { asPrintedAll, fontFile, subsets } from './type'
 
 /**
@@ -73,6 +73,12 @@ function pieces(text: string, weight: Weight): { face: string; text: string }[] 
   }
   return out
 }
+
+/** Columns of a table to be written in: a heading, then boxes of one size. */
+const boxes = (count: number): number[] => [
+  60,
+  ...Array(Math.max(1, count - 1)).fill((width - 60) / Math.max(1, count - 1)),
+]
 
 interface Look {
   size: number
@@ -190,15 +196,18 @@ class Printer {
     this.y += 3
   }
 
-  private table({ title, head, rows, numbers = [] }: Table): void {
-    const columns = this.columns([head, ...rows], numbers)
+  private table({ title, head, rows, numbers = [], blank = false }: Table): void {
+    const columns = blank ? boxes(head.length) : this.columns([head, ...rows], numbers)
     const look = (column: number, bold = false): Look => ({
       size: head.length > 7 ? 8 : size.text - 0.5,
       weight: bold ? 700 : 400,
       align: numbers.includes(column) ? 'right' : 'left',
     })
     const heightOf = (cells: readonly string[], bold: boolean) =>
-      Math.max(...cells.map((cell, i) => this.height(cell, look(i, bold), (columns[i] ?? 0) - 6)), 9) + 4
+      Math.max(
+        ...cells.map((cell, i) => this.height(cell, look(i, bold), (columns[i] ?? 0) - 6)),
+        blank && !bold ? 18 : 9,
+      ) + 4
     this.room(30 + heightOf(rows[0] ?? [], false))
     if (title) this.y = this.tagged('P', title, { size: size.text, weight: 700 }) + 2
     const table = this.doc.struct('Table')
@@ -221,6 +230,15 @@ class Printer {
         x += across
       })
       line.end()
+      if (blank && !heading)
+        this.artifact(() => {
+          let at = margin
+          for (const across of columns) {
+            at += across
+            this.doc.moveTo(at, top).lineTo(at, top + height)
+          }
+          this.doc.lineWidth(0.5).stroke(muted)
+        })
       this.y = top + height
       this.ruleAt(this.y, rule, 0.5)
     }
@@ -283,16 +301,16 @@ class Printer {
     }
     if (shape.kind === 'text') {
       const number = shape.role === 'number'
-      const letters = number ? 17 : shape.role === 'plane' ? 13 : 14
+      const high = letters[shape.role]
       const weight = number ? 700 : 400
-      const across = this.widthOf(shape.text, letters, weight)
+      const across = this.widthOf(shape.text, high, weight)
       const x = shape.at[0] - (shape.anchor === 'middle' ? across / 2 : shape.anchor === 'end' ? across : 0)
       this.write(
         shape.text,
-        { size: letters, weight, color: number ? ink : muted },
+        { size: high, weight, color: number ? ink : muted },
         x,
         across + 40,
-        shape.at[1] - letters * 0.93,
+        shape.at[1] - high * 0.93,
         false,
       )
       return
@@ -322,18 +340,18 @@ class Printer {
     const { doc } = this
     doc.save()
     if (peg === 'nothing') doc.circle(x, y, r / 2.5).fill(muted)
-    else if (peg === 'within') doc.circle(x, y, r).fill('#1F6F8B')
+    else if (peg === 'within') doc.circle(x, y, r).fill(pegColors.within)
     else if (peg === 'outside')
       doc
         .lineWidth(r / 3)
         .rect(x - r, y - r, 2 * r, 2 * r)
-        .fillAndStroke('#FFFFFF', '#A8325E')
+        .fillAndStroke(pegColors.paper, pegColors.outside)
     else {
       doc
         .lineWidth(r / 3)
         .circle(x, y, r)
-        .fillAndStroke('#FFFFFF', '#B7791F')
-      doc.rect(x - r, y - r * 0.7, r, r * 1.4).fill('#B7791F')
+        .fillAndStroke(pegColors.paper, pegColors.unsure)
+      doc.rect(x - r, y - r * 0.7, r, r * 1.4).fill(pegColors.unsure)
     }
     doc.restore()
   }
@@ -469,9 +487,9 @@ class Printer {
     return this.doc.heightOfString(text || ' ', { width: Math.max(10, across) })
   }
 
-  private widthOf(text: string, letters: number, weight: Weight = 400): number {
+  private widthOf(text: string, high: number, weight: Weight = 400): number {
     return pieces(text, weight).reduce(
-      (sum, part) => sum + this.doc.font(part.face).fontSize(letters).widthOfString(part.text),
+      (sum, part) => sum + this.doc.font(part.face).fontSize(high).widthOfString(part.text),
       0,
     )
   }

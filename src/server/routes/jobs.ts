@@ -116,6 +116,14 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const draft = { number, document, site: await siteSettings(db), kit: await wholeKit() }
       return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
     })
+    .get('/:id/sheet.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
+      const job = await findJob(db, c.req.valid('param').id)
+      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+      const { unit, round } = c.req.valid('query')
+      const { number, document } = job
+      const pdf = await heavy.sheet({ number, document, site: await siteSettings(db) }, round, unit)
+      return c.body(plain(pdf), 200, pdfHeaders(job, ' reading sheet'))
+    })
     .get('/:id/revisions', valid('param', idParam), async (c) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)

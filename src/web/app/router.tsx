@@ -59,6 +59,10 @@ export const router = createBrowserRouter([
             element: <KindStep step="move" />,
           },
           {
+            path: 'sign',
+            lazy: async () => ({ Component: (await again(() => import('../job/sign/SignStep'))).SignStep }),
+          },
+          {
             path: 'prove',
             lazy: async () => ({ Component: (await again(() => import('../job/prove/ProveStep'))).ProveStep }),
           },

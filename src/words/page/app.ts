@@ -27,7 +27,7 @@ export const appWords = labels({
   close: 'Close',
   newJobOnTheFloor: 'new job, on the Floor',
   searchOnTheFloor: 'search, on the Floor',
-  readySeatReadMoveIn: 'Ready, Seat, Read, Move, Prove, in a job',
+  readySeatReadMoveIn: 'Ready, Seat, Read, Move, Prove, Sign, in a job',
   enter: 'Enter',
   nextReadingInTurningOrder: 'next reading in turning order',
   theSameAngleOnThe: 'the same angle on the other dial',

@@ -1,4 +1,5 @@
 import { labels, t } from '../language'
+import { ended } from '../terms'
 
 /** What is said on these screens. */
 export const jobWords = labels({
@@ -13,7 +14,8 @@ export const jobWords = labels({
     t`This takes the job off the Floor, with its ${length} and ${readings} readings. Find it under “Archived” to restore it.`,
   flip: 'Flip',
   pdf: 'PDF',
-  signedByThisJobCan: (signedBy: string | number) => t`Signed by ${signedBy}. This job can no longer be changed.`,
+  signedByThisJobCan: (signedBy: string | number) =>
+    `${ended(t`Signed by ${signedBy}`)} ${t`Nothing in it can be changed; it can be opened again under Sign.`}`,
   thisJobIsArchivedRestore: 'This job is archived. Restore it under “Line” above.',
   line: 'Line',
   job: (number: string | number, toLowerCase: string | number) => t`Job ${number}${toLowerCase}`,
@@ -24,6 +26,7 @@ export const jobWords = labels({
   read: 'Read',
   move: 'Move',
   prove: 'Prove',
+  sign: 'Sign',
   steps: 'Steps',
   thisStepFailedToLoad: 'This step failed to load.',
   nothingYouTypedIsLost:

@@ -3,15 +3,12 @@ import { growthMm } from '../../core/kinds/train/document/growth'
 import { type MachineKind, machineKinds } from '../../core/kinds/train/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { readingTable } from '../readings'
 import { seatFootName } from '../seat'
 import {
   angleName,
   capital,
   couplingName,
   footName,
-  isZero,
-  lengthWithUnit,
   machineName,
   place,
   sideName,
@@ -43,23 +40,17 @@ export const trainWords: KindWords<TrainTypes> = labels({
     at: (id, line) => footName(id, { line }),
     plane: (plane, { sides }) => (plane === 'vertical' ? t`up` : t`toward ${sides.far}`),
     stands: place,
-    went: (mm, plane, terms) =>
-      isZero(mm, terms)
-        ? t`not at all`
-        : plane === 'vertical'
-          ? t`${lengthWithUnit(Math.abs(mm), terms)} ${wayName[mm > 0 ? 'up' : 'down']}`
-          : t`${lengthWithUnit(Math.abs(mm), terms)} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`,
+    way: (mm, plane, terms) =>
+      plane === 'vertical' ? wayName[mm > 0 ? 'up' : 'down'] : t`toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`,
   },
   record: {
-    readings: ({ dials }, terms) =>
-      dials.flatMap((state) => {
-        const several = terms.line.couplings.length > 1
-        const coupling = several ? t`, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
-        const set = state.setNumber ? t`, set ${state.setNumber}` : ''
-        const name = `${stateName(state, terms)}${coupling}${set}`
-        const at = (degrees: number) => angleName(degrees, terms, state.set.angleAs)
-        return readingTable(state, { name, at }, terms) ?? []
-      }),
+    probe: (state, terms) => {
+      const several = terms.line.couplings.length > 1
+      const coupling = several ? t`, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
+      const set = state.setNumber ? t`, set ${state.setNumber}` : ''
+      return `${stateName(state, terms)}${coupling}${set}`
+    },
+    angle: (degrees, { set }, terms) => angleName(degrees, terms, set.angleAs),
     conditions: (terms) => [
       t`Measured from the ${machineName(terms.line.fixed, terms).toLowerCase()}, which stays. ${terms.line.fixedBecause}`.trim(),
       ...terms.line.machines.flatMap(({ feet }) =>

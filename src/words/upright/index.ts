@@ -2,17 +2,16 @@ import type { Plane } from '../../core/frame/axis'
 import type { UprightTypes } from '../../core/kinds/upright'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { readingTable } from '../readings'
-import { isZero, lengthWithUnit } from '../terms'
-import { boltPlace, dialName, sayNext, type UprightTerms } from './findings'
+import { isZero, length } from '../terms'
+import { boltPlace, dialName, sayNext } from './findings'
 
 const machines = labels(['Pump', 'Motor', 'Gearbox', 'Mixer', 'Fan'].map((name) => ({ value: name, text: name })))
 
 /** The directions of the two planes, seen from above: bolt 1, and a quarter on. */
 const directionOf: Readonly<Record<Plane, number>> = { vertical: 0, horizontal: 90 }
 
-const toward = (mm: number, plane: Plane, terms: UprightTerms): string =>
-  t`${lengthWithUnit(Math.abs(mm), terms)} toward ${boltPlace(directionOf[plane] + (mm > 0 ? 0 : 180), terms.line.flange.bolts)}`
+const toward = (mm: number, plane: Plane, { flange }: UprightTypes['line']): string =>
+  t`toward ${boltPlace(directionOf[plane] + (mm > 0 ? 0 : 180), flange.bolts)}`
 
 export const uprightWords: KindWords<UprightTypes> = labels({
   name: 'Upright on a flange',
@@ -26,16 +25,13 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     at: (id, { machines: [, upper], coupling }) =>
       id === 'flange' ? t`${upper.name}, at the joint` : t`${upper.name}, at the ${coupling.name.toLowerCase()}`,
     plane: (plane, { flange }) => t`toward ${boltPlace(directionOf[plane], flange.bolts)}`,
-    stands: (mm, plane, terms) => (isZero(mm, terms) ? t`in line` : toward(mm, plane, terms)),
-    went: (mm, plane, terms) => (isZero(mm, terms) ? t`not at all` : toward(mm, plane, terms)),
+    stands: (mm, plane, terms) =>
+      isZero(mm, terms) ? t`in line` : `${length(Math.abs(mm), terms)} ${toward(mm, plane, terms.line)}`,
+    way: (mm, plane, { line }) => toward(mm, plane, line),
   },
   record: {
-    readings: ({ probes }, terms) =>
-      probes.flatMap((state) => {
-        const set = state.setNumber ? t`, set ${state.setNumber}` : ''
-        const at = (degrees: number) => boltPlace(degrees, terms.line.flange.bolts)
-        return readingTable(state, { name: `${dialName(state, terms)}${set}`, at }, terms) ?? []
-      }),
+    probe: (state, terms) => `${dialName(state, terms)}${state.setNumber ? t`, set ${state.setNumber}` : ''}`,
+    angle: (degrees, _, terms) => boltPlace(degrees, terms.line.flange.bolts),
     conditions: ({ line: { machines } }) => [
       t`Measured from the ${machines[0].name.toLowerCase()}, which stays; the ${machines[1].name.toLowerCase()} stands on its flange.`,
     ],

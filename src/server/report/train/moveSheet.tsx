@@ -11,6 +11,7 @@ import type { JobPlan, PlannedStation } from '../../../core/kinds/train/plan/pla
 import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/round'
 import { tighteningOrder } from '../../../core/seat/layout'
 import { feetDrawing } from '../../../drawing/feet'
+import { ink, muted } from '../../../drawing/print'
 import { sightScene } from '../../../drawing/train/sight'
 import { plannedFor } from '../../../planner/train/plannedFor'
 import { t } from '../../../words/language'
@@ -31,7 +32,7 @@ import { halfSet, pushText } from '../../../words/train/bolts'
 import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../../words/train/plan'
 import type { TrainTerms } from '../../../words/train/terms'
 import type { StoredJob } from '../kind'
-import { Drawing, ink, muted, onPaper, PageHead, PegMark, s } from '../parts'
+import { Drawing, onPaper, PageHead, PegMark, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** The page to carry to the machine: what goes in and out under every foot, side moves, stops, order. PDF with its fonts inside. */

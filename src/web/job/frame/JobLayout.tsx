@@ -127,10 +127,11 @@ export function JobLayout({
           read={pegs.read}
           move={pegs.move}
           prove={prove}
+          sign={frame.frozen ? 'within' : 'nothing'}
           at={pathname}
         />
         <div>
-          {pathname.endsWith('/line') ? null : drawing}
+          {/\/(line|sign)$/.test(pathname) ? null : drawing}
           <StepBoundary key={pathname} notebook={notebook}>
             <Outlet context={frame} />
           </StepBoundary>

@@ -75,6 +75,10 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
     },
     [edit, kind, navigate, round, setParams, stored.id],
   )
+  const settle = useCallback(async () => {
+    await notebook.flush()
+    return notebook.unsent ? undefined : notebook.storedVersion
+  }, [notebook])
   const reminders = useMemo(
     () => remindersOf({ line, ready, seat }, terms, (step) => navigate(`/jobs/${stored.id}/${step}`)),
     [line, ready, seat, terms, navigate, stored.id],
@@ -91,6 +95,7 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
     edit,
     editRound,
     beginRound,
+    settle,
     reminders,
   }
   const { Job } = pages[name]

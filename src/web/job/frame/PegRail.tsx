@@ -1,4 +1,4 @@
-import { memo } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
 import type { Peg as PegState } from '../../../core/verdict/peg'
@@ -13,6 +13,7 @@ export const steps = [
   { path: 'read', name: jobWords.read, key: '3' },
   { path: 'move', name: jobWords.move, key: '4' },
   { path: 'prove', name: jobWords.prove, key: '5' },
+  { path: 'sign', name: jobWords.sign, key: '6' },
 ] as const
 
 const Rail = styled.nav`
@@ -30,8 +31,16 @@ export const PegRail = memo(function PegRail(
   props: Record<(typeof steps)[number]['path'], PegState> & { id: string; at: string },
 ) {
   const { id, at } = props
+  const rail = useRef<HTMLElement>(null)
+  // on a narrow screen the rail is wider than its place: the present step is brought into it
+  // biome-ignore lint/correctness/useExhaustiveDependencies: again at every step
+  useEffect(() => {
+    const nav = rail.current
+    const here = nav?.querySelector<HTMLElement>('[aria-current]')
+    if (nav && here) nav.scrollLeft = here.offsetLeft - (nav.clientWidth - here.offsetWidth) / 2
+  }, [at])
   return (
-    <Rail aria-label={jobWords.steps}>
+    <Rail ref={rail} aria-label={jobWords.steps}>
       {steps.map((step, i) => {
         const here = at.endsWith(`/${step.path}`)
         return [

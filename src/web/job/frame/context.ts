@@ -18,6 +18,8 @@ export interface JobFrame<K extends KindName = KindName> {
   frozen: boolean
   edit: (change: (job: AnyJob<K>) => AnyJob<K>, mark?: string) => void
   editRound: (change: (round: AnyRound<K>) => AnyRound<K>, mark?: string) => void
+  /** Stores everything that is typed; the version that is then stored, or nothing where it could not be. */
+  settle: () => Promise<number | undefined>
   /** Begins a round with the same set-up; `done`: what becomes of the round before it. */
   beginRound: (done?: (round: AnyRound<K>) => AnyRound<K>, begin?: (fresh: AnyRound<K>) => AnyRound<K>) => void
   /** What earlier steps left open and later ones keep on top: cautions, soft foot. */

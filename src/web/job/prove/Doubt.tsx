@@ -2,13 +2,14 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
 import { parseNumber } from '../../../core/frame/number'
 import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
+import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Drawn, type DrawProblem, type KnownTo, sharesOf } from '../../../core/prove/draws'
 import { type ProofJoint, type ProofRound, problemOf } from '../../../core/prove/proof'
 import type { ProofSaid } from '../../../core/prove/schema'
 import { togetherOf } from '../../../core/shafts/together'
 import { proveWords } from '../../../words/page/prove'
 import { type ProofTerms, percentOf, sayShare } from '../../../words/prove'
-import { couplingName, lengthWithUnit, probeName, slope } from '../../../words/terms'
+import { capital, couplingName, lengthWithUnit, probeName, slope } from '../../../words/terms'
 import { drawInWorker } from '../../draws/draws'
 import { Button, Choices, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
@@ -75,7 +76,7 @@ export function Doubt(props: {
             key={key}
             label={proveWords[key]}
             quantity={known[key] ?? emptyQuantity('mm')}
-            unit={terms.unit}
+            unit={key === 'tape' ? lengthUnitFor(terms.unit) : terms.unit}
             readOnly={frozen}
             onChange={(quantity) => edit({ [key]: quantity }, key)}
           />
@@ -171,7 +172,7 @@ function Result({ problem, drawn, terms }: { problem: DrawProblem; drawn: Drawn;
   return (
     <>
       <p role="status" style={{ fontWeight: 650 }}>
-        {proveWords.inside(percentOf(drawn.within / drawn.draws), drawn.draws.toLocaleString('en'))}
+        {capital(proveWords.inside(percentOf(drawn.within / drawn.draws), drawn.draws.toLocaleString('en')))}
       </p>
       <Clouds>
         <Cloud

@@ -60,7 +60,7 @@ function Place(props: { one: PlaceProved; rows: number; moved: boolean; terms: P
       ) : null}
       <th scope="row">{terms.plane(plane)}</th>
       <td>{stands(one.found)}</td>
-      {moved ? <td>{one.moved === undefined ? proveWords.notWritten : terms.went(one.moved, plane)}</td> : null}
+      {moved ? <td>{one.moved === undefined ? proveWords.notWritten : terms.moved(one.moved, plane)}</td> : null}
       <td>{stands(one.left)}</td>
       {moved ? <td>{stands(one.expected)}</td> : null}
       {moved ? (

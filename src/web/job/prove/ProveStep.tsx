@@ -152,8 +152,12 @@ export function ProveStep() {
                   />
                   {proveWords.round(i + 1)}
                   <small>
-                    {i === proof.found ? proveWords.asFound : i === proof.left ? proveWords.asLeft : ''}
-                    {proved.rounds[i]?.move ? ` ${proveWords.movedAfter}` : ''}
+                    {[
+                      i === proof.found ? proveWords.asFound : i === proof.left ? proveWords.asLeft : '',
+                      proved.rounds[i]?.move ? proveWords.movedAfter : '',
+                    ]
+                      .filter(Boolean)
+                      .join(', ')}
                   </small>
                 </Link>
               </li>

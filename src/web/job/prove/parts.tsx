@@ -9,12 +9,14 @@ export type SayProof = (change: (said: ProofSaid) => ProofSaid, mark?: string) =
 
 export const Sheet = styled(Card)`
   margin-bottom: 16px; display: grid; gap: 10px; h2 { font-size: 16px; } > div { overflow-x: auto; }
-  table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 14px 5px 0; text-align: left; white-space: nowrap; }
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 12px 5px 0; text-align: left; white-space: nowrap; font-size: 14px; }
   thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} }
   tbody tr { border-top: 1px solid var(--rule); } tbody tr[data-more] { border-top: 0; } tbody th[scope='row'] { font-weight: 400; color: var(--muted); } th[rowspan] { vertical-align: top; }
   summary { cursor: pointer; min-height: 28px; } summary h2 { display: inline; }
 `
 export const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`
+
+const Inside = styled.div`display: grid; gap: 10px; margin-top: 10px;`
 
 /** A sheet that is opened when its moment has come. */
 export function Folded({ title, children }: { title: string; children: ReactNode }) {
@@ -23,7 +25,7 @@ export function Folded({ title, children }: { title: string; children: ReactNode
       <summary>
         <h2>{title}</h2>
       </summary>
-      {children}
+      <Inside>{children}</Inside>
     </Sheet>
   )
 }

@@ -1,0 +1,63 @@
+import { type AnyJob, type KindName, kindOf } from '../core/kinds'
+import { sags } from '../core/shafts/typed'
+import { wordsOf } from '../words'
+import { t } from '../words/language'
+import { proofTerms } from '../words/prove'
+import { cautionTexts } from '../words/ready'
+import { recordWords, sheetWords } from '../words/record'
+import { methodNames, purposeNames, signedLength, unitName } from '../words/terms'
+import type { Block, Sheet } from './blocks'
+import { sidesOf } from './sides'
+
+/** A round as an empty sheet for pencil and paper: every probe of every set with a box for each angle. */
+export function readingSheetOf<K extends KindName>(
+  { number, document }: { number: number; document: AnyJob<K> },
+  roundId: string | undefined,
+  { unit, site = '' }: { unit: 'mm' | 'mil'; site?: string },
+): Sheet {
+  const { line } = document
+  const kind = kindOf<K>({ kind: line.kind as K })
+  const { probe, angle } = wordsOf<K>({ kind: line.kind as K }).record
+  const round = document.rounds.find(({ id }) => id === roundId) ?? document.rounds.at(-1)
+  const solved = round && kind.solve(line, round)
+  const told = { line, unit, resolution: 0.01 }
+  const states = solved ? kind.states(solved) : []
+  return {
+    title: `${line.name || t`Line`}: ${sheetWords.sheet.toLowerCase()}`,
+    under: [site, line.area, t`job ${number}`, document.title],
+    beside: [t`numbers in ${unitName[unit]}`, ...sidesOf(proofTerms<K>(line, told).line)],
+    foot: t`Job ${number}. ${sheetWords.copyItIn}`,
+    blocks: [
+      {
+        kind: 'text',
+        text: `${cautionTexts.isolated.title}; ${cautionTexts.tried.title.toLowerCase()}. ${sheetWords.clear}`,
+      },
+      {
+        kind: 'table',
+        title: '',
+        head: [sheetWords.takenBy, recordWords.dateAndTime, sheetWords.permit, sheetWords.temperature],
+        rows: [
+          ['', '', '', ''],
+          ['', '', '', ''],
+        ],
+      },
+      ...states.map((state): Block => {
+        const { set, dial } = state
+        const purpose = purposeNames[set.purpose ?? (set.state === 'engaged' ? 'closed' : 'plan')]
+        const sag = sags(dial) ? `, ${sheetWords.sag} ${signedLength(state.sag, told)} ${unitName[unit]}` : ''
+        return {
+          kind: 'table',
+          title: `${probe(state, told)}: ${methodNames[set.method].toLowerCase()}, ${purpose}${sag}`,
+          head: ['', ...set.angles.map(({ degrees }) => angle(degrees, state, told))],
+          rows: [
+            [recordWords.asRead, ...set.angles.map(() => ' ')],
+            [sheetWords.again, ...set.angles.map(() => ' ')],
+          ],
+          blank: true,
+        }
+      }),
+      { kind: 'text', quiet: true, text: sheetWords.check },
+      { kind: 'text', quiet: true, text: recordWords.safety },
+    ],
+  }
+}

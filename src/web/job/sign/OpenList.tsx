@@ -1,0 +1,106 @@
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { JobProved } from '../../../core/job/proved'
+import { openKey, type ProofOpen } from '../../../core/prove/proof'
+import { signWords } from '../../../words/page/sign'
+import { proofTerms, sayOpen } from '../../../words/prove'
+import { useSign } from '../../api/signing'
+import { ButtonLink } from '../../parts/ButtonLink'
+import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
+import { useJobFrame } from '../frame/context'
+
+const Sheet = styled(Card)`
+  display: grid; gap: 12px; h2 { font-size: 17px; }
+  ul { list-style: none; margin: 0; padding: 0; display: grid; } li { display: grid; gap: 6px; padding: 10px 0; border-top: 1px solid var(--rule); }
+  li > p { display: grid; grid-template-columns: 16px 1fr; gap: 8px; font-weight: 600; } li > p > svg { margin-top: 4px; }
+`
+const Row = styled.div`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 8px; align-items: end;`
+const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12px;`
+
+/** Where each open thing is mended. */
+const stepOf = ({ kind, ...open }: ProofOpen): string => {
+  if (kind === 'growth') return 'line'
+  if (kind === 'ready') return 'ready'
+  if (kind === 'seat') return 'seat'
+  if (kind === 'not-read' || kind === 'unfinished' || kind === 'does-not-repeat') return 'read'
+  if (kind === 'moved-not-read' || ('state' in open && open.state === 'outside' && kind === 'joint')) return 'move'
+  return 'prove'
+}
+
+/** Everything that is open, most serious first; a reason for each that stays so; two names and one button. */
+export function OpenList({ proved, typing, another }: { proved: JobProved; typing: number; another: boolean }) {
+  const { id, document, settings, settle } = useJobFrame()
+  const sign = useSign(id)
+  const [because, setBecause] = useState<Readonly<Record<string, string>>>({})
+  const [doneBy, setDoneBy] = useState(document.doneBy || settings.initials)
+  const [checkedBy, setCheckedBy] = useState('')
+  const [unsettled, setUnsettled] = useState(false)
+  const terms = proofTerms(document.line, { unit: settings.unit, resolution: proved.rounds.at(-1)?.resolution ?? 0.01 })
+  const { open } = proved.proof
+  const unsaid = open.some((one) => (because[openKey(one)] ?? '').trim() === '')
+  const press = async () => {
+    const version = await settle()
+    setUnsettled(version === undefined)
+    if (version === undefined) return
+    sign.mutate({
+      version,
+      doneBy,
+      checkedBy,
+      unit: settings.unit,
+      accepted: open.map((one) => ({ key: openKey(one), because: (because[openKey(one)] ?? '').trim() })),
+    })
+  }
+  return (
+    <Sheet aria-label={signWords.open}>
+      <h2>{open.length === 0 ? signWords.nothingOpen : `${signWords.open}: ${open.length}`}</h2>
+      {open.length > 0 ? <Muted>{signWords.openDetail}</Muted> : null}
+      <ul>
+        {open.map((one) => {
+          const key = openKey(one)
+          const { title } = sayOpen(one, terms)
+          return (
+            <li key={key}>
+              <p>
+                <Peg size={14} peg={'state' in one ? one.state : one.kind === 'not-closed' ? 'nothing' : 'unsure'} />
+                <span>{title}</span>
+              </p>
+              <Row>
+                <Input
+                  aria-label={signWords.because(title)}
+                  placeholder={signWords.signAllTheSame}
+                  maxLength={300}
+                  value={because[key] ?? ''}
+                  onChange={({ target }) => setBecause((now) => ({ ...now, [key]: target.value }))}
+                />
+                <ButtonLink to={`/jobs/${id}/${stepOf(one)}`} aria-label={`${signWords.mend}: ${title}`}>
+                  {signWords.mend}
+                </ButtonLink>
+              </Row>
+            </li>
+          )
+        })}
+      </ul>
+      {typing > 0 ? <Fault>{signWords.typing(typing)}</Fault> : null}
+      <Two>
+        <Field label={signWords.doneBy}>
+          <Input maxLength={40} value={doneBy} onChange={({ target }) => setDoneBy(target.value)} />
+        </Field>
+        <Field label={signWords.checkedBy}>
+          <Input maxLength={40} value={checkedBy} onChange={({ target }) => setCheckedBy(target.value)} />
+        </Field>
+      </Two>
+      {another ? <Muted>{signWords.another}</Muted> : null}
+      <Button
+        look="act"
+        isDisabled={typing > 0 || unsaid || doneBy.trim() === '' || sign.isPending}
+        onPress={() => void press()}
+      >
+        {sign.isPending ? signWords.signing : signWords.signIt}
+      </Button>
+      <Muted>{signWords.onceSigned}</Muted>
+      {unsettled ? <Fault role="alert">{signWords.notStoredYet}</Fault> : null}
+      {sign.error ? <Fault role="alert">{sign.error.message}</Fault> : null}
+    </Sheet>
+  )
+}

@@ -1,0 +1,62 @@
+import { format } from 'date-fns'
+import { useState } from 'react'
+import styled from 'styled-components'
+import { signWords } from '../../../words/page/sign'
+import { type RevisionRow, useReopen } from '../../api/signing'
+import { mono } from '../../app/style'
+import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
+
+const Sheet = styled(
+  Card,
+)`display: grid; gap: 10px; h2 { font-size: 17px; } code { ${mono} font-size: 12px; overflow-wrap: anywhere; }`
+const Form = styled.form`display: grid; grid-template-columns: 120px minmax(0, 1fr); gap: 10px; align-items: end; > :last-child { grid-column: 1 / -1; justify-self: start; }`
+
+/** Who signed, the hash, and opening it again with a reason. */
+export function Reopen({
+  id,
+  revision,
+  initials,
+}: {
+  id: string
+  revision: RevisionRow | undefined
+  initials: string
+}) {
+  const [by, setBy] = useState(initials)
+  const [because, setBecause] = useState('')
+  const reopen = useReopen(id)
+  return (
+    <Sheet aria-label={signWords.reopen}>
+      {revision ? (
+        <>
+          <h2>{signWords.revision(revision.number)}</h2>
+          <p>
+            {signWords.signedBy(revision.doneBy, format(new Date(revision.signedAt), 'd MMM yyyy, HH:mm'))}{' '}
+            {revision.checkedBy ? signWords.checkedByWhom(revision.checkedBy) : ''}
+          </p>
+          <p>
+            {signWords.sha} <code>{revision.sha256}</code>
+          </p>
+          <Muted>{signWords.shaMeans}</Muted>
+        </>
+      ) : null}
+      <Form
+        onSubmit={(event) => {
+          event.preventDefault()
+          reopen.mutate({ by, because })
+        }}
+      >
+        <Field label={signWords.reopenBy}>
+          <Input maxLength={40} value={by} onChange={({ target }) => setBy(target.value)} />
+        </Field>
+        <Field label={signWords.reopenBecause}>
+          <Input maxLength={300} value={because} onChange={({ target }) => setBecause(target.value)} />
+        </Field>
+        <Button type="submit" isDisabled={by.trim() === '' || because.trim() === '' || reopen.isPending}>
+          {signWords.reopen}
+        </Button>
+      </Form>
+      <Muted>{signWords.reopenKeeps}</Muted>
+      {reopen.error ? <Fault role="alert">{reopen.error.message}</Fault> : null}
+    </Sheet>
+  )
+}

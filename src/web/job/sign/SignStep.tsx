@@ -1,0 +1,65 @@
+import { useMemo } from 'react'
+import styled from 'styled-components'
+import { provedOf, typingOpen } from '../../../core/job/proved'
+import { kitIn, recordOf } from '../../../record/record'
+import { recordOfRevision } from '../../../record/revision'
+import { signWords } from '../../../words/page/sign'
+import { useRevision, useRevisions, useSite } from '../../api/signing'
+import { narrow } from '../../app/style'
+import { useKit } from '../../notebook/useKit'
+import { useJobFrame } from '../frame/context'
+import { OpenList } from './OpenList'
+import { RecordSheet } from './RecordSheet'
+import { Reopen } from './Reopen'
+import { Revisions } from './Revisions'
+import { SiteCard } from './SiteCard'
+import { WaysOut } from './WaysOut'
+
+const Page = styled.div`
+  display: grid; grid-template-columns: minmax(0, 1fr) 400px; align-items: start; gap: 0 20px; padding: 16px 20px 40px;
+  @media (max-width: 1180px) { grid-template-columns: minmax(0, 1fr) 340px; }
+  ${narrow} { grid-template-columns: minmax(0, 1fr); padding: 12px; gap: 16px; }
+  h1 { font-size: 20px; margin-bottom: 10px; }
+`
+const Side = styled.div`display: grid; gap: 16px; min-width: 0; ${narrow} { order: -1; }`
+
+/** The report as it will print, what is still open, and two names: then nothing changes it any more. */
+export function SignStep() {
+  const frame = useJobFrame()
+  const { id, number, document, settings, frozen } = frame
+  const { data: site } = useSite()
+  const { data: revisions = [] } = useRevisions(id)
+  const { items } = useKit()
+  const [latest] = revisions
+  const { data: revision } = useRevision(id, frozen ? latest?.number : undefined)
+  const proved = useMemo(() => provedOf(document), [document])
+  const typing = useMemo(() => typingOpen(document), [document])
+  const sheet = useMemo(() => {
+    if (revision) return recordOfRevision(revision)
+    const instruments = new Map(
+      [...kitIn(document)].flatMap(([key, name]) => {
+        const item = items.find((one) => one.id === key)?.document
+        return item ? [[key, { name, due: 'calibrationDue' in item ? item.calibrationDue : '' }] as const] : []
+      }),
+    )
+    return recordOf({ number, document }, { unit: settings.unit, site: site?.name, instruments })
+  }, [revision, document, number, settings.unit, site, items])
+  return (
+    <Page>
+      <main id="bench">
+        <h1>{signWords.sign}</h1>
+        <RecordSheet sheet={sheet} label={signWords.theRecord} />
+      </main>
+      <Side>
+        {frozen ? (
+          <Reopen id={id} revision={latest} initials={settings.initials} />
+        ) : (
+          <OpenList proved={proved} typing={typing} another={site?.checkedByAnother ?? false} />
+        )}
+        <WaysOut sheet={sheet} revision={frozen ? latest?.number : undefined} />
+        <Revisions id={id} revisions={revisions} />
+        {site ? <SiteCard site={site} /> : null}
+      </Side>
+    </Page>
+  )
+}

@@ -1,0 +1,49 @@
+import { useState } from 'react'
+import styled from 'styled-components'
+import type { SiteSettings } from '../../../core/site/schema'
+import { signWords } from '../../../words/page/sign'
+import { usePutSite } from '../../api/signing'
+import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
+
+const Sheet = styled(
+  Card,
+)`summary { cursor: pointer; font-weight: 600; min-height: 28px; } form { display: grid; gap: 10px; margin-top: 10px; justify-items: start; } form > :first-child { width: 100%; }
+  label.tick { display: flex; gap: 10px; align-items: center; min-height: 44px; } input[type='checkbox'] { width: 22px; height: 22px; }`
+
+/** The head of the printed pages and the rules of signing, for the whole site. */
+export function SiteCard({ site }: { site: SiteSettings }) {
+  const [edited, edit] = useState(site)
+  const put = usePutSite()
+  return (
+    <Sheet as="details" aria-label={signWords.siteHead}>
+      <summary>{signWords.siteHead}</summary>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          put.mutate(edited)
+        }}
+      >
+        <Field label={signWords.siteName}>
+          <Input
+            maxLength={80}
+            value={edited.name}
+            onChange={({ target }) => edit((now) => ({ ...now, name: target.value }))}
+          />
+        </Field>
+        <label className="tick">
+          <input
+            type="checkbox"
+            checked={edited.checkedByAnother}
+            onChange={({ target }) => edit((now) => ({ ...now, checkedByAnother: target.checked }))}
+          />
+          {signWords.checkedByAnother}
+        </label>
+        <Button type="submit" isDisabled={put.isPending}>
+          {signWords.saveSite}
+        </Button>
+        {put.isSuccess ? <Muted role="status">{signWords.saved}</Muted> : null}
+        {put.error ? <Fault role="alert">{put.error.message}</Fault> : null}
+      </form>
+    </Sheet>
+  )
+}
