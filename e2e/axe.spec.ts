@@ -17,6 +17,10 @@ const screens: Readonly<Record<string, string>> = {
   'move, came out otherwise': '/jobs/job-21/move',
   'a job’s line': '/jobs/job-3/line',
   'an upright pair, moved': '/jobs/job-22/move',
+  prove: '/jobs/job-4/prove',
+  sign: '/jobs/job-5/sign',
+  signed: '/jobs/job-3/sign',
+  'a table of limits': '/kit?item=kit-14',
 }
 
 for (const half of [0, 1])

@@ -76,7 +76,7 @@ test('a signed job cannot be changed', async ({ page, demo }) => {
   await expect(
     page.getByText('Signed by R. T. Nothing in it can be changed; it can be opened again under Sign.'),
   ).toBeVisible()
-  await expect(page.getByLabel('Motor dial, bottom, mm')).not.toBeEditable()
+  await expect(page.getByLabel('Motor dial, bottom, mm').first()).not.toBeEditable()
 })
 
 test('the floor is searched and filtered in the address', async ({ page, demo }) => {

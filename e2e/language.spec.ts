@@ -3,7 +3,7 @@ import { expect, test } from './site'
 
 /** What is the same in every language: units, keys, formats, our own name, what a date library or the browser says. */
 const same =
-  /^(mm|mil|mils|um|in|rpm|min|pdf|csv|json|sd|tir|vane|peg|ctrl|esc|enter|ago|jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|seconds?|minutes?|hours?|days?|months?|years?)$/i
+  /^(mm|mil|mils|um|in|rpm|min|pdf|csv|json|sd|tir|vane|peg|ctrl|esc|enter|ago|jan(uary)?|feb(ruary)?|mar(ch)?|apr(il)?|may|june?|july?|aug(ust)?|sep(tember)?|oct(ober)?|nov(ember)?|dec(ember)?|seconds?|minutes?|hours?|days?|months?|years?)$/i
 
 /** Every word that people typed: names of lines, machines, feet, dials, notes. */
 async function typedWords(plant: string): Promise<Set<string>> {
@@ -20,6 +20,17 @@ async function typedWords(plant: string): Promise<Set<string>> {
   take((await get('/lines')).map((line: { document: unknown }) => line.document))
   take((await get('/kit')).map((item: { document: unknown }) => item.document))
   take((await get('/jobs/overview')).areas)
+  take(await get('/site'))
+  for (const job of ['job-2', 'job-3']) {
+    const revisions = await get(`/jobs/${job}/revisions`)
+    take(revisions)
+    for (const { number } of revisions)
+      take(
+        (await get(`/jobs/${job}/revisions/${number}`)).signed.accepted.map(
+          ({ because }: { because: string }) => because,
+        ),
+      )
+  }
   return words
 }
 
@@ -65,11 +76,16 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
   for (const job of ['job-6', 'job-12', 'job-14', 'job-17', 'job-21', 'job-22']) {
     await page.goto(`${plant}/jobs/${job}/line`)
     await look(`${job} line`)
-    for (const step of ['ready', 'seat', 'read', 'move']) {
+    for (const step of ['ready', 'seat', 'read', 'move', 'prove', 'sign']) {
       await page.locator(`nav a[href*="/jobs/${job}/${step}"]`).first().click()
       await page.waitForURL(`**/${step}*`)
       await look(`${job} ${step}`)
     }
+  }
+  for (const path of ['/jobs/job-2/prove', '/jobs/job-3/sign', '/kit?item=kit-14']) {
+    await page.goto(`${plant}${path}`)
+    for (const summary of await page.locator('summary').all()) await summary.click()
+    await look(path)
   }
   expect([...left]).toEqual([])
 })

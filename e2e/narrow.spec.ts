@@ -36,11 +36,14 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
   document.line.couplings[0].name = 'Coupling between the pump and its second motor'.slice(0, 45)
   const put = await page.request.put(`${demo}/api/jobs/job-18`, { data: { version: found.version, document } })
   expect(put.ok()).toBe(true)
-  const paths = ['ready', 'seat', 'read', 'move', 'line'].map((step) => `/jobs/job-18/${step}`)
+  const paths = ['ready', 'seat', 'read', 'move', 'prove', 'sign', 'line'].map((step) => `/jobs/job-18/${step}`)
   const more = [
     '/jobs/job-19/move',
     '/jobs/job-22/read',
     '/jobs/job-22/move',
+    '/jobs/job-22/prove',
+    '/jobs/job-3/sign',
+    '/kit?item=kit-14',
     '/jobs/job-11/seat',
     '/jobs/job-16/read',
     '/',

@@ -261,7 +261,7 @@ describe('the kit', () => {
     expect((await ask('/kit')).body).toHaveLength(13)
     expect((await ask('/kit?archived=yes')).body.map(({ id }: { id: string }) => id)).toEqual([made.body.id])
     expect((await ask(`/kit/${made.body.id}/archived`, { archived: false }, 'PUT')).status).toBe(200)
-    expect((await ask('/kit')).body).toHaveLength(14)
+    expect((await ask('/kit')).body).toHaveLength(15)
     expect((await ask('/kit/none/archived', { archived: true }, 'PUT')).status).toBe(404)
   })
 })

@@ -1,7 +1,8 @@
 import { quantityFrom } from '../../core/frame/quantity'
 import { makeKitItem } from '../../core/kit/make'
-import type { KitBracket, KitDial, KitGauge, KitHead, KitItem, KitShims } from '../../core/kit/schema'
+import type { KitBracket, KitDial, KitGauge, KitHead, KitItem, KitLimits, KitShims } from '../../core/kit/schema'
 import { chance } from '../../core/rig/random'
+import type { TypedLimitRow } from '../../core/verdict/table'
 
 const mm = (text: string) => ({ text, unit: 'mm' as const })
 const day = (today: Date, days: number): string =>
@@ -9,6 +10,14 @@ const day = (today: Date, days: number): string =>
 
 /** The made-up crib of Skerry Point Kelp Works. */
 export function demoKit(today: Date): KitItem[] {
+  const limits = (coupling: TypedLimitRow['coupling'], from: string, to: string, offset: string, slope: string) => ({
+    id: `${coupling}-${from}`,
+    coupling,
+    from,
+    to,
+    offset: mm(offset),
+    slope: { text: slope, unit: 'mm/100 mm' as const },
+  })
   const dial = (name: string, due: number, rest: Partial<KitDial>): KitDial => ({
     ...(makeKitItem('dial', 'mm') as KitDial),
     name,
@@ -85,5 +94,17 @@ export function demoKit(today: Date): KitItem[] {
     shims('Shims, slot 21', '21', 'mm', { '0.05': '12', '0.25': '3' }),
     shims('Shims, slot 27', '27', 'mm', {}),
     shims('Inch shims, slot 13/16', '0.81', 'mil', {}),
+    {
+      ...(makeKitItem('limits', 'mm') as KitLimits),
+      name: 'Kelp works standard 12',
+      source: 'Issue 3, page 2',
+      rows: [
+        limits('short', '0', '1200', '0.10', '0.09'),
+        limits('short', '1200', '1800', '0.07', '0.06'),
+        limits('short', '1800', '3600', '0.04', '0.03'),
+        limits('spacer', '0', '3600', '', '0.05'),
+        limits('rigid', '0', '3600', '0.02', '0.02'),
+      ],
+    },
   ]
 }

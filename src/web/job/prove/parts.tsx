@@ -12,7 +12,7 @@ export const Sheet = styled(Card)`
   table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 12px 5px 0; text-align: left; white-space: nowrap; font-size: 14px; }
   thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} }
   tbody tr { border-top: 1px solid var(--rule); } tbody tr[data-more] { border-top: 0; } tbody th[scope='row'] { font-weight: 400; color: var(--muted); } th[rowspan] { vertical-align: top; }
-  summary { cursor: pointer; min-height: 28px; } summary h2 { display: inline; }
+  summary { cursor: pointer; min-height: 44px; padding: 10px 0; } summary h2 { display: inline; }
 `
 export const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`
 

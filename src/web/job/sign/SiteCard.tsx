@@ -7,7 +7,7 @@ import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
 
 const Sheet = styled(
   Card,
-)`summary { cursor: pointer; font-weight: 600; min-height: 28px; } form { display: grid; gap: 10px; margin-top: 10px; justify-items: start; } form > :first-child { width: 100%; }
+)`summary { cursor: pointer; font-weight: 600; min-height: 44px; padding: 10px 0; } form { display: grid; gap: 10px; margin-top: 10px; justify-items: start; } form > :first-child { width: 100%; }
   label.tick { display: flex; gap: 10px; align-items: center; min-height: 44px; } input[type='checkbox'] { width: 22px; height: 22px; }`
 
 /** The head of the printed pages and the rules of signing, for the whole site. */
