@@ -45,9 +45,9 @@ test('from as found to a signed PDF: opened again, read closed, revised, compare
   const table = page.getByRole('region', { name: 'As found to as left' })
   await expect(table.getByRole('row').nth(3)).toContainText('0.50 high')
   await expect(table.getByRole('row').nth(3)).toContainText('0.47 down')
-  await page.getByRole('button', { name: 'Hold-down bolts torqued, ticked by R. T.. Take the tick back' }).click()
+  await page.getByRole('button', { name: 'Bolts torqued, ticked by R. T.. Take the tick back' }).click()
   await expect(page.getByText('Can’t tell yet: one thing is open.')).toBeVisible()
-  await page.getByRole('button', { name: 'Tick: Hold-down bolts torqued' }).click()
+  await page.getByRole('button', { name: 'Tick: Bolts torqued' }).click()
   await expect(page.getByText('Within tolerance, and proved.')).toBeVisible()
 
   // one act: a set more, to be read with the coupling closed
@@ -240,4 +240,46 @@ test('everything a job can be taken out as', async ({ page, plant }) => {
   expect((await take('Drawing, PNG')).bytes.subarray(1, 4).toString()).toBe('PNG')
   const sheet = await (await page.request.get(`${plant}/api/jobs/job-13/sheet.pdf`)).body()
   expect(await wordsOf(sheet)).toContain('Readingsheet'.toLowerCase())
+})
+
+test('a photograph is taken at a check, described, printed, and removed', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-9/ready`)
+  const card = page.getByRole('region', { name: 'Photographs' })
+  const canvas = await page.evaluate(() => {
+    const made = document.createElement('canvas')
+    ;[made.width, made.height] = [2400, 1200]
+    const pen = made.getContext('2d')
+    if (pen) {
+      pen.fillStyle = '#1F5A57'
+      pen.fillRect(0, 0, 2400, 1200)
+      pen.fillStyle = '#F4F1EA'
+      pen.fillRect(300, 300, 900, 200)
+    }
+    return made.toDataURL('image/jpeg', 0.9)
+  })
+  const buffer = Buffer.from(canvas.split(',')[1] ?? '', 'base64')
+  await card.locator('input[type=file]').setInputFiles({ name: 'bracket.jpg', mimeType: 'image/jpeg', buffer })
+  await card.getByLabel('What photograph 1 shows').fill('The plate on the motor')
+  await card.getByRole('combobox').selectOption('Bearing play')
+  await stored(page)
+  await page.reload()
+  await expect(card.getByRole('img', { name: 'The plate on the motor' })).toBeVisible()
+  // made small on the way: at most 1600 px
+  const size = await card
+    .getByRole('img')
+    .evaluate((image: HTMLImageElement) => [image.naturalWidth, image.naturalHeight])
+  expect(size).toEqual([1600, 800])
+  await card
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no') })
+  await expect(card.getByRole('alert')).toContainText('no picture')
+  await step(page, 'Sign').click()
+  const record = page.getByRole('article', { name: 'The record as it will print' })
+  await expect(record.getByRole('img', { name: /^The plate on the motor/ })).toBeVisible()
+  const pdf = await (await page.request.get(`${demo}/api/jobs/job-9/record.pdf`)).body()
+  expect(await wordsOf(pdf)).toContain('Theplateonthemotor')
+  await step(page, 'Ready').click()
+  await card.getByRole('button', { name: 'Remove: The plate on the motor' }).click()
+  await expect(card.getByRole('img')).toHaveCount(0)
+  await stored(page)
 })

@@ -12,7 +12,7 @@ export type Block =
   | { kind: 'drawing'; scene: Scene; title: string; label: string }
   /** Lines to be signed by hand, or by whom and when it was signed. */
   | { kind: 'signatures'; lines: readonly { title: string; by: string }[] }
-  | { kind: 'photograph'; id: string; label: string; type: string }
+  | { kind: 'photograph'; id: string; label: string }
   /** What follows begins a new page on paper. */
   | { kind: 'page' }
 

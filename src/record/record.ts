@@ -2,7 +2,7 @@ import { format, isValid } from 'date-fns'
 import { provedOf } from '../core/job/proved'
 import { type AnyJob, type KindName, type Kinds, kindOf } from '../core/kinds'
 import { type ProofJoint, type ProofOpen, speedOf } from '../core/prove/proof'
-import { nothingSaid, proofTicks } from '../core/prove/schema'
+import { nothingSaid, ticksFor } from '../core/prove/schema'
 import { readyState } from '../core/ready/ready'
 import { solveSeat } from '../core/seat/state'
 import { drawings } from '../drawing'
@@ -114,7 +114,7 @@ export function recordOf<K extends KindName>(
         : []),
       {
         kind: 'list',
-        items: proofTicks.map((tick) => {
+        items: ticksFor(kindOf<K>(kind).seats(line).length > 0).map((tick) => {
           const done = said.ticks[tick]
           return {
             peg: done ? 'within' : 'nothing',
@@ -154,6 +154,7 @@ export function recordOf<K extends KindName>(
         ]
       }),
       ...instrumentsOf<K>(document, instruments, signed?.at),
+      ...photographs(document),
       { kind: 'text', quiet: true, text: words.safety },
     ],
   }
@@ -319,6 +320,20 @@ function openItems(open: readonly ProofOpen[], signed: Signed | undefined, terms
           items:
             open.length > 0 ? open.map((one) => ({ text: sayOpen(one, terms).title })) : [{ text: words.noBearing }],
         },
+  ]
+}
+
+function photographs({ photographs: taken = [] }: AnyJob): Block[] {
+  if (taken.length === 0) return []
+  return [
+    { kind: 'heading', level: 1, text: words.photographs },
+    ...taken.map(
+      ({ id, label, by, takenAt }): Block => ({
+        kind: 'photograph',
+        id,
+        label: [label || words.noLabel, by, timeOf(takenAt)].filter(Boolean).join(', '),
+      }),
+    ),
   ]
 }
 

@@ -15,6 +15,7 @@ import { refusal } from './routes/answers'
 import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
+import { photographRoutes } from './routes/photographs'
 import { siteRoutes } from './routes/site'
 import type { Site } from './site'
 
@@ -40,6 +41,7 @@ export function makeApi(site: Site) {
     .route('/jobs', jobRoutes(site))
     .route('/kit', kitRoutes(site))
     .route('/site', siteRoutes(site))
+    .route('/photographs', photographRoutes(site))
 }
 
 export type Api = ReturnType<typeof makeApi>
@@ -75,7 +77,8 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
         defaultSrc: ["'self'"],
         // the page's own styles, made as it runs, carry the nonce of its answer
         styleSrc: ["'self'", NONCE],
-        imgSrc: ["'self'", 'data:'],
+        // a picture is made small from its own bytes before it is sent
+        imgSrc: ["'self'", 'data:', 'blob:'],
         // the planner in its worker is WebAssembly
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         objectSrc: ["'none'"],

@@ -48,7 +48,11 @@ export function strangeness({ host, origin, site }: Headers, hosts: Hosts, acts:
 
 const reads = new Set(['GET', 'HEAD', 'OPTIONS'])
 
-/** Answers only what is asked under a name of this server; writes only from its own page, and only JSON. */
+/** What a page of another site cannot send without being asked first: JSON, and where pictures are kept a picture. */
+const sendable = (path: string, type: string): boolean =>
+  /^application\/json\s*(;|$)/i.test(type) || (path === '/api/photographs' && /^image\/(jpeg|png)$/i.test(type))
+
+/** Answers only what is asked under a name of this server; writes only from its own page, and only JSON or a picture. */
 export const guard =
   (hosts: Hosts): MiddlewareHandler =>
   async (c, next) => {
@@ -60,7 +64,7 @@ export const guard =
     }
     const strange = strangeness(headers, hosts, acts)
     if (strange) return c.json(refusal('', strange), 403)
-    if (acts && !/^application\/json\s*(;|$)/i.test(c.req.header('content-type') ?? ''))
+    if (acts && !sendable(c.req.path, c.req.header('content-type') ?? ''))
       return c.json(refusal('', 'Send JSON: the Content-Type has to be application/json.'), 415)
     return next()
   }

@@ -246,7 +246,7 @@ describe('the page', () => {
 describe('the kit', () => {
   it('is listed, added to, changed by version and taken out of', async () => {
     const all = await ask('/kit')
-    expect(all.body).toHaveLength(13)
+    expect(all.body).toHaveLength(14)
     const dial = all.body.find((item: { name: string }) => item.name === 'Dial K1')
     const renamed = { version: dial.version, document: { ...dial.document, name: 'Dial K9' } }
     const put = await ask(`/kit/${dial.id}`, renamed, 'PUT')
@@ -276,7 +276,7 @@ describe('the database', () => {
     const file = join(folder, 'old', 'old.db')
     const made = await openStore(`file:${file}`, migrations)
     await made.client.execute('delete from __drizzle_migrations')
-    for (const table of ['revisions', 'site', 'jobs', 'lines', 'kit']) await made.client.execute(`drop table ${table}`)
+    for (const table of ['revisions', 'photographs', 'site', 'jobs', 'lines', 'kit']) await made.client.execute(`drop table ${table}`)
     await made.client.execute('create table keepsake (text text)')
     await made.close()
     const again = await openStore(`file:${file}`, migrations)

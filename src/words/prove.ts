@@ -63,7 +63,7 @@ export const leaveReasonNames: Readonly<Record<LeaveReason, string>> = labels({
 /** What is ticked off between the last move and a line that may run. */
 export const proofTickTexts: Readonly<Record<ProofTick, { title: string; detail: string }>> = labels({
   torqued: {
-    title: 'Hold-down bolts torqued',
+    title: 'Bolts torqued',
     detail: 'In the tightening sequence, before the last readings were taken.',
   },
   feet: {

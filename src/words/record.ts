@@ -53,6 +53,7 @@ export const recordWords = labels({
   checkedBy: 'Checked by',
   dateAndTime: 'Date and time',
   photographs: 'Photographs',
+  noLabel: 'Not described',
   notSigned: 'Not signed yet',
   safety:
     'Locked out and tried before a bolt is loosened or a shaft turned. The site’s permits and local rules apply. The makers’ tolerances win over those above.',
@@ -91,7 +92,7 @@ export function sayDone(rounds: readonly ProofRound[], proof: Proof, said: Proof
   const moves = rounds.filter(({ move }) => move).length
   if (said.leave)
     return t`Nothing was moved: ${said.leave.reason === 'other' ? said.leave.note : leaveReasonNames[said.leave.reason]} (${said.leave.by}).`
-  if (moves === 0) return t`No move is written down.`
+  if (moves === 0) return proof.found === proof.left ? t`Nothing was moved.` : t`No move is written down.`
   const most = (plane: Plane) =>
     proof.places
       .filter((place) => place.plane === plane && place.moved !== undefined)

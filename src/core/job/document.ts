@@ -3,6 +3,7 @@ import { id, text } from '../frame/schema'
 import { proofSchema } from '../prove/schema'
 import { readySchema } from '../ready/schema'
 import { seatSchema } from '../seat/schema'
+import { photographsSchema } from './photographs'
 import { shape } from './shape'
 
 /**
@@ -40,6 +41,8 @@ const jobFrame = {
   ready: v.optional(readySchema),
   /** Soft foot, by machine. */
   seat: v.optional(v.record(id, seatSchema)),
+  /** Pictures taken on the way; absent until there is one. */
+  photographs: v.optional(photographsSchema),
   /** What was ticked and declared when it was proved. */
   proof: v.optional(proofSchema),
 }

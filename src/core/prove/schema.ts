@@ -31,6 +31,10 @@ export const proofSchema = v.strictObject({
 })
 
 export type ProofSaid = v.InferOutput<typeof proofSchema>
+/** The ticks of a line that stands on feet, or of one that hangs on a flange. */
+export const ticksFor = (onFeet: boolean): readonly ProofTick[] =>
+  onFeet ? proofTicks : proofTicks.filter((tick) => tick === 'torqued' || tick === 'guard')
+
 export type ProofTick = (typeof proofTicks)[number]
 export type LeaveReason = (typeof leaveReasons)[number]
 

@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { customType, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
+import type { Photograph } from '../../core/job/photographs'
 import { type JobSummary, summaryToday } from '../../core/job/summary'
 import type { KitItem } from '../../core/kit/schema'
 import type { SiteSettings } from '../../core/site/schema'
@@ -120,6 +121,14 @@ export const revisions = sqliteTable(
   },
   (table) => [primaryKey({ columns: [table.jobId, table.number] })],
 )
+
+/** A picture, by the SHA-256 of its bytes: documents name it, and nothing that they name is ever deleted. */
+export const photographs = sqliteTable('photographs', {
+  id: text('id').primaryKey(),
+  type: text('type').$type<Photograph['type']>().notNull(),
+  bytes: bytes('bytes').notNull(),
+  storedAt: text('stored_at').notNull(),
+})
 
 /** What is the site's own: one row of JSON. */
 export const site = sqliteTable('site', {

@@ -3,7 +3,7 @@ import { type JobSummary, summaryOf } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
 import { solveDocument } from '../../planner/solveDocument'
 import type { StoredJob } from '../report/kind'
-import type { SignAsk, SignOutcome, ToSign } from '../report/sign'
+import type { Pictures, SignAsk, SignOutcome, ToSign } from '../report/sign'
 
 type Unit = 'mm' | 'mil'
 
@@ -16,8 +16,8 @@ export interface Heavy {
   /** Signs a job, or says what is in the way. */
   sign(job: ToSign, ask: SignAsk): Promise<SignOutcome>
   /** The printed record of a revision, from its canonical JSON; and of a job that is not signed. */
-  record(content: string): Promise<Uint8Array>
-  draft(job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit'>, unit: Unit): Promise<Uint8Array>
+  record(content: string, pictures: Pictures): Promise<Uint8Array>
+  draft(job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures'>, unit: Unit): Promise<Uint8Array>
   /** An empty sheet for pencil and paper. */
   sheet(job: Pick<ToSign, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
   /** A PDF for the machine; null where there is nothing to move by. */
@@ -34,7 +34,7 @@ export const here: Heavy = {
     return new Uint8Array(await reportPdf(job, unit, round))
   },
   sign: async (job, ask) => (await import('../report/sign')).signed(job, ask),
-  record: async (content) => (await import('../report/sign')).revisionPdf(JSON.parse(content)),
+  record: async (content, pictures) => (await import('../report/sign')).revisionPdf(JSON.parse(content), pictures),
   draft: async (job, unit) => (await import('../report/sign')).draftPdf(job, unit),
   sheet: async (job, round, unit) => (await import('../report/sign')).readingSheetPdf(job, round, unit),
   moveSheet: async (job, unit, round) => {

@@ -144,6 +144,71 @@ describe('signing', () => {
   })
 })
 
+/** A picture of one dot, with what a camera would write into it. */
+const png = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+)
+const withText = Buffer.concat([
+  png.subarray(0, 33),
+  Buffer.from([0, 0, 0, 10]),
+  Buffer.from('tEXtPlace\0here'),
+  Buffer.from([0, 0, 0, 0]),
+  png.subarray(33),
+])
+const segment = (marker: number, text: string) =>
+  Buffer.concat([Buffer.from([0xff, marker, 0, text.length + 2]), Buffer.from(text)])
+const jpeg = Buffer.concat([
+  Buffer.from([0xff, 0xd8]),
+  segment(0xe0, 'JFIF'),
+  segment(0xe1, 'Exif with a place'),
+  segment(0xfe, 'a comment'),
+  segment(0xdb, 'table'),
+  Buffer.from([0xff, 0xda, 0, 2, 1, 2, 3, 0xff, 0xd9]),
+])
+
+describe('photographs', () => {
+  const send = (bytes: Uint8Array, type = 'image/png') =>
+    app.request('/api/photographs', { method: 'POST', body: new Uint8Array(bytes), headers: { 'Content-Type': type } })
+  it('are kept by what they are, without what the camera wrote beside the picture', async () => {
+    const [plain, told] = await Promise.all([send(png), send(withText)])
+    expect([plain.status, told.status]).toEqual([201, 201])
+    const { id } = await plain.json()
+    expect((await told.json()).id).toBe(id)
+    expect(Buffer.from(await bytesOf(`/photographs/${id}`)).equals(png)).toBe(true)
+    const { id: other } = await (await send(jpeg, 'image/jpeg')).json()
+    const kept = Buffer.from(await bytesOf(`/photographs/${other}`)).toString('latin1')
+    expect(kept).toContain('JFIF')
+    expect(kept).toContain('table')
+    expect(kept).not.toMatch(/Exif|comment/)
+  })
+  it('must be pictures, whole, and not too large', async () => {
+    expect((await send(Buffer.from('<svg onload="x()"/>'))).status).toBe(415)
+    expect((await send(jpeg.subarray(0, 12), 'image/jpeg')).status).toBe(415)
+    expect((await send(png.subarray(0, 40))).status).toBe(415)
+    expect((await send(png, 'image/svg+xml')).status).toBe(415)
+    expect((await send(Buffer.alloc(3 * 1024 * 1024 + 1))).status).toBe(413)
+    expect((await app.request('/api/photographs/nothing')).status).toBe(400)
+    expect((await app.request(`/api/photographs/${'0'.repeat(64)}`)).status).toBe(404)
+  })
+  it('are printed with the record, described for those who hear it', async () => {
+    const { id } = await (await send(png)).json()
+    const { body: job } = await ask('/jobs/job-12')
+    const taken = { id, type: 'image/png', label: 'Shim pack, back feet', at: 'report', by: 'R. T.', takenAt: '' }
+    const { status } = await ask(
+      '/jobs/job-12',
+      { version: job.version, document: { ...job.document, photographs: [taken] } },
+      'PUT',
+    )
+    expect(status).toBe(200)
+    const { trees, texts } = await read(await bytesOf('/jobs/job-12/record.pdf'))
+    expect(trees).toContain('"alt":"Shim pack, back feet, R. T."')
+    expect(texts.join(' ')).toContain('Photographs')
+    const bad = { ...job.document, photographs: [{ ...taken, id: '../../etc' }] }
+    expect((await ask('/jobs/job-12', { version: job.version + 1, document: bad }, 'PUT')).status).toBe(400)
+  })
+})
+
 describe('a revision', () => {
   const revision = async (job = 'job-2', number = 1): Promise<SealedRevision> =>
     (await ask(`/jobs/${job}/revisions/${number}`)).body

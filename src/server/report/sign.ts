@@ -36,7 +36,11 @@ export interface ToSign {
   document: AnyJob
   site: SiteSettings
   kit: readonly { id: string; document: KitItem }[]
+  /** The job's pictures, by id. */
+  pictures: Pictures
 }
+
+export type Pictures = ReadonlyMap<string, Uint8Array>
 
 interface Refused {
   ok: false
@@ -51,11 +55,19 @@ export async function signed(job: ToSign, ask: SignAsk): Promise<SignOutcome> {
   const outcome = await sealed(job, ask)
   if (!outcome.ok) return outcome
   const { revision } = outcome
-  return { ok: true, content: canonical(revision), sha256: revision.sha256, pdf: await revisionPdf(revision) }
+  return {
+    ok: true,
+    content: canonical(revision),
+    sha256: revision.sha256,
+    pdf: await revisionPdf(revision, job.pictures),
+  }
 }
 
 /** The revision that a signature makes, sealed; or what is in the way. */
-export async function sealed(job: ToSign, ask: SignAsk): Promise<{ ok: true; revision: SealedRevision } | Refused> {
+export async function sealed(
+  job: Omit<ToSign, 'pictures'>,
+  ask: SignAsk,
+): Promise<{ ok: true; revision: SealedRevision } | Refused> {
   const { document, site } = job
   const doneBy = ask.doneBy.trim()
   const checkedBy = ask.checkedBy.trim()
@@ -102,17 +114,17 @@ const instrumentsIn = (document: AnyJob, kit: ToSign['kit']) =>
   })
 
 /** The printed record of a revision: the same bytes whenever it is made. */
-export const revisionPdf = async (revision: SealedRevision): Promise<Uint8Array> =>
-  new Uint8Array(await sheetPdf(recordOfRevision(revision), new Date(revision.signed.at)))
+export const revisionPdf = async (revision: SealedRevision, pictures: Pictures): Promise<Uint8Array> =>
+  new Uint8Array(await sheetPdf(recordOfRevision(revision), new Date(revision.signed.at), pictures))
 
 /** The record of a job that nobody has signed yet. */
 export async function draftPdf(
-  job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit'>,
+  job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures'>,
   unit: 'mm' | 'mil',
 ): Promise<Uint8Array> {
   const instruments = new Map(instrumentsIn(job.document, job.kit).map(({ id, name, due }) => [id, { name, due }]))
   const sheet = recordOf({ number: job.number, document: job.document }, { unit, site: job.site.name, instruments })
-  return new Uint8Array(await sheetPdf(sheet, new Date()))
+  return new Uint8Array(await sheetPdf(sheet, new Date(), job.pictures))
 }
 
 /** An empty sheet for pencil and paper, for the set-up of a round. */

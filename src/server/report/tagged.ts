@@ -15,7 +15,7 @@ import { asPrintedAll, fontFile, subsets } from './type'
 export async function sheetPdf(
   given: Sheet,
   made: Date,
-  photographs: ReadonlyMap<string, Buffer> = new Map(),
+  photographs: ReadonlyMap<string, Uint8Array> = new Map(),
 ): Promise<Buffer> {
   const sheet = asPrintedAll(given)
   const doc = new PDFDocument({
@@ -93,7 +93,7 @@ class Printer {
 
   constructor(
     private readonly doc: Doc,
-    private readonly photographs: ReadonlyMap<string, Buffer>,
+    private readonly photographs: ReadonlyMap<string, Uint8Array>,
   ) {
     for (const [family, font, subset] of faces)
       for (const weight of [400, 700] as const) doc.registerFont(`${family} ${weight}`, fontFile(font, subset, weight))
@@ -368,7 +368,7 @@ class Printer {
       placement: 'Block',
     } as object)
     this.root.add(figure)
-    figure.add(() => this.doc.image(image, margin, top, { fit: [width / 2, height] }))
+    figure.add(() => this.doc.image(Buffer.from(image), margin, top, { fit: [width / 2, height] }))
     figure.end()
     this.y = top + height + 2
     this.y = this.tagged('Caption', label, { size: size.small, color: muted }) + 6

@@ -4,6 +4,7 @@ import { anyJobSchema } from '../../core/job/migrate'
 import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { listKit } from '../db/kit'
 import { findLine } from '../db/lines'
+import { photographsIn } from '../db/photographs'
 import { findRevision, keepPdf, reopenJob, revisionsOf, signJob, siteSettings } from '../db/revisions'
 import { jobStates } from '../db/schema'
 import type { Site } from '../site'
@@ -113,7 +114,8 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { number, document } = job
-      const draft = { number, document, site: await siteSettings(db), kit: await wholeKit() }
+      const pictures = await photographsIn(db, document.photographs)
+      const draft = { number, document, site: await siteSettings(db), kit: await wholeKit(), pictures }
       return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
     })
     .get('/:id/sheet.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
@@ -139,7 +141,8 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const { id, number } = c.req.valid('param')
       const [job, found] = await Promise.all([findJob(db, id), findRevision(db, id, number)])
       if (!job || !found) return c.json(noRevision, 404)
-      const pdf = found.pdf ?? (await heavy.record(found.content))
+      const pictures = await photographsIn(db, found.pdf ? [] : JSON.parse(found.content).document.photographs)
+      const pdf = found.pdf ?? (await heavy.record(found.content, pictures))
       if (!found.pdf) await keepPdf(db, id, number, pdf)
       return c.body(plain(pdf), 200, pdfHeaders(job, ` record ${number}`))
     })
@@ -155,7 +158,16 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const at = now()
       const { number, document } = job
       const outcome = await heavy.sign(
-        { id, number, revision, at, document, site: await siteSettings(db), kit: await wholeKit() },
+        {
+          id,
+          number,
+          revision,
+          at,
+          document,
+          site: await siteSettings(db),
+          kit: await wholeKit(),
+          pictures: await photographsIn(db, document.photographs),
+        },
         ask,
       )
       if (!outcome.ok) return c.json(refusal(outcome.path, outcome.message), 422)

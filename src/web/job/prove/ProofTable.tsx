@@ -13,6 +13,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
   if (places.length === 0) return null
   const unit = unitName[terms.unit]
   const moved = places.some((one) => one.moved !== undefined)
+  const again = proof.found !== proof.left
   return (
     <Sheet aria-label={proveWords.asFoundToAsLeft}>
       <h2>{proveWords.asFoundToAsLeft}</h2>
@@ -24,7 +25,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
               <th scope="col">{proveWords.direction}</th>
               <th scope="col">{proveWords.found}</th>
               {moved ? <th scope="col">{proveWords.moved(unit)}</th> : null}
-              <th scope="col">{proveWords.left}</th>
+              {again ? <th scope="col">{proveWords.left}</th> : null}
               {moved ? <th scope="col">{proveWords.expected}</th> : null}
               {moved ? <th scope="col">{proveWords.off(unit)}</th> : null}
             </tr>
@@ -36,6 +37,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
                 one={one}
                 rows={places[i - 1]?.place === one.place ? 0 : places.filter(({ place }) => place === one.place).length}
                 moved={moved}
+                again={again}
                 terms={terms}
               />
             ))}
@@ -47,8 +49,8 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
   )
 })
 
-function Place(props: { one: PlaceProved; rows: number; moved: boolean; terms: ProofTerms }) {
-  const { one, rows, moved, terms } = props
+function Place(props: { one: PlaceProved; rows: number; moved: boolean; again: boolean; terms: ProofTerms }) {
+  const { one, rows, moved, again, terms } = props
   const { plane } = one
   const stands = (mm: number | undefined) => (mm === undefined ? proveWords.nothing : terms.stands(mm, plane))
   return (
@@ -61,7 +63,7 @@ function Place(props: { one: PlaceProved; rows: number; moved: boolean; terms: P
       <th scope="row">{terms.plane(plane)}</th>
       <td>{stands(one.found)}</td>
       {moved ? <td>{one.moved === undefined ? proveWords.notWritten : terms.moved(one.moved, plane)}</td> : null}
-      <td>{stands(one.left)}</td>
+      {again ? <td>{stands(one.left)}</td> : null}
       {moved ? <td>{stands(one.expected)}</td> : null}
       {moved ? (
         <td>

@@ -192,7 +192,11 @@ export function ProveStep() {
             </ul>
           </Acts>
         )}
-        <Ticks proof={proof} said={said} say={say} signed={signed} initials={settings.initials} frozen={frozen} />
+        <Ticks
+          {...{ proof, said, say, signed, frozen }}
+          initials={settings.initials}
+          onFeet={kind.seats(line).length > 0}
+        />
         {last ? (
           <>
             <Speeds round={last} proof={proof} terms={terms} />

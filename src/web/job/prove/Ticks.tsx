@@ -2,7 +2,7 @@ import { format } from 'date-fns'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { Proof } from '../../../core/prove/proof'
-import { type ProofSaid, proofTicks } from '../../../core/prove/schema'
+import { type ProofSaid, ticksFor } from '../../../core/prove/schema'
 import { proveWords } from '../../../words/page/prove'
 import { proofTickTexts } from '../../../words/prove'
 import { changeSettings } from '../../app/settings'
@@ -29,8 +29,10 @@ export function Ticks(props: {
   signed: () => Done
   initials: string
   frozen: boolean
+  /** Whether the line stands on feet. */
+  onFeet: boolean
 }) {
-  const { proof, said, say, signed, initials, frozen } = props
+  const { proof, said, say, signed, initials, frozen, onFeet } = props
   const [why, setWhy] = useState('')
   const cannot = frozen || initials.trim() === ''
   const growthOpen = proof.open.some(({ kind }) => kind === 'growth') || said.growthZero
@@ -94,7 +96,7 @@ export function Ticks(props: {
         </Row>
       )}
       <List>
-        {proofTicks.map((tick) =>
+        {ticksFor(onFeet).map((tick) =>
           line(tick, proofTickTexts[tick].title, proofTickTexts[tick].detail, said.ticks[tick], (done) =>
             say(({ ticks: { [tick]: _, ...ticks }, ...one }) => ({
               ...one,

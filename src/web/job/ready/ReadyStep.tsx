@@ -21,6 +21,7 @@ import { QuantityField } from '../../parts/Quantity'
 import { Say } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
 import { useJobFrame } from '../frame/context'
+import { Photographs } from '../photographs/Photographs'
 
 const Cautions = styled.ul`
   list-style: none; margin: 0 0 24px; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 0 20px; ${narrow} { grid-template-columns: 1fr; }
@@ -249,6 +250,10 @@ export function ReadyStep() {
             <More />
           </Suspense>
         ) : null}
+        <Photographs
+          at="ready"
+          places={state.checks.map(({ id, own }) => ({ id, name: own ?? checkTexts[id]?.title ?? id }))}
+        />
       </Bench>
       <Say items={items} />
     </BenchAndSay>

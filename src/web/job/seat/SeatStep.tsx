@@ -8,7 +8,7 @@ import { seatFindings } from '../../../core/seat/findings'
 import type { Seat, SeatFoot } from '../../../core/seat/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/seat/state'
 import { seatWords } from '../../../words/page/seat'
-import { saySeat } from '../../../words/seat'
+import { saySeat, seatFootName } from '../../../words/seat'
 import { capital, machineName } from '../../../words/terms'
 import { narrow } from '../../app/style'
 import { pages } from '../../kinds'
@@ -18,6 +18,7 @@ import { QuantityField } from '../../parts/Quantity'
 import { Say } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
 import { useJobFrame } from '../frame/context'
+import { Photographs } from '../photographs/Photographs'
 import { FeetFromAbove } from './FeetFromAbove'
 
 const Row = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; align-items: end; margin: 10px 0;`
@@ -212,6 +213,10 @@ export function SeatStep() {
             }),
           ])}
         </Ticks>
+        <Photographs
+          at="seat"
+          places={(placed?.feet ?? []).map(({ id }) => ({ id, name: capital(seatFootName(id, terms)) }))}
+        />
       </Bench>
       <Say items={items} />
     </BenchAndSay>

@@ -16,7 +16,7 @@ const Paper = styled.article`
   p { margin: 0 0 3px; } .quiet { color: var(--muted); font-size: 7.5pt; } .under { color: var(--muted); }
   .verdict { display: flex; gap: 8px; align-items: center; font-size: 13pt; font-weight: 700; margin-bottom: 4px; }
   ul { list-style: none; margin: 4px 0 8px; padding: 0; display: grid; gap: 2px; } li { display: grid; grid-template-columns: 12px 1fr; gap: 6px; } li > svg { margin-top: 3px; }
-  figure { margin: 6px 0; } figcaption { font-weight: 700; }
+  figure { margin: 6px 0; } img { max-width: 50%; max-height: 70mm; display: block; } figcaption { font-weight: 700; }
   .scroll { overflow-x: auto; }
   table { border-collapse: collapse; width: 100%; margin: 6px 0 10px; } caption { text-align: left; font-weight: 700; padding-bottom: 2px; }
   th, td { text-align: left; padding: 2px 8px 2px 0; border-bottom: 1px solid var(--rule); vertical-align: top; } thead th { color: var(--muted); } tbody th { font-weight: 400; }
@@ -94,7 +94,12 @@ function One({ block }: { block: Block }) {
         </div>
       )
     case 'photograph':
-      return null
+      return (
+        <figure>
+          <img src={`/api/photographs/${block.id}`} alt={block.label} />
+          <figcaption className="under">{block.label}</figcaption>
+        </figure>
+      )
     case 'page':
       return <hr />
   }

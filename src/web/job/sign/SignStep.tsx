@@ -8,6 +8,7 @@ import { useRevision, useRevisions, useSite } from '../../api/signing'
 import { narrow } from '../../app/style'
 import { useKit } from '../../notebook/useKit'
 import { useJobFrame } from '../frame/context'
+import { Photographs } from '../photographs/Photographs'
 import { OpenList } from './OpenList'
 import { RecordSheet } from './RecordSheet'
 import { Reopen } from './Reopen'
@@ -56,6 +57,7 @@ export function SignStep() {
         ) : (
           <OpenList proved={proved} typing={typing} another={site?.checkedByAnother ?? false} />
         )}
+        <Photographs at="report" />
         <WaysOut sheet={sheet} revision={frozen ? latest?.number : undefined} />
         <Revisions id={id} revisions={revisions} />
         {site ? <SiteCard site={site} /> : null}

@@ -7,6 +7,7 @@ import type { ProbeSetUp } from '../../../core/shafts/schema'
 import { boltName, dialName, say } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { Photographs } from '../../job/photographs/Photographs'
 import { Card, Muted } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
@@ -110,6 +111,7 @@ export function ReadStep() {
             )
           }),
         )}
+        <Photographs at="read" />
       </Bench>
       <Say
         items={[

@@ -19,6 +19,7 @@ import { asIfItem } from '../../../../words/train/asIf'
 import { readWords } from '../../../../words/train/page/read'
 import { newId } from '../../../app/newId'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
+import { Photographs } from '../../../job/photographs/Photographs'
 import { Button, Choices, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
 import { type Act, Say, type SayItem } from '../../../say/Say'
@@ -281,6 +282,13 @@ export function ReadStep() {
         })}
         <Muted>{readWords.filledSagTakenOffHollow}</Muted>
         {frozen || round.sets.length >= 12 ? null : adds}
+        <Photographs
+          at="read"
+          places={round.sets.map((set, i) => ({
+            id: set.id,
+            name: readWords.setWord(couplingName(set.coupling, terms), i + 1),
+          }))}
+        />
       </Bench>
       <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
     </BenchAndSay>

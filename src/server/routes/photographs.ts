@@ -1,0 +1,38 @@
+import { createHash } from 'node:crypto'
+import { Hono } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import * as v from 'valibot'
+import { largestPhotograph } from '../../core/job/photographs'
+import { findPhotograph, keepPhotograph } from '../db/photographs'
+import { typeOf, withoutMetadata } from '../photographs'
+import type { Site } from '../site'
+import { refusal, valid } from './answers'
+
+const hashParam = v.strictObject({
+  id: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'expected the SHA-256 of a picture')),
+})
+const tooLarge = refusal('', 'That picture is larger than 3 MB.')
+const noPicture = refusal('', 'That is no JPEG or PNG picture that can be read.')
+
+/** Pictures, kept by what they are. */
+export const photographRoutes = ({ store: { db } }: Site) =>
+  new Hono()
+    .post('/', bodyLimit({ maxSize: largestPhotograph, onError: (c) => c.json(tooLarge, 413) }), async (c) => {
+      const sent = new Uint8Array(await c.req.arrayBuffer())
+      const type = typeOf(sent)
+      const bytes = type && withoutMetadata(sent, type)
+      if (!type || !bytes) return c.json(noPicture, 415)
+      const id = createHash('sha256').update(bytes).digest('hex')
+      await keepPhotograph(db, { id, type, bytes, at: new Date().toISOString() })
+      return c.json({ id, type }, 201)
+    })
+    .get('/:id', valid('param', hashParam), async (c) => {
+      const found = await findPhotograph(db, c.req.valid('param').id)
+      if (!found) return c.json(refusal('id', 'There is no such picture.'), 404)
+      return c.body(new Uint8Array(found.bytes), 200, {
+        'Content-Type': found.type,
+        // it is named by what it is: it never changes
+        'Cache-Control': 'private, max-age=31536000, immutable',
+        'X-Content-Type-Options': 'nosniff',
+      })
+    })
