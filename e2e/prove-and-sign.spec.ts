@@ -29,13 +29,13 @@ const step = (page: Page, name: string) => page.getByRole('navigation', { name: 
 
 const stored = (page: Page) => expect(page.getByText(/^Saved/)).toBeVisible()
 
-test('from as found to a signed PDF: opened again, read closed, revised, compared, verified, and refused after one byte', async ({
+test('from as found to a signed PDF: opened again, read connected, revised, compared, verified, and refused after one byte', async ({
   page,
   demo,
 }) => {
   await page.addInitScript(() => localStorage.setItem('vane-peg:settings', '{"initials":"I. M."}'))
   await page.goto(`${demo}/jobs/job-2/sign`)
-  await page.getByLabel('Why').fill('Read closed once more.')
+  await page.getByLabel('Why').fill('Read connected once more.')
   await page.getByRole('button', { name: 'Open it again' }).click()
   await expect(page.getByText('Nothing is open.').first()).toBeVisible()
 
@@ -53,7 +53,7 @@ test('from as found to a signed PDF: opened again, read closed, revised, compare
   // one act: a set more, to be read with the coupling closed
   await page
     .getByRole('region', { name: 'Read again from here' })
-    .getByRole('button', { name: 'Coupling closed: read' })
+    .getByRole('button', { name: 'Coupling connected: read' })
     .click()
   const set = page.getByRole('region', { name: 'Coupling, set 4' })
   await expect(set).toContainText('coupling connected')
@@ -67,8 +67,8 @@ test('from as found to a signed PDF: opened again, read closed, revised, compare
   await stored(page)
   await page.reload()
   await step(page, 'Prove').click()
-  await expect(page.getByText(/^Coupling, read closed: /)).toBeVisible()
-  await expect(page.getByText(/^Closing it moved the shafts by 0\.\d\d mm at the motor/)).toBeVisible()
+  await expect(page.getByText(/^Coupling, read connected: /)).toBeVisible()
+  await expect(page.getByText(/^Connecting it moved the shafts by 0\.\d\d mm at the motor/)).toBeVisible()
 
   await step(page, 'Sign').click()
   const record = page.getByRole('article', { name: 'The record as it will print' })

@@ -1,6 +1,8 @@
 import { benchCore } from './core'
 import { benchList } from './list'
 import { benchPage } from './page'
+import { benchRecord } from './record'
 import { benchSweep } from './sweep'
 
-for (const bench of [benchCore, benchSweep, benchList, benchPage]) for (const line of await bench()) console.log(line)
+for (const bench of [benchCore, benchSweep, benchRecord, benchList, benchPage])
+  for (const line of await bench()) console.log(line)

@@ -8,7 +8,7 @@ export async function benchLive(page: Page, address: string): Promise<string[]> 
   await page.getByRole('button', { name: 'Connect' }).click()
   await page.getByRole('button', { name: 'Sweep', exact: true }).click()
   await page.getByLabel('Turn the shafts, degrees').fill('370')
-  await page.getByRole('status', { name: 'What was captured' }).filter({ hasText: 'points' }).waitFor()
+  await page.getByRole('status', { name: 'Captured readings' }).filter({ hasText: 'points' }).waitFor()
   const frames = await page.evaluate(async () => {
     const times: number[] = []
     const begun = performance.now()
@@ -20,8 +20,8 @@ export async function benchLive(page: Page, address: string): Promise<string[]> 
     }
     return times
   })
-  await page.getByRole('button', { name: 'End the sweep' }).click()
-  const said = await page.getByRole('status', { name: 'What was captured' }).textContent()
+  await page.getByRole('button', { name: 'Stop sweep' }).click()
+  const said = await page.getByRole('status', { name: 'Captured readings' }).textContent()
   const seconds = frames.reduce((sum, ms) => sum + ms, 0) / 1000
   return [
     row('live strip at 50 messages a second, frames a second', (frames.length / seconds).toFixed(1), '60'),

@@ -10,8 +10,8 @@ export async function benchMove(page: Page, address: string): Promise<string[]> 
   // tsx names inner functions by a helper that the page does not have
   await page.addInitScript('globalThis.__name = (named) => named')
   await page.evaluate('globalThis.__name = (named) => named')
-  const margin = page.getByLabel('What may stay at a coupling, % of what is allowed')
-  const least = page.getByRole('row', { name: 'Least moves' })
+  const margin = page.getByLabel('Residual allowed, % of tolerance')
+  const least = page.getByRole('row', { name: 'Fewest moves' })
   await least.filter({ hasText: 'yes' }).waitFor()
   await margin.click()
   const { plans, frames } = await page.evaluate(async () => {

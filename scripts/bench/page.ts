@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { percentile, row } from './clock'
+import { benchDraws } from './draws'
 import { benchLive } from './live'
 import { benchMove } from './move'
 
@@ -35,6 +36,7 @@ export async function benchPage(): Promise<string[]> {
     const slowed = await keystrokes(page, 4)
     const live = await benchLive(page, address)
     const move = await benchMove(page, address)
+    const draws = await benchDraws(page, address)
     await browser.close()
     return [
       row('server start (demo made anew) to first page, ms', started.toFixed(0)),
@@ -46,6 +48,7 @@ export async function benchPage(): Promise<string[]> {
       row('the same with the processor slowed 4×, ms p95', percentile(slowed, 95).toFixed(1)),
       ...live,
       ...move,
+      ...draws,
     ]
   } finally {
     server.kill()

@@ -38,6 +38,8 @@ export interface Sheet {
   /** Under the title; and on the right of the head. */
   under: readonly string[]
   beside: readonly string[]
+  /** A picture at the head, on the right, by its id. */
+  mark?: { id: string; label: string }
   /** At the foot of every page. */
   foot: string
   blocks: readonly Block[]

@@ -13,7 +13,7 @@ import { sidesOf } from './sides'
 export function readingSheetOf<K extends KindName>(
   { number, document }: { number: number; document: AnyJob<K> },
   roundId: string | undefined,
-  { unit, site = '' }: { unit: 'mm' | 'mil'; site?: string },
+  { unit, site }: { unit: 'mm' | 'mil'; site?: { name: string; mark: string } },
 ): Sheet {
   const { line } = document
   const kind = kindOf<K>({ kind: line.kind as K })
@@ -24,7 +24,7 @@ export function readingSheetOf<K extends KindName>(
   const states = solved ? kind.states(solved) : []
   return {
     title: `${line.name || t`Line`}: ${sheetWords.sheet.toLowerCase()}`,
-    under: [site, line.area, t`job ${number}`, document.title],
+    under: [site?.name ?? '', line.area, t`job ${number}`, document.title],
     beside: [t`numbers in ${unitName[unit]}`, ...sidesOf(proofTerms<K>(line, told).line)],
     foot: t`Job ${number}. ${sheetWords.copyItIn}`,
     blocks: [

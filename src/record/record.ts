@@ -39,8 +39,8 @@ export interface Instrument {
 
 export interface RecordOptions {
   unit: 'mm' | 'mil'
-  /** The site's own name, at the head. */
-  site?: string | undefined
+  /** The site's own name and mark, at the head. */
+  site?: { name: string; mark: string } | undefined
   instruments?: ReadonlyMap<string, Instrument>
   signed?: Signed | undefined
 }
@@ -75,7 +75,7 @@ export function recordOf<K extends KindName>(
   return {
     title: `${line.name || t`Line`}: ${words.record.toLowerCase()}`,
     under: [
-      site ?? '',
+      site?.name ?? '',
       line.area,
       t`job ${number}`,
       document.title,
@@ -85,6 +85,7 @@ export function recordOf<K extends KindName>(
       timeOf(signed?.at ?? document.rounds.at(-1)?.takenAt),
       [...sidesOf(terms.line), t`numbers in ${unitName[unit]}`].join(' · '),
     ],
+    ...(site?.mark ? { mark: { id: site.mark, label: site.name } } : {}),
     foot: signed
       ? t`Job ${number}, revision ${signed.revision}. SHA-256 ${signed.sha256}`
       : t`Job ${number}, not signed.`,

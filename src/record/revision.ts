@@ -20,7 +20,7 @@ export interface Revision {
     unit: 'mm' | 'mil'
     accepted: readonly { what: string; because: string }[]
   }
-  site: { name: string }
+  site: { name: string; mark: string }
   /** The kit that was used, as it stood: day the calibration is due, or none. */
   instruments: readonly { id: string; name: string; due: string }[]
   document: AnyJob
@@ -66,7 +66,7 @@ export function recordOfRevision({
     { number: job.number, document },
     {
       unit: signed.unit,
-      site: site.name,
+      site,
       instruments: new Map(instruments.map(({ id, name, due }) => [id, { name, due }])),
       signed: { ...signed, revision, sha256 },
     },

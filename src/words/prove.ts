@@ -141,14 +141,14 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       return {
         title:
           open.state === 'outside'
-            ? t`Closing ${couplingName(open.joint, terms).toLowerCase()} moved the shafts too far.`
-            : t`Closing ${couplingName(open.joint, terms).toLowerCase()} may have moved the shafts too far.`,
+            ? t`Connecting ${couplingName(open.joint, terms).toLowerCase()} moved the shafts too far.`
+            : t`Connecting ${couplingName(open.joint, terms).toLowerCase()} may have moved the shafts too far.`,
         detail: t`Check the coupling bolts, the length of the spacer, the bore of the hub, and strain. It is no reason to move a machine.`,
       }
     case 'not-closed':
       return {
-        title: t`${joined(open.joints, terms)}: not read with the coupling closed.`,
-        detail: t`Close it, torque it and read once more, or say why not. The verdict does not wait for it.`,
+        title: t`${joined(open.joints, terms)}: not read with the coupling connected.`,
+        detail: t`Connect it, torque it and read once more, or say why not. The verdict does not wait for it.`,
       }
     case 'growth':
       return {
@@ -212,9 +212,9 @@ export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said 
   const { check, closing } = closed
   const told = check.verdict ? asCoupledTexts[check.verdict.state] : asCoupledTexts.nothing
   return {
-    title: t`${name}, read closed: ${told}.`,
+    title: t`${name}, read connected: ${told}.`,
     ...(closing
-      ? { detail: t`Closing it moved the shafts by ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
+      ? { detail: t`Connecting it moved the shafts by ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
       : {}),
     ...(closing
       ? {

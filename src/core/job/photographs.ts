@@ -4,9 +4,12 @@ import { text } from '../frame/schema'
 /** Kinds of picture that are taken, by what the web calls them. */
 export const photographTypes = ['image/jpeg', 'image/png'] as const
 
+/** A picture is named by the SHA-256 of its bytes. */
+export const pictureId = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'the SHA-256 of a picture'))
+
 /** A photograph of a job: the picture itself is kept outside the document, by the SHA-256 of its bytes. */
 export const photographSchema = v.strictObject({
-  id: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'the SHA-256 of a picture')),
+  id: pictureId,
   type: v.picklist(photographTypes),
   /** What is seen. */
   label: text(200),

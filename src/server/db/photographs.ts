@@ -16,17 +16,9 @@ export const keepPhotograph = (
 export const findPhotograph = (db: Database, id: string) =>
   db.query.photographs.findFirst({ where: eq(photographs.id, id) })
 
-/** The pictures of a job, by id; one that is not kept is not there. */
-export async function photographsIn(
-  db: Database,
-  list: readonly Photograph[] | undefined,
-): Promise<ReadonlyMap<string, Uint8Array>> {
-  if (!list || list.length === 0) return new Map()
-  const found = await db.query.photographs.findMany({
-    where: inArray(
-      photographs.id,
-      list.map(({ id }) => id),
-    ),
-  })
+/** Pictures by their ids; one that is not kept is not there. */
+export async function picturesOf(db: Database, ids: readonly string[]): Promise<ReadonlyMap<string, Uint8Array>> {
+  if (ids.length === 0) return new Map()
+  const found = await db.query.photographs.findMany({ where: inArray(photographs.id, [...ids]) })
   return new Map(found.map(({ id, bytes }) => [id, bytes]))
 }

@@ -82,4 +82,4 @@ async function signDemo(db: Database, id: string, by: string, at: string): Promi
   })
 }
 
-const demoSite = { name: 'Skerry Point Kelp Works', checkedByAnother: true }
+const demoSite = { name: 'Skerry Point Kelp Works', mark: '', checkedByAnother: true }

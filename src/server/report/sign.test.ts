@@ -137,7 +137,7 @@ describe('signing', () => {
   })
   it('keeps what a site says of itself', async () => {
     const { body: site } = await ask('/site')
-    expect(site).toEqual({ name: 'Skerry Point Kelp Works', checkedByAnother: true })
+    expect(site).toEqual({ name: 'Skerry Point Kelp Works', mark: '', checkedByAnother: true })
     expect(await ask('/site', { ...site, name: 'Kelp Works' }, 'PUT')).toMatchObject({ status: 200 })
     expect((await ask('/site', { name: 1 }, 'PUT')).body.error.path).toBe('name')
     await ask('/site', site, 'PUT')
@@ -204,6 +204,9 @@ describe('photographs', () => {
     const { trees, texts } = await read(await bytesOf('/jobs/job-12/record.pdf'))
     expect(trees).toContain('"alt":"Shim pack, back feet, R. T."')
     expect(texts.join(' ')).toContain('Photographs')
+    await ask('/site', { name: 'Kelp Works', mark: id, checkedByAnother: false }, 'PUT')
+    expect((await read(await bytesOf('/jobs/job-13/record.pdf'))).trees).toContain('"alt":"Kelp Works"')
+    await ask('/site', { name: 'Skerry Point Kelp Works', mark: '', checkedByAnother: true }, 'PUT')
     const bad = { ...job.document, photographs: [{ ...taken, id: '../../etc' }] }
     expect((await ask('/jobs/job-12', { version: job.version + 1, document: bad }, 'PUT')).status).toBe(400)
   })

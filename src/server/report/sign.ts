@@ -97,7 +97,7 @@ export async function sealed(
     revision: job.revision,
     program: programNow,
     signed: { doneBy, checkedBy, at: job.at, unit: ask.unit, accepted },
-    site: { name: site.name },
+    site: { name: site.name, mark: site.mark },
     instruments: instrumentsIn(document, job.kit),
     document,
     result: await solveAsLeft(document),
@@ -123,7 +123,7 @@ export async function draftPdf(
   unit: 'mm' | 'mil',
 ): Promise<Uint8Array> {
   const instruments = new Map(instrumentsIn(job.document, job.kit).map(({ id, name, due }) => [id, { name, due }]))
-  const sheet = recordOf({ number: job.number, document: job.document }, { unit, site: job.site.name, instruments })
+  const sheet = recordOf({ number: job.number, document: job.document }, { unit, site: job.site, instruments })
   return new Uint8Array(await sheetPdf(sheet, new Date(), job.pictures))
 }
 
@@ -133,7 +133,5 @@ export async function readingSheetPdf(
   round: string | undefined,
   unit: 'mm' | 'mil',
 ): Promise<Uint8Array> {
-  return new Uint8Array(
-    await sheetPdf(readingSheetOf({ number, document }, round, { unit, site: site.name }), new Date()),
-  )
+  return new Uint8Array(await sheetPdf(readingSheetOf({ number, document }, round, { unit, site }), new Date()))
 }

@@ -108,8 +108,21 @@ class Printer {
     this.feet(sheet.foot)
   }
 
-  private head({ title, under, beside }: Sheet): void {
+  private head({ title, under, beside, mark }: Sheet): void {
     const left = width * 0.62
+    const picture = mark && this.photographs.get(mark.id)
+    if (picture) {
+      const [x, high, across] = [margin + width - 130, 28, 130]
+      const figure = this.doc.struct('Figure', {
+        alt: mark.label,
+        bbox: [x, this.y, x + across, this.y + high],
+        placement: 'Block',
+      } as object)
+      this.root.add(figure)
+      figure.add(() => this.doc.image(Buffer.from(picture), x, this.y, { fit: [across, high], align: 'right' }))
+      figure.end()
+    }
+    const lower = picture ? 32 : 0
     const [top, right] = [this.y, { width: width - left - 10, x: margin + left + 10 }]
     const down = this.tagged('H1', title, { size: size.title, weight: 700 }, margin, left, top)
     const below = this.tagged(
@@ -126,7 +139,7 @@ class Printer {
       { size: size.text, color: muted, align: 'right' },
       right.x,
       right.width,
-      top + 4,
+      top + 4 + lower,
     )
     this.y = Math.max(below, other) + 4
     this.ruleAt(this.y, ink, 1.2)

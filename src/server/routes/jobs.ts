@@ -1,10 +1,11 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyJobSchema } from '../../core/job/migrate'
+import type { AnyJob } from '../../core/kinds'
 import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { listKit } from '../db/kit'
 import { findLine } from '../db/lines'
-import { photographsIn } from '../db/photographs'
+import { picturesOf } from '../db/photographs'
 import { findRevision, keepPdf, reopenJob, revisionsOf, signJob, siteSettings } from '../db/revisions'
 import { jobStates } from '../db/schema'
 import type { Site } from '../site'
@@ -114,8 +115,9 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const job = await findJob(db, c.req.valid('param').id)
       if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
       const { number, document } = job
-      const pictures = await photographsIn(db, document.photographs)
-      const draft = { number, document, site: await siteSettings(db), kit: await wholeKit(), pictures }
+      const site = await siteSettings(db)
+      const pictures = await picturesOf(db, picturesIn(document, site))
+      const draft = { number, document, site, kit: await wholeKit(), pictures }
       return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
     })
     .get('/:id/sheet.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
@@ -141,8 +143,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const { id, number } = c.req.valid('param')
       const [job, found] = await Promise.all([findJob(db, id), findRevision(db, id, number)])
       if (!job || !found) return c.json(noRevision, 404)
-      const pictures = await photographsIn(db, found.pdf ? [] : JSON.parse(found.content).document.photographs)
-      const pdf = found.pdf ?? (await heavy.record(found.content, pictures))
+      const made = async () => {
+        const { document, site } = JSON.parse(found.content)
+        return heavy.record(found.content, await picturesOf(db, picturesIn(document, site)))
+      }
+      const pdf = found.pdf ?? (await made())
       if (!found.pdf) await keepPdf(db, id, number, pdf)
       return c.body(plain(pdf), 200, pdfHeaders(job, ` record ${number}`))
     })
@@ -157,6 +162,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const revision = (last?.number ?? 0) + 1
       const at = now()
       const { number, document } = job
+      const site = await siteSettings(db)
       const outcome = await heavy.sign(
         {
           id,
@@ -164,9 +170,9 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
           revision,
           at,
           document,
-          site: await siteSettings(db),
+          site,
           kit: await wholeKit(),
-          pictures: await photographsIn(db, document.photographs),
+          pictures: await picturesOf(db, picturesIn(document, site)),
         },
         ask,
       )
@@ -194,6 +200,12 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       return c.body(plain(pdf), 200, pdfHeaders(job, ' moves'))
     })
 }
+
+/** The pictures that are printed with a job: its own, and the site's mark. */
+const picturesIn = (document: Pick<AnyJob, 'photographs'>, { mark }: { mark?: string }): string[] => [
+  ...(document.photographs ?? []).map(({ id }) => id),
+  ...(mark ? [mark] : []),
+]
 
 /** The bytes of a page, whatever memory they came in. */
 const plain = (bytes: Uint8Array) => new Uint8Array(bytes)

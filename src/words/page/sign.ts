@@ -59,6 +59,8 @@ export const signWords = labels({
   noSurvey: 'Too little is known for a survey yet.',
   siteHead: 'Head of the page and rules of this site',
   siteName: 'Name of the site',
+  siteMark: 'Its mark, PNG or JPEG',
+  removeMark: 'Remove the mark',
   checkedByAnother: 'Somebody else has to check every job',
   saveSite: 'Save',
   saved: 'Saved.',

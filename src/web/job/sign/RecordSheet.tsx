@@ -13,7 +13,7 @@ const Paper = styled.article`
   header { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 4px 16px; border-bottom: 1.6px solid var(--ink); padding-bottom: 6px; margin-bottom: 8px; }
   header > :last-child { text-align: right; color: var(--muted); }
   h2 { font-size: 16pt; line-height: 1.15; } h3 { font-size: 11pt; margin: 12px 0 4px; }
-  p { margin: 0 0 3px; } .quiet { color: var(--muted); font-size: 7.5pt; } .under { color: var(--muted); }
+  p { margin: 0 0 3px; } img.mark { max-height: 11mm; max-width: 50mm; margin: 0 0 4px auto; } .quiet { color: var(--muted); font-size: 7.5pt; } .under { color: var(--muted); }
   .verdict { display: flex; gap: 8px; align-items: center; font-size: 13pt; font-weight: 700; margin-bottom: 4px; }
   ul { list-style: none; margin: 4px 0 8px; padding: 0; display: grid; gap: 2px; } li { display: grid; grid-template-columns: 12px 1fr; gap: 6px; } li > svg { margin-top: 3px; }
   figure { margin: 6px 0; } img { max-width: 50%; max-height: 70mm; display: block; } figcaption { font-weight: 700; }
@@ -36,6 +36,9 @@ export function RecordSheet({ sheet, label }: { sheet: Sheet; label: string }) {
           <p className="under">{sheet.under.filter(Boolean).join(' · ')}</p>
         </div>
         <div>
+          {sheet.mark ? (
+            <img className="mark" src={`/api/photographs/${sheet.mark.id}`} alt={sheet.mark.label} />
+          ) : null}
           {sheet.beside.filter(Boolean).map((text) => (
             <p key={text}>{text}</p>
           ))}

@@ -43,7 +43,7 @@ export function SignStep() {
         return item ? [[key, { name, due: 'calibrationDue' in item ? item.calibrationDue : '' }] as const] : []
       }),
     )
-    return recordOf({ number, document }, { unit: settings.unit, site: site?.name, instruments })
+    return recordOf({ number, document }, { unit: settings.unit, site, instruments })
   }, [revision, document, number, settings.unit, site, items])
   return (
     <Page>
