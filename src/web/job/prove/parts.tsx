@@ -1,7 +1,6 @@
 import type { ReactNode } from 'react'
 import styled from 'styled-components'
 import type { ProofSaid } from '../../../core/prove/schema'
-import { mono } from '../../app/style'
 import { Card } from '../../parts/controls'
 
 /** Changes what people say of a proof. */
@@ -9,8 +8,8 @@ export type SayProof = (change: (said: ProofSaid) => ProofSaid, mark?: string) =
 
 export const Sheet = styled(Card)`
   margin-bottom: 16px; display: grid; gap: 10px; h2 { font-size: 16px; } > div { overflow-x: auto; }
-  table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 12px 5px 0; text-align: left; white-space: nowrap; font-size: 14px; }
-  thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} }
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 5px 7px 5px 0; text-align: left; white-space: nowrap; font-size: 13px; }
+  thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { font-variant-numeric: tabular-nums; }
   tbody tr { border-top: 1px solid var(--rule); } tbody tr[data-more] { border-top: 0; } tbody th[scope='row'] { font-weight: 400; color: var(--muted); } th[rowspan] { vertical-align: top; }
   summary { cursor: pointer; min-height: 44px; padding: 10px 0; } summary h2 { display: inline; }
 `

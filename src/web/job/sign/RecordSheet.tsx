@@ -11,7 +11,7 @@ const Paper = styled.article`
   color-scheme: light; background: var(--card); color: var(--ink); border: 1px solid var(--rule); box-shadow: 0 2px 14px rgb(0 0 0 / 12%);
   width: 210mm; max-width: 100%; padding: 13mm 14mm; font-size: 9pt; line-height: 1.32; overflow-wrap: break-word;
   header { display: flex; flex-wrap: wrap; justify-content: space-between; gap: 4px 16px; border-bottom: 1.6px solid var(--ink); padding-bottom: 6px; margin-bottom: 8px; }
-  header > :last-child { text-align: right; color: var(--muted); }
+  header > :last-child { text-align: right; margin-left: auto; color: var(--muted); }
   h2 { font-size: 16pt; line-height: 1.15; } h3 { font-size: 11pt; margin: 12px 0 4px; }
   p { margin: 0 0 3px; } img.mark { max-height: 11mm; max-width: 50mm; margin: 0 0 4px auto; } .quiet { color: var(--muted); font-size: 7.5pt; } .under { color: var(--muted); }
   .verdict { display: flex; gap: 8px; align-items: center; font-size: 13pt; font-weight: 700; margin-bottom: 4px; }
