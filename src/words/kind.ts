@@ -34,6 +34,8 @@ export interface KindWords<T extends KindTypes> {
   sayNext(listed: T['listed']): string
   /** How a proof tells of its places: a station of feet, a coupling, a joint. */
   proved: {
+    /** Of two shafts at a coupling the one whose position against the other is told. */
+    second: string
     at(id: string, line: T['line']): string
     plane(plane: Plane, line: T['line']): string
     /** Where something stands: "0.22 high"; and which way it went: "up". */

@@ -1,6 +1,7 @@
 import type { Plane } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import { type AnyLine, type KindName, kindOf } from '../core/kinds'
+import type { Misalignment } from '../core/probes/probe'
 import type { Closing } from '../core/prove/closing'
 import type { Share } from '../core/prove/draws'
 import type { Proof, ProofOpen, ProvedJoint } from '../core/prove/proof'
@@ -13,6 +14,7 @@ import { capital, couplingName, isZero, length, lengthWithUnit, machineName, slo
 
 /** What the sentences of a proof need to know: the line's names, and how its kind names a place, a plane and a way. */
 export interface ProofTerms extends Terms {
+  second: string
   at: (id: string) => string
   plane: (plane: Plane) => string
   stands: (mm: number, plane: Plane) => string
@@ -27,12 +29,13 @@ export function proofTerms<K extends KindName>(
   { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>,
 ): ProofTerms {
   const kind = { kind: line.kind as K }
-  const { at, plane, stands, way } = wordsOf<K>(kind).proved
+  const { second, at, plane, stands, way } = wordsOf<K>(kind).proved
   const terms = { line, unit, resolution }
   return {
     line: kindOf<K>(kind).named(line),
     unit,
     resolution,
+    second,
     at: (id) => at(id, line),
     plane: (which) => plane(which, line),
     stands: (mm, which) => stands(mm, which, terms),
@@ -87,9 +90,8 @@ export function sayProof({ state, open, left, joints }: Proof, said: ProofSaid, 
   const bearing = open.filter(({ kind }) => kind !== 'not-closed').length
   const measured = joints.map((joint) => sayJoint(joint, terms)).join(' ')
   const leave = said.leave
-  const because = leave
-    ? t`Left as it is: ${leave.reason === 'other' ? leave.note : leaveReasonNames[leave.reason]}${leave.note && leave.reason !== 'other' ? ` (${leave.note})` : ''}, ${leave.by}. `
-    : ''
+  const reason = leave && [leave.reason === 'other' ? '' : leaveReasonNames[leave.reason], leave.note]
+  const because = leave ? t`Left as it is: ${reason?.filter(Boolean).join(', ') ?? ''} (${leave.by}). ` : ''
   const title =
     state === 'within'
       ? t`Within tolerance, and proved.`
@@ -250,16 +252,22 @@ function mostText({ most, change }: Closing, terms: Terms): string {
 }
 
 /** The hot check: running readings against in line. */
-export function sayRunning({ id, running }: ProvedJoint, terms: Terms): Said | undefined {
+export function sayRunning({ id, running }: ProvedJoint, terms: ProofTerms): Said | undefined {
   if (!running) return undefined
   const name = couplingName(id, terms)
-  const state = running.verdict?.state ?? 'nothing'
+  const { check, grew } = running
+  const state = check.verdict?.state ?? 'nothing'
+  const went = (m: Misalignment) => `${terms.went(m.offsetZ, 'vertical')}, ${terms.went(m.offsetY, 'horizontal')}`
+  const told = grew
+    ? t`From cold to running ${terms.second} went ${went(grew.came)} at the coupling; planned: ${went(grew.planned)}. `
+    : ''
   return {
     title: t`${name}, running: ${runningTexts[state]}.`,
-    detail:
+    detail: `${told}${
       state === 'within'
         ? t`The growth that was planned for has come.`
-        : t`Compare the growth that came with the growth on the Line screen before you move anything.`,
+        : t`Put the growth right on the Line screen before you move anything.`
+    }`,
   }
 }
 

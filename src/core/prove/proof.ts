@@ -1,5 +1,6 @@
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { parseNumber } from '../frame/number'
+import { aligned, type Misalignment } from '../probes/probe'
 import { fitCoupling } from '../shafts/coupling'
 import type { CoupledCheck, CouplingSolution } from '../shafts/judged'
 import type { ProbeSetUp, ReadSet } from '../shafts/schema'
@@ -7,6 +8,7 @@ import { only, purposeOf, type ReadingSet, togetherOf } from '../shafts/together
 import type { Peg } from '../verdict/peg'
 import type { SlipGrade } from '../verdict/slipSpeed'
 import type { Allowed, Joint, Verdict } from '../verdict/verdict'
+import { difference } from './between'
 import { type Closing, closingOf, closingShare } from './closing'
 import { type DrawProblem, drawProblem, type KnownTo } from './draws'
 import { markOf } from './marks'
@@ -52,6 +54,12 @@ export interface ProofRound {
     | undefined
 }
 
+/** Growth that came, and growth that was planned for: offsets at the coupling in mm, slopes in rad; 0 in a plane not read. */
+export interface Grown {
+  came: Misalignment
+  planned: Misalignment
+}
+
 /** One coupling, proved. */
 export interface ProvedJoint {
   id: string
@@ -62,8 +70,11 @@ export interface ProvedJoint {
   repeat: Repeat | undefined
   /** The last set read closed: how far closing moved the shafts, and its own verdict. */
   closed: { check: CoupledCheck; closing: Closing | undefined } | undefined
-  /** The last set read running: against the target, which is in line. */
-  running: CoupledCheck | undefined
+  /**
+   * The last set read running: against the target, which is in line; and how the right shaft went against the left one from
+   * cold to running, beside what was planned for. Undefined in what was not read both ways.
+   */
+  running: { check: CoupledCheck; grew: Grown | undefined } | undefined
 }
 
 /** One station in one plane, from as found to as left. Lengths in mm. */
@@ -144,6 +155,8 @@ export function proveJoint(joint: ProofJoint, share = closingShare): ProvedJoint
   const [first, again] = [alone('plan'), alone('repeat')]
   const last = (purpose: CoupledCheck['purpose']) => solution.asCoupled.findLast((check) => check.purpose === purpose)
   const closed = last('closed')
+  const hot = last('running')
+  const grew = hot?.result.ok && fit ? difference(hot.result.fit, fit) : undefined
   return {
     id,
     solution,
@@ -153,7 +166,7 @@ export function proveJoint(joint: ProofJoint, share = closingShare): ProvedJoint
       check: closed,
       closing: closed.result.ok && fit ? closingOf(closed.result.fit, fit, x, stations, limits, share) : undefined,
     },
-    running: last('running'),
+    running: hot && { check: hot, grew: grew && { came: grew.change, planned: running(aligned, growth) } },
   }
 }
 

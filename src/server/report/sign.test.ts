@@ -2,17 +2,19 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import fc from 'fast-check'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { provedOf } from '../../core/job/proved'
 import { openKey } from '../../core/prove/proof'
-import { plainText } from '../../record/blocks'
+import { plainText, type Sheet } from '../../record/blocks'
 import { kitIn, recordOf } from '../../record/record'
 import { hashOf, recordOfRevision, type SealedRevision, verifyRevision } from '../../record/revision'
 import { makeApp } from '../app'
 import { openStore, type Store } from '../db/open'
 import { makeDemo } from '../demo/make'
+import { typeOf, withoutMetadata } from '../photographs'
 import { sha256 } from '../sha256'
 import { siteOf } from '../site'
 import { sheetPdf } from './tagged'
@@ -44,7 +46,7 @@ const bytesOf = async (path: string) => new Uint8Array(await (await app.request(
 
 /** The words of a PDF in the order of its pages, and what its tags say. */
 async function read(pdf: Uint8Array) {
-  const document = await getDocument({ data: pdf.slice() }).promise
+  const document = await getDocument({ data: new Uint8Array(pdf) }).promise
   const pages = await Promise.all(Array.from({ length: document.numPages }, (_, i) => document.getPage(i + 1)))
   const texts = await Promise.all(
     pages.map(async (page) =>
@@ -135,6 +137,51 @@ describe('signing', () => {
     expect([old.body.document.note, second.body.document.note]).toEqual(['', 'Squared the dial.'])
     expect((await ask('/jobs/job-6/revisions/3')).status).toBe(404)
   })
+  it('makes one revision of two signatures at once, and none of a version that was never looked at', async () => {
+    const { body: job } = await ask('/jobs/job-8')
+    const body = {
+      version: job.version,
+      doneBy: 'K. O.',
+      checkedBy: 'I. M.',
+      unit: 'mil',
+      accepted: acceptAll(job.document),
+    }
+    const answers = await Promise.all([
+      ask('/jobs/job-8/sign', body),
+      ask('/jobs/job-8/sign', body),
+      ask('/jobs/job-8/sign', body),
+    ])
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409])
+    expect((await ask('/jobs/job-8/revisions')).body).toHaveLength(1)
+    const opened = await Promise.all(
+      [1, 2].map((n) => ask('/jobs/job-8/reopen', { by: `I. M. ${n}`, because: 'twice' })),
+    )
+    expect(opened.map(({ status }) => status).sort()).toEqual([200, 409])
+  })
+  it('refuses whatever else is sent, naming the place, and stores nothing', async () => {
+    const { body: job } = await ask('/jobs/job-9')
+    const good = { version: job.version, doneBy: 'K. O.', checkedBy: 'I. M.', unit: 'mm', accepted: [] as unknown[] }
+    await fc.assert(
+      fc.asyncProperty(
+        fc.constantFrom('version', 'doneBy', 'checkedBy', 'unit', 'accepted'),
+        fc.oneof(
+          fc.constant(null),
+          fc.string({ minLength: 60 }),
+          fc.double(),
+          fc.array(fc.anything()),
+          fc.dictionary(fc.string(), fc.string()),
+        ),
+        async (key, value) => {
+          fc.pre(!(key === 'accepted' && Array.isArray(value) && value.length === 0))
+          const { status, body } = await ask('/jobs/job-9/sign', { ...good, [key]: value })
+          expect([400, 409, 422]).toContain(status)
+          expect(body.error.message).not.toBe('')
+        },
+      ),
+      { numRuns: 60 },
+    )
+    expect((await ask('/jobs/job-9/revisions')).body).toEqual([])
+  })
   it('keeps what a site says of itself', async () => {
     const { body: site } = await ask('/site')
     expect(site).toEqual({ name: 'Skerry Point Kelp Works', mark: '', checkedByAnother: true })
@@ -190,6 +237,21 @@ describe('photographs', () => {
     expect((await send(Buffer.alloc(3 * 1024 * 1024 + 1))).status).toBe(413)
     expect((await app.request('/api/photographs/nothing')).status).toBe(400)
     expect((await app.request(`/api/photographs/${'0'.repeat(64)}`)).status).toBe(404)
+  })
+  it('come apart in one way only: stripped twice is stripped once, and broken bytes are refused', () => {
+    const bytes = fc.uint8Array({ maxLength: 400 })
+    const start = fc.constantFrom(...[jpeg, png, withText].map((one) => new Uint8Array(one)))
+    fc.assert(
+      fc.property(start, fc.nat(120), bytes, (whole, at, noise) => {
+        const broken = Uint8Array.from([...whole.subarray(0, at), ...noise, ...whole.subarray(at)])
+        const type = typeOf(broken)
+        const bare = type && withoutMetadata(broken, type)
+        if (!bare || !type) return
+        expect(withoutMetadata(bare, type)).toEqual(bare)
+        expect(bare.length).toBeLessThanOrEqual(broken.length)
+      }),
+      { numRuns: 2000 },
+    )
   })
   it('are printed with the record, described for those who hear it', async () => {
     const { id } = await (await send(png)).json()
@@ -296,5 +358,45 @@ describe('a revision', () => {
     expect(text).toMatch(/^Rinse pump 3: alignment record\nSkerry Point Kelp Works/)
     expect(text).toContain('Motor, back feet, up')
     expect(text).not.toContain('as read')
+  })
+})
+
+describe('a printed sheet', () => {
+  const sheet = (blocks: Sheet['blocks']): Sheet => ({
+    title: 'Sheet',
+    under: ['under'],
+    beside: ['beside'],
+    foot: 'foot',
+    blocks,
+  })
+  const printed = async (blocks: Sheet['blocks']) => read(await sheetPdf(sheet(blocks), new Date(0)))
+  it('breaks a long table between its rows and loses none of them', async () => {
+    const rows = Array.from({ length: 180 }, (_, i) => [`row ${i}`, 'x'.repeat(i % 30)])
+    const { texts, trees } = await printed([{ kind: 'table', title: 'Long', head: ['a', 'b'], rows }])
+    expect(texts.length).toBeGreaterThan(3)
+    const all = texts.join(' ')
+    for (const [name] of rows) expect(all).toContain(name)
+    expect(trees.match(/"role":"TR"/g)?.length).toBeGreaterThan(150)
+    texts.forEach((text, i) => {
+      expect(text).toContain(`${i + 1} / ${texts.length}`)
+    })
+  })
+  it('prints every letter of Latin, Greek and Cyrillic, and never noise for others', async () => {
+    const names = 'Štěpán Øystein Żółć Ångström Ελλάδα Україна'
+    const { texts } = await printed([{ kind: 'text', text: `${names} 日本 ±0.05 −1 ×2 “q”` }])
+    const flat = texts.join('').replace(/\s+/g, '')
+    for (const name of names.split(' ')) expect(flat).toContain(name)
+    expect(flat).toContain('±0.05−1×2')
+  })
+  it('begins a new page where it is told to, but leaves none empty', async () => {
+    const text = (words: string) => ({ kind: 'text' as const, text: words })
+    const two = await printed([...Array.from({ length: 9 }, (_, i) => text(`one ${i}`)), { kind: 'page' }, text('two')])
+    expect(two.texts).toHaveLength(2)
+    const verdict = await printed([{ kind: 'page' }, text('first')])
+    expect(verdict.texts).toHaveLength(1)
+  })
+  it('gives those who hear it a peg in words', async () => {
+    const pdf = await sheetPdf(sheet([{ kind: 'list', items: [{ peg: 'outside', text: 'Soft foot' }] }]), new Date(0))
+    expect(Buffer.from(pdf).toString('latin1')).toMatch(/ActualText/)
   })
 })

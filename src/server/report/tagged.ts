@@ -38,6 +38,8 @@ export async function sheetPdf(
 }
 
 const margin = 40
+/** Above this a page has its head and little more, pt. */
+const startsAt = 120
 const width = 595.28 - 2 * margin
 const size = { title: 16, heading: 11, verdict: 13, text: 9, small: 7.5 }
 
@@ -179,7 +181,8 @@ class Printer {
         this.signatures(block)
         return
       case 'page':
-        this.newPage()
+        // a page that has hardly been begun is gone on with
+        if (this.y > startsAt) this.newPage()
     }
   }
 

@@ -37,6 +37,7 @@ export const trainWords: KindWords<TrainTypes> = labels({
   usualName: ([left, right]) => t`${nameOf(left)} and ${nameOf(right).toLowerCase()}`,
   sayNext,
   proved: {
+    second: 'the right shaft',
     at: (id, line) => footName(id, { line }),
     plane: (plane, { sides }) => (plane === 'vertical' ? t`up` : t`toward ${sides.far}`),
     stands: place,

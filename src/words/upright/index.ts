@@ -22,6 +22,7 @@ export const uprightWords: KindWords<UprightTypes> = labels({
   usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Upright ${lower.toLowerCase()} and ${upper.toLowerCase()}`,
   sayNext,
   proved: {
+    second: 'the upper shaft',
     at: (id, { machines: [, upper], coupling }) =>
       id === 'flange' ? t`${upper.name}, at the joint` : t`${upper.name}, at the ${coupling.name.toLowerCase()}`,
     plane: (plane, { flange }) => t`toward ${boltPlace(directionOf[plane], flange.bolts)}`,

@@ -108,7 +108,7 @@ export function ProveStep() {
         joint.repeat?.repeats ? sayRepeat(joint, terms) : undefined,
       ),
       ...told(`closed${joint.id}`, joint.closed?.check.verdict?.state ?? 'nothing', sayClosed(joint, terms)),
-      ...told(`running${joint.id}`, joint.running?.verdict?.state ?? 'nothing', sayRunning(joint, terms)),
+      ...told(`running${joint.id}`, joint.running?.check.verdict?.state ?? 'nothing', sayRunning(joint, terms)),
     ]),
   ]
   const minutes = Number.parseInt(document.minutes, 10) || 0

@@ -142,7 +142,11 @@ describe('a job is proved', () => {
   })
   it('judges running readings against in line, growth left out', () => {
     const { proof } = provedOf(job([also(readOnRig(line, skew), readOnRig(line, still), 'running')]))
-    expect(proof.joints[0]?.running?.verdict?.state).toBe('within')
+    expect(proof.joints[0]?.running?.check.verdict?.state).toBe('within')
+    const { came, planned } = proof.joints[0]!.running!.grew!
+    expect(came.offsetZ).toBeCloseTo(still.offsetZ - skew.offsetZ, 3)
+    expect(came.slopeY).toBeCloseTo(still.slopeY - skew.slopeY, 5)
+    expect(planned).toEqual({ offsetY: 0, slopeY: 0, offsetZ: 0, slopeZ: 0 })
   })
   it('has a settable share of the tolerance for closing', () => {
     const forced = also(readOnRig(line, still), readOnRig(line, { ...still, offsetZ: 0.03 }), 'closed')
