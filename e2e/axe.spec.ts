@@ -20,6 +20,7 @@ const screens: Readonly<Record<string, string>> = {
   prove: '/jobs/job-4/prove',
   sign: '/jobs/job-5/sign',
   signed: '/jobs/job-3/sign',
+  logbook: '/lines/line-1/logbook',
   'a table of limits': '/kit?item=kit-14',
 }
 

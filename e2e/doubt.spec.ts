@@ -82,9 +82,9 @@ test('a signed job cannot be changed', async ({ page, demo }) => {
 test('the floor is searched and filtered in the address', async ({ page, demo }) => {
   await page.goto(demo)
   const rows = page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')
-  await expect(rows).toHaveCount(22)
+  await expect(rows).toHaveCount(25)
   await page.getByLabel('Search lines and jobs').fill('brine')
-  await expect(rows).toHaveCount(3)
+  await expect(rows).toHaveCount(4)
   await page.getByRole('radio', { name: /In hand/ }).click()
   await expect(rows).toHaveCount(2)
   await expect(page).toHaveURL(/search=brine&state=in-hand|state=in-hand&search=brine/)

@@ -82,7 +82,7 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
       await look(`${job} ${step}`)
     }
   }
-  for (const path of ['/jobs/job-2/prove', '/jobs/job-3/sign', '/kit?item=kit-14']) {
+  for (const path of ['/jobs/job-2/prove', '/jobs/job-3/sign', '/kit?item=kit-14', '/lines/line-1/logbook']) {
     await page.goto(`${plant}${path}`)
     for (const summary of await page.locator('summary').all()) await summary.click()
     await look(path)

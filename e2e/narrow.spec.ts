@@ -6,6 +6,9 @@ const measured = () => {
   const small = [...document.querySelectorAll('button, input, select, textarea, a, summary')].flatMap((element) => {
     const { width, height } = element.getBoundingClientRect()
     if (!element.checkVisibility() || width === 0) return []
+    // there for those who hear the page alone
+    const around = element.parentElement?.getBoundingClientRect()
+    if (around && around.width <= 1 && around.height <= 1) return []
     // a reading's cell is its whole box; a small box counts with its label
     const target = element.closest('label, [data-target]') ?? element.parentElement
     const { height: whole } = (element.matches('input') ? (target ?? element) : element).getBoundingClientRect()
@@ -43,6 +46,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/jobs/job-22/move',
     '/jobs/job-22/prove',
     '/jobs/job-3/sign',
+    '/lines/line-1/logbook',
     '/kit?item=kit-14',
     '/jobs/job-11/seat',
     '/jobs/job-16/read',

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { id, text } from '../frame/schema'
+import { logbookSchema } from '../logbook/schema'
 import { proofSchema } from '../prove/schema'
 import { readySchema } from '../ready/schema'
 import { seatSchema } from '../seat/schema'
@@ -18,6 +19,8 @@ export const lineFrame = {
   area: text(80),
   /** Checks of this line's own, proposed in Ready on every job. */
   checks: v.optional(v.pipe(v.array(v.strictObject({ id, text: text(120) })), v.maxLength(20))),
+  /** What people decided in its logbook. */
+  logbook: v.optional(logbookSchema),
 }
 
 /** What every round of readings has. */

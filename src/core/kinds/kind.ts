@@ -40,6 +40,8 @@ export interface Kind<T extends KindTypes> {
   /** The first round of a job, and the next one: the same set-up, nothing read yet. */
   makeRound(line: T['line'], takenAt: string, unit: Unit): T['round']
   repeatRound(round: T['round'], id: string, takenAt: string): T['round']
+  /** The first round of the next visit: as the last one ended, with its set-up and what lies under the feet, nothing read yet. */
+  nextVisit(round: T['round'], takenAt: string): T['round']
 
   /** What on the line has a name. */
   named(line: T['line']): NamedLine

@@ -34,13 +34,18 @@ export interface ProofJoint {
   stations: readonly { id: string; x: number }[]
 }
 
-/** Where one station stands, against what does not move: mm, with its deviation; null in a plane that was not read. */
-export type ProofPlace = { id: string; machine: string } & Record<Plane, { position: number; sd: number } | null>
+/** Where one station stands, against what does not move: x along the line and position in mm, with its deviation; null in a plane that was not read. */
+export type ProofPlace = { id: string; machine: string; x: number } & Record<
+  Plane,
+  { position: number; sd: number } | null
+>
 
 /** A round, as a kind of line hands it to be proved. */
 export interface ProofRound {
   joints: readonly ProofJoint[]
   places: readonly ProofPlace[]
+  /** The machine that positions are told from. */
+  reference: string
   /** No number is told finer than this, mm. */
   resolution: number
   /** Whether anything was read in it. */

@@ -1,4 +1,4 @@
-import { and, count, desc, eq, isNotNull, isNull, or, type SQL, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, isNotNull, isNull, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { coreVersion, type JobSummary } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
@@ -72,7 +72,8 @@ export async function listJobs(db: Database, query: JobQuery) {
       .select(listed)
       .from(jobs)
       .where(where)
-      .orderBy(desc(jobs.updatedAt))
+      // what is due by the day it is due, all else by when it was last worked on
+      .orderBy(...(query.state === 'due' ? [asc(jobs.dueOn), asc(jobs.number)] : [desc(jobs.updatedAt)]))
       .limit(jobsAPage)
       .offset(jobsAPage * query.page),
     db.select({ jobs: count() }).from(jobs).where(where),
@@ -95,6 +96,15 @@ export async function visitsOfLine(db: Database, lineId: string) {
     .limit(50)
   return rows.map(({ summary, ...row }) => ({ ...row, rounds: summary.rounds }))
 }
+
+/** The latest jobs of a line with all that is in them, those put away left out: for its logbook. */
+export const jobsOfLine = (db: Database, lineId: string) =>
+  db
+    .select({ id: jobs.id, number: jobs.number, state: jobs.state, document: jobs.document })
+    .from(jobs)
+    .where(and(eq(jobs.lineId, lineId), isNull(jobs.archivedAt)))
+    .orderBy(desc(jobs.updatedAt))
+    .limit(60)
 
 /** How many jobs are in each state, and the areas there are. */
 export async function overview(db: Database) {

@@ -12,7 +12,7 @@ import { sealed } from '../report/sign'
 import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
-import { demoPlant } from './plant'
+import { demoPlant, earlierJobs } from './plant'
 import { uprightJobs } from './upright'
 
 const day = 86_400_000
@@ -24,7 +24,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   const [told, methods, moves, pairs] = [demoPlant(today), methodJobs(today), moveJobs(today), uprightJobs(today)]
   const plant = {
     lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines],
-    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs, ...pairs.jobs],
+    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs, ...pairs.jobs, ...earlierJobs(today)],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))
   const begun = new Date(today.getTime() - 400 * day).toISOString()

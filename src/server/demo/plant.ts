@@ -310,6 +310,37 @@ const visits: readonly Visit[] = [
   },
 ]
 
+/** Earlier visits to lines of the plant, for their logbooks: appended, so that the numbers of the others stay. */
+const earlier: readonly Visit[] = [
+  {
+    drawing: rinsePump,
+    title: 'New set',
+    state: 'signed',
+    days: 905,
+    by: 'R. T.',
+    minutes: '260',
+    rounds: [[at(0.22, 0.0007, 0.1, -0.0003)], [at(0.01, 0.00002, 0.005, 0.00001)]],
+  },
+  {
+    drawing: rinsePump,
+    title: 'Periodic check',
+    state: 'signed',
+    days: 548,
+    by: 'K. O.',
+    minutes: '150',
+    rounds: [[at(0.085, 0.0002, -0.05, 0.00008)], [at(0.008, -0.00001, 0.004, 0.00002)]],
+  },
+  {
+    drawing: brineBlower,
+    title: 'Periodic check',
+    state: 'signed',
+    days: 190,
+    by: 'I. M.',
+    minutes: '80',
+    rounds: [[at(0.016, 0.00003, -0.012, 0.00004), at(-0.012, 0.00002, 0.01, -0.00004)]],
+  },
+]
+
 export interface DemoJob {
   line: string
   document: Job
@@ -321,51 +352,54 @@ export interface DemoJob {
 /** The lines and jobs of the demo, the same every time but for the dates. */
 export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
   const drawings = [rinsePump, brineBlower, dryerPump]
-  const source = chance(20261123)
-  return {
-    lines: drawings.map(draw),
-    jobs: visits.map((visit) => {
-      const line = draw(visit.drawing)
-      const takenAt = new Date(today.getTime() - Math.max(0, visit.state === 'due' ? 0 : visit.days) * 86_400_000)
-      const occasion = visit.title === 'Periodic check' ? 'periodic' : 'after-overhaul'
-      const job = makeJob(line, visit.title, takenAt.toISOString(), visit.drawing.unit, occasion)
-      const rounds: Round[] = []
-      visit.rounds.forEach((truths, r) => {
-        const before = rounds[r - 1]
-        const empty = before ? repeatRound(before, `r${r + 1}`, takenAt.toISOString()) : job.rounds[0]
-        if (!empty) return
-        rounds.push({
-          ...empty,
-          by: visit.by,
-          sets: empty.sets.map((set, c) => {
-            const truth = truths[c]
-            const options = {
-              ...(visit.upTo ? { upTo: visit.upTo } : {}),
-              ...(visit.wrongSign ? { wrongSign: visit.wrongSign } : {}),
-            }
-            return truth ? readSet(set, line, visit.drawing, truth, source, options) : set
-          }),
-        })
-      })
-      const document: Job = {
-        ...job,
-        ...(visit.ready ? { ready: readyOf(visit.by, takenAt.toISOString()) } : {}),
-        ...(visit.seat ? { seat: seatOf(visit.seat, line, visit.drawing.unit) } : {}),
-        note: visit.note ?? '',
-        minutes: visit.minutes,
-        doneBy: visit.by,
-        rounds: rounds.length ? rounds : job.rounds,
-      }
-      const again = chance(20261125)
-      return {
-        line: line.name,
-        state: visit.state,
-        days: visit.days,
+  return { lines: drawings.map(draw), jobs: visited(visits, today, chance(20261123)) }
+}
+
+/** The earlier visits that the logbooks have. */
+export const earlierJobs = (today: Date): DemoJob[] => visited(earlier, today, chance(20261126))
+
+function visited(list: readonly Visit[], today: Date, source: Chance): DemoJob[] {
+  return list.map((visit) => {
+    const line = draw(visit.drawing)
+    const takenAt = new Date(today.getTime() - Math.max(0, visit.state === 'due' ? 0 : visit.days) * 86_400_000)
+    const occasion = visit.title === 'Periodic check' ? 'periodic' : 'after-overhaul'
+    const job = makeJob(line, visit.title, takenAt.toISOString(), visit.drawing.unit, occasion)
+    const rounds: Round[] = []
+    visit.rounds.forEach((truths, r) => {
+      const before = rounds[r - 1]
+      const empty = before ? repeatRound(before, `r${r + 1}`, takenAt.toISOString()) : job.rounds[0]
+      if (!empty) return
+      rounds.push({
+        ...empty,
         by: visit.by,
-        document: visit.well
-          ? wellProved(document, visit.rounds, (set, truth) => readSet(set, line, visit.drawing, truth, again, {}))
-          : document,
-      }
-    }),
-  }
+        sets: empty.sets.map((set, c) => {
+          const truth = truths[c]
+          const options = {
+            ...(visit.upTo ? { upTo: visit.upTo } : {}),
+            ...(visit.wrongSign ? { wrongSign: visit.wrongSign } : {}),
+          }
+          return truth ? readSet(set, line, visit.drawing, truth, source, options) : set
+        }),
+      })
+    })
+    const document: Job = {
+      ...job,
+      ...(visit.ready ? { ready: readyOf(visit.by, takenAt.toISOString()) } : {}),
+      ...(visit.seat ? { seat: seatOf(visit.seat, line, visit.drawing.unit) } : {}),
+      note: visit.note ?? '',
+      minutes: visit.minutes,
+      doneBy: visit.by,
+      rounds: rounds.length ? rounds : job.rounds,
+    }
+    const again = chance(20261125)
+    return {
+      line: line.name,
+      state: visit.state,
+      days: visit.days,
+      by: visit.by,
+      document: visit.well
+        ? wellProved(document, visit.rounds, (set, truth) => readSet(set, line, visit.drawing, truth, again, {}))
+        : document,
+    }
+  })
 }

@@ -58,6 +58,7 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
     sign: (...given) => long.run('sign', given),
     record: (...given) => long.run('record', given),
     draft: (...given) => long.run('draft', given),
+    logbook: (...given) => long.run('logbook', given),
     sheet: (...given) => long.run('sheet', given),
     moveSheet: (...given) => long.run('moveSheet', given),
     end: async () => void (await Promise.all([long.end(), short.end()])),

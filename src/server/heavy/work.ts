@@ -1,6 +1,7 @@
 import type { Checked } from '../../core/frame/fault'
 import { type JobSummary, summaryOf } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
+import { type Visit, type VisitJob, visitOf } from '../../core/logbook/visit'
 import { solveDocument } from '../../planner/solveDocument'
 import type { StoredJob } from '../report/kind'
 import type { Pictures, SignAsk, SignOutcome, ToSign } from '../report/sign'
@@ -20,6 +21,8 @@ export interface Heavy {
   draft(job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures'>, unit: Unit): Promise<Uint8Array>
   /** An empty sheet for pencil and paper. */
   sheet(job: Pick<ToSign, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
+  /** Jobs of one line as its logbook keeps them; one without a complete round is left out. */
+  logbook(jobs: readonly (VisitJob & { document: AnyJob })[]): Promise<Visit[]>
   /** A PDF for the machine; null where there is nothing to move by. */
   moveSheet(job: StoredJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
 }
@@ -37,6 +40,7 @@ export const here: Heavy = {
   record: async (content, pictures) => (await import('../report/sign')).revisionPdf(JSON.parse(content), pictures),
   draft: async (job, unit) => (await import('../report/sign')).draftPdf(job, unit),
   sheet: async (job, round, unit) => (await import('../report/sign')).readingSheetPdf(job, round, unit),
+  logbook: async (jobs) => jobs.flatMap(({ document, ...job }) => visitOf(document, job) ?? []),
   moveSheet: async (job, unit, round) => {
     const { moveSheetPdf } = await import('../report')
     const pdf = await moveSheetPdf(job, unit, round)

@@ -1,6 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyLineSchema } from '../../core/job/migrate'
+import { jobsOfLine } from '../db/jobs'
 import { archiveLine, findLine, insertLine, listLines, updateLine } from '../db/lines'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
@@ -8,7 +9,7 @@ import { editBody, newIdOf, notStored } from './edits'
 
 const now = () => new Date().toISOString()
 
-export const lineRoutes = ({ store: { db }, changes }: Site) =>
+export const lineRoutes = ({ store: { db }, heavy, changes }: Site) =>
   new Hono()
     .get('/', valid('query', archivedQuery), async (c) =>
       c.json(await listLines(db, c.req.valid('query').archived === 'yes')),
@@ -24,6 +25,13 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     .get('/:id', valid('param', idParam), async (c) => {
       const line = await findLine(db, c.req.valid('param').id)
       return line ? c.json(line, 200) : c.json(refusal('id', 'There is no such line.'), 404)
+    })
+    .get('/:id/logbook', valid('param', idParam), async (c) => {
+      const { id } = c.req.valid('param')
+      if (!(await findLine(db, id))) return c.json(refusal('id', 'There is no such line.'), 404)
+      const jobs = await jobsOfLine(db, id)
+      const visits = await heavy.logbook(jobs.map(({ state, ...job }) => ({ ...job, signed: state === 'signed' })))
+      return c.json(visits, 200)
     })
     .put('/:id', valid('param', idParam), valid('json', editBody(anyLineSchema)), async (c) => {
       const { id } = c.req.valid('param')

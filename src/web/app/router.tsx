@@ -34,6 +34,12 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await again(() => import('../screens/line/LineScreen'))).LineScreen }),
       },
       {
+        path: '/lines/:id/logbook',
+        lazy: async () => ({
+          Component: (await again(() => import('../screens/logbook/LogbookScreen'))).LogbookScreen,
+        }),
+      },
+      {
         path: '/jobs/:id',
         lazy: async () => ({ Component: (await job()).JobScreen }),
         children: [

@@ -2,6 +2,7 @@ import { labels } from '../language'
 
 /** What is said on these screens. */
 export const lineWords = labels({
+  logbook: 'Logbook',
   newJobOnThisLine: 'New job on this line',
   duplicateThisLine: 'Duplicate this line',
   restore: 'Restore',

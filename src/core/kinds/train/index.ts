@@ -2,7 +2,7 @@ import { checkItems } from '../../ready/catalogue'
 import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
 import { listed, readPeg, type TrainListed, unlisted, worst } from './advice/summary'
-import { makeLine, makeRound, repeatRound } from './document/make'
+import { makeLine, makeRound, nextVisit, repeatRound } from './document/make'
 import { withPurposes } from './document/migrations'
 import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './document/schema'
 import { seatsOf } from './document/seats'
@@ -30,6 +30,7 @@ export const train: Kind<TrainTypes> = {
   makeLine: (name, unit, [left, right]) => makeLine(name, machineOf(left), machineOf(right), unit),
   makeRound,
   repeatRound,
+  nextVisit,
   named: (line) => line,
   readingsIn: ({ sets }) => readingsIn(sets),
   checks: checkItems,

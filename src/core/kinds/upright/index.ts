@@ -53,6 +53,7 @@ export const upright: Kind<UprightTypes> = {
   makeLine,
   makeRound,
   repeatRound,
+  nextVisit: (round, takenAt) => ({ ...repeatRound(round, 'r1', takenAt), by: '' }),
   named: ({ machines: [lower, upper], coupling }) => ({
     sides: { near: '270°', far: '90°' },
     machines: [

@@ -67,9 +67,12 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
         flipped={flipped}
         onChange={(change, mark) => notebook.edit(change, mark)}
         onward={
-          <ButtonLink to={`/new?line=${id}`} $look="act">
-            {lineWords.newJobOnThisLine}
-          </ButtonLink>
+          <Row>
+            <ButtonLink to={`/new?line=${id}`} $look="act">
+              {lineWords.newJobOnThisLine}
+            </ButtonLink>
+            <ButtonLink to={`/lines/${id}/logbook`}>{lineWords.logbook}</ButtonLink>
+          </Row>
         }
       >
         <Card aria-label={lineWords.copyOrArchive}>

@@ -161,6 +161,15 @@ export function repeatRound(round: Round, id: string, takenAt: string): Round {
   }
 }
 
+/** The first round of the next visit: the same set-up, packs, stock and limits; what was done and drawn then is over. */
+export function nextVisit(round: Round, takenAt: string): Round {
+  const { plan } = round
+  const fresh = { ...repeatRound(round, 'r1', takenAt), by: '' }
+  if (!plan) return fresh
+  const { done: _, agreed: __, drawn: ___, ...kept } = plan
+  return { ...fresh, plan: { ...kept, stays: kept.stays === 'drawn' ? 'fixed' : kept.stays } }
+}
+
 export function makeJob(line: Line, title: string, takenAt: string, unit: Unit, occasion?: Occasion): Job {
   return jobFrom(line, makeRound(line, takenAt, unit), title, occasion)
 }

@@ -39,12 +39,13 @@ export function proofOf(line: Line, solved: JobSolution): ProofRound {
     joints,
     resolution,
     read: readingsIn(solved.round.sets) > 0,
-    places: solution.feet.map(({ machine, foot, ...at }) => {
+    reference: line.fixed,
+    places: solution.feet.map(({ machine, foot, x, ...at }) => {
       const [vertical, horizontal] = planes.map((plane) => {
         const found = at[plane]
         return found && { position: found.position, sd: found.moveSd }
       })
-      return { id: foot, machine, vertical: vertical ?? null, horizontal: horizontal ?? null }
+      return { id: foot, machine, x, vertical: vertical ?? null, horizontal: horizontal ?? null }
     }),
     move: done && {
       done,

@@ -43,8 +43,15 @@ export function proofOf(line: UprightLine, solved: UprightSolved): ProofRound {
     ],
     resolution,
     read: readingsIn(solved.round.sets) > 0,
+    reference: line.machines[0].id,
     places: heights.map(
-      ({ id, x }): ProofPlace => ({ id, machine: upper, vertical: at(x, 'vertical'), horizontal: at(x, 'horizontal') }),
+      ({ id, x }): ProofPlace => ({
+        id,
+        machine: upper,
+        x,
+        vertical: at(x, 'vertical'),
+        horizontal: at(x, 'horizontal'),
+      }),
     ),
     move: undefined,
   }

@@ -1,0 +1,332 @@
+import { format } from 'date-fns'
+import { lazy, Suspense, useMemo, useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import styled from 'styled-components'
+import type { Plane } from '../../../core/frame/axis'
+import { parseNumber } from '../../../core/frame/number'
+import { fromMm } from '../../../core/frame/units'
+import type { AnyLine } from '../../../core/kinds'
+import { type Interval, intervalsOf, likelyCause } from '../../../core/logbook/drift'
+import { nextCheck, usualChance } from '../../../core/logbook/next'
+import { emptyLogbook, type Logbook } from '../../../core/logbook/schema'
+import { comparable, type Visit } from '../../../core/logbook/visit'
+import { describeLine } from '../../../words/describe'
+import { driftCauseTexts, sayDrift, sayNext, visitFlagTexts } from '../../../words/logbook'
+import { logbookWords as words } from '../../../words/page/logbook'
+import { type ProofTerms, proofTerms } from '../../../words/prove'
+import { length, unitName } from '../../../words/terms'
+import { useLogbook, useNextJob } from '../../api/logbook'
+import { again } from '../../app/again'
+import { Waiting } from '../../app/Plain'
+import { Header } from '../../app/Shell'
+import { useSettings } from '../../app/settings'
+import { narrow } from '../../app/style'
+import type { Notebook } from '../../notebook/notebook'
+import { Clashes, Saved } from '../../notebook/Saved'
+import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { Button, Card, Choices, Fault, Field, Input, Muted } from '../../parts/controls'
+import { Peg, pegWord } from '../../parts/Peg'
+
+const TimeChart = lazy(async () => ({ default: (await again(() => import('./TimeChart'))).TimeChart }))
+
+const Page = styled.main`
+  max-width: 1280px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px; ${narrow} { padding: 12px; }
+  h1 { font-size: 26px; } h2 { font-size: 17px; margin-bottom: 6px; }
+`
+const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 16px; ${narrow} { grid-template-columns: minmax(0, 1fr); }`
+const Sheet = styled(Card)`
+  display: grid; gap: 10px; align-content: start; > div { min-width: 0; } .scroll { overflow-x: auto; }
+  table { border-collapse: collapse; width: 100%; } th, td { text-align: left; padding: 5px 12px 5px 0; white-space: nowrap; border-top: 1px solid var(--rule); font-variant-numeric: tabular-nums; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td a, th a { display: inline-block; min-height: 44px; padding: 11px 0; }
+`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`
+
+/** What a line did between the visits to it, and when to look again. */
+export function LogbookScreen() {
+  const { id = '' } = useParams()
+  const { data, error, notebook } = useShelf(lineShelf, id)
+  const visits = useLogbook(id)
+  if (error ?? visits.error) throw error ?? visits.error
+  if (!data || !notebook || !visits.data) return <Waiting />
+  return <Opened id={id} notebook={notebook} stored={visits.data} />
+}
+
+function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLine>; stored: readonly Visit[] }) {
+  const { document: line } = useNotebook(notebook)
+  const { unit } = useSettings()
+  const logbook = line.logbook ?? emptyLogbook
+  const terms = useMemo(() => proofTerms(line, { unit, resolution: 0.01 }), [line, unit])
+  const all = useMemo(() => comparable(stored), [stored])
+  const kept = useMemo(
+    () => all.filter(({ flags, job }) => flags.length === 0 || logbook.putBack.includes(job)),
+    [all, logbook.putBack],
+  )
+  const edit = (change: Partial<Logbook>, mark?: string) =>
+    notebook.edit((now) => ({ ...now, logbook: { ...(now.logbook ?? emptyLogbook), ...change } }), mark)
+  const below = parseNumber(logbook.below)
+  const chance = below.ok && below.value > 0 && below.value < 100 ? below.value / 100 : usualChance
+  const next = useMemo(() => nextCheck(kept, chance), [kept, chance])
+  const intervals = useMemo(() => intervalsOf(kept), [kept])
+  const latest = intervals.at(-1)
+  const job = useNextJob(id, line, unit)
+  const navigate = useNavigate()
+  const last = all.at(-1)
+  return (
+    <>
+      <Header
+        crumbs={[
+          { to: '/lines', text: words.lines },
+          { to: `/lines/${id}`, text: line.name || words.logbook },
+          { text: words.logbook },
+        ]}
+      >
+        <Saved notebook={notebook} />
+      </Header>
+      <Clashes notebook={notebook} describe={(path) => describeLine(line, path)} />
+      <Page id="bench">
+        <h1>{words.logbook}</h1>
+        {!next || !last ? (
+          <p>{words.noVisits}</p>
+        ) : (
+          <>
+            <Two>
+              <Sheet aria-label={words.nextCheck}>
+                <h2>{words.nextCheck}</h2>
+                <p
+                  style={{ fontWeight: 650 }}
+                >{`${sayNext(next, terms).title} ${format(new Date(next.on), 'd MMMM yyyy')}`}</p>
+                <Muted>{sayNext(next, terms).detail}</Muted>
+                {next.on < new Date().toISOString().slice(0, 10) ? (
+                  <p>
+                    <Peg peg="outside" size={13} label="" /> {words.overdue}
+                  </p>
+                ) : null}
+                <Field label={words.below}>
+                  <Input
+                    style={{ width: 110 }}
+                    inputMode="numeric"
+                    maxLength={6}
+                    placeholder={String(100 * usualChance)}
+                    value={logbook.below}
+                    onChange={({ target }) => edit({ below: target.value }, 'below')}
+                  />
+                </Field>
+                <Row>
+                  <Button
+                    look="act"
+                    isDisabled={job.isPending}
+                    onPress={() => job.mutate({ last: last.job, dueOn: next.on })}
+                  >
+                    {words.makeDue(format(new Date(next.on), 'd MMM yyyy'))}
+                  </Button>
+                  <Button
+                    isDisabled={job.isPending}
+                    onPress={() =>
+                      job.mutate({ last: last.job }, { onSuccess: (made) => navigate(`/jobs/${made}/ready`) })
+                    }
+                  >
+                    {words.nextJob}
+                  </Button>
+                </Row>
+                {job.isSuccess ? <Muted role="status">{words.made}</Muted> : null}
+                {job.error ? <Fault role="alert">{job.error.message}</Fault> : null}
+              </Sheet>
+              <Sheet aria-label={words.drift}>
+                <h2>{words.drift}</h2>
+                {latest ? <Latest interval={latest} terms={terms} /> : <Muted>{words.tooFew}</Muted>}
+              </Sheet>
+            </Two>
+            <OverTime visits={kept} terms={terms} />
+            <Visits all={all} logbook={logbook} edit={edit} terms={terms} />
+          </>
+        )}
+      </Page>
+    </>
+  )
+}
+
+function Latest({ interval, terms }: { interval: Interval; terms: ProofTerms }) {
+  const cause = likelyCause(interval)
+  return (
+    <>
+      <p style={{ fontWeight: 650 }}>{sayDrift(interval, terms)}</p>
+      {cause ? <Muted>{driftCauseTexts[cause]}</Muted> : null}
+      <div className="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{words.station}</th>
+              <th scope="col">{`${words.driftOf(interval.days.toFixed(0))}, ${unitName[terms.unit]}`}</th>
+              <th scope="col" />
+            </tr>
+          </thead>
+          <tbody>
+            {interval.places.map(({ place, plane, by, sd, seen }) => (
+              <tr key={`${place}${plane}`}>
+                <th scope="row">{terms.at(place)}</th>
+                <td>
+                  {terms.moved(by, plane)} <Muted>{words.plusMinus(length(2 * sd, terms))}</Muted>
+                </td>
+                <td>
+                  <Peg peg={seen ? 'outside' : 'within'} size={12} label="" /> {seen ? words.seen : words.notSeen}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  )
+}
+
+/** As found and as left of every station that is told from another, over time. */
+function OverTime({ visits, terms }: { visits: readonly Visit[]; terms: ProofTerms }) {
+  const [plane, setPlane] = useState<Plane>('vertical')
+  const series = useMemo(() => {
+    const moved = visits.at(-1)?.left.places.filter((one) => one.plane === plane && one.sd > 0) ?? []
+    return moved.map(({ place }) => ({
+      name: terms.at(place),
+      points: visits.flatMap(({ found, left, readAgain }) =>
+        [{ side: found, found: true }, ...(readAgain ? [{ side: left, found: false }] : [])].flatMap(
+          ({ side, found: asFound }) => {
+            const known = side.places.find((one) => one.place === place && one.plane === plane)
+            return known ? [{ at: side.at, value: fromMm(known.position, terms.unit), found: asFound }] : []
+          },
+        ),
+      ),
+    }))
+  }, [visits, plane, terms])
+  const marks = useMemo(() => visits.map(({ left, number }) => ({ at: left.at, name: words.job(number) })), [visits])
+  const name = plane === 'vertical' ? words.upAndDown : words.sideways
+  return (
+    <Sheet aria-label={words.overTime}>
+      <h2>{words.overTime}</h2>
+      <Row>
+        <Choices
+          label={words.plane}
+          value={plane}
+          options={[
+            { value: 'vertical', text: words.upAndDown },
+            { value: 'horizontal', text: words.sideways },
+          ]}
+          onChange={setPlane}
+        />
+      </Row>
+      <Suspense fallback={null}>
+        <TimeChart
+          label={words.chart(name)}
+          unit={`${terms.plane(plane)}, ${unitName[terms.unit]}`}
+          series={series}
+          visits={marks}
+        />
+      </Suspense>
+    </Sheet>
+  )
+}
+
+const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b)
+  return sorted[Math.floor((sorted.length - 1) / 2)] ?? 0
+}
+
+function Visits(props: {
+  all: readonly Visit[]
+  logbook: Logbook
+  edit: (change: Partial<Logbook>) => void
+  terms: ProofTerms
+}) {
+  const { all, logbook, edit, terms } = props
+  const timed = all.filter(({ minutes }) => minutes > 0)
+  return (
+    <Sheet aria-label={words.visits}>
+      <h2>{words.visits}</h2>
+      {timed.length > 0 ? (
+        <Muted>
+          {words.medianMinutes(
+            String(median(timed.map(({ minutes }) => minutes))),
+            String(median(all.map(({ rounds }) => rounds))),
+          )}
+        </Muted>
+      ) : null}
+      <div className="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{words.day}</th>
+              <th scope="col">{words.reason}</th>
+              <th scope="col">{words.verdict}</th>
+              <th scope="col">{words.rounds}</th>
+              <th scope="col">{words.minutes}</th>
+              <th scope="col">{words.station}</th>
+              <th scope="col">{`${words.asFound}, ${unitName[terms.unit]}`}</th>
+              <th scope="col">{`${words.asLeft}, ${unitName[terms.unit]}`}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...all].reverse().map((visit) => {
+              const moved = visit.left.places.filter(({ sd }) => sd > 0)
+              const out = visit.flags.length > 0 && !logbook.putBack.includes(visit.job)
+              return (moved.length > 0 ? moved : [undefined]).map((one, i) => (
+                <tr key={`${visit.job}${one?.place}${one?.plane}`}>
+                  {i === 0 ? (
+                    <>
+                      <th scope="rowgroup" rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
+                        <Link to={`/jobs/${visit.job}/prove`}>
+                          {format(new Date(visit.left.at), 'd MMM yyyy')}, {words.job(visit.number)}
+                        </Link>
+                        {visit.signed ? null : (
+                          <>
+                            <br />
+                            <Muted>{words.notSigned}</Muted>
+                          </>
+                        )}
+                        {visit.flags.map((flag) => (
+                          <p key={flag} style={{ whiteSpace: 'normal', maxWidth: 260, fontWeight: 400 }}>
+                            <Muted>{visitFlagTexts[flag]}</Muted>
+                          </p>
+                        ))}
+                        {visit.flags.length > 0 ? (
+                          <Button
+                            onPress={() =>
+                              edit({
+                                putBack: out
+                                  ? [...logbook.putBack, visit.job]
+                                  : logbook.putBack.filter((job) => job !== visit.job),
+                              })
+                            }
+                          >
+                            {out ? words.putBack : words.takeOut}
+                          </Button>
+                        ) : null}
+                      </th>
+                      <td rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
+                        {visit.title}
+                      </td>
+                      <td rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
+                        <Peg peg={visit.state} size={14} label={pegWord(visit.state)} />
+                        {out ? ` ${words.leftOut}` : ''}
+                      </td>
+                      <td rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
+                        {visit.rounds}
+                      </td>
+                      <td rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
+                        {visit.minutes || ''}
+                      </td>
+                    </>
+                  ) : null}
+                  <td>{one ? `${terms.at(one.place)}, ${terms.plane(one.plane)}` : ''}</td>
+                  <td>{one ? foundOf(visit, one.place, one.plane, terms) : ''}</td>
+                  <td>{one ? terms.stands(one.position, one.plane) : ''}</td>
+                </tr>
+              ))
+            })}
+          </tbody>
+        </table>
+      </div>
+    </Sheet>
+  )
+}
+
+function foundOf({ found }: Visit, place: string, plane: Plane, terms: ProofTerms): string {
+  const one = found.places.find((own) => own.place === place && own.plane === plane)
+  return one ? terms.stands(one.position, plane) : ''
+}
