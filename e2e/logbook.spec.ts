@@ -40,6 +40,22 @@ test('a line’s logbook: drift, the next check and its reason, a visit put back
   await expect(rows).toHaveCount(3)
   // in the order of the days they are due
   await expect(rows.first()).toContainText('overdue')
+  const calendar = await (await page.request.get(`${demo}/api/calendar/due.ics`)).text()
+  expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(3)
+  await expect(page.getByRole('link', { name: /^Calendar of what is due/ })).toBeVisible()
+
+  // put off and handed over, with the reason
+  await rows.first().getByRole('link').click()
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  await page.getByLabel('Due on').fill('2027-03-01')
+  await page.getByLabel('Whose it is').fill('K. O.')
+  await page.getByLabel('Your initials').first().fill('R. T.')
+  await page.getByLabel('Why it is changed').fill('Outage moved')
+  await page.getByRole('button', { name: 'Put it there' }).click()
+  await expect(page.getByText('Due 1 March 2027, K. O.')).toBeVisible()
+  await expect(page.getByText('Changed by R. T.: Outage moved')).toBeVisible()
+  await page.goto(`${demo}/?state=due`)
+  await expect(rows.last()).toContainText('K. O.')
 })
 
 test('over time in mil, sideways, and a line that nobody has read', async ({ page, plant }) => {

@@ -12,11 +12,13 @@ import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
 import { TooMuch } from './heavy/pool'
 import { refusal } from './routes/answers'
+import { calendarRoutes } from './routes/calendar'
 import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
 import { photographRoutes } from './routes/photographs'
 import { siteRoutes } from './routes/site'
+import { tagRoutes } from './routes/tags'
 import type { Site } from './site'
 
 /** The largest request body taken, bytes. */
@@ -41,6 +43,8 @@ export function makeApi(site: Site) {
     .route('/jobs', jobRoutes(site))
     .route('/kit', kitRoutes(site))
     .route('/site', siteRoutes(site))
+    .route('/calendar', calendarRoutes(site))
+    .route('/tags', tagRoutes(site))
     .route('/photographs', photographRoutes(site))
 }
 

@@ -70,7 +70,7 @@ describe('jobs', () => {
     })
     expect(all.body.rows[0].document).toBeUndefined()
     expect((await ask('/jobs?search=walrus')).body.total).toBe(0)
-    expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(1)
+    expect((await ask('/jobs?search=pump%20wash&state=signed')).body.total).toBe(3)
     expect((await ask('/jobs?search=100%25')).body.total).toBe(0)
     expect((await ask('/jobs?search=_')).body.total).toBe(0)
     expect((await ask('/jobs?search=job%2014')).body.rows.map(({ number }: { number: number }) => number)).toEqual([14])
@@ -291,5 +291,60 @@ describe('the database', () => {
     await third.close()
     expect(copies()).toHaveLength(1)
     expect(existsSync(file)).toBe(true)
+  })
+})
+
+describe('what is due', () => {
+  it('is put off or handed over with a reason, and only while it is due', async () => {
+    const { body: job } = await ask('/jobs/job-7')
+    const change = { dueOn: '2027-02-01', assignedTo: 'K. O.', by: 'R. T.', because: 'Outage moved.' }
+    const put = (body: object, id = 'job-7') => ask(`/jobs/${id}/due`, body, 'PUT')
+    expect((await put({ ...change, because: ' ' })).body.error.path).toBe('because')
+    expect((await put({ ...change, dueOn: 'soon' })).body.error.path).toBe('dueOn')
+    expect((await put(change, 'job-6')).status).toBe(409)
+    expect(await put(change)).toMatchObject({
+      status: 200,
+      body: {
+        dueOn: '2027-02-01',
+        assignedTo: 'K. O.',
+        dueBy: 'R. T.',
+        dueBecause: 'Outage moved.',
+        version: job.version,
+      },
+    })
+    const { body: due } = await ask('/jobs?state=due')
+    expect(due.rows.map(({ dueOn }: { dueOn: string }) => dueOn)).toEqual(
+      [...due.rows.map(({ dueOn }: { dueOn: string }) => dueOn)].sort(),
+    )
+  })
+  it('is a calendar, the same file for the same list', async () => {
+    const get = async () => (await app.request('http://localhost/api/calendar/due.ics')).text()
+    const calendar = await get()
+    expect(calendar).toMatch(/^BEGIN:VCALENDAR\r\n/)
+    expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2)
+    expect(calendar).toMatch(/SUMMARY:Rinse pump 3: periodic check/)
+    expect(calendar).toContain('http://localhost/jobs/job-7/ready')
+    expect(await get()).toBe(calendar)
+  })
+})
+
+describe('the logbook of a line', () => {
+  it('has every visit with a complete round, and none of another line', async () => {
+    const { body: visits } = await ask('/lines/line-1/logbook')
+    expect(visits.map(({ number }: { number: number }) => number).sort((a: number, b: number) => a - b)).toEqual([
+      2, 6, 23, 24,
+    ])
+    expect(visits.find(({ number }: { number: number }) => number === 6)).toMatchObject({
+      signed: false,
+      flags: ['doubtful'],
+    })
+    expect((await ask('/lines/none/logbook')).status).toBe(404)
+  })
+  it('opens from the tag of its line', async () => {
+    const pdf = await app.request('http://localhost/api/tags/lines.pdf')
+    expect(pdf.headers.get('content-type')).toBe('application/pdf')
+    const bytes = Buffer.from(await pdf.arrayBuffer()).toString('latin1')
+    expect(bytes.slice(0, 5)).toBe('%PDF-')
+    expect(bytes.match(/\/S \/Figure/g)?.length).toBe((await ask('/lines')).body.length)
   })
 })

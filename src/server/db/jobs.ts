@@ -25,6 +25,7 @@ const listed = {
   number: jobs.number,
   state: jobs.state,
   dueOn: jobs.dueOn,
+  assignedTo: jobs.assignedTo,
   signedBy: jobs.signedBy,
   signedAt: jobs.signedAt,
   title: jobs.title,
@@ -148,6 +149,36 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
   const [job] = await db.update(jobs).set({ archivedAt }).where(eq(jobs.id, id)).returning()
   return job
 }
+
+/** Changes the day a job is due, or whose it is, with the reason. Undefined where it is not due any more. */
+export async function changeDue(
+  db: Database,
+  id: string,
+  change: { dueOn: string; assignedTo: string; dueBy: string; dueBecause: string },
+) {
+  const [changed] = await db
+    .update(jobs)
+    .set(change)
+    .where(and(eq(jobs.id, id), eq(jobs.state, 'due')))
+    .returning()
+  return changed
+}
+
+/** Every job that is due, by its day. */
+export const dueJobs = (db: Database) =>
+  db
+    .select({
+      id: jobs.id,
+      number: jobs.number,
+      lineName: jobs.lineName,
+      area: jobs.area,
+      title: jobs.title,
+      dueOn: jobs.dueOn,
+      assignedTo: jobs.assignedTo,
+    })
+    .from(jobs)
+    .where(and(eq(jobs.state, 'due'), isNull(jobs.archivedAt)))
+    .orderBy(asc(jobs.dueOn))
 
 /** Stores a new job under the next free number; undefined where there is one of this id. */
 export async function insertJob(db: Database, { id, lineId, document, summary, at, ...rest }: NewJob) {

@@ -68,6 +68,10 @@ export const jobs = sqliteTable(
       .references(() => lines.id),
     state: text('state', { enum: jobStates }).notNull(),
     dueOn: text('due_on'),
+    /** Whose it is; and, once its day was changed, who changed it and why. */
+    assignedTo: text('assigned_to').notNull().default(''),
+    dueBy: text('due_by'),
+    dueBecause: text('due_because'),
     signedBy: text('signed_by'),
     signedAt: text('signed_at'),
     document: documentAs(jobToday)('document').notNull(),

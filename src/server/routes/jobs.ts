@@ -2,7 +2,7 @@ import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyJobSchema } from '../../core/job/migrate'
 import type { AnyJob } from '../../core/kinds'
-import { archiveJob, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
+import { archiveJob, changeDue, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
 import { listKit } from '../db/kit'
 import { findLine } from '../db/lines'
 import { picturesOf } from '../db/photographs'
@@ -41,6 +41,13 @@ const signBody = v.strictObject({
   checkedBy: who,
   unit: v.picklist(['mm', 'mil']),
   accepted: v.pipe(v.array(v.strictObject({ key: v.pipe(v.string(), v.maxLength(120)), because })), v.maxLength(100)),
+})
+
+const dueBody = v.strictObject({
+  dueOn: v.pipe(v.string(), v.isoDate('expected a day as YYYY-MM-DD')),
+  assignedTo: who,
+  by: v.pipe(who, v.trim(), v.nonEmpty('Enter who changes it.')),
+  because: v.pipe(because, v.trim(), v.nonEmpty('Say why it is changed.')),
 })
 
 const reopenBody = v.strictObject({
@@ -150,6 +157,14 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const pdf = found.pdf ?? (await made())
       if (!found.pdf) await keepPdf(db, id, number, pdf)
       return c.body(plain(pdf), 200, pdfHeaders(job, ` record ${number}`))
+    })
+    .put('/:id/due', valid('param', idParam), valid('json', dueBody), async (c) => {
+      const { id } = c.req.valid('param')
+      const { by, because, ...change } = c.req.valid('json')
+      const changed = await changeDue(db, id, { ...change, dueBy: by, dueBecause: because })
+      if (!changed) return c.json(refusal('', 'This job is not due: it was begun, or is not there.'), 409)
+      changes.tell({ kind: 'job', id, version: changed.version })
+      return c.json(changed, 200)
     })
     .post('/:id/sign', valid('param', idParam), valid('json', signBody), async (c) => {
       const { id } = c.req.valid('param')

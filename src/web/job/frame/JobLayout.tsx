@@ -16,6 +16,7 @@ import { narrow } from '../../app/style'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { Button, ButtonAnchor } from '../../parts/controls'
 import type { JobFrame } from './context'
+import { DueNotice } from './DueNotice'
 import type { OpenJob } from './open'
 import { PegRail, steps } from './PegRail'
 import { StepBoundary } from './StepBoundary'
@@ -117,6 +118,7 @@ export function JobLayout({
     <>
       {header}
       {frame.frozen ? <Notice>{jobWords.signedByThisJobCan(stored.signedBy ?? '')}</Notice> : null}
+      {stored.state === 'due' ? <DueNotice key={stored.dueOn} job={stored} /> : null}
       {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       <Frame>

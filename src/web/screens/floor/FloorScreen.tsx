@@ -6,6 +6,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { miniOf } from '../../../drawing'
 import { sayNext } from '../../../words'
+import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
 import { stepNames } from '../../../words/terms'
 import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
@@ -15,7 +16,7 @@ import { mono, narrow } from '../../app/style'
 import { Unsent } from '../../notebook/Unsent'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
-import { Button, Choices, Muted, Select } from '../../parts/controls'
+import { Button, ButtonAnchor, Choices, Muted, Select } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
 import { SearchField } from '../../parts/SearchField'
 
@@ -142,6 +143,11 @@ export function FloorScreen() {
             })}
             onChange={(value) => change('state', value === 'all' ? '' : value)}
           />
+          {state === 'due' ? (
+            <ButtonAnchor href="/api/calendar/due.ics" aria-label={dueWords.calendarOf}>
+              {dueWords.calendar}
+            </ButtonAnchor>
+          ) : null}
           <ButtonLink to="/lines">{floorWords.lines}</ButtonLink>
           <ButtonLink to="/kit">{floorWords.kit}</ButtonLink>
           <ButtonLink to="/new" $look="act">
@@ -218,6 +224,12 @@ function JobLine({ row }: { row: JobRow }) {
             <>
               {overdue ? floorWords.overdueSince : `${floorWords.due2} `}
               {format(new Date(row.dueOn), 'd MMM')}
+              {row.assignedTo ? (
+                <>
+                  <br />
+                  {row.assignedTo}
+                </>
+              ) : null}
             </>
           ) : (
             <>

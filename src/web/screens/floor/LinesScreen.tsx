@@ -1,13 +1,14 @@
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { kindOf } from '../../../core/kinds'
+import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
 import { useArchive } from '../../api/archive'
 import { Header } from '../../app/Shell'
 import { narrow } from '../../app/style'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
-import { Button, Choices, Muted } from '../../parts/controls'
+import { Button, ButtonAnchor, Choices, Muted } from '../../parts/controls'
 import { SearchField } from '../../parts/SearchField'
 import { linesFitting } from './linesFitting'
 import { useLines } from './useLines'
@@ -60,6 +61,9 @@ export function LinesScreen() {
             ]}
             onChange={(value) => change('state', value === 'away' ? 'away' : '')}
           />
+          <ButtonAnchor href="/api/tags/lines.pdf" target="_blank" rel="noreferrer">
+            {dueWords.tags}
+          </ButtonAnchor>
           <ButtonLink to="/new" $look="act">
             {floorWords.newJob}
           </ButtonLink>

@@ -2,7 +2,32 @@ import { describe, expect, it } from 'vitest'
 import { unitOf } from '../../../frame/quantity'
 import { usualDial } from '../../../frame/usual'
 import { correctionOf, readingKey } from '../../../shafts/typed'
-import { makeLine, usualName } from './make'
+import { mm, pumpAndMotor, readOnRig, stocked } from '../rig'
+import { makeLine, nextVisit, usualName } from './make'
+
+describe('the first round of the next visit', () => {
+  it('has the set-up, packs, stock and limits of the last, and nothing that was read, done or drawn', () => {
+    const line = pumpAndMotor()
+    const last = {
+      ...readOnRig(line, { offsetZ: 0.1, slopeZ: 0, offsetY: 0, slopeY: 0 }),
+      plan: stocked(line, '1 + 0.5', ['0.1'], {
+        stays: 'drawn',
+        done: { 'm2-back': { vertical: mm(0.1), horizontal: mm(0) } },
+        agreed: { m2: { by: 'x', at: '', vertical: 1, horizontal: 1 } },
+      }),
+    }
+    const next = nextVisit(last, '2027-01-01')
+    expect(next).toMatchObject({ id: 'r1', takenAt: '2027-01-01', by: '' })
+    expect(next.sets.map(({ method }) => method)).toEqual(last.sets.map(({ method }) => method))
+    expect(next.sets.flatMap(({ probes }) => probes).every(({ readings }) => Object.keys(readings).length === 0)).toBe(
+      true,
+    )
+    expect(next.plan).toMatchObject({ stays: 'fixed', packs: last.plan.packs, stock: last.plan.stock })
+    expect(next.plan).not.toHaveProperty('done')
+    expect(next.plan).not.toHaveProperty('agreed')
+    expect(nextVisit(readOnRig(line, { offsetZ: 0, slopeZ: 0, offsetY: 0, slopeY: 0 }), '')).not.toHaveProperty('plan')
+  })
+})
 
 describe('what is usual', () => {
   it('is a hundredth and a millimetre a turn, or half a mil and a hundred mils', () => {

@@ -1,0 +1,18 @@
+import { Hono } from 'hono'
+import { listLines } from '../db/lines'
+import type { Site } from '../site'
+
+/** A page of tags: each line's name and a code that opens its logbook. */
+export const tagRoutes = ({ store: { db } }: Site) =>
+  new Hono().get('/lines.pdf', async (c) => {
+    const { tagsPdf } = await import('../report/tags')
+    const lines = (await listLines(db)).map(({ id, name, area }) => ({
+      name,
+      area,
+      address: new URL(`/lines/${id}/logbook`, c.req.url).href,
+    }))
+    return c.body(new Uint8Array(await tagsPdf(lines)), 200, {
+      'Content-Type': 'application/pdf',
+      'Content-Disposition': 'inline; filename="tags.pdf"',
+    })
+  })
