@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
+import { except } from 'hono/combine'
 import { compress } from 'hono/compress'
 import { HTTPException } from 'hono/http-exception'
 import { NONCE, secureHeaders } from 'hono/secure-headers'
@@ -12,6 +13,7 @@ import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
 import { TooMuch } from './heavy/pool'
 import { refusal } from './routes/answers'
+import { archiveRoutes } from './routes/archive'
 import { calendarRoutes } from './routes/calendar'
 import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
@@ -27,7 +29,12 @@ const largestBody = 16 * 1024 * 1024
 /** The interface under /api, typed: the page's client is made from this type alone. */
 export function makeApi(site: Site) {
   return new Hono()
-    .use(bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 16 MB.'), 413) }))
+    .use(
+      except(
+        '/api/archive',
+        bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 16 MB.'), 413) }),
+      ),
+    )
     .get('/health', (c) => c.json({ ok: true }))
     .post('/solve', async (c) => {
       let document: unknown
@@ -44,6 +51,7 @@ export function makeApi(site: Site) {
     .route('/kit', kitRoutes(site))
     .route('/site', siteRoutes(site))
     .route('/calendar', calendarRoutes(site))
+    .route('/archive', archiveRoutes(site))
     .route('/tags', tagRoutes(site))
     .route('/photographs', photographRoutes(site))
 }

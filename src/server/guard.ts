@@ -48,9 +48,11 @@ export function strangeness({ host, origin, site }: Headers, hosts: Hosts, acts:
 
 const reads = new Set(['GET', 'HEAD', 'OPTIONS'])
 
-/** What a page of another site cannot send without being asked first: JSON, and where pictures are kept a picture. */
+/** What a page of another site cannot send without being asked first: JSON, where pictures are kept a picture, an archive where one is brought in. */
 const sendable = (path: string, type: string): boolean =>
-  /^application\/json\s*(;|$)/i.test(type) || (path === '/api/photographs' && /^image\/(jpeg|png)$/i.test(type))
+  /^application\/json\s*(;|$)/i.test(type) ||
+  (path === '/api/photographs' && /^image\/(jpeg|png)$/i.test(type)) ||
+  (path === '/api/archive' && /^application\/zip$/i.test(type))
 
 /** Answers only what is asked under a name of this server; writes only from its own page, and only JSON or a picture. */
 export const guard =

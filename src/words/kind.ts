@@ -30,6 +30,8 @@ export interface KindWords<T extends KindTypes> {
   newParts: readonly NewPart[]
   /** What a line is called that nobody gave a name. */
   usualName(parts: readonly string[]): string
+  /** What is wrong with a cell of a table of lines, where the kind has one. */
+  lineFaults?: Readonly<Record<string, string>>
   /** The next act in a list. */
   sayNext(listed: T['listed']): string
   /** How a proof tells of its places: a station of feet, a coupling, a joint. */

@@ -23,6 +23,19 @@ export interface KindTypes {
 /** Brings a stored document of one shape up to the next. */
 export type Migration = (document: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>
 
+/** Lines as rows of text. */
+export interface LineTable<L> {
+  /** A heading that these lines fit under. */
+  heading(lines: readonly L[]): string[]
+  /** A line as a row; undefined where a row cannot hold it. */
+  row(line: L): string[] | undefined
+  /** Lines from the rows of a file: all, or what is wrong by row and column. `known`: those that there are already. */
+  read(
+    cells: readonly (readonly string[])[],
+    known: readonly { name: string; area: string }[],
+  ): { ok: true; lines: L[] } | { ok: false; faults: readonly { row: number; column: number; what: string }[] }
+}
+
 /**
  * One kind of line: all that the frame of a job (lists, screens, storage, report, survey) has to know of it. Everything here is
  * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `words/index.ts`,
@@ -42,6 +55,9 @@ export interface Kind<T extends KindTypes> {
   repeatRound(round: T['round'], id: string, takenAt: string): T['round']
   /** The first round of the next visit: as the last one ended, with its set-up and what lies under the feet, nothing read yet. */
   nextVisit(round: T['round'], takenAt: string): T['round']
+
+  /** Lines as a table for a spreadsheet, out and in; absent where a kind has none yet. */
+  table?: LineTable<T['line']>
 
   /** What on the line has a name. */
   named(line: T['line']): NamedLine

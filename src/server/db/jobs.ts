@@ -150,6 +150,22 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
   return job
 }
 
+/** Stores a job of another site under its own number, or under the next free one where that is taken here. */
+export async function insertedJob(
+  db: Database,
+  job: Omit<typeof jobs.$inferInsert, 'title' | 'lineName' | 'area' | 'people' | 'summary'>,
+  summary: JobSummary,
+) {
+  const number = sql<number>`case when exists (select 1 from jobs where number = ${job.number})
+    then (select max(number) + 1 from jobs) else ${job.number} end`
+  const [made] = await db
+    .insert(jobs)
+    .values({ ...job, ...derived(job.document, summary), number })
+    .returning({ id: jobs.id, number: jobs.number })
+  if (!made) throw new Error('A job was not stored.')
+  return made
+}
+
 /** Changes the day a job is due, or whose it is, with the reason. Undefined where it is not due any more. */
 export async function changeDue(
   db: Database,

@@ -34,6 +34,22 @@ export async function insertLine(db: Database, id: string, document: AnyLine, at
   return made
 }
 
+/** Stores many new lines, all or none; those whose ids are there already are left as they are. */
+export async function insertLines(db: Database, list: readonly { id: string; document: AnyLine }[], at: string) {
+  const values = list.map(({ id, document }) => ({
+    id,
+    name: document.name,
+    area: document.area,
+    document,
+    updatedAt: at,
+  }))
+  return db
+    .insert(lines)
+    .values(values)
+    .onConflictDoNothing({ target: lines.id })
+    .returning({ id: lines.id, version: lines.version })
+}
+
 /** Stores an edit made from `version`; undefined when the line is by now at another version. */
 export async function updateLine(db: Database, id: string, { version, document, edit, at }: Edit<AnyLine>) {
   const [updated] = await db

@@ -2,10 +2,18 @@ import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyLineSchema } from '../../core/job/migrate'
 import { jobsOfLine } from '../db/jobs'
-import { archiveLine, findLine, insertLine, listLines, updateLine } from '../db/lines'
+import { archiveLine, findLine, insertLine, insertLines, listLines, updateLine } from '../db/lines'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 import { editBody, newIdOf, notStored } from './edits'
+
+const manyBody = v.strictObject({
+  lines: v.pipe(
+    v.array(v.strictObject({ id: newIdOf, document: anyLineSchema })),
+    v.minLength(1),
+    v.maxLength(500, 'at most 500 lines at once'),
+  ),
+})
 
 const now = () => new Date().toISOString()
 
@@ -21,6 +29,11 @@ export const lineRoutes = ({ store: { db }, heavy, changes }: Site) =>
       const found = made ?? (await findLine(db, id))
       if (!found) throw new Error('Something new was not stored.')
       return c.json(found, 201)
+    })
+    .post('/many', valid('json', manyBody), async (c) => {
+      const made = await insertLines(db, c.req.valid('json').lines, now())
+      for (const { id, version } of made) changes.tell({ kind: 'line', id, version })
+      return c.json({ stored: made.length }, 201)
     })
     .get('/:id', valid('param', idParam), async (c) => {
       const line = await findLine(db, c.req.valid('param').id)

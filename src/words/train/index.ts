@@ -1,5 +1,6 @@
 import type { TrainTypes } from '../../core/kinds/train'
 import { growthMm } from '../../core/kinds/train/document/growth'
+import type { LineFault } from '../../core/kinds/train/document/lineTable'
 import { type MachineKind, machineKinds } from '../../core/kinds/train/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
@@ -35,6 +36,18 @@ export const trainWords: KindWords<TrainTypes> = labels({
     { label: 'On the right', options, usual: 'motor' },
   ],
   usualName: ([left, right]) => t`${nameOf(left)} and ${nameOf(right).toLowerCase()}`,
+  lineFaults: {
+    'no-name': 'the line needs a name.',
+    twice: 'this line stands in the file twice.',
+    known: 'there is a line of this name in this area already.',
+    unit: 'the unit must be mm or in.',
+    number: 'expected a number above zero.',
+    type: 'the type must be motor, pump, gearbox, blower, fan or other.',
+    'coupling-kind': 'the coupling must be short, spacer or rigid.',
+    'too-few-machines': 'a line needs two machines, each with a name or a type.',
+    fixed: 'the fixed machine must be one of the machines of the row.',
+    'too-long': 'this is too long.',
+  } satisfies Record<LineFault, string>,
   sayNext,
   proved: {
     second: 'the right shaft',

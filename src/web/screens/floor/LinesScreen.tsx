@@ -10,7 +10,9 @@ import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, ButtonAnchor, Choices, Muted } from '../../parts/controls'
 import { SearchField } from '../../parts/SearchField'
+import { LinesTable } from './LinesTable'
 import { linesFitting } from './linesFitting'
+import { SiteArchive } from './SiteArchive'
 import { useLines } from './useLines'
 
 const Page = styled.main`max-width: 1000px; margin: 0 auto; padding: 24px 20px 60px;`
@@ -96,6 +98,8 @@ export function LinesScreen() {
             </li>
           ))}
         </List>
+        {away || !lines.data ? null : <LinesTable lines={lines.data} />}
+        {away ? null : <SiteArchive />}
       </Page>
     </>
   )

@@ -1,0 +1,37 @@
+import { Hono } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { bringIn, NoArchive } from '../archive/in'
+import { archiveOf } from '../archive/out'
+import type { Site } from '../site'
+import { refusal } from './answers'
+
+/** The largest archive that is taken, bytes. */
+const largest = 1024 * 1024 * 1024
+
+/** The whole site in one file, out and in. */
+export const archiveRoutes = ({ store: { db }, heavy }: Site) =>
+  new Hono()
+    .get('/', (c) => {
+      const at = new Date().toISOString()
+      return c.body(archiveOf(db, at), 200, {
+        'Content-Type': 'application/zip',
+        'Content-Disposition': `attachment; filename="vane-peg-${at.slice(0, 10)}.zip"`,
+      })
+    })
+    .post(
+      '/',
+      bodyLimit({ maxSize: largest, onError: (c) => c.json(refusal('', 'That is more than 1 GB.'), 413) }),
+      async (c) => {
+        const { body } = c.req.raw
+        if (!body) return c.json(refusal('', 'Send an archive.'), 400)
+        try {
+          const chunks = body as unknown as AsyncIterable<Uint8Array>
+          return c.json(await bringIn(db, chunks, (job) => heavy.summary(job)), 200)
+        } catch (error) {
+          if (error instanceof NoArchive) return c.json(refusal('', error.message), 415)
+          if (error instanceof Error && /zip|invalid|unexpected|too large/i.test(error.message))
+            return c.json(refusal('', `This archive cannot be read: ${error.message}`), 415)
+          throw error
+        }
+      },
+    )
