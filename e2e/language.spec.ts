@@ -25,7 +25,10 @@ async function typedWords(plant: string): Promise<Set<string>> {
     const revisions = await get(`/jobs/${job}/revisions`)
     take(revisions)
     // what was signed stays as it was said then
-    for (const { number } of revisions) take((await get(`/jobs/${job}/revisions/${number}`)).signed.accepted)
+    for (const { number } of revisions) {
+      const { signed, next } = await get(`/jobs/${job}/revisions/${number}`)
+      take([signed.accepted, next])
+    }
   }
   return words
 }

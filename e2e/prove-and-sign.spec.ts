@@ -172,6 +172,20 @@ test('speeds tried, marks, and the doubt drawn in a worker: progress, cancel, an
   await page.getByText('With everything uncertain together').click()
   await page.getByRole('button', { name: 'Draw it 100,000 times' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'draws are within' })).toContainText('Under 1 % of 100,000')
+  // stopped while it draws, and begun again
+  await page.evaluate(() => {
+    const press = (text: string) =>
+      [...document.querySelectorAll('button')].find((one) => one.textContent?.startsWith(text))?.click()
+    press('Draw it')
+    const cancelled = setInterval(() => {
+      press('Cancel')
+      if ([...document.querySelectorAll('button')].some((one) => one.textContent?.startsWith('Draw it')))
+        clearInterval(cancelled)
+    }, 1)
+  })
+  await expect(page.getByRole('button', { name: 'Draw it 100,000 times' })).toBeVisible()
+  await page.getByRole('button', { name: 'Draw it 100,000 times' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'draws are within' })).toContainText('Under 1 % of 100,000')
   await expect(page.getByText(/The readings: \d\d % of the doubt/)).toBeVisible()
   await page.getByLabel('Sag, ±').fill('0.2')
   // what was drawn of other numbers is no answer to these

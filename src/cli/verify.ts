@@ -22,7 +22,7 @@ async function main(args: readonly string[]): Promise<number> {
     return 2
   }
   const found = await verifyRevision(text, { hash: sha256, solve: solveAsLeft })
-  if (found.ok) process.stdout.write(`${sayVerified(found.revision, found.solvedAgain)}\n`)
+  if (found.ok) process.stdout.write(`${sayVerified(found.revision, found.solvedAgain, found.exact)}\n`)
   else process.stderr.write(`${file}: ${verifyFaultTexts[found.fault]}\n`)
   return found.ok ? 0 : 1
 }

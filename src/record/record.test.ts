@@ -160,6 +160,7 @@ describe('a revision', () => {
     signed: { doneBy: 'R. T.', checkedBy: '', at: '2026-01-02T10:00:00Z', unit: 'mm', accepted: [] },
     site: { name: '', mark: '' },
     instruments: [],
+    next: null,
     document: train(),
     result: null,
   })

@@ -16,6 +16,7 @@ import { limitsText, storyOf, vectorText, whoseText, recordWords as words } from
 import { saySeat } from '../words/seat'
 import { capital, couplingName, length, machineName, unitName } from '../words/terms'
 import type { Block, Item, Sheet, Table } from './blocks'
+import type { NextTold } from './next'
 import { sidesOf } from './sides'
 
 /** What was signed, by whom, and what was accepted as it was. */
@@ -43,6 +44,8 @@ export interface RecordOptions {
   site?: { name: string; mark: string } | undefined
   instruments?: ReadonlyMap<string, Instrument>
   signed?: Signed | undefined
+  /** When to look again, and why. */
+  next?: NextTold | undefined
 }
 
 /** The size of a drawing on paper, px. */
@@ -51,7 +54,7 @@ const drawn = { width: 1060, height: 270 }
 /** A job of any kind, as it is printed: two pages for a pair, then everything that was read. */
 export function recordOf<K extends KindName>(
   { number, document }: { number: number; document: AnyJob<K> },
-  { unit, site, instruments = new Map(), signed }: RecordOptions,
+  { unit, site, instruments = new Map(), signed, next }: RecordOptions,
 ): Sheet {
   const { line, proof: said = nothingSaid } = document
   const kind = { kind: line.kind as K }
@@ -92,6 +95,7 @@ export function recordOf<K extends KindName>(
     blocks: [
       { kind: 'verdict', peg: story.peg, text: story.verdict },
       ...story.sentences.map((text): Block => ({ kind: 'text', text })),
+      ...(next ? [{ kind: 'text', text: t`${words.nextCheck}: ${timeOf(next.on)}. ${next.because}` } as const] : []),
       ...(document.note ? [{ kind: 'text', text: document.note } as const] : []),
       ...(found === undefined ? [] : sight(found, undefined, found === left ? words.onlyRound : words.asFound)),
       ...(left === undefined || left === found ? [] : sight(left, found, words.asLeft)),

@@ -2,6 +2,7 @@ import canonicalize from 'canonicalize'
 import { coreVersion } from '../core/job/summary'
 import type { AnyJob } from '../core/kinds'
 import type { Sheet } from './blocks'
+import type { NextTold } from './next'
 import { recordOf } from './record'
 
 /** A signed revision of a job: everything that was signed, as it stood, in one open document. */
@@ -23,6 +24,8 @@ export interface Revision {
   site: { name: string; mark: string }
   /** The kit that was used, as it stood: day the calibration is due, or none. */
   instruments: readonly { id: string; name: string; due: string }[]
+  /** When to look again and why, as it was worked out then; null where no round is complete. */
+  next: NextTold | null
   document: AnyJob
   /** The open survey of the round as left, solved; null where too little was read for one. */
   result: object | null
@@ -53,15 +56,8 @@ export const seal = (revision: Revision, hash: Hash): SealedRevision => ({
 })
 
 /** The printed record of a revision. */
-export function recordOfRevision({
-  job,
-  document,
-  signed,
-  site,
-  instruments,
-  revision,
-  sha256,
-}: SealedRevision): Sheet {
+export function recordOfRevision(sealed: SealedRevision): Sheet {
+  const { job, document, signed, site, instruments, revision, sha256, next } = sealed
   return recordOf(
     { number: job.number, document },
     {
@@ -69,6 +65,7 @@ export function recordOfRevision({
       site,
       instruments: new Map(instruments.map(({ id, name, due }) => [id, { name, due }])),
       signed: { ...signed, revision, sha256 },
+      next: next ?? undefined,
     },
   )
 }
@@ -79,7 +76,13 @@ export const programNow = { core: coreVersion } as const
 export type VerifyFault = 'not-json' | 'not-a-revision' | 'changed' | 'other-result'
 
 export type Verified =
-  | { ok: true; revision: SealedRevision; solvedAgain: 'same' | 'older-program' | 'no-result' }
+  | {
+      ok: true
+      revision: SealedRevision
+      solvedAgain: 'same' | 'older-program' | 'no-result'
+      /** Letter for letter as it was handed out; else it was laid out anew and says the same. */
+      exact: boolean
+    }
   | { ok: false; fault: VerifyFault }
 
 /**
@@ -100,12 +103,13 @@ export async function verifyRevision(
   }
   if (!isSealed(found)) return { ok: false, fault: 'not-a-revision' }
   if (hashOf(found, hash) !== found.sha256) return { ok: false, fault: 'changed' }
-  if (found.program.core !== coreVersion) return { ok: true, revision: found, solvedAgain: 'older-program' }
+  const exact = text.trim() === canonical(found)
+  if (found.program.core !== coreVersion) return { ok: true, revision: found, solvedAgain: 'older-program', exact }
   const again = await solve(found.document)
-  if (again === null && found.result === null) return { ok: true, revision: found, solvedAgain: 'no-result' }
+  if (again === null && found.result === null) return { ok: true, revision: found, solvedAgain: 'no-result', exact }
   if (!again || !found.result || canonical(again) !== canonical(found.result))
     return { ok: false, fault: 'other-result' }
-  return { ok: true, revision: found, solvedAgain: 'same' }
+  return { ok: true, revision: found, solvedAgain: 'same', exact }
 }
 
 function isSealed(found: unknown): found is SealedRevision {

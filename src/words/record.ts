@@ -55,6 +55,7 @@ export const recordWords = labels({
   photographs: 'Photographs',
   noLabel: 'Not described',
   notSigned: 'Not signed yet',
+  nextCheck: 'Next check',
   safety:
     'Locked out and tried before a bolt is loosened or a shaft turned. The site’s permits and local rules apply. The makers’ tolerances win over those above.',
   noBearing: 'Nothing is open.',

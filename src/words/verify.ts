@@ -18,6 +18,7 @@ export function sayVerified(
     sha256: string
   },
   solvedAgain: 'same' | 'older-program' | 'no-result',
+  exact: boolean,
 ): string {
   const { job, signed, document } = revision
   const checked = signed.checkedBy ? t`, checked by ${signed.checkedBy}` : ''
@@ -26,5 +27,6 @@ export function sayVerified(
     'older-program': t`It was solved by another version of the arithmetic, so its result was not compared.`,
     'no-result': t`Too little was read for a result.`,
   }[solvedAgain]
-  return t`Unchanged: job ${job.number}, ${document.line.name}, revision ${revision.revision}, signed by ${signed.doneBy}${checked}, ${signed.at}. ${again} SHA-256 ${revision.sha256}`
+  const file = exact ? '' : t` The file is not letter for letter as it was handed out; what it says is the same.`
+  return t`Unchanged: job ${job.number}, ${document.line.name}, revision ${revision.revision}, signed by ${signed.doneBy}${checked}, ${signed.at}. ${again}${file} SHA-256 ${revision.sha256}`
 }

@@ -1,8 +1,9 @@
 import { provedOf } from '../../core/job/proved'
 import { summaryOf } from '../../core/job/summary'
+import { visitOf } from '../../core/logbook/visit'
 import { openKey } from '../../core/prove/proof'
 import { canonical } from '../../record/revision'
-import { findJob, insertJob } from '../db/jobs'
+import { findJob, insertJob, jobsOfLine } from '../db/jobs'
 import { insertKit, listKit } from '../db/kit'
 import { insertLine } from '../db/lines'
 import type { Database } from '../db/open'
@@ -12,7 +13,7 @@ import { sealed } from '../report/sign'
 import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
-import { demoPlant, earlierJobs } from './plant'
+import { type DemoJob, demoPlant, earlierJobs } from './plant'
 import { uprightJobs } from './upright'
 
 const day = 86_400_000
@@ -30,8 +31,11 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   const begun = new Date(today.getTime() - 400 * day).toISOString()
   for (const line of plant.lines) await insertLine(db, idOf.get(line.name) ?? line.name, line, begun)
   for (const [i, item] of demoKit(today).entries()) await insertKit(db, `kit-${i + 1}`, item, begun)
-  for (const [i, { line, document, state, days, by }] of plant.jobs.entries()) {
-    const at = new Date(today.getTime() + (state === 'due' ? -20 * day + i * 60_000 : -days * day - (20 - i) * 60_000))
+  const dateOf = ({ state, days }: Pick<DemoJob, 'state' | 'days'>, i: number) =>
+    new Date(today.getTime() + (state === 'due' ? -20 * day + i * 60_000 : -days * day - (20 - i) * 60_000))
+  for (const [i, job] of plant.jobs.entries()) {
+    const { line, document, state, days } = job
+    const at = dateOf(job, i)
     await insertJob(db, {
       id: `job-${i + 1}`,
       lineId: idOf.get(line) ?? '',
@@ -41,6 +45,11 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       at: at.toISOString(),
       ...(state === 'due' ? { dueOn: new Date(today.getTime() + days * day).toISOString().slice(0, 10) } : {}),
     })
+  }
+  // signed when every visit is there: a record tells the next check from those before it
+  for (const [i, job] of plant.jobs.entries()) {
+    const { document, state, by } = job
+    const at = dateOf(job, i)
     if (state === 'signed') await signDemo(db, `job-${i + 1}`, by, at.toISOString())
     // one was looked at again: what it says was not good enough, and it was signed a second time
     if (state === 'signed' && document.title === 'After overhaul') {
@@ -62,8 +71,11 @@ async function signDemo(db: Database, id: string, by: string, at: string): Promi
     key: openKey(open),
     because: 'Before these steps were kept here.',
   }))
+  const visits = (await jobsOfLine(db, job.lineId))
+    .flatMap(({ document: one, state, ...about }) => visitOf(one, { ...about, signed: state === 'signed' }) ?? [])
+    .filter(({ left }) => left.at <= new Date(Date.parse(at) + day).toISOString())
   const outcome = await sealed(
-    { id, number, revision, at, document, site: demoSite, kit: await listKit(db) },
+    { line: { visits }, id, number, revision, at, document, site: demoSite, kit: await listKit(db) },
     { doneBy: by, checkedBy: by === 'I. M.' ? 'R. T.' : 'I. M.', unit: 'mm', accepted },
   )
   if (!outcome.ok) throw new Error(outcome.message)

@@ -18,7 +18,10 @@ export interface Heavy {
   sign(job: ToSign, ask: SignAsk): Promise<SignOutcome>
   /** The printed record of a revision, from its canonical JSON; and of a job that is not signed. */
   record(content: string, pictures: Pictures): Promise<Uint8Array>
-  draft(job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures'>, unit: Unit): Promise<Uint8Array>
+  draft(
+    job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures' | 'line'>,
+    unit: Unit,
+  ): Promise<Uint8Array>
   /** An empty sheet for pencil and paper. */
   sheet(job: Pick<ToSign, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
   /** Jobs of one line as its logbook keeps them; one without a complete round is left out. */

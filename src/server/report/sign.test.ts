@@ -282,15 +282,21 @@ describe('a revision', () => {
     const text = await (await app.request('/api/jobs/job-2/revisions/1')).text()
     const solve = async () => JSON.parse(text).result
     const check = (changed: string) => verifyRevision(changed, { hash: sha256, solve })
-    expect(await check(text)).toMatchObject({ ok: true, solvedAgain: 'same' })
-    expect(await check(JSON.stringify(JSON.parse(text), null, 2))).toMatchObject({ ok: true })
+    expect(await check(text)).toMatchObject({ ok: true, solvedAgain: 'same', exact: true })
+    expect(await check(JSON.stringify(JSON.parse(text), null, 2))).toMatchObject({ ok: true, exact: false })
     // every letter and digit in turn would take long: one in a hundred
     const places = [...text].flatMap((letter, i) => (/[a-z0-9]/i.test(letter) && i % 101 === 0 ? [i] : []))
     expect(places.length).toBeGreaterThan(50)
+    let refused = 0
     for (const i of places) {
       const other = text[i] === '1' ? '2' : text[i] === 'a' ? 'b' : /\d/.test(text[i]!) ? '1' : 'a'
-      expect(await check(text.slice(0, i) + other + text.slice(i + 1)), `at ${i}`).toMatchObject({ ok: false })
+      const changed = text.slice(0, i) + other + text.slice(i + 1)
+      const found = await check(changed)
+      // the seventeenth digit of a number may change and the number not: then it is told that the letters are others
+      if (found.ok) expect([JSON.parse(changed), found.exact]).toEqual([JSON.parse(text), false])
+      else refused++
     }
+    expect(refused).toBeGreaterThan(0.97 * places.length)
     const other = await verifyRevision(text, { hash: sha256, solve: async () => ({}) })
     expect(other).toEqual({ ok: false, fault: 'other-result' })
   })
@@ -327,6 +333,9 @@ describe('a revision', () => {
     expect(hashOf(sealed, sha256)).toBe(sealed.sha256)
     const all = texts.join(' ')
     expect(all).toContain('Within tolerance, and proved.')
+    expect(sealed.next?.on).toMatch(/^\d{4}-\d\d-\d\d$/)
+    expect(all).toContain('Next check')
+    expect(all).toContain('the chance of being within falls to')
     for (const block of sheet.blocks)
       if (block.kind === 'table')
         for (const cell of block.rows.flat()) for (const word of cell.split(/\s+/)) expect(all).toContain(word)

@@ -4,6 +4,7 @@ import type { KitItem } from '../../core/kit/schema'
 import { openKey } from '../../core/prove/proof'
 import type { SiteSettings } from '../../core/site/schema'
 import { solveAsLeft } from '../../planner/solveAsLeft'
+import { type Known, nextTold } from '../../record/next'
 import { readingSheetOf } from '../../record/readingSheet'
 import { kitIn, recordOf } from '../../record/record'
 import {
@@ -36,6 +37,8 @@ export interface ToSign {
   document: AnyJob
   site: SiteSettings
   kit: readonly { id: string; document: KitItem }[]
+  /** What is known of its line, this visit among the others. */
+  line: Known
   /** The job's pictures, by id. */
   pictures: Pictures
 }
@@ -99,6 +102,7 @@ export async function sealed(
     signed: { doneBy, checkedBy, at: job.at, unit: ask.unit, accepted },
     site: { name: site.name, mark: site.mark },
     instruments: instrumentsIn(document, job.kit),
+    next: nextTold(document.line, job.line, ask.unit) ?? null,
     document,
     result: await solveAsLeft(document),
   }
@@ -119,11 +123,19 @@ export const revisionPdf = async (revision: SealedRevision, pictures: Pictures):
 
 /** The record of a job that nobody has signed yet. */
 export async function draftPdf(
-  job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures'>,
+  job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures' | 'line'>,
   unit: 'mm' | 'mil',
 ): Promise<Uint8Array> {
   const instruments = new Map(instrumentsIn(job.document, job.kit).map(({ id, name, due }) => [id, { name, due }]))
-  const sheet = recordOf({ number: job.number, document: job.document }, { unit, site: job.site, instruments })
+  const sheet = recordOf(
+    { number: job.number, document: job.document },
+    {
+      unit,
+      site: job.site,
+      instruments,
+      next: nextTold(job.document.line, job.line, unit),
+    },
+  )
   return new Uint8Array(await sheetPdf(sheet, new Date(), job.pictures))
 }
 

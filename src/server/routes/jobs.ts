@@ -2,7 +2,17 @@ import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyJobSchema } from '../../core/job/migrate'
 import type { AnyJob } from '../../core/kinds'
-import { archiveJob, changeDue, findJob, insertJob, listJobs, overview, updateJob, visitsOfLine } from '../db/jobs'
+import {
+  archiveJob,
+  changeDue,
+  findJob,
+  insertJob,
+  jobsOfLine,
+  listJobs,
+  overview,
+  updateJob,
+  visitsOfLine,
+} from '../db/jobs'
 import { listKit } from '../db/kit'
 import { findLine } from '../db/lines'
 import { picturesOf } from '../db/photographs'
@@ -64,6 +74,14 @@ const noRevision = refusal('number', 'There is no such revision.')
 const changedMeanwhile = refusal('version', 'This job was changed meanwhile. Look at it again, then sign.')
 
 export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
+  /** What is known of a job's line over the years. */
+  const lineOf = async ({ lineId }: { lineId: string }) => {
+    const [line, visits] = await Promise.all([findLine(db, lineId), jobsOfLine(db, lineId)])
+    return {
+      logbook: line?.document.logbook,
+      visits: await heavy.logbook(visits.map(({ state, ...one }) => ({ ...one, signed: state === 'signed' }))),
+    }
+  }
   const wholeKit = async () => [...(await listKit(db)), ...(await listKit(db, true))]
   return new Hono()
     .get('/', valid('query', listQuery), async (c) => {
@@ -124,7 +142,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       const { number, document } = job
       const site = await siteSettings(db)
       const pictures = await picturesOf(db, picturesIn(document, site))
-      const draft = { number, document, site, kit: await wholeKit(), pictures }
+      const draft = { number, document, site, kit: await wholeKit(), pictures, line: await lineOf(job) }
       return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
     })
     .get('/:id/sheet.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
@@ -188,6 +206,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
           site,
           kit: await wholeKit(),
           pictures: await picturesOf(db, picturesIn(document, site)),
+          line: await lineOf(job),
         },
         ask,
       )

@@ -85,6 +85,7 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
   )
   const frame: JobFrame = {
     id: stored.id,
+    lineId: stored.lineId,
     number: stored.number,
     archived: stored.archivedAt !== null,
     document,

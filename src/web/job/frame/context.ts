@@ -7,6 +7,8 @@ import type { SayItem } from '../../say/Say'
 /** What the frame of a job hands to its steps; a kind of line adds to it what its own steps need. */
 export interface JobFrame<K extends KindName = KindName> {
   id: string
+  /** The line it is a visit to. */
+  lineId: string
   number: number
   /** It was put away and is not on the Floor. */
   archived: boolean

@@ -1,11 +1,16 @@
+import { useQuery } from '@tanstack/react-query'
 import { useMemo } from 'react'
 import styled from 'styled-components'
 import { provedOf, typingOpen } from '../../../core/job/proved'
+import { emptyLogbook } from '../../../core/logbook/schema'
+import { nextTold } from '../../../record/next'
 import { kitIn, recordOf } from '../../../record/record'
 import { recordOfRevision } from '../../../record/revision'
 import { signWords } from '../../../words/page/sign'
+import { useLogbook } from '../../api/logbook'
 import { useRevision, useRevisions, useSite } from '../../api/signing'
 import { narrow } from '../../app/style'
+import { lineShelf } from '../../notebook/shelves'
 import { useKit } from '../../notebook/useKit'
 import { useJobFrame } from '../frame/context'
 import { Photographs } from '../photographs/Photographs'
@@ -27,7 +32,12 @@ const Side = styled.div`display: grid; gap: 16px; min-width: 0; ${narrow} { orde
 /** The report as it will print, what is still open, and two names: then nothing changes it any more. */
 export function SignStep() {
   const frame = useJobFrame()
-  const { id, number, document, settings, frozen } = frame
+  const { id, lineId, number, document, settings, frozen } = frame
+  const { data: visits } = useLogbook(lineId)
+  const { data: logbook } = useQuery({
+    queryKey: ['logbook-choices', lineId],
+    queryFn: async () => (await lineShelf.fetch(lineId)).document.logbook ?? emptyLogbook,
+  })
   const { data: site } = useSite()
   const { data: revisions = [] } = useRevisions(id)
   const { items } = useKit()
@@ -43,8 +53,16 @@ export function SignStep() {
         return item ? [[key, { name, due: 'calibrationDue' in item ? item.calibrationDue : '' }] as const] : []
       }),
     )
-    return recordOf({ number, document }, { unit: settings.unit, site, instruments })
-  }, [revision, document, number, settings.unit, site, items])
+    return recordOf(
+      { number, document },
+      {
+        unit: settings.unit,
+        site,
+        instruments,
+        next: visits && logbook && nextTold(document.line, { visits, logbook }, settings.unit),
+      },
+    )
+  }, [revision, document, number, settings.unit, site, items, visits, logbook])
   return (
     <Page>
       <main id="bench">

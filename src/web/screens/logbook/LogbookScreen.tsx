@@ -3,13 +3,13 @@ import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import type { Plane } from '../../../core/frame/axis'
-import { parseNumber } from '../../../core/frame/number'
 import { fromMm } from '../../../core/frame/units'
 import type { AnyLine } from '../../../core/kinds'
 import { type Interval, intervalsOf, likelyCause } from '../../../core/logbook/drift'
 import { nextCheck, usualChance } from '../../../core/logbook/next'
 import { emptyLogbook, type Logbook } from '../../../core/logbook/schema'
 import { comparable, type Visit } from '../../../core/logbook/visit'
+import { boundOf, counted } from '../../../record/next'
 import { describeLine } from '../../../words/describe'
 import { driftCauseTexts, sayDrift, sayNext, visitFlagTexts } from '../../../words/logbook'
 import { logbookWords as words } from '../../../words/page/logbook'
@@ -56,14 +56,10 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
   const logbook = line.logbook ?? emptyLogbook
   const terms = useMemo(() => proofTerms(line, { unit, resolution: 0.01 }), [line, unit])
   const all = useMemo(() => comparable(stored), [stored])
-  const kept = useMemo(
-    () => all.filter(({ flags, job }) => flags.length === 0 || logbook.putBack.includes(job)),
-    [all, logbook.putBack],
-  )
+  const kept = useMemo(() => counted(stored, logbook), [stored, logbook])
   const edit = (change: Partial<Logbook>, mark?: string) =>
     notebook.edit((now) => ({ ...now, logbook: { ...(now.logbook ?? emptyLogbook), ...change } }), mark)
-  const below = parseNumber(logbook.below)
-  const chance = below.ok && below.value > 0 && below.value < 100 ? below.value / 100 : usualChance
+  const chance = boundOf(logbook)
   const next = useMemo(() => nextCheck(kept, chance), [kept, chance])
   const intervals = useMemo(() => intervalsOf(kept), [kept])
   const latest = intervals.at(-1)
