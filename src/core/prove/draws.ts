@@ -134,7 +134,11 @@ export function* drawMany(problem: DrawProblem, draws: number, seed: number): Ge
   const source = chance(seed)
   const { mean, uncertain, limits, limitsKnownTo, joint } = problem
   const start = names.map((name) => mean[name])
-  const effects = Float64Array.from(uncertain.flatMap(({ effect }) => names.map((name) => effect[name])))
+  // what scatters by many independent amounts scatters as one with their covariances added: four numbers a draw do for all
+  const together = names.map((a) =>
+    names.map((b) => uncertain.reduce((sum, { effect }) => sum + effect[a] * effect[b], 0)),
+  )
+  const effects = Float64Array.from(directionsOf(together).flatMap((effect) => names.map((name) => effect[name])))
   const judged = judgedBy(joint, limits)
   const cloud = new Float32Array(Math.min(kept, draws) * 4)
   let within = 0
