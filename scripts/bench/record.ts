@@ -1,6 +1,6 @@
+import { sheetPdf } from '../../src/print/tagged'
 import { recordOf } from '../../src/record/record'
 import { demoPlant } from '../../src/server/demo/plant'
-import { sheetPdf } from '../../src/server/report/tagged'
 import { percentile, row } from './clock'
 
 /** The record of three machines and four rounds as a PDF, fonts read already. */

@@ -12,6 +12,20 @@ export async function loadSolver(wasm?: string): Promise<SolveProgram> {
   return (program) => solve(highs, program)
 }
 
+let solver: Promise<SolveProgram> | undefined
+let place: string | undefined
+
+/** Says where a browser finds the solver's WebAssembly; before it is first asked for. */
+export function solverLiesAt(wasm: string): void {
+  place = wasm
+}
+
+/** The solver, loaded when it is first asked for. */
+export function theSolver(): Promise<SolveProgram> {
+  solver ??= loadSolver(place)
+  return solver
+}
+
 /** No program of a train takes this long; one that does is given up, s. */
 const mostSeconds = 20
 

@@ -1,9 +1,6 @@
 import { type Checked, refuse } from '../core/frame/fault'
 import { kindAsked, kinds } from '../core/kinds'
-import type { SolveProgram } from '../core/least/program'
-import { loadSolver, PlannerFault } from './highs'
-
-let solver: Promise<SolveProgram> | undefined
+import { PlannerFault, theSolver } from './highs'
 
 /**
  * Survey document in, result document out, with the planner loaded where the document asks for the least moves. Whatever the
@@ -12,7 +9,7 @@ let solver: Promise<SolveProgram> | undefined
 export async function solveDocument(document: unknown): Promise<Checked<object>> {
   try {
     const { survey } = kinds[kindAsked(document)]
-    const solved = survey.solve(document, asksForLeast(document) ? await planner() : undefined)
+    const solved = survey.solve(document, asksForLeast(document) ? await theSolver() : undefined)
     const path = solved.ok ? notFinite(solved.value) : undefined
     return path === undefined
       ? solved
@@ -23,11 +20,6 @@ export async function solveDocument(document: unknown): Promise<Checked<object>>
     const said = error instanceof Error ? error.message : String(error)
     return refuse('', `expected measurements that can be worked with; the arithmetic stopped (${said})`)
   }
-}
-
-function planner(): Promise<SolveProgram> {
-  solver ??= loadSolver()
-  return solver
 }
 
 /** Where a document has a number that JSON cannot hold. */

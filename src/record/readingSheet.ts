@@ -5,7 +5,7 @@ import { t } from '../words/language'
 import { proofTerms } from '../words/prove'
 import { cautionTexts } from '../words/ready'
 import { recordWords, sheetWords } from '../words/record'
-import { methodNames, purposeNames, signedLength, unitName } from '../words/terms'
+import { jobName, methodNames, purposeNames, signedLength, unitName } from '../words/terms'
 import type { Block, Sheet } from './blocks'
 import { sidesOf } from './sides'
 
@@ -24,7 +24,7 @@ export function readingSheetOf<K extends KindName>(
   const states = solved ? kind.states(solved) : []
   return {
     title: `${line.name || t`Line`}: ${sheetWords.sheet.toLowerCase()}`,
-    under: [site?.name ?? '', line.area, t`job ${number}`, document.title],
+    under: [site?.name ?? '', line.area, jobName(number), document.title],
     beside: [t`numbers in ${unitName[unit]}`, ...sidesOf(proofTerms<K>(line, told).line)],
     foot: t`Job ${number}. ${sheetWords.copyItIn}`,
     blocks: [

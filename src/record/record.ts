@@ -14,7 +14,7 @@ import { type ReadingTable, readingTable } from '../words/readings'
 import { cautionTexts, checkTexts, occasionNames } from '../words/ready'
 import { limitsText, storyOf, vectorText, whoseText, recordWords as words } from '../words/record'
 import { saySeat } from '../words/seat'
-import { capital, couplingName, length, machineName, unitName } from '../words/terms'
+import { capital, couplingName, jobName, length, machineName, unitName } from '../words/terms'
 import type { Block, Item, Sheet, Table } from './blocks'
 import type { NextTold } from './next'
 import { sidesOf } from './sides'
@@ -80,7 +80,7 @@ export function recordOf<K extends KindName>(
     under: [
       site?.name ?? '',
       line.area,
-      t`job ${number}`,
+      jobName(number),
       document.title,
       signed ? t`revision ${signed.revision}` : words.notSigned,
     ],

@@ -38,7 +38,7 @@ const tables = [
   'src/core/kinds/index.ts',
   'src/words/index.ts',
   'src/drawing/index.ts',
-  'src/server/report/index.ts',
+  'src/print/index.ts',
   'src/web/kinds/index.ts',
 ]
 

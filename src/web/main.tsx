@@ -3,24 +3,23 @@ import './app/language'
 import './app/nonce'
 import '@fontsource-variable/atkinson-hyperlegible-next'
 import '@fontsource-variable/atkinson-hyperlegible-mono'
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { RouterProvider } from 'react-router/dom'
 import { router } from './app/router'
 import { useSettings } from './app/settings'
 import { GlobalStyle } from './app/style'
-
-const client = new QueryClient({ defaultOptions: { queries: { staleTime: 2000, retry: 1 } } })
+import { persisted, queryClient } from './tablet/queries'
 
 function Page() {
   const { scheme } = useSettings()
   return (
     <>
       <GlobalStyle $scheme={scheme} />
-      <QueryClientProvider client={client}>
+      <PersistQueryClientProvider client={queryClient} persistOptions={persisted}>
         <RouterProvider router={router} />
-      </QueryClientProvider>
+      </PersistQueryClientProvider>
     </>
   )
 }

@@ -20,6 +20,9 @@ export interface Terms {
   resolution: number
 }
 
+/** A job by its number, which the server gives it. */
+export const jobName = (number: number): string => (number > 0 ? t`job ${number}` : t`new job, no number yet`)
+
 export const unitName: Readonly<Record<Unit, string>> = labels({ mm: 'mm', um: 'µm', in: 'in', mil: 'mil' })
 
 /** A length in the shown unit to the resolution it was read with, without its unit: "0.22". */

@@ -39,7 +39,7 @@ export interface LineTable<L> {
 /**
  * One kind of line: all that the frame of a job (lists, screens, storage, report, survey) has to know of it. Everything here is
  * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `words/index.ts`,
- * `drawing/index.ts`, `server/report/index.ts`, `web/kinds/index.ts`. Leaving one out does not compile.
+ * `drawing/index.ts`, `print/index.ts`, `web/kinds/index.ts`. Leaving one out does not compile.
  */
 export interface Kind<T extends KindTypes> {
   /** What is stored of a line, and of a round of readings. */

@@ -3,11 +3,8 @@ import { factsOf, marginOf } from '../../core/kinds/train/plan/choices'
 import { planLeast } from '../../core/kinds/train/plan/least'
 import { type JobPlan, planRound } from '../../core/kinds/train/plan/plan'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
-import type { SolveProgram } from '../../core/least/program'
 import { gradeOf } from '../../core/verdict/typed'
-import { loadSolver, PlannerFault } from '../highs'
-
-let solver: Promise<SolveProgram> | undefined
+import { PlannerFault, theSolver } from '../highs'
 
 /**
  * The plan of a round where no page is at hand: the planner of least moves is loaded where the plan asks for it. Undefined
@@ -19,9 +16,8 @@ export async function plannedFor(
   solved: JobSolution,
 ): Promise<JobPlan | undefined> {
   if (round.plan?.stays !== 'least') return planRound(job, round, solved)
-  solver ??= loadSolver()
   try {
-    const least = planLeast(solved.train, solved.solution, factsOf(job, round), await solver, {
+    const least = planLeast(solved.train, solved.solution, factsOf(job, round), await theSolver(), {
       margin: marginOf(round.plan),
       grade: gradeOf(job.line),
     })

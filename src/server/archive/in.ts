@@ -3,6 +3,7 @@ import { eq, sql } from 'drizzle-orm'
 import { Unzip, UnzipInflate } from 'fflate'
 import * as v from 'valibot'
 import { anyJobSchema, anyKitSchema, anyLineSchema } from '../../core/job/migrate'
+import { pictureType } from '../../core/job/pictures'
 import type { JobSummary } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
 import { siteSchema } from '../../core/site/schema'
@@ -10,7 +11,6 @@ import { insertedJob } from '../db/jobs'
 import type { Database } from '../db/open'
 import { putSiteSettings, siteSettings } from '../db/revisions'
 import { jobStates, jobs, kit, lines, photographs, revisions } from '../db/schema'
-import { typeOf } from '../photographs'
 
 /** What became of an archive that was brought in. */
 export interface BroughtIn {
@@ -147,7 +147,7 @@ export async function bringIn(
       }
     },
     photographs: async (name, bytes) => {
-      const type = typeOf(bytes)
+      const type = pictureType(bytes)
       const id = createHash('sha256').update(bytes).digest('hex')
       if (!type || !name.includes(id)) throw new Error('This is not the picture that it is named after.')
       const [made] = await db

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, isNotNull, isNull, or, type SQL, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { coreVersion, type JobSummary } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
@@ -106,6 +106,26 @@ export const jobsOfLine = (db: Database, lineId: string) =>
     .where(and(eq(jobs.lineId, lineId), isNull(jobs.archivedAt)))
     .orderBy(desc(jobs.updatedAt))
     .limit(60)
+
+/** Jobs of a line that are due or in hand, and the last that was signed: what a tablet takes along. */
+export async function jobsAlong(db: Database, lineId: string) {
+  const here = and(eq(jobs.lineId, lineId), isNull(jobs.archivedAt))
+  const [open, signed] = await db.batch([
+    db
+      .select()
+      .from(jobs)
+      .where(and(here, ne(jobs.state, 'signed')))
+      .orderBy(desc(jobs.updatedAt))
+      .limit(30),
+    db
+      .select()
+      .from(jobs)
+      .where(and(here, eq(jobs.state, 'signed')))
+      .orderBy(desc(jobs.signedAt))
+      .limit(1),
+  ])
+  return [...open, ...signed]
+}
 
 /** How many jobs are in each state, and the areas there are. */
 export async function overview(db: Database) {

@@ -3,8 +3,9 @@ import { type JobSummary, summaryOf } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
 import { type Visit, type VisitJob, visitOf } from '../../core/logbook/visit'
 import { solveDocument } from '../../planner/solveDocument'
-import type { StoredJob } from '../report/kind'
-import type { Pictures, SignAsk, SignOutcome, ToSign } from '../report/sign'
+import type { DraftJob, Pictures } from '../../print/draft'
+import type { PrintedJob } from '../../print/kind'
+import type { SignAsk, SignOutcome, ToSign } from '../report/sign'
 
 type Unit = 'mm' | 'mil'
 
@@ -13,21 +14,29 @@ export interface Heavy {
   solve(document: unknown): Promise<Checked<object>>
   summary(job: AnyJob): Promise<JobSummary>
   /** A PDF of a round. */
-  report(job: StoredJob, unit: Unit, round: string | undefined): Promise<Uint8Array>
+  report(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array>
   /** Signs a job, or says what is in the way. */
   sign(job: ToSign, ask: SignAsk): Promise<SignOutcome>
   /** The printed record of a revision, from its canonical JSON; and of a job that is not signed. */
   record(content: string, pictures: Pictures): Promise<Uint8Array>
-  draft(
-    job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures' | 'line'>,
-    unit: Unit,
-  ): Promise<Uint8Array>
+  draft(job: DraftJob, unit: Unit): Promise<Uint8Array>
   /** An empty sheet for pencil and paper. */
-  sheet(job: Pick<ToSign, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
+  sheet(job: Pick<DraftJob, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
   /** Jobs of one line as its logbook keeps them; one without a complete round is left out. */
   logbook(jobs: readonly (VisitJob & { document: AnyJob })[]): Promise<Visit[]>
   /** A PDF for the machine; null where there is nothing to move by. */
-  moveSheet(job: StoredJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
+  moveSheet(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
+}
+
+/** The printer, with the server's fonts; its packages are large and are read when it is first needed. */
+const printing = async () => {
+  await import('../report/paper')
+  return import('../../print')
+}
+
+const signing = async () => {
+  await import('../report/paper')
+  return import('../report/sign')
 }
 
 /** The work itself, done where it is called. */
@@ -36,17 +45,16 @@ export const here: Heavy = {
   summary: async (job) =>
     summaryOf(job, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
   report: async (job, unit, round) => {
-    const { reportPdf } = await import('../report')
-    return new Uint8Array(await reportPdf(job, unit, round))
+    const { reportPdf } = await printing()
+    return reportPdf(job, unit, round)
   },
-  sign: async (job, ask) => (await import('../report/sign')).signed(job, ask),
-  record: async (content, pictures) => (await import('../report/sign')).revisionPdf(JSON.parse(content), pictures),
-  draft: async (job, unit) => (await import('../report/sign')).draftPdf(job, unit),
-  sheet: async (job, round, unit) => (await import('../report/sign')).readingSheetPdf(job, round, unit),
+  sign: async (job, ask) => (await signing()).signed(job, ask),
+  record: async (content, pictures) => (await signing()).revisionPdf(JSON.parse(content), pictures),
+  draft: async (job, unit) => (await printing()).draftPdf(job, unit),
+  sheet: async (job, round, unit) => (await printing()).readingSheetPdf(job, round, unit),
   logbook: async (jobs) => jobs.flatMap(({ document, ...job }) => visitOf(document, job) ?? []),
   moveSheet: async (job, unit, round) => {
-    const { moveSheetPdf } = await import('../report')
-    const pdf = await moveSheetPdf(job, unit, round)
-    return pdf ? new Uint8Array(pdf) : null
+    const { moveSheetPdf } = await printing()
+    return (await moveSheetPdf(job, unit, round)) ?? null
   },
 }

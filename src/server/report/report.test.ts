@@ -12,34 +12,35 @@ import { packAct, sayMove } from '../../words/train/plan'
 import type { TrainTerms } from '../../words/train/terms'
 import { findJob } from '../db/jobs'
 import { openStore, type Store } from '../db/open'
+import './paper'
+import type { PrintedJob } from '../../print/kind'
+import { moveSheetPdf } from '../../print/train/moveSheet'
+import { reportPdf } from '../../print/train/pdf'
+import { asPrinted } from '../../print/type'
 import { makeDemo } from '../demo/make'
-import type { StoredJob } from './kind'
-import { moveSheetPdf } from './train/moveSheet'
-import { reportPdf } from './train/pdf'
-import { asPrinted } from './type'
 
 let folder: string
 let store: Store
-const jobs = new Map<string, StoredJob<'train'>>()
+const jobs = new Map<string, PrintedJob<'train'>>()
 
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
   store = await openStore(`file:${folder}/test.db`, 'src/server/db/migrations')
   await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
   for (const id of ['job-12', 'job-17', 'job-18', 'job-3'])
-    jobs.set(id, (await findJob(store.db, id)) as StoredJob<'train'>)
+    jobs.set(id, (await findJob(store.db, id)) as PrintedJob<'train'>)
 })
 afterAll(async () => {
   await store.close()
   rmSync(folder, { recursive: true, force: true })
 })
 
-const sheet = async (job: StoredJob<'train'>, unit: 'mm' | 'mil') => pdfText((await moveSheetPdf(job, unit))!)
-const page = async (job: StoredJob<'train'>, unit: 'mm' | 'mil') => pdfText(await reportPdf(job, unit))
+const sheet = async (job: PrintedJob<'train'>, unit: 'mm' | 'mil') => pdfText((await moveSheetPdf(job, unit))!)
+const page = async (job: PrintedJob<'train'>, unit: 'mm' | 'mil') => pdfText(await reportPdf(job, unit))
 const tidy = (text: string) => text.replace(/\s+/g, ' ')
 
 /** What the page shows of a job's last round. */
-async function shown(job: StoredJob<'train'>, unit: 'mm' | 'mil') {
+async function shown(job: PrintedJob<'train'>, unit: 'mm' | 'mil') {
   const { document } = job
   const round = document.rounds.at(-1)!
   const solved = solveRound(document, round)

@@ -6,6 +6,7 @@ import fc from 'fast-check'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { pictureType, withoutMetadata } from '../../core/job/pictures'
 import { provedOf } from '../../core/job/proved'
 import { openKey } from '../../core/prove/proof'
 import { plainText, type Sheet } from '../../record/blocks'
@@ -14,10 +15,10 @@ import { hashOf, recordOfRevision, type SealedRevision, verifyRevision } from '.
 import { makeApp } from '../app'
 import { openStore, type Store } from '../db/open'
 import { makeDemo } from '../demo/make'
-import { typeOf, withoutMetadata } from '../photographs'
 import { sha256 } from '../sha256'
+import './paper'
+import { sheetPdf } from '../../print/tagged'
 import { siteOf } from '../site'
-import { sheetPdf } from './tagged'
 
 let folder: string
 let store: Store
@@ -244,7 +245,7 @@ describe('photographs', () => {
     fc.assert(
       fc.property(start, fc.nat(120), bytes, (whole, at, noise) => {
         const broken = Uint8Array.from([...whole.subarray(0, at), ...noise, ...whole.subarray(at)])
-        const type = typeOf(broken)
+        const type = pictureType(broken)
         const bare = type && withoutMetadata(broken, type)
         if (!bare || !type) return
         expect(withoutMetadata(bare, type)).toEqual(bare)

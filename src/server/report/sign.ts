@@ -1,12 +1,9 @@
 import { provedOf, typingOpen } from '../../core/job/proved'
-import type { AnyJob } from '../../core/kinds'
-import type { KitItem } from '../../core/kit/schema'
 import { openKey } from '../../core/prove/proof'
-import type { SiteSettings } from '../../core/site/schema'
 import { solveAsLeft } from '../../planner/solveAsLeft'
-import { type Known, nextTold } from '../../record/next'
-import { readingSheetOf } from '../../record/readingSheet'
-import { kitIn, recordOf } from '../../record/record'
+import { type DraftJob, instrumentsIn, type Pictures } from '../../print/draft'
+import { sheetPdf } from '../../print/tagged'
+import { nextTold } from '../../record/next'
 import {
   canonical,
   programNow,
@@ -17,7 +14,6 @@ import {
 } from '../../record/revision'
 import { proofTerms, sayOpen } from '../../words/prove'
 import { sha256 } from '../sha256'
-import { sheetPdf } from './tagged'
 
 /** Who signs, and why what is open may stay so, by its key. */
 export interface SignAsk {
@@ -28,22 +24,12 @@ export interface SignAsk {
 }
 
 /** What a signature is made from. */
-export interface ToSign {
+export interface ToSign extends DraftJob {
   id: string
-  number: number
   revision: number
   /** ISO date and time. */
   at: string
-  document: AnyJob
-  site: SiteSettings
-  kit: readonly { id: string; document: KitItem }[]
-  /** What is known of its line, this visit among the others. */
-  line: Known
-  /** The job's pictures, by id. */
-  pictures: Pictures
 }
-
-export type Pictures = ReadonlyMap<string, Uint8Array>
 
 interface Refused {
   ok: false
@@ -111,39 +97,6 @@ export async function sealed(
 
 const refused = (path: string, message: string): Refused => ({ ok: false, path, message })
 
-const instrumentsIn = (document: AnyJob, kit: ToSign['kit']) =>
-  [...kitIn(document)].flatMap(([id, name]) => {
-    const found = kit.find((one) => one.id === id)?.document
-    return found ? [{ id, name, due: 'calibrationDue' in found ? found.calibrationDue : '' }] : []
-  })
-
 /** The printed record of a revision: the same bytes whenever it is made. */
 export const revisionPdf = async (revision: SealedRevision, pictures: Pictures): Promise<Uint8Array> =>
-  new Uint8Array(await sheetPdf(recordOfRevision(revision), new Date(revision.signed.at), pictures))
-
-/** The record of a job that nobody has signed yet. */
-export async function draftPdf(
-  job: Pick<ToSign, 'number' | 'document' | 'site' | 'kit' | 'pictures' | 'line'>,
-  unit: 'mm' | 'mil',
-): Promise<Uint8Array> {
-  const instruments = new Map(instrumentsIn(job.document, job.kit).map(({ id, name, due }) => [id, { name, due }]))
-  const sheet = recordOf(
-    { number: job.number, document: job.document },
-    {
-      unit,
-      site: job.site,
-      instruments,
-      next: nextTold(job.document.line, job.line, unit),
-    },
-  )
-  return new Uint8Array(await sheetPdf(sheet, new Date(), job.pictures))
-}
-
-/** An empty sheet for pencil and paper, for the set-up of a round. */
-export async function readingSheetPdf(
-  { number, document, site }: Pick<ToSign, 'number' | 'document' | 'site'>,
-  round: string | undefined,
-  unit: 'mm' | 'mil',
-): Promise<Uint8Array> {
-  return new Uint8Array(await sheetPdf(readingSheetOf({ number, document }, round, { unit, site }), new Date()))
-}
+  sheetPdf(recordOfRevision(revision), new Date(revision.signed.at), pictures)

@@ -1,14 +1,16 @@
 import PDFDocument from 'pdfkit'
 import { toBuffer } from 'qrcode'
 import { ink, muted, rule } from '../../drawing/print'
+import { joined } from '../../print/tagged'
+import { asPrinted } from '../../print/type'
 import { t } from '../../words/language'
-import { asPrinted, fontFile } from './type'
+import { onServer } from './paper'
 
 /** Three across and seven down on A4, to be cut out and put up at the machines. */
 const [across, down, wide, high, left, top] = [3, 7, 177, 110, 32, 36]
 
 /** Tags as PDF: name, area, and a code that opens an address. */
-export async function tagsPdf(tags: readonly { name: string; area: string; address: string }[]): Promise<Buffer> {
+export async function tagsPdf(tags: readonly { name: string; area: string; address: string }[]): Promise<Uint8Array> {
   const doc = new PDFDocument({
     size: 'A4',
     margin: 0,
@@ -18,10 +20,11 @@ export async function tagsPdf(tags: readonly { name: string; area: string; addre
     displayTitle: true,
     info: { Title: t`Tags`, Creator: 'Vane Peg', Producer: 'Vane Peg' },
   })
-  const chunks: Buffer[] = []
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const chunks: Uint8Array[] = []
+  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk))
   const ended = new Promise<void>((done) => doc.on('end', done))
-  for (const weight of [400, 700] as const) doc.registerFont(String(weight), fontFile('noto-sans', 'latin', weight))
+  for (const weight of [400, 700] as const)
+    doc.registerFont(String(weight), onServer.fontAt({ font: 'noto-sans', subset: 'latin', weight }))
   const root = doc.struct('Document')
   doc.addStructure(root)
   for (const [i, { name, area, address }] of tags.entries()) {
@@ -61,5 +64,5 @@ export async function tagsPdf(tags: readonly { name: string; area: string; addre
   root.end()
   doc.end()
   await ended
-  return Buffer.concat(chunks)
+  return joined(chunks)
 }

@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyLineSchema } from '../../core/job/migrate'
-import { jobsOfLine } from '../db/jobs'
+import { jobsAlong, jobsOfLine } from '../db/jobs'
 import { archiveLine, findLine, insertLine, insertLines, listLines, updateLine } from '../db/lines'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
@@ -38,6 +38,12 @@ export const lineRoutes = ({ store: { db }, heavy, changes }: Site) =>
     .get('/:id', valid('param', idParam), async (c) => {
       const line = await findLine(db, c.req.valid('param').id)
       return line ? c.json(line, 200) : c.json(refusal('id', 'There is no such line.'), 404)
+    })
+    .get('/:id/along', valid('param', idParam), async (c) => {
+      const { id } = c.req.valid('param')
+      const line = await findLine(db, id)
+      if (!line) return c.json(refusal('id', 'There is no such line.'), 404)
+      return c.json({ line, jobs: await jobsAlong(db, id) }, 200)
     })
     .get('/:id/logbook', valid('param', idParam), async (c) => {
       const { id } = c.req.valid('param')

@@ -3,8 +3,8 @@ import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import * as v from 'valibot'
 import { largestPhotograph } from '../../core/job/photographs'
+import { pictureType, withoutMetadata } from '../../core/job/pictures'
 import { findPhotograph, keepPhotograph } from '../db/photographs'
-import { typeOf, withoutMetadata } from '../photographs'
 import type { Site } from '../site'
 import { refusal, valid } from './answers'
 
@@ -19,7 +19,7 @@ export const photographRoutes = ({ store: { db } }: Site) =>
   new Hono()
     .post('/', bodyLimit({ maxSize: largestPhotograph, onError: (c) => c.json(tooLarge, 413) }), async (c) => {
       const sent = new Uint8Array(await c.req.arrayBuffer())
-      const type = typeOf(sent)
+      const type = pictureType(sent)
       const bytes = type && withoutMetadata(sent, type)
       if (!type || !bytes) return c.json(noPicture, 415)
       const id = createHash('sha256').update(bytes).digest('hex')

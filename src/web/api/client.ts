@@ -1,9 +1,29 @@
 import { hc, type InferResponseType } from 'hono/client'
 import type { Api } from '../../server/app'
 import { appWords } from '../../words/page/app'
+import { heard, Unreached } from './reach'
+
+/** Answers with which a server, or what stands before it, says that it cannot be had just now. */
+const away = new Set([502, 503, 504])
+
+/**
+ * A request to the server.
+ *
+ * @throws Unreached where no answer came
+ */
+export async function ask(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
+  try {
+    const response = await fetch(input, init)
+    heard(!away.has(response.status))
+    return response
+  } catch (error) {
+    heard(false)
+    throw new Unreached(appWords.cantReachTheServer, { cause: error })
+  }
+}
 
 /** The server's interface, typed by its routes; the only place where the page knows of the server. */
-export const api = hc<Api>('/api')
+export const api = hc<Api>('/api', { fetch: ask })
 
 export type JobRow = InferResponseType<typeof api.jobs.$get, 200>['rows'][number]
 export type JobState = JobRow['state']
@@ -21,4 +41,24 @@ export async function sentenceOf(response: { json(): Promise<unknown>; status: n
     /* not JSON: said below */
   }
   return appWords.theServerAnswered(response.status)
+}
+
+/** What comes of a request that is not refused. */
+type Answer<R extends { json(): Promise<unknown> }> = Exclude<
+  Awaited<ReturnType<R['json']>>,
+  { error: { path: string; message: string } }
+>
+
+/**
+ * What a request was answered with.
+ *
+ * @throws Unreached where no answer came or the server cannot answer now, Error with the sentence of a refusal
+ */
+export async function answered<R extends { ok: boolean; status: number; json(): Promise<unknown> }>(
+  request: Promise<R>,
+): Promise<Answer<R>> {
+  const response = await request
+  if (response.ok) return (await response.json()) as Answer<R>
+  const sentence = await sentenceOf(response)
+  throw away.has(response.status) ? new Unreached(sentence) : new Error(sentence)
 }

@@ -1,6 +1,6 @@
 import type { Photograph } from '../../core/job/photographs'
 import { photographWords } from '../../words/page/photographs'
-import { sentenceOf } from './client'
+import { keepPicture } from '../tablet/pictures'
 
 /** The longer side of a picture that is sent, px: a stamped number is still read from it. */
 const longest = 1600
@@ -21,9 +21,7 @@ async function small(file: File): Promise<Blob> {
   })
 }
 
-/** Sends a picture; the server names it by what it is. */
+/** Takes a picture in: kept on this tablet, named by what it is, and sent when the server is there. */
 export async function sendPhotograph(file: File): Promise<Pick<Photograph, 'id' | 'type'>> {
-  const response = await fetch('/api/photographs', { method: 'POST', body: await small(file) })
-  if (!response.ok) throw new Error(await sentenceOf(response))
-  return (await response.json()) as Pick<Photograph, 'id' | 'type'>
+  return keepPicture(await small(file))
 }

@@ -1,21 +1,16 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query'
 import type { InferRequestType, InferResponseType } from 'hono/client'
 import type { SiteSettings } from '../../core/site/schema'
 import type { SealedRevision } from '../../record/revision'
-import { api, sentenceOf } from './client'
+import { answered, api } from './client'
 
 export type RevisionRow = InferResponseType<(typeof api.jobs)[':id']['revisions']['$get'], 200>[number]
 type SignBody = InferRequestType<(typeof api.jobs)[':id']['sign']['$post']>['json']
 
-async function answer<R extends { ok: boolean; status: number; json(): Promise<unknown> }>(response: R) {
-  if (!response.ok) throw new Error(await sentenceOf(response))
-  return response.json()
-}
-
 export const useRevisions = (id: string) =>
   useQuery({
     queryKey: ['revisions', id],
-    queryFn: async () => (await answer(await api.jobs[':id'].revisions.$get({ param: { id } }))) as RevisionRow[],
+    queryFn: async () => (await answered(api.jobs[':id'].revisions.$get({ param: { id } }))) as RevisionRow[],
   })
 
 /** A revision as it was signed; nothing changes it any more. */
@@ -25,15 +20,15 @@ export const useRevision = (id: string, number: number | undefined) =>
     enabled: number !== undefined,
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () =>
-      (await answer(
-        await api.jobs[':id'].revisions[':number'].$get({ param: { id, number: String(number) } }),
+      (await answered(
+        api.jobs[':id'].revisions[':number'].$get({ param: { id, number: String(number) } }),
       )) as SealedRevision,
   })
 
 export function useSign(id: string) {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: async (json: SignBody) => answer(await api.jobs[':id'].sign.$post({ param: { id }, json })),
+    mutationFn: async (json: SignBody) => answered(api.jobs[':id'].sign.$post({ param: { id }, json })),
     onSuccess: () => client.invalidateQueries(),
   })
 }
@@ -42,18 +37,22 @@ export function useReopen(id: string) {
   const client = useQueryClient()
   return useMutation({
     mutationFn: async (json: { by: string; because: string }) =>
-      answer(await api.jobs[':id'].reopen.$post({ param: { id }, json })),
+      answered(api.jobs[':id'].reopen.$post({ param: { id }, json })),
     onSuccess: () => client.invalidateQueries(),
   })
 }
 
-export const useSite = () =>
-  useQuery({ queryKey: ['site'], queryFn: async () => (await answer(await api.site.$get())) as SiteSettings })
+export const siteQuery = queryOptions({
+  queryKey: ['site'],
+  queryFn: async () => (await answered(api.site.$get())) as SiteSettings,
+})
+
+export const useSite = () => useQuery(siteQuery)
 
 export function usePutSite() {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: async (json: SiteSettings) => answer(await api.site.$put({ json })),
+    mutationFn: async (json: SiteSettings) => answered(api.site.$put({ json })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['site'] }),
   })
 }

@@ -1,13 +1,17 @@
-import { Moon, Sun, SunMoon } from 'lucide-react'
-import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
+import { useQueryClient } from '@tanstack/react-query'
+import { CloudOff, Moon, Sun, SunMoon } from 'lucide-react'
+import { lazy, type ReactNode, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
 import { Link, Outlet, ScrollRestoration } from 'react-router'
 import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
+import { isReached, onReach } from '../api/reach'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
+import { keepSynced } from '../tablet/sync'
 import { typing, useFocus } from './focus'
 import { changeSettings, type Settings, useSettings } from './settings'
 import { narrow } from './style'
+import { Update } from './Update'
 
 /** Fetched when it is first asked for. */
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
@@ -21,6 +25,8 @@ export function Shell() {
   const [help, setHelp] = useState(false)
   useFocus()
   useChanges()
+  const client = useQueryClient()
+  useEffect(() => keepSynced(client), [client])
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
       if (event.key === '?' && !typing(event)) setHelp(true)
@@ -31,6 +37,7 @@ export function Shell() {
   return (
     <>
       <Skip href="#bench">{appWords.skipToContent}</Skip>
+      <Update />
       <Outlet />
       {help ? (
         <Suspense>
@@ -58,6 +65,22 @@ const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: Reac
   system: { next: 'light', icon: <SunMoon size={18} />, label: appWords.themeSystemSwitchToLight },
   light: { next: 'dark', icon: <Sun size={18} />, label: appWords.themeLightSwitchToDark },
   dark: { next: 'system', icon: <Moon size={18} />, label: appWords.themeDarkSwitchToSystem },
+}
+
+const Away = styled.span`display: inline-flex; align-items: center; gap: 6px; font-weight: 600; white-space: nowrap;`
+
+/** Says that the server is not reached, and what that means. */
+function Offline() {
+  const reached = useSyncExternalStore(onReach, isReached)
+  return (
+    <Away role="status" title={appWords.offlineLong}>
+      {reached === false ? (
+        <>
+          <CloudOff size={18} aria-hidden="true" /> {appWords.offline}
+        </>
+      ) : null}
+    </Away>
+  )
 }
 
 /** The line at the top: where one is, the units, and whatever else the screen puts there. */
@@ -101,6 +124,7 @@ export function Header({
         ])}
       </Crumbs>
       <Tools>
+        <Offline />
         <Choices
           label={appWords.units}
           value={unit}

@@ -2,6 +2,9 @@ import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
 import type { AnyJob, AnyLine } from '../../core/kinds'
 import type { KitItem } from '../../core/kit/schema'
 import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from '../api/client'
+import { isUnreached } from '../api/reach'
+import { fetchOrCopy, keepCopy } from '../tablet/copies'
+import { sendMade, unmade } from '../tablet/made'
 import { browserDrawer } from './drawer'
 import type { Kept } from './kept'
 import { type Json, type Order, sameDocument } from './merge'
@@ -20,11 +23,6 @@ export interface Shelf<T, S extends Stored<T> = Stored<T>> {
   order?: Order
 }
 
-async function orThrow<R extends { ok: boolean; status: number; json(): Promise<unknown> }>(response: R): Promise<R> {
-  if (!response.ok) throw new Error(await sentenceOf(response))
-  return response
-}
-
 /** A request that has not come back by then is sent again, ms; the server knows it again. */
 const patience = 15_000
 
@@ -38,7 +36,7 @@ const anglesInOrder: Order = (path, items) =>
 
 export const jobShelf: Shelf<AnyJob, StoredJob> = {
   kind: 'job',
-  fetch: async (id) => (await (await orThrow(await api.jobs[':id'].$get({ param: { id } }))).json()) as StoredJob,
+  fetch: (id) => fetchOrCopy('job', id, (signal) => api.jobs[':id'].$get({ param: { id } }, { init: { signal } })),
   send: (id, sent, signal) =>
     api.jobs[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ line, title }) => [line.name, title].filter(Boolean).join(', '),
@@ -48,7 +46,7 @@ export const jobShelf: Shelf<AnyJob, StoredJob> = {
 
 export const lineShelf: Shelf<AnyLine, StoredLine> = {
   kind: 'line',
-  fetch: async (id) => (await (await orThrow(await api.lines[':id'].$get({ param: { id } }))).json()) as StoredLine,
+  fetch: (id) => fetchOrCopy('line', id, (signal) => api.lines[':id'].$get({ param: { id } }, { init: { signal } })),
   send: (id, sent, signal) =>
     api.lines[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ name }) => name,
@@ -57,18 +55,29 @@ export const lineShelf: Shelf<AnyLine, StoredLine> = {
 
 export const kitShelf: Shelf<KitItem, StoredKit> = {
   kind: 'kit',
-  fetch: async (id) => (await (await orThrow(await api.kit[':id'].$get({ param: { id } }))).json()) as StoredKit,
+  fetch: (id) => fetchOrCopy('kit', id, (signal) => api.kit[':id'].$get({ param: { id } }, { init: { signal } })),
   send: (id, sent, signal) =>
     api.kit[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ name }) => name,
   today: kitToday,
 }
 
-/** What came of a request; one whose answer breaks off was not answered. */
-export async function outcomeOf<T>(request: Promise<Response>): Promise<Outcome<T>> {
+/**
+ * What came of a request; one whose answer breaks off was not answered.
+ *
+ * @param keep is given what the server has by now
+ */
+export async function outcomeOf<T>(
+  request: Promise<Response>,
+  keep: (stored: Stored<T>) => void = () => undefined,
+): Promise<Outcome<T>> {
   try {
     const response = await request
-    if (response.ok) return { kind: 'saved', version: ((await response.json()) as Stored<T>).version }
+    if (response.ok) {
+      const stored = (await response.json()) as Stored<T>
+      keep(stored)
+      return { kind: 'saved', version: stored.version }
+    }
     if (response.status === 409)
       return { kind: 'conflict', stored: ((await response.json()) as { current: Stored<T> }).current }
     if (response.status >= 500 || [408, 425, 429].includes(response.status)) return { kind: 'unreached' }
@@ -80,6 +89,7 @@ export async function outcomeOf<T>(request: Promise<Response>): Promise<Outcome<
 
 export const drawer = browserDrawer()
 export const outbox = new Outbox()
+
 interface Open<T> {
   book: Promise<Notebook<T>>
   /** Screens that show it. */
@@ -113,7 +123,16 @@ async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Prom
     page: thisPage,
     title: shelf.title,
     stored,
-    send: (sent) => outcomeOf<T>(shelf.send(id, sent, AbortSignal.timeout(patience))),
+    send: async (sent) => {
+      try {
+        await sendMade(key)
+      } catch (error) {
+        if (isUnreached(error)) return { kind: 'unreached' }
+        return { kind: 'refused', message: error instanceof Error ? error.message : String(error) }
+      }
+      const request = shelf.send(id, sent, AbortSignal.timeout(patience))
+      return outcomeOf<T>(request, (stored) => void keepCopy(shelf.kind, stored as never))
+    },
     drawer,
     outbox,
     ...(shelf.order ? { order: shelf.order } : {}),
@@ -199,6 +218,17 @@ export async function throwAway({ key, page }: Pick<Kept, 'key' | 'page'>): Prom
   const book = await books.get(key)?.book
   book?.dropUnsaved()
   await drawer.drop(key, page)
+}
+
+/** Keeps on this device, and sends if it can, all that was typed in this page: before it makes way for another. */
+export async function flushAll(): Promise<void> {
+  await Promise.all([...books.values()].map(async ({ book }) => (await book).flush()))
+}
+
+/** Documents with something in them that the server does not have. */
+export async function unsentKeys(): Promise<Set<string>> {
+  const [drafts, made] = await Promise.all([drawer.unsent().catch(() => []), unmade()])
+  return new Set([...drafts, ...made].map(({ key }) => key))
 }
 
 // what waits is tried at once when there is reason to think that the server is there

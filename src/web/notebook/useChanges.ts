@@ -1,6 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import * as v from 'valibot'
+import { heard } from '../api/reach'
+import { keepUp } from '../tablet/sync'
 import { has, outbox } from './shelves'
 
 const changeSchema = v.object({ kind: v.picklist(['job', 'line', 'kit']), id: v.string(), version: v.number() })
@@ -33,11 +35,13 @@ export function useChanges(): void {
       if (!change.success) return
       const { kind, id, version } = change.output
       listsOf(kind)
+      keepUp(client, kind, id)
       if (!(await has(kind, id, version))) await client.invalidateQueries({ queryKey: [kind, id] })
     }
     const connect = () => {
       socket = new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/changes/live`)
       socket.onopen = () => {
+        heard(true)
         if (tries > 0) {
           void client.invalidateQueries()
           void outbox.wake()
@@ -47,6 +51,8 @@ export function useChanges(): void {
       socket.onmessage = ({ data }) => void hear(String(data)).catch(() => undefined)
       socket.onclose = () => {
         if (!wanted) return
+        // one that never came up: nobody is there
+        if (tries > 0) heard(false)
         timer = setTimeout(connect, pauses[Math.min(tries, pauses.length - 1)])
         tries++
       }

@@ -2,16 +2,14 @@ import { expose } from 'comlink'
 import wasm from 'highs/runtime?url'
 import { type LeastPlane, leastInPlane } from '../../core/least/least'
 import type { PlaneProblem } from '../../core/least/problem'
-import type { SolveProgram } from '../../core/least/program'
-import { loadSolver } from '../../planner/highs'
+import { solverLiesAt, theSolver } from '../../planner/highs'
 
-let solver: Promise<SolveProgram> | undefined
+solverLiesAt(wasm)
 
 const planner = {
   /** The least moves of one plane; tells after every program that is solved how many that makes. */
   async least(problem: PlaneProblem, onProgram: (done: number) => void): Promise<LeastPlane> {
-    solver ??= loadSolver(wasm)
-    const solve = await solver
+    const solve = await theSolver()
     let done = 0
     return leastInPlane(problem, (program) => {
       const found = solve(program)

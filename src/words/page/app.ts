@@ -3,6 +3,12 @@ import { labels, t } from '../language'
 /** What is said on these screens. */
 export const appWords = labels({
   theServerAnswered: (status: string | number) => t`The server answered ${status}.`,
+  cantReachTheServer: 'The server cannot be reached.',
+  notOnThisTablet: 'The server cannot be reached, and this is not on this tablet.',
+  offline: 'Offline',
+  offlineLong: 'Offline: what you do is kept on this tablet and sent when the server is back.',
+  newVersionReady: 'A new version is ready. What you typed is kept.',
+  startIt: 'Start it',
   aNewVersionIsAvailable: 'A new version is available.',
   reloadToGetItNothing: 'Reload to get it. Nothing you typed is lost: it is kept on this device.',
   reloadNow: 'Reload now',

@@ -29,7 +29,6 @@ export const floorWords = labels({
   whichJobs: 'Which jobs',
   jobs: 'Jobs',
   inHand2: 'in hand',
-  job: (number: string | number) => t`job ${number}`,
   signedBy: (signedBy: string | number) => t`Signed by ${signedBy}`,
   overdueSince: 'overdue since ',
   archived2: 'archived',

@@ -18,7 +18,6 @@ export const jobWords = labels({
     `${ended(t`Signed by ${signedBy}`)} ${t`Nothing in it can be changed; it can be opened again under Sign.`}`,
   thisJobIsArchivedRestore: 'This job is archived. Restore it under “Line” above.',
   line: 'Line',
-  job: (number: string | number, toLowerCase: string | number) => t`Job ${number}${toLowerCase}`,
   flipViewFromTheOther: 'Flip: view from the other side',
   pdfOfThisRound: 'PDF of this round',
   ready: 'Ready',

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { jobWords } from '../../../words/page/job'
+import { capital, jobName } from '../../../words/terms'
 import { useArchive } from '../../api/archive'
 import type { PutAway } from '../../parts/BroughtBack'
 import { Button, Card, Fault, Field, Input, TextArea } from '../../parts/controls'
@@ -14,7 +15,7 @@ export function JobCard({ readings }: { readings: number }) {
   const { document, edit, frozen, id, number, archived } = useJobFrame()
   const navigate = useNavigate()
   const away = useArchive('job', (put) => {
-    if (put) navigate('/', { state: { away: { kind: 'job', id, name: `Job ${number}` } satisfies PutAway } })
+    if (put) navigate('/', { state: { away: { kind: 'job', id, name: capital(jobName(number)) } satisfies PutAway } })
   })
   const field = (key: 'title' | 'doneBy' | 'minutes' | 'note') => ({
     value: document[key],

@@ -9,12 +9,16 @@ import { seatPeg } from '../../../core/seat/state'
 import type { Peg } from '../../../core/verdict/peg'
 import { describePath } from '../../../words/describe'
 import { jobWords } from '../../../words/page/job'
+import { capital, jobName } from '../../../words/terms'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { changeSettings } from '../../app/settings'
 import { narrow } from '../../app/style'
 import { Clashes, Saved } from '../../notebook/Saved'
-import { Button, ButtonAnchor } from '../../parts/controls'
+import { Button } from '../../parts/controls'
+import { fileName } from '../../parts/files'
+import { PdfLink } from '../../print/PdfLink'
+import { printer } from '../../print/printer'
 import type { JobFrame } from './context'
 import { DueNotice } from './DueNotice'
 import type { OpenJob } from './open'
@@ -76,7 +80,7 @@ export function JobLayout({
         step={step}
         crumbs={[
           { to: `/jobs/${stored.id}/line`, text: document.line.name || jobWords.line },
-          { text: jobWords.job(stored.number, document.title ? `, ${document.title.toLowerCase()}` : '') },
+          { text: [capital(jobName(stored.number)), document.title.toLowerCase()].filter(Boolean).join(', ') },
         ]}
       >
         <Button
@@ -88,31 +92,21 @@ export function JobLayout({
           <FlipHorizontal2 size={18} aria-hidden="true" />
           <WideOnly>{jobWords.flip}</WideOnly>
         </Button>
-        <ButtonAnchor
-          $look="quiet"
-          aria-label={jobWords.pdfOfThisRound}
+        <PdfLink
+          look="quiet"
+          label={jobWords.pdfOfThisRound}
           href={`/api/jobs/${stored.id}/report.pdf?unit=${settings.unit}&round=${round.id}`}
-          target="_blank"
-          rel="noreferrer"
-          onClick={() => void notebook.flush()}
+          name={fileName(`${document.line.name} ${document.title}`)}
+          here={() => printer().report({ ...stored, document: notebook.read().document }, settings.unit, round.id)}
+          before={() => void notebook.flush()}
         >
           <Printer size={18} aria-hidden="true" />
           <WideOnly>{jobWords.pdf}</WideOnly>
-        </ButtonAnchor>
+        </PdfLink>
         <Saved notebook={notebook} />
       </Header>
     ),
-    [
-      step,
-      stored.id,
-      stored.number,
-      document.line.name,
-      document.title,
-      settings.flipped,
-      settings.unit,
-      round.id,
-      notebook,
-    ],
+    [step, stored, document.line.name, document.title, settings.flipped, settings.unit, round.id, notebook],
   )
   return (
     <>

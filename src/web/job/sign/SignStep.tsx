@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import styled from 'styled-components'
 import { provedOf, typingOpen } from '../../../core/job/proved'
 import { emptyLogbook } from '../../../core/logbook/schema'
+import { usualSite } from '../../../core/site/schema'
 import { nextTold } from '../../../record/next'
 import { kitIn, recordOf } from '../../../record/record'
 import { recordOfRevision } from '../../../record/revision'
@@ -76,7 +77,12 @@ export function SignStep() {
           <OpenList proved={proved} typing={typing} another={site?.checkedByAnother ?? false} />
         )}
         <Photographs at="report" />
-        <WaysOut sheet={sheet} revision={frozen ? latest?.number : undefined} />
+        <WaysOut
+          sheet={sheet}
+          revision={frozen ? latest?.number : undefined}
+          signedAt={frozen ? latest?.signedAt : undefined}
+          site={site ?? usualSite}
+        />
         <Revisions id={id} revisions={revisions} />
         {site ? <SiteCard site={site} /> : null}
       </Side>

@@ -1,13 +1,17 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import { kindOf } from '../../../core/kinds'
+import type { SiteSettings } from '../../../core/site/schema'
 import { sceneSvg } from '../../../drawing/print'
 import { type Sheet as Printed, plainText } from '../../../record/blocks'
 import { readingCells, stationCells } from '../../../record/cells'
 import { signWords } from '../../../words/page/sign'
-import { api, sentenceOf } from '../../api/client'
-import { Button, ButtonAnchor, Card, Fault, Muted } from '../../parts/controls'
+import { ask, sentenceOf } from '../../api/client'
+import { isReached } from '../../api/reach'
+import { Button, Card, Fault, Muted } from '../../parts/controls'
 import { fileName, safeCells, saveFile, saveText } from '../../parts/files'
+import { PdfLink } from '../../print/PdfLink'
+import { picturesHere, printer } from '../../print/printer'
 import { useJobFrame } from '../frame/context'
 
 const Sheet = styled(Card)`display: grid; gap: 10px; h2 { font-size: 17px; }`
@@ -28,8 +32,18 @@ async function pngOf(svg: string, width: number, height: number): Promise<Blob> 
 }
 
 /** Everything a job can be taken out as; nothing goes anywhere but to the person who asks. */
-export function WaysOut({ sheet, revision }: { sheet: Printed; revision: number | undefined }) {
-  const { id, document, round, settings } = useJobFrame()
+export function WaysOut({
+  sheet,
+  revision,
+  signedAt,
+  site,
+}: {
+  sheet: Printed
+  revision: number | undefined
+  signedAt: string | undefined
+  site: SiteSettings
+}) {
+  const { id, number, document, round, settings } = useJobFrame()
   const [said, say] = useState('')
   const [fault, setFault] = useState('')
   const { unit } = settings
@@ -61,17 +75,24 @@ export function WaysOut({ sheet, revision }: { sheet: Printed; revision: number 
     })
   const result = trying(async () => {
     if (!survey) return setFault(signWords.noSurvey)
-    const response = await api.solve.$post(undefined, {
-      init: { body: JSON.stringify(survey), headers: { 'Content-Type': 'application/json' } },
-    })
-    if (!response.ok) throw new Error(await sentenceOf(response))
-    saveText(`${name}.result.json`, 'application/json', `${JSON.stringify(await response.json(), null, 1)}\n`)
+    const solved = await printer().result(survey)
+    if (!solved.ok) throw new Error(`${solved.fault.path}: ${solved.fault.message}`)
+    saveText(`${name}.result.json`, 'application/json', `${JSON.stringify(solved.value, null, 1)}\n`)
   })
   const summary = plainText(sheet)
-  const share = trying(async () => {
-    const response = await fetch(pdf)
+  /** The record as it stands on this screen, printed on this tablet. */
+  const record = async () => {
+    const ids = [...(document.photographs ?? []).map((one) => one.id), ...(sheet.mark ? [sheet.mark.id] : [])]
+    return printer().record(sheet, signedAt ? new Date(signedAt) : new Date(), await picturesHere(ids))
+  }
+  const pdfBlob = async (): Promise<Blob> => {
+    if (isReached() === false) return new Blob([(await record()) as Uint8Array<ArrayBuffer>])
+    const response = await ask(pdf)
     if (!response.ok) throw new Error(await sentenceOf(response))
-    const file = new File([await response.blob()], `${name}.pdf`, { type: 'application/pdf' })
+    return response.blob()
+  }
+  const share = trying(async () => {
+    const file = new File([await pdfBlob()], `${name}.pdf`, { type: 'application/pdf' })
     const shared = { title: sheet.title, text: summary, files: [file] }
     if (navigator.canShare?.(shared)) return navigator.share(shared)
     saveFile(file.name, file)
@@ -83,9 +104,9 @@ export function WaysOut({ sheet, revision }: { sheet: Printed; revision: number 
     <Sheet aria-label={signWords.waysOut}>
       <h2>{signWords.waysOut}</h2>
       <Buttons>
-        <ButtonAnchor href={pdf} target="_blank" rel="noreferrer">
+        <PdfLink href={pdf} name={name} here={record}>
           {signWords.recordPdf}
-        </ButtonAnchor>
+        </PdfLink>
         <Button onPress={share}>{signWords.share}</Button>
         <Button
           onPress={trying(async () => {
@@ -95,13 +116,13 @@ export function WaysOut({ sheet, revision }: { sheet: Printed; revision: number 
         >
           {signWords.copySummary}
         </Button>
-        <ButtonAnchor
+        <PdfLink
           href={`/api/jobs/${id}/sheet.pdf?unit=${unit}&round=${round.id}`}
-          target="_blank"
-          rel="noreferrer"
+          name={`${name}-reading-sheet`}
+          here={() => printer().sheet({ number, document, site }, round.id, unit)}
         >
           {signWords.readingSheet}
-        </ButtonAnchor>
+        </PdfLink>
         <Button onPress={csv('stations', stationCells(document, unit))}>{signWords.stations}</Button>
         <Button onPress={csv('readings', readingCells(document, unit))}>{signWords.readings}</Button>
         <Button

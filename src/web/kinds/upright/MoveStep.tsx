@@ -3,13 +3,16 @@ import { findingsFor } from '../../../core/kinds/upright/advice/findings'
 import { boltName, packText, pushText, say, shimText } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
-import { ButtonAnchor, Card, Muted } from '../../parts/controls'
+import { Card, Muted } from '../../parts/controls'
+import { fileName } from '../../parts/files'
+import { PdfLink } from '../../print/PdfLink'
+import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
 import { useUprightFrame } from './frame'
 
 /** A shim at every bolt, and one push. */
 export function MoveStep() {
-  const { solved, told, reminders, id, round, settings, beginRound, frozen } = useUprightFrame()
+  const { solved, told, reminders, id, number, document, round, settings, beginRound, frozen } = useUprightFrame()
   const navigate = useNavigate()
   const { work } = solved
   return (
@@ -21,13 +24,13 @@ export function MoveStep() {
             <Muted>{pageWords.shimsAtTheBoltsFirst}</Muted>
           </div>
           {work?.bolts ? (
-            <ButtonAnchor
+            <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
-              target="_blank"
-              rel="noreferrer"
+              name={fileName(`${document.line.name} moves`)}
+              here={() => printer().moves({ number, document }, settings.unit, round.id)}
             >
               {pageWords.sheetForTheMachine}
-            </ButtonAnchor>
+            </PdfLink>
           ) : null}
         </BenchHead>
         {work?.bolts ? (

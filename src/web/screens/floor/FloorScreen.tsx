@@ -8,8 +8,9 @@ import { miniOf } from '../../../drawing'
 import { sayNext } from '../../../words'
 import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
-import { stepNames } from '../../../words/terms'
-import { api, type JobRow, type JobState, sentenceOf } from '../../api/client'
+import { tabletWords } from '../../../words/page/tablet'
+import { jobName, stepNames } from '../../../words/terms'
+import { answered, api, type JobRow, type JobState } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { mono, narrow } from '../../app/style'
@@ -19,6 +20,8 @@ import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, ButtonAnchor, Choices, Muted, Select } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
 import { SearchField } from '../../parts/SearchField'
+import { listOrHere } from '../../tablet/list'
+import { TabletPanel } from '../../tablet/TabletPanel'
 
 const Page = styled.main`max-width: 1240px; margin: 0 auto; padding: 24px 20px 60px;`
 const Top = styled.div`
@@ -67,15 +70,11 @@ export function FloorScreen() {
   const jobs = useQuery({
     queryKey: ['jobs', query],
     placeholderData: keepPreviousData,
-    queryFn: async () => {
-      const response = await api.jobs.$get({ query })
-      if (!response.ok) throw new Error(await sentenceOf(response))
-      return response.json()
-    },
+    queryFn: () => listOrHere(query, () => answered(api.jobs.$get({ query }))),
   })
   const around = useQuery({
     queryKey: ['jobs', 'overview'],
-    queryFn: async () => (await api.jobs.overview.$get()).json(),
+    queryFn: () => answered(api.jobs.overview.$get()),
   })
 
   const change = (key: string, value: string) =>
@@ -155,6 +154,9 @@ export function FloorScreen() {
           </ButtonLink>
         </Top>
         {jobs.error ? <p role="alert">{jobs.error.message}</p> : null}
+        {data?.here ? (
+          <p role="status">{data.rows.length > 0 ? tabletWords.offlineList : tabletWords.noneHere}</p>
+        ) : null}
         {data && data.rows.length > 0 ? (
           <>
             <List aria-label={floorWords.jobs}>
@@ -174,7 +176,7 @@ export function FloorScreen() {
               </Top>
             ) : null}
           </>
-        ) : data ? (
+        ) : data && !data.here ? (
           <Empty>
             {anyJobs ? (
               <>
@@ -191,6 +193,7 @@ export function FloorScreen() {
             )}
           </Empty>
         ) : null}
+        <TabletPanel />
       </Page>
     </>
   )
@@ -208,7 +211,7 @@ function JobLine({ row }: { row: JobRow }) {
         <Mini row={row} />
         <span>
           <h2>{row.lineName}</h2>
-          <small>{[row.area, floorWords.job(row.number), row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
+          <small>{[row.area, jobName(row.number), row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
         </span>
         <Pegs>
           {(['ready', 'seat', 'read', 'move', 'prove'] as const).map((step) => (

@@ -10,6 +10,7 @@ import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, ButtonAnchor, Choices, Muted } from '../../parts/controls'
 import { SearchField } from '../../parts/SearchField'
+import { TakeAlong } from '../../tablet/TakeAlong'
 import { LinesTable } from './LinesTable'
 import { linesFitting } from './linesFitting'
 import { SiteArchive } from './SiteArchive'
@@ -94,7 +95,9 @@ export function LinesScreen() {
               </Link>
               {away ? (
                 <Button onPress={() => back.mutate({ id: line.id, archived: false })}>{floorWords.restore}</Button>
-              ) : null}
+              ) : (
+                <TakeAlong id={line.id} name={line.name} />
+              )}
             </li>
           ))}
         </List>

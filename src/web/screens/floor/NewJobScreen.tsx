@@ -9,12 +9,12 @@ import type { Occasion } from '../../../core/ready/catalogue'
 import { words } from '../../../words'
 import { floorWords } from '../../../words/page/floor'
 import { occasionNames } from '../../../words/ready'
-import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
 import { SearchField } from '../../parts/SearchField'
+import { make } from '../../tablet/made'
 import { linesFitting } from './linesFitting'
 import { useLines } from './useLines'
 
@@ -49,24 +49,14 @@ export function NewJobScreen() {
       if (from === 'drawn') {
         line = kinds[kind].makeLine(name.trim() || words[kind].usualName(parts), unit, parts)
         const id = ids.of(`line ${name} ${kind} ${parts.join(' ')} ${unit}`)
-        const made = await api.lines.$post({ json: { id, document: line } })
-        if (!made.ok) throw new Error(await sentenceOf(made))
-        lineId = (await made.json()).id
+        lineId = await make('line', { id, document: line })
       } else {
         lineId = from.id
         line = from.line
       }
       const round = { ...kindOf(line).makeRound(line, new Date().toISOString(), unit), by: initials }
       const document = { ...jobFrom(line, round, occasionNames[occasion], occasion), doneBy: initials }
-      const job = await api.jobs.$post({
-        json: {
-          id: ids.of(`job ${lineId} ${occasion} ${initials}`),
-          lineId,
-          document,
-        },
-      })
-      if (!job.ok) throw new Error(await sentenceOf(job))
-      const { id } = await job.json()
+      const id = await make('job', { id: ids.of(`job ${lineId} ${occasion} ${initials}`), lineId, document })
       return from === 'drawn' ? `/jobs/${id}/line` : `/jobs/${id}/read`
     },
     onSuccess: (path) => navigate(path),
@@ -89,14 +79,11 @@ export function NewJobScreen() {
       // a name that was typed wins over the one in the document
       const known = name.trim() ? { ...made.value.line, name: name.trim() } : made.value.line
       const brought = { ...made.value, line: known, doneBy: made.value.doneBy || initials }
-      const line = await api.lines.$post({
-        json: { id: ids.of(`line ${file.name} ${file.lastModified} ${known.name}`), document: known },
+      const lineId = await make('line', {
+        id: ids.of(`line ${file.name} ${file.lastModified} ${known.name}`),
+        document: known,
       })
-      if (!line.ok) throw new Error(await sentenceOf(line))
-      const lineId = (await line.json()).id
-      const job = await api.jobs.$post({ json: { id: ids.of(`job ${lineId}`), lineId, document: brought } })
-      if (!job.ok) throw new Error(await sentenceOf(job))
-      return `/jobs/${(await job.json()).id}/read`
+      return `/jobs/${await make('job', { id: ids.of(`job ${lineId}`), lineId, document: brought })}/read`
     },
     onSuccess: (path) => navigate(path),
   })

@@ -8,7 +8,7 @@ import { describeKit } from '../../../words/describe'
 import { kitKinds, kitPeg, kitSummary } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
 import { useArchive } from '../../api/archive'
-import { api, type StoredKit, sentenceOf } from '../../api/client'
+import type { StoredKit } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
@@ -22,6 +22,7 @@ import { BroughtBack, type PutAway } from '../../parts/BroughtBack'
 import { Button, Fault } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { Remove } from '../../parts/Remove'
+import { make } from '../../tablet/made'
 import { Bracket } from './Bracket'
 import { Dial } from './Dial'
 import { Gauge } from './Gauge'
@@ -52,11 +53,7 @@ export function KitScreen() {
   const today = new Date().toISOString().slice(0, 10)
   const ids = useNewIds()
   const add = useMutation({
-    mutationFn: async (kind: KitKind) => {
-      const response = await api.kit.$post({ json: { id: ids.of(kind), document: makeKitItem(kind, unit) } })
-      if (!response.ok) throw new Error(await sentenceOf(response))
-      return (await response.json()).id
-    },
+    mutationFn: (kind: KitKind) => make('kit', { id: ids.of(kind), document: makeKitItem(kind, unit) }),
     onSuccess: async (id) => {
       ids.done()
       await client.invalidateQueries({ queryKey: ['kits'] })

@@ -6,7 +6,6 @@ import type { AnyLine, KindName } from '../../../core/kinds'
 import { describeLine } from '../../../words/describe'
 import { lineWords } from '../../../words/page/line'
 import { useArchive } from '../../api/archive'
-import { api, sentenceOf } from '../../api/client'
 import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
@@ -20,6 +19,8 @@ import type { PutAway } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Fault } from '../../parts/controls'
 import { Remove } from '../../parts/Remove'
+import { make } from '../../tablet/made'
+import { TakeAlong } from '../../tablet/TakeAlong'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center;`
 
@@ -42,12 +43,9 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
   })
   const ids = useNewIds()
   const copy = useMutation({
-    mutationFn: async () => {
-      const made = await api.lines.$post({
-        json: { id: ids.of('copy'), document: { ...document, name: `${document.name.slice(0, 70)} (copy)`.trim() } },
-      })
-      if (!made.ok) throw new Error(await sentenceOf(made))
-      return (await made.json()).id
+    mutationFn: () => {
+      const copied = { ...document, name: `${document.name.slice(0, 70)} (copy)`.trim() }
+      return make('line', { id: ids.of('copy'), document: copied })
     },
     onSuccess: (made) => {
       ids.done()
@@ -80,6 +78,7 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
             <Button isDisabled={copy.isPending} onPress={() => copy.mutate()}>
               {lineWords.duplicateThisLine}
             </Button>
+            {archived ? null : <TakeAlong id={id} name={name} />}
             {archived ? (
               <Button onPress={() => away.mutate({ id, archived: false })}>{lineWords.restore}</Button>
             ) : (

@@ -15,7 +15,7 @@ import { driftCauseTexts, sayDrift, sayNext, visitFlagTexts } from '../../../wor
 import { logbookWords as words } from '../../../words/page/logbook'
 import { type ProofTerms, proofTerms } from '../../../words/prove'
 import { length, unitName } from '../../../words/terms'
-import { useLogbook, useNextJob } from '../../api/logbook'
+import { useLogbook } from '../../api/logbook'
 import { again } from '../../app/again'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
@@ -26,6 +26,7 @@ import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
 import { Button, Card, Choices, Fault, Field, Input, Muted } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
+import { useNextJob } from './useNextJob'
 
 const TimeChart = lazy(async () => ({ default: (await again(() => import('./TimeChart'))).TimeChart }))
 

@@ -31,7 +31,10 @@ import { moveWords } from '../../../../words/train/page/move'
 import { sayMove, sayPlan } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
-import { ButtonAnchor, Card, Fault, Muted } from '../../../parts/controls'
+import { Card, Fault, Muted } from '../../../parts/controls'
+import { fileName } from '../../../parts/files'
+import { PdfLink } from '../../../print/PdfLink'
+import { printer } from '../../../print/printer'
 import { type Act, Say, type SayItem } from '../../../say/Say'
 import { type TrainFrame, useTrainFrame } from '../frame'
 import { sayItems } from '../sayItems'
@@ -166,13 +169,15 @@ export function MoveStep() {
             <Muted>{moveWords.toTheDialsResolution(lengthWithUnit(solved.resolution, terms))}</Muted>
           </div>
           {known ? (
-            <ButtonAnchor
+            <PdfLink
               href={`/api/jobs/${frame.id}/move.pdf?unit=${terms.unit}&round=${frame.round.id}`}
-              target="_blank"
-              rel="noreferrer"
+              name={fileName(`${frame.document.line.name} moves`)}
+              here={() =>
+                printer().moves({ number: frame.number, document: frame.document }, frame.settings.unit, frame.round.id)
+              }
             >
               <FileDown size={18} aria-hidden="true" /> {moveWords.moveSheet}
-            </ButtonAnchor>
+            </PdfLink>
           ) : null}
         </BenchHead>
         <Outcome frame={frame} />

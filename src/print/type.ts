@@ -1,6 +1,3 @@
-import { createRequire } from 'node:module'
-import { Font } from '@react-pdf/renderer'
-
 /**
  * The printed pages' type: fonts that lie in the file, for any name in Latin letters with whatever stands on them, Greek and
  * Cyrillic. Each family is one subset; the first that has a letter draws it.
@@ -17,15 +14,18 @@ export const subsets: readonly (readonly [family: string, font: string, subset: 
   ['Noto Cyrillic ext', 'noto-sans', 'cyrillic-ext'],
   ['Noto Vietnamese', 'noto-sans', 'vietnamese'],
 ]
-const file = createRequire(import.meta.url).resolve
-export const fontFile = (font: string, subset: string, weight: 400 | 700): string =>
-  file(`@fontsource/${font}/files/${font}-${subset}-${weight}-normal.woff`)
-for (const [family, font, subset] of subsets)
-  Font.register({
-    family,
-    fonts: ([400, 700] as const).map((fontWeight) => ({ src: fontFile(font, subset, fontWeight), fontWeight })),
-  })
-Font.registerHyphenationCallback((word) => [word])
+export const weights = [400, 700] as const
+
+/** One font of the printed pages. */
+export interface FontName {
+  font: string
+  subset: string
+  weight: (typeof weights)[number]
+}
+
+/** The file of a font within its package. */
+export const fontFile = ({ font, subset, weight }: FontName): string =>
+  `${font}/files/${font}-${subset}-${weight}-normal.woff`
 
 const others = subsets.map(([family]) => family).filter((family) => family !== 'Next' && family !== 'Mono')
 export const sans = ['Next', ...others]

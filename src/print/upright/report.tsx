@@ -1,47 +1,51 @@
-import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer'
-import { findingsFor } from '../../../core/kinds/upright/advice/findings'
-import { solveRound } from '../../../core/kinds/upright/solve/round'
-import { flangeScene } from '../../../drawing/upright/flange'
-import { t } from '../../../words/language'
-import { signedLength } from '../../../words/terms'
-import { boltPlace, dialName, packText, say, shimText, type UprightTerms } from '../../../words/upright/findings'
-import type { StoredJob } from '../kind'
+import { Document, Page, Text, View } from '@react-pdf/renderer'
+import { findingsFor } from '../../core/kinds/upright/advice/findings'
+import { solveRound } from '../../core/kinds/upright/solve/round'
+import { flangeScene } from '../../drawing/upright/flange'
+import { t } from '../../words/language'
+import { jobName, signedLength } from '../../words/terms'
+import { boltPlace, dialName, packText, say, shimText, type UprightTerms } from '../../words/upright/findings'
+import type { PrintedJob } from '../kind'
+import { thePaper } from '../paper'
 import { Drawing, onPaper, PageHead, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** One printed page of an upright pair: the flange, the readings at the bolts, shims and push. */
-export const reportPdf = (job: StoredJob<'upright'>, unit: 'mm' | 'mil', round: string | undefined): Promise<Buffer> =>
-  page(job, unit, round, 'read')
+export const reportPdf = (
+  job: PrintedJob<'upright'>,
+  unit: 'mm' | 'mil',
+  round: string | undefined,
+): Promise<Uint8Array> => page(job, unit, round, 'read')
 
 /** The page to carry to the machine; undefined where nothing is known to move by. */
 export async function moveSheetPdf(
-  job: StoredJob<'upright'>,
+  job: PrintedJob<'upright'>,
   unit: 'mm' | 'mil',
   round: string | undefined,
-): Promise<Buffer | undefined> {
+): Promise<Uint8Array | undefined> {
   const { solved } = readOf(job, round)
   return solved.work?.bolts ? page(job, unit, round, 'move') : undefined
 }
 
-function readOf({ document }: StoredJob<'upright'>, id: string | undefined) {
+function readOf({ document }: PrintedJob<'upright'>, id: string | undefined) {
   const round = document.rounds.find((one) => one.id === id) ?? document.rounds.at(-1)
   if (!round) throw new Error('A job has at least one round.')
   return { round, solved: solveRound(document.line, round) }
 }
 
-async function page(stored: StoredJob<'upright'>, unit: 'mm' | 'mil', id: string | undefined, step: 'read' | 'move') {
+async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: string | undefined, step: 'read' | 'move') {
   const job = asPrintedAll(stored)
   const { document } = job
   const { line } = document
   const { round, solved } = readOf(job, id)
   const terms: UprightTerms = { line, unit, resolution: solved.resolution }
   const number = document.rounds.indexOf(round) + 1
-  return renderToBuffer(
+  return thePaper().render(
     <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
         <PageHead
           title={step === 'move' ? t`${line.name}: moves` : line.name}
-          under={[line.area, t`job ${job.number}`, document.title, t`round ${number} of ${document.rounds.length}`]}
+          under={[line.area, jobName(job.number), document.title, t`round ${number} of ${document.rounds.length}`]}
           takenAt={round.takenAt}
           terms={{ line: { sides: { near: '', far: '' }, machines: [], couplings: [] }, unit }}
         />

@@ -1,10 +1,10 @@
 import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { format, isValid } from 'date-fns'
-import type { Peg } from '../../core/verdict/peg'
-import { ink, muted, pegColors, rule, strokes } from '../../drawing/print'
-import type { Scene, Shape } from '../../drawing/scene'
-import { labels, t } from '../../words/language'
-import { type Terms, unitName } from '../../words/terms'
+import type { Peg } from '../core/verdict/peg'
+import { ink, muted, pegColors, rule, strokes } from '../drawing/print'
+import type { Scene, Shape } from '../drawing/scene'
+import { labels, t } from '../words/language'
+import { type Terms, unitName } from '../words/terms'
 import { mono, sans } from './type'
 
 /** What the printed pages share: type, ruling, the drawing. */

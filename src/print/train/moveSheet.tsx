@@ -1,46 +1,48 @@
-import { Document, G, Page, Rect, renderToBuffer, Line as Stroke, Svg, Text, View } from '@react-pdf/renderer'
-import { planes } from '../../../core/frame/axis'
-import { quantityMm, showQuantity } from '../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../core/frame/usual'
-import { machineDoubted } from '../../../core/kinds/train/advice/doubt'
-import { planFindings } from '../../../core/kinds/train/advice/planFindings'
-import { seatFeet } from '../../../core/kinds/train/document/seats'
-import { boltWork, orderAdvice } from '../../../core/kinds/train/plan/bolts'
-import { expectedReadings } from '../../../core/kinds/train/plan/outcome'
-import type { JobPlan, PlannedStation } from '../../../core/kinds/train/plan/plan'
-import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/round'
-import { tighteningOrder } from '../../../core/seat/layout'
-import { feetDrawing } from '../../../drawing/feet'
-import { ink, muted } from '../../../drawing/print'
-import { sightScene } from '../../../drawing/train/sight'
-import { plannedFor } from '../../../planner/train/plannedFor'
-import { t } from '../../../words/language'
-import { orderInWords } from '../../../words/seat'
+import { Document, G, Page, Rect, Line as Stroke, Svg, Text, View } from '@react-pdf/renderer'
+import { planes } from '../../core/frame/axis'
+import { quantityMm, showQuantity } from '../../core/frame/quantity'
+import { lengthUnitFor } from '../../core/frame/usual'
+import { machineDoubted } from '../../core/kinds/train/advice/doubt'
+import { planFindings } from '../../core/kinds/train/advice/planFindings'
+import { seatFeet } from '../../core/kinds/train/document/seats'
+import { boltWork, orderAdvice } from '../../core/kinds/train/plan/bolts'
+import { expectedReadings } from '../../core/kinds/train/plan/outcome'
+import type { JobPlan, PlannedStation } from '../../core/kinds/train/plan/plan'
+import { type JobSolution, solveRound } from '../../core/kinds/train/solve/round'
+import { tighteningOrder } from '../../core/seat/layout'
+import { feetDrawing } from '../../drawing/feet'
+import { ink, muted } from '../../drawing/print'
+import { sightScene } from '../../drawing/train/sight'
+import { plannedFor } from '../../planner/train/plannedFor'
+import { t } from '../../words/language'
+import { orderInWords } from '../../words/seat'
 import {
   angleName,
   capital,
   footName,
   isZero,
+  jobName,
   machineName,
   sideName,
   signedLength,
   stateName,
   type Terms,
   unitName,
-} from '../../../words/terms'
-import { halfSet, pushText } from '../../../words/train/bolts'
-import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../../words/train/plan'
-import type { TrainTerms } from '../../../words/train/terms'
-import type { StoredJob } from '../kind'
+} from '../../words/terms'
+import { halfSet, pushText } from '../../words/train/bolts'
+import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../words/train/plan'
+import type { TrainTerms } from '../../words/train/terms'
+import type { PrintedJob } from '../kind'
+import { thePaper } from '../paper'
 import { Drawing, onPaper, PageHead, PegMark, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** The page to carry to the machine: what goes in and out under every foot, side moves, stops, order. PDF with its fonts inside. */
 export async function moveSheetPdf(
-  stored: StoredJob<'train'>,
+  stored: PrintedJob<'train'>,
   unit: 'mm' | 'mil',
   roundId?: string,
-): Promise<Buffer | undefined> {
+): Promise<Uint8Array | undefined> {
   const job = asPrintedAll(stored)
   const { document } = job
   const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
@@ -49,11 +51,11 @@ export async function moveSheetPdf(
   const plan = await plannedFor(document, round, solved)
   if (!plan?.known) return undefined
   const terms: TrainTerms = { line: document.line, unit, resolution: solved.resolution }
-  return renderToBuffer(<MoveSheet job={job} solved={solved} plan={plan} terms={terms} />)
+  return thePaper().render(<MoveSheet job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
 interface Told {
-  job: StoredJob<'train'>
+  job: PrintedJob<'train'>
   solved: JobSolution
   plan: JobPlan
   terms: TrainTerms
@@ -78,7 +80,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           title={t`${line.name}: moves`}
           under={[
             line.area,
-            t`job ${job.number}`,
+            jobName(job.number),
             document.title,
             t`after round ${number}`,
             staysNames[plan.stays].toLowerCase(),

@@ -1,5 +1,5 @@
-import type { KindName } from '../../core/kinds'
-import type { KindReport, StoredJob } from './kind'
+import type { KindName } from '../core/kinds'
+import type { KindReport, PrintedJob } from './kind'
 
 /** What each kind of line prints. The printer's packages are large: they are read when first asked for. */
 const reports: { readonly [K in KindName]: () => Promise<KindReport<K>> } = {
@@ -9,14 +9,16 @@ const reports: { readonly [K in KindName]: () => Promise<KindReport<K>> } = {
 
 const reportOf = <K extends KindName>(kind: K): Promise<KindReport<K>> => reports[kind]()
 
-export async function reportPdf<K extends KindName>(job: StoredJob<K>, unit: 'mm' | 'mil', round: string | undefined) {
+export async function reportPdf<K extends KindName>(job: PrintedJob<K>, unit: 'mm' | 'mil', round: string | undefined) {
   return (await reportOf(job.document.line.kind as K)).report(job, unit, round)
 }
 
 export async function moveSheetPdf<K extends KindName>(
-  job: StoredJob<K>,
+  job: PrintedJob<K>,
   unit: 'mm' | 'mil',
   round: string | undefined,
 ) {
   return (await reportOf(job.document.line.kind as K)).moveSheet(job, unit, round)
 }
+
+export { draftPdf, readingSheetPdf } from './draft'

@@ -1,9 +1,9 @@
-import { type Photograph, photographTypes } from '../core/job/photographs'
+import { type Photograph, photographTypes } from './photographs'
 
 type Type = Photograph['type']
 
 /** What a picture is by its first bytes, whatever it is called. */
-export function typeOf(bytes: Uint8Array): Type | undefined {
+export function pictureType(bytes: Uint8Array): Type | undefined {
   const starts = (...magic: number[]) => magic.every((byte, i) => bytes[i] === byte)
   if (starts(0xff, 0xd8, 0xff)) return photographTypes[0]
   if (starts(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return photographTypes[1]

@@ -1,12 +1,12 @@
-import { readFileSync } from 'node:fs'
 import { create, type Font } from 'fontkit'
 import PDFDocument from 'pdfkit'
-import type { Peg } from '../../core/verdict/peg'
-import { ink, letters, muted, pegColors, rule, strokes } from '../../drawing/print'
-import type { Scene, Shape } from '../../drawing/scene'
-import type { Block, Sheet, Table } from '../../record/blocks'
-import { pegWordIn } from '../../words/record'
-import { asPrintedAll, fontFile, subsets } from './type'
+import type { Peg } from '../core/verdict/peg'
+import { ink, letters, muted, pegColors, rule, strokes } from '../drawing/print'
+import type { Scene, Shape } from '../drawing/scene'
+import type { Block, Sheet, Table } from '../record/blocks'
+import { pegWordIn } from '../words/record'
+import { thePaper } from './paper'
+import { asPrintedAll, fontFile, subsets, weights } from './type'
 
 /**
  * A sheet as PDF: A4, fonts inside, and tagged, so that a screen reader finds its headings, its tables with their headings,
@@ -16,7 +16,7 @@ export async function sheetPdf(
   given: Sheet,
   made: Date,
   photographs: ReadonlyMap<string, Uint8Array> = new Map(),
-): Promise<Buffer> {
+): Promise<Uint8Array> {
   const sheet = asPrintedAll(given)
   const doc = new PDFDocument({
     size: 'A4',
@@ -28,13 +28,24 @@ export async function sheetPdf(
     bufferPages: true,
     info: { Title: sheet.title, Creator: 'Vane Peg', Producer: 'Vane Peg', CreationDate: made, ModDate: made },
   })
-  const chunks: Buffer[] = []
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const chunks: Uint8Array[] = []
+  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk))
   const ended = new Promise<void>((done) => doc.on('end', done))
   new Printer(doc, photographs).sheet(sheet)
   doc.end()
   await ended
-  return Buffer.concat(chunks)
+  return joined(chunks)
+}
+
+/** Pieces of a file, one after the other. */
+export function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0))
+  let at = 0
+  for (const part of parts) {
+    whole.set(part, at)
+    at += part.length
+  }
+  return whole
 }
 
 const margin = 40
@@ -51,9 +62,10 @@ type Weight = 400 | 700
 const faces = subsets.filter(([family]) => family !== 'Mono')
 const opened = new Map<string, Font>()
 const faceOf = (font: string, subset: string, weight: Weight): Font => {
-  const path = fontFile(font, subset, weight)
-  const found = opened.get(path) ?? (create(readFileSync(path)) as Font)
-  opened.set(path, found)
+  const name = { font, subset, weight }
+  const file = fontFile(name)
+  const found = opened.get(file) ?? (create(thePaper().fontBytes(name) as Buffer) as Font)
+  opened.set(file, found)
   return found
 }
 
@@ -98,7 +110,8 @@ class Printer {
     private readonly photographs: ReadonlyMap<string, Uint8Array>,
   ) {
     for (const [family, font, subset] of faces)
-      for (const weight of [400, 700] as const) doc.registerFont(`${family} ${weight}`, fontFile(font, subset, weight))
+      for (const weight of weights)
+        doc.registerFont(`${family} ${weight}`, thePaper().fontBytes({ font, subset, weight }) as Buffer)
     this.root = doc.struct('Document')
     doc.addStructure(this.root)
   }
@@ -121,7 +134,7 @@ class Printer {
         placement: 'Block',
       } as object)
       this.root.add(figure)
-      figure.add(() => this.doc.image(Buffer.from(picture), x, this.y, { fit: [across, high], align: 'right' }))
+      figure.add(() => this.doc.image(picture as Buffer, x, this.y, { fit: [across, high], align: 'right' }))
       figure.end()
     }
     const lower = picture ? 32 : 0
@@ -384,7 +397,7 @@ class Printer {
       placement: 'Block',
     } as object)
     this.root.add(figure)
-    figure.add(() => this.doc.image(Buffer.from(image), margin, top, { fit: [width / 2, height] }))
+    figure.add(() => this.doc.image(image as Buffer, margin, top, { fit: [width / 2, height] }))
     figure.end()
     this.y = top + height + 2
     this.y = this.tagged('Caption', label, { size: size.small, color: muted }) + 6

@@ -1,28 +1,29 @@
-import { Document, Page, renderToBuffer, Svg, Text, View } from '@react-pdf/renderer'
-import { planes } from '../../../core/frame/axis'
-import { showQuantity } from '../../../core/frame/quantity'
-import { machineDoubted } from '../../../core/kinds/train/advice/doubt'
-import { findingsFor } from '../../../core/kinds/train/advice/findings'
-import { seatsOf, solveSeatOf } from '../../../core/kinds/train/document/seats'
-import { secondPlane } from '../../../core/kinds/train/document/stations'
-import type { JobPlan } from '../../../core/kinds/train/plan/plan'
-import { type JobSolution, solveRound } from '../../../core/kinds/train/solve/round'
-import { probeKinds } from '../../../core/probes'
-import { readyState } from '../../../core/ready/ready'
-import { openSeats } from '../../../core/seat/state'
-import type { ProbeState } from '../../../core/shafts/state'
-import { isCoupled, sags, setPurpose } from '../../../core/shafts/typed'
-import { sightScene } from '../../../drawing/train/sight'
-import { plannedFor } from '../../../planner/train/plannedFor'
-import { t } from '../../../words/language'
-import { cautionTexts, checkTexts } from '../../../words/ready'
-import { saySeat } from '../../../words/seat'
+import { Document, Page, Svg, Text, View } from '@react-pdf/renderer'
+import { planes } from '../../core/frame/axis'
+import { showQuantity } from '../../core/frame/quantity'
+import { machineDoubted } from '../../core/kinds/train/advice/doubt'
+import { findingsFor } from '../../core/kinds/train/advice/findings'
+import { seatsOf, solveSeatOf } from '../../core/kinds/train/document/seats'
+import { secondPlane } from '../../core/kinds/train/document/stations'
+import type { JobPlan } from '../../core/kinds/train/plan/plan'
+import { type JobSolution, solveRound } from '../../core/kinds/train/solve/round'
+import { probeKinds } from '../../core/probes'
+import { readyState } from '../../core/ready/ready'
+import { openSeats } from '../../core/seat/state'
+import type { ProbeState } from '../../core/shafts/state'
+import { isCoupled, sags, setPurpose } from '../../core/shafts/typed'
+import { sightScene } from '../../drawing/train/sight'
+import { plannedFor } from '../../planner/train/plannedFor'
+import { t } from '../../words/language'
+import { cautionTexts, checkTexts } from '../../words/ready'
+import { saySeat } from '../../words/seat'
 import {
   angleName,
   capital,
   couplingName,
   dimension,
   footName,
+  jobName,
   lengthWithUnit,
   methodNames,
   place,
@@ -30,16 +31,21 @@ import {
   signedLength,
   stateName,
   unitName,
-} from '../../../words/terms'
-import { say } from '../../../words/train/findings'
-import { sayMove } from '../../../words/train/plan'
-import type { TrainTerms } from '../../../words/train/terms'
-import type { StoredJob } from '../kind'
+} from '../../words/terms'
+import { say } from '../../words/train/findings'
+import { sayMove } from '../../words/train/plan'
+import type { TrainTerms } from '../../words/train/terms'
+import type { PrintedJob } from '../kind'
+import { thePaper } from '../paper'
 import { Drawing, dayOf, onPaper, PageHead, PegMark, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** One printed page of a job's round: drawing, dimensions, readings, positions, moves. PDF with its fonts inside. */
-export async function reportPdf(stored: StoredJob<'train'>, unit: 'mm' | 'mil', roundId?: string): Promise<Buffer> {
+export async function reportPdf(
+  stored: PrintedJob<'train'>,
+  unit: 'mm' | 'mil',
+  roundId?: string,
+): Promise<Uint8Array> {
   const job = asPrintedAll(stored)
   const { document } = job
   const round = document.rounds.find((r) => r.id === roundId) ?? document.rounds.at(-1)
@@ -48,11 +54,11 @@ export async function reportPdf(stored: StoredJob<'train'>, unit: 'mm' | 'mil', 
   const plan = await plannedFor(document, round, read)
   const solved = plan ? { ...read, solution: plan.solution } : read
   const terms: TrainTerms = { line: document.line, unit, resolution: solved.resolution }
-  return renderToBuffer(<Report job={job} solved={solved} plan={plan} terms={terms} />)
+  return thePaper().render(<Report job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
 interface Told {
-  job: StoredJob<'train'>
+  job: PrintedJob<'train'>
   solved: JobSolution
   plan: JobPlan | undefined
   terms: TrainTerms
@@ -71,7 +77,7 @@ function Report({ job, solved, plan, terms }: Told) {
       <Page size="A4" style={s.page}>
         <PageHead
           title={line.name}
-          under={[line.area, t`job ${job.number}`, document.title, t`round ${number} of ${document.rounds.length}`]}
+          under={[line.area, jobName(job.number), document.title, t`round ${number} of ${document.rounds.length}`]}
           takenAt={solved.round.takenAt}
           terms={terms}
         />
@@ -238,7 +244,7 @@ const at = (solved: JobSolution, id: string, terms: TrainTerms): string => {
 }
 
 /** One line on what was done before the readings: cautions, checks, feet. */
-function beforeReading(document: StoredJob<'train'>['document'], terms: TrainTerms): string {
+function beforeReading(document: PrintedJob<'train'>['document'], terms: TrainTerms): string {
   const ready = readyState(document)
   const open = ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase())
   const bad = ready.checks.filter(({ state }) => state === 'bad' || state === 'over')

@@ -1,0 +1,38 @@
+import { useRegisterSW } from 'virtual:pwa-register/react'
+import styled from 'styled-components'
+import { appWords } from '../../words/page/app'
+import { flushAll } from '../notebook/shelves'
+import { Button } from '../parts/controls'
+
+const Bar = styled.div`
+  display: flex; flex-wrap: wrap; gap: 12px; align-items: center; padding: 8px 20px; background: var(--card); border-bottom: 2px solid var(--kelp); font-weight: 600;
+`
+
+/** How often a page that stays open asks for a newer version, ms. */
+const every = 60 * 60_000
+
+/**
+ * Installs the page on this tablet, and offers a newer version when there is one: it starts when a person says so, after
+ * what was typed is kept.
+ */
+export function Update() {
+  const { needRefresh, updateServiceWorker } = useRegisterSW({
+    onRegisteredSW: (_, registration) => {
+      if (registration) setInterval(() => void registration.update().catch(() => undefined), every)
+    },
+  })
+  const [ready] = needRefresh
+  if (!ready) return null
+  const start = async () => {
+    await Promise.race([flushAll(), new Promise((done) => setTimeout(done, 2000))])
+    await updateServiceWorker(true)
+  }
+  return (
+    <Bar role="status">
+      {appWords.newVersionReady}
+      <Button look="act" onPress={() => void start()}>
+        {appWords.startIt}
+      </Button>
+    </Bar>
+  )
+}
