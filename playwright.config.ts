@@ -14,6 +14,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/page.json' }]],
   use: {
     contextOptions: { reducedMotion: 'reduce' },
+    // what a page stores of itself would be fetched for every test; `offline.spec.ts` allows it
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/lib/chromium/chromium',

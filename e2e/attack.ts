@@ -20,11 +20,11 @@ export const throwAway = (folder: string) =>
   rmSync(folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
 
 /** Starts the built server; rejects with what it says where it ends instead. */
-export function startServer(folder: string, args: readonly string[] = []): Promise<Running> {
+export function startServer(folder: string, args: readonly string[] = [], cwd = '.'): Promise<Running> {
   const server = spawn(
     process.execPath,
     ['dist/server/server.js', '--port', '0', '--data', folder, '--quiet', ...args],
-    { stdio: ['ignore', 'pipe', 'pipe'] },
+    { stdio: ['ignore', 'pipe', 'pipe'], cwd },
   )
   let out = ''
   let errors = ''

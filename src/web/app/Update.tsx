@@ -25,6 +25,8 @@ export function Update() {
   if (!ready) return null
   const start = async () => {
     await Promise.race([flushAll(), new Promise((done) => setTimeout(done, 2000))])
+    // the page that installed the first version would not be told by the package that another one took over
+    navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true })
     await updateServiceWorker(true)
   }
   return (

@@ -8,10 +8,14 @@ export interface Settings {
   flipped: boolean
   /** Initials put on new rounds. */
   initials: string
+  /** Large keys on the screen in place of the system's keyboard. */
+  pad: boolean
+  /** What was typed on the pad is said aloud. */
+  aloud: boolean
 }
 
 const key = 'vane-peg:settings'
-const usual: Settings = { unit: 'mm', scheme: 'system', flipped: false, initials: '' }
+const usual: Settings = { unit: 'mm', scheme: 'system', flipped: false, initials: '', pad: false, aloud: false }
 
 function read(): Settings {
   try {

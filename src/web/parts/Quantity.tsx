@@ -3,6 +3,7 @@ import { positiveFault, type Quantity, quantityFault, retyped, showQuantity } fr
 import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
 import { sayTrouble } from '../../words/troubles'
+import { useSettings } from '../app/settings'
 import { Fault, FieldBox, NumberInput } from './controls'
 import { type SignedText, signedText, withEdit, withMinus } from './signedText'
 
@@ -16,6 +17,8 @@ interface CellProps {
   /** Must be above zero: a graduation, a standard deviation. The last good one is kept while it is not. */
   positive?: boolean
   readOnly?: boolean
+  /** Page Up and Page Down add and take off whole turns. */
+  turns?: boolean
   describedBy?: string | undefined
   inputRef?: Ref<HTMLInputElement> | undefined
   onChange: (quantity: Quantity) => void
@@ -35,6 +38,7 @@ const faultOf = ({ quantity, positive }: Pick<CellProps, 'quantity' | 'positive'
 /** A measured number in an input. Shown in the unit asked for; what was typed stays as typed until it is edited. */
 export function QuantityInput(props: CellProps) {
   const { quantity, unit, signed = false, onChange } = props
+  const { pad } = useSettings()
   const [editing, setEditing] = useState<SignedText>()
   const fresh = useRef(false)
   const own = useRef<HTMLInputElement>(undefined)
@@ -70,7 +74,9 @@ export function QuantityInput(props: CellProps) {
       aria-label={props.label}
       aria-invalid={faultOf(props) ? true : undefined}
       aria-describedby={props.describedBy}
-      inputMode={signed ? 'text' : 'decimal'}
+      inputMode={pad ? 'none' : signed ? 'text' : 'decimal'}
+      data-quantity=""
+      data-turns={props.turns ? '' : undefined}
       autoComplete="off"
       enterKeyHint="next"
       maxLength={40}

@@ -1,5 +1,5 @@
-import { FlipHorizontal2, Printer } from 'lucide-react'
-import { type ReactNode, useDeferredValue, useEffect, useMemo } from 'react'
+import { FlipHorizontal2, Grid3x3, Printer } from 'lucide-react'
+import { lazy, type ReactNode, Suspense, useDeferredValue, useEffect, useMemo } from 'react'
 import { Outlet, useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { provedOf } from '../../../core/job/proved'
@@ -9,6 +9,7 @@ import { seatPeg } from '../../../core/seat/state'
 import type { Peg } from '../../../core/verdict/peg'
 import { describePath } from '../../../words/describe'
 import { jobWords } from '../../../words/page/job'
+import { padWords } from '../../../words/page/pad'
 import { capital, jobName } from '../../../words/terms'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
@@ -29,6 +30,10 @@ const Frame = styled.div`
   display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
 `
+/** Steps where numbers are typed at the machine. */
+const padSteps = /\/(read|seat|move)$/
+const GlovePad = lazy(async () => ({ default: (await import('../../pad/GlovePad')).GlovePad }))
+
 const WideOnly = styled.span`${narrow} { display: none; }`
 const Notice = styled.p`padding: 10px 20px; background: var(--card); border-bottom: 1px solid var(--rule); font-weight: 600;`
 
@@ -85,6 +90,14 @@ export function JobLayout({
       >
         <Button
           look="quiet"
+          aria-label={padWords.show}
+          aria-pressed={settings.pad}
+          onPress={() => changeSettings({ pad: !settings.pad })}
+        >
+          <Grid3x3 size={18} aria-hidden="true" />
+        </Button>
+        <Button
+          look="quiet"
           aria-label={jobWords.flipViewFromTheOther}
           aria-pressed={settings.flipped}
           onPress={() => changeSettings({ flipped: !settings.flipped })}
@@ -106,7 +119,17 @@ export function JobLayout({
         <Saved notebook={notebook} />
       </Header>
     ),
-    [step, stored, document.line.name, document.title, settings.flipped, settings.unit, round.id, notebook],
+    [
+      step,
+      stored,
+      document.line.name,
+      document.title,
+      settings.flipped,
+      settings.pad,
+      settings.unit,
+      round.id,
+      notebook,
+    ],
   )
   return (
     <>
@@ -131,6 +154,11 @@ export function JobLayout({
           <StepBoundary key={pathname} notebook={notebook}>
             <Outlet context={frame} />
           </StepBoundary>
+          {settings.pad && padSteps.test(pathname) ? (
+            <Suspense>
+              <GlovePad />
+            </Suspense>
+          ) : null}
         </div>
       </Frame>
     </>

@@ -1,9 +1,11 @@
-import { useState } from 'react'
+import { useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
 import type { JobProved } from '../../../core/job/proved'
 import { openKey, type ProofOpen } from '../../../core/prove/proof'
 import { signWords } from '../../../words/page/sign'
+import { tabletWords } from '../../../words/page/tablet'
 import { proofTerms, sayOpen } from '../../../words/prove'
+import { isReached, onReach } from '../../api/reach'
 import { useSign } from '../../api/signing'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
@@ -32,6 +34,7 @@ const stepOf = ({ kind, ...open }: ProofOpen): string => {
 export function OpenList({ proved, typing, another }: { proved: JobProved; typing: number; another: boolean }) {
   const { id, document, settings, settle } = useJobFrame()
   const sign = useSign(id)
+  const reached = useSyncExternalStore(onReach, isReached)
   const [because, setBecause] = useState<Readonly<Record<string, string>>>({})
   const [doneBy, setDoneBy] = useState(document.doneBy || settings.initials)
   const [checkedBy, setCheckedBy] = useState('')
@@ -99,6 +102,7 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
         {sign.isPending ? signWords.signing : signWords.signIt}
       </Button>
       <Muted>{signWords.onceSigned}</Muted>
+      {reached === false ? <Muted role="status">{tabletWords.signNeedsServer}</Muted> : null}
       {unsettled ? <Fault role="alert">{signWords.notStoredYet}</Fault> : null}
       {sign.error ? <Fault role="alert">{sign.error.message}</Fault> : null}
     </Sheet>

@@ -61,8 +61,8 @@ interface Props {
   onReading: (angleId: string, change: (reading: Reading) => Reading) => void
   /** A pasted column, from the cell after this one on. */
   fill: (angleId: string, rest: readonly string[]) => void
-  /** To the next cell as the shaft turns. */
-  onward: (angleId: string) => void
+  /** To the next cell as the shaft turns, or the one before. */
+  onward: (angleId: string, by: 1 | -1) => void
   /** To the same angle on another dial. */
   across: (angleId: string, by: 1 | -1) => void
 }
@@ -101,7 +101,7 @@ export function DialBench(props: Props) {
       turn: (id, by) =>
         latest.current.onReading(id, (r) => ({ ...r, turns: Math.max(-20, Math.min(20, r.turns + by)) })),
       fill: (id, rest) => latest.current.fill(id, rest),
-      onward: (id) => latest.current.onward(id),
+      onward: (id, by) => latest.current.onward(id, by),
       across: (id, by) => latest.current.across(id, by),
     }),
     [],

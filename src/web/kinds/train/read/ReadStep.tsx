@@ -135,8 +135,8 @@ export function ReadStep() {
       ),
     }))
   const order = solved.dials.flatMap((state) => turningOrder(state.set).map((angle) => [state.id, angle.id] as const))
-  const onward = (stateId: string, angleId: string) => {
-    const next = order[order.findIndex(([s, a]) => s === stateId && a === angleId) + 1]
+  const onward = (stateId: string, angleId: string, by: 1 | -1) => {
+    const next = order[order.findIndex(([s, a]) => s === stateId && a === angleId) + by]
     if (next) focusCell(...next)
   }
   /** A pasted column: into the cells that Enter would go to, one after another. */

@@ -35,7 +35,8 @@ export interface CellHands {
   turn: (angleId: string, by: 1 | -1) => void
   /** A pasted column, from the cell after this one on. */
   fill: (angleId: string, rest: readonly string[]) => void
-  onward: (angleId: string) => void
+  /** To a neighbour in turning order. */
+  onward: (angleId: string, by: 1 | -1) => void
   across: (angleId: string, by: 1 | -1) => void
 }
 
@@ -81,6 +82,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
       </span>
       <QuantityInput
         signed
+        turns
         label={`${props.dialName}, ${label.toLowerCase()}, ${unitName[unit]}`}
         quantity={quantity}
         {...(props.placeholder === undefined ? {} : { placeholder: props.placeholder })}
@@ -93,7 +95,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
         onRest={(rest) => hands.fill(angleId, rest)}
         onKeyDown={(event) => {
           const key = event.key
-          if (key === 'Enter') hands.onward(angleId)
+          if (key === 'Enter') hands.onward(angleId, event.shiftKey ? -1 : 1)
           else if (key === 'ArrowDown') hands.across(angleId, 1)
           else if (key === 'ArrowUp') hands.across(angleId, -1)
           else if (key === 'PageUp') turn(1)

@@ -37,7 +37,7 @@ interface Props {
   trial: readonly ProbeState[] | undefined
   cells: Map<string, HTMLInputElement>
   focusCell: (stateId: string, angleId: string) => void
-  onward: (stateId: string, angleId: string) => void
+  onward: (stateId: string, angleId: string, by: 1 | -1) => void
   /** A pasted column, from the cell after this one on. */
   fill: (stateId: string, angleId: string, texts: readonly string[]) => void
   onRemove: (() => void) | undefined
@@ -148,7 +148,7 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
               `${state.dial.id}/${key}`,
             )
           }}
-          onward={(angleId) => onward(state.id, angleId)}
+          onward={(angleId, by) => onward(state.id, angleId, by)}
           fill={(angleId, rest) => fill(state.id, angleId, rest)}
           across={(angleId, by) => {
             const other = states[states.findIndex(({ id }) => id === state.id) + by]
