@@ -62,7 +62,8 @@ export function GlovePad() {
     const come = ({ target }: FocusEvent) => {
       if (!isPadField(target)) return look()
       setField(read(target))
-      target.scrollIntoView({ block: 'center' })
+      // where the pad takes the whole width it must not cover the field
+      target.scrollIntoView({ block: window.innerWidth < 900 ? 'center' : 'nearest' })
     }
     const left = () => setTimeout(look)
     document.addEventListener('focusin', come)

@@ -13,7 +13,8 @@ const Fold = styled.details`
   summary span:last-child { font-weight: 400; }
   p { margin: 4px 0; max-width: 70ch; }
 `
-const megabytes = (bytes: number) => words.mb(formatNumber(bytes / 1e6, bytes < 1e7 ? 1 : 0))
+const size = (bytes: number) =>
+  bytes < 1e9 ? words.mb(formatNumber(bytes / 1e6, bytes < 1e7 ? 1 : 0)) : words.gb(formatNumber(bytes / 1e9, 0))
 
 /** What is on this tablet and what waits to be sent; how full it is, and what the browser promises. */
 export function TabletPanel() {
@@ -31,7 +32,7 @@ export function TabletPanel() {
       <summary>
         <TabletSmartphone size={18} aria-hidden="true" />
         {words.onThisTablet}
-        <Peg peg={fault || waits ? 'unsure' : 'within'} size={12} label="" />
+        <Peg peg={fault || waits ? 'unsure' : taken.length > 0 ? 'within' : 'nothing'} size={12} label="" />
         <span>
           {[
             taken.length > 0 ? words.lines(taken.length) : words.noneTaken.replace(/\.$/, ''),
@@ -43,7 +44,7 @@ export function TabletPanel() {
       <p>{words.jobs(jobs)}.</p>
       <p>
         {page === 'insecure' ? words.insecure : page === 'yes' ? words.installed : words.notInstalled}{' '}
-        {space?.usage !== undefined && space.quota ? words.space(megabytes(space.usage), megabytes(space.quota)) : null}{' '}
+        {space?.usage !== undefined && space.quota ? words.space(size(space.usage), size(space.quota)) : null}{' '}
         <Muted>{kept ? words.kept : words.notKept}</Muted>
       </p>
       {fault ? <Fault role="alert">{words.failed(fault)}</Fault> : null}

@@ -1,10 +1,11 @@
 import type { QueryClient } from '@tanstack/react-query'
+import { tabletWords } from '../../words/page/tablet'
 import { answered, api, type StoredJob, type StoredKit, type StoredLine } from '../api/client'
 import { logbookQuery } from '../api/logbook'
 import { siteQuery } from '../api/signing'
 import { keepCopy, keyOf, tidyCopies } from './copies'
 import { takePictures } from './pictures'
-import { changed, tablet } from './store'
+import { changed, tablet, writeFault } from './store'
 
 /** Lines that are taken along; none where nothing can be read. */
 export async function linesTaken(): Promise<string[]> {
@@ -35,8 +36,8 @@ export async function takeAlong(line: string, client: QueryClient): Promise<void
   client.setQueryData(['kits', false], kit)
   await takePictures(jobs.flatMap(({ document }) => (document.photographs ?? []).map(({ id }) => id)))
   // asked for once there is something to lose; the browser may say no
-  await navigator.storage?.persist?.().catch(() => false)
-  if (kept.includes(false)) throw new Error('not kept')
+  await globalThis.navigator?.storage?.persist?.().catch(() => false)
+  if (kept.includes(false)) throw new Error(tabletWords.failed(writeFault() ?? ''))
   changed()
 }
 

@@ -28,6 +28,7 @@ export const tabletWords = labels({
   installed: 'This page opens without the server.',
   offlineList: 'The server cannot be reached. These are the jobs on this tablet.',
   noneHere: 'The server cannot be reached, and no such job is on this tablet.',
+  gb: (gigabytes: string) => t`${gigabytes} GB`,
   mb: (megabytes: string) => t`${megabytes} MB`,
   signNeedsServer: 'Signing needs the server: the record is sealed there. Everything else goes on here.',
 })
