@@ -12,6 +12,7 @@ import { StoreBusy } from './db/patient'
 import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
 import { TooMuch } from './heavy/pool'
+import { bodyOf, descriptionOf, told } from './openapi'
 import { refusal } from './routes/answers'
 import { archiveRoutes } from './routes/archive'
 import { calendarRoutes } from './routes/calendar'
@@ -19,6 +20,7 @@ import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
 import { photographRoutes } from './routes/photographs'
+import { searchRoutes } from './routes/search'
 import { siteRoutes } from './routes/site'
 import { tagRoutes } from './routes/tags'
 import type { Site } from './site'
@@ -28,24 +30,29 @@ const largestBody = 16 * 1024 * 1024
 
 /** The interface under /api, typed: the page's client is made from this type alone. */
 export function makeApi(site: Site) {
-  return new Hono()
+  const api = new Hono()
     .use(
       except(
         '/api/archive',
         bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 16 MB.'), 413) }),
       ),
     )
-    .get('/health', (c) => c.json({ ok: true }))
-    .post('/solve', async (c) => {
-      let document: unknown
-      try {
-        document = await c.req.json()
-      } catch {
-        return c.json(refusal('', 'expected a JSON document'), 400)
-      }
-      const solved = await site.heavy.solve(document)
-      return solved.ok ? c.json(solved.value, 200) : c.json({ error: solved.fault }, 400)
-    })
+    .get('/health', told('Whether the server answers.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
+    .post(
+      '/solve',
+      told('The result document of a survey document.', { 200: 'The result.' }, [400]),
+      bodyOf('application/json'),
+      async (c) => {
+        let document: unknown
+        try {
+          document = await c.req.json()
+        } catch {
+          return c.json(refusal('', 'expected a JSON document'), 400)
+        }
+        const solved = await site.heavy.solve(document)
+        return solved.ok ? c.json(solved.value, 200) : c.json({ error: solved.fault }, 400)
+      },
+    )
     .route('/lines', lineRoutes(site))
     .route('/jobs', jobRoutes(site))
     .route('/kit', kitRoutes(site))
@@ -54,6 +61,16 @@ export function makeApi(site: Site) {
     .route('/archive', archiveRoutes(site))
     .route('/tags', tagRoutes(site))
     .route('/photographs', photographRoutes(site))
+    .route('/search', searchRoutes(site))
+  let described: Promise<object> | undefined
+  return api.get(
+    '/openapi.json',
+    told('This description.', { 200: 'The interface in the OpenAPI form.' }),
+    async (c) => {
+      described ??= descriptionOf(api as unknown as Hono)
+      return c.json((await described) as object, 200)
+    },
+  )
 }
 
 export type Api = ReturnType<typeof makeApi>

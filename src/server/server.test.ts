@@ -276,7 +276,7 @@ describe('the database', () => {
     const file = join(folder, 'old', 'old.db')
     const made = await openStore(`file:${file}`, migrations)
     await made.client.execute('delete from __drizzle_migrations')
-    for (const table of ['revisions', 'photographs', 'site', 'jobs', 'lines', 'kit'])
+    for (const table of ['revisions', 'photographs', 'site', 'jobs', 'lines', 'kit', 'finds_text', 'finds'])
       await made.client.execute(`drop table ${table}`)
     await made.client.execute('create table keepsake (text text)')
     await made.close()

@@ -182,12 +182,13 @@ export const quarterName = (quarter: Quarter, terms: Sided): string =>
   quarter === 'near' || quarter === 'far' ? sideName(quarter, terms) : quarterNames[quarter]
 
 /** The steps of a job. */
-export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'prove', string>> = labels({
+export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'prove' | 'sign', string>> = labels({
   ready: 'Ready',
   seat: 'Seat',
   read: 'Read',
   move: 'Move',
   prove: 'Prove',
+  sign: 'Sign',
 })
 
 /** Up and down. */

@@ -8,6 +8,8 @@ import type { JobSummary } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
 import { siteSchema } from '../../core/site/schema'
 import { insertedJob } from '../db/jobs'
+import { derivedKit } from '../db/kit'
+import { derivedLine } from '../db/lines'
 import type { Database } from '../db/open'
 import { putSiteSettings, siteSettings } from '../db/revisions'
 import { jobStates, jobs, kit, lines, photographs, revisions } from '../db/schema'
@@ -123,7 +125,7 @@ export async function bringIn(
       const { document, ...row } = line
       const [made] = await db
         .insert(lines)
-        .values({ ...row, document, name: document.name, area: document.area })
+        .values({ ...row, ...derivedLine(document) })
         .onConflictDoNothing({ target: lines.id })
         .returning({ id: lines.id })
       if (made) told.added.lines++
@@ -137,7 +139,7 @@ export async function bringIn(
       const { document, ...row } = item
       const [made] = await db
         .insert(kit)
-        .values({ ...row, document, kind: document.kind, name: document.name })
+        .values({ ...row, ...derivedKit(document) })
         .onConflictDoNothing({ target: kit.id })
         .returning({ id: kit.id })
       if (made) told.added.kit++

@@ -6,54 +6,63 @@ import { siteSettings } from '../db/revisions'
 import { jobs, kit, lines, photographs, revisions } from '../db/schema'
 
 /**
- * The whole site in one file, written as it is read: JSON for what the program reads back, CSV for people, pictures and signed
- * PDFs as they are. In this order, so that it can be brought in as it comes: site, lines, kit, photographs, jobs, revisions.
+ * The whole site in one file, written as it is read and no faster than it is taken: JSON for what the program reads back, CSV
+ * for people, pictures and signed PDFs as they are. In this order, so that it can be brought in as it comes: site, lines,
+ * kit, photographs, jobs, revisions.
  */
 export function archiveOf(db: Database, at: string): ReadableStream<Uint8Array> {
+  const day = new Date(at)
+  let fault: Error | undefined
+  let ready: Uint8Array[] = []
+  const zip = new Zip((error, chunk) => {
+    if (error) fault = error
+    else ready.push(chunk)
+  })
+  const add = (file: ZipDeflate | ZipPassThrough, content: Uint8Array) => {
+    file.mtime = day
+    zip.add(file)
+    file.push(content, true)
+  }
+  async function* chunks() {
+    for await (const { name, content } of filesOf(db, at)) {
+      if (typeof content === 'string') add(new ZipDeflate(name, { level: 6 }), new TextEncoder().encode(content))
+      else add(new ZipPassThrough(name), content)
+      if (fault) throw fault
+      yield* ready.splice(0)
+    }
+    zip.end()
+    if (fault) throw fault
+    yield* ready
+    ready = []
+  }
+  const taken = chunks()
   return new ReadableStream({
-    start(controller) {
-      const zip = new Zip((error, chunk, last) => {
-        if (error) controller.error(error)
-        else controller.enqueue(chunk)
-        if (last) controller.close()
-      })
-      const day = new Date(at)
-      const text = (name: string, content: string) => {
-        const file = new ZipDeflate(name, { level: 6 })
-        file.mtime = day
-        zip.add(file)
-        file.push(new TextEncoder().encode(content), true)
-      }
-      const json = (name: string, content: object) => text(name, `${JSON.stringify(content)}\n`)
-      const bytes = (name: string, content: Uint8Array) => {
-        const file = new ZipPassThrough(name)
-        file.mtime = day
-        zip.add(file)
-        file.push(content, true)
-      }
-      write(db, at, { text, json, bytes }).then(
-        () => zip.end(),
-        (error) => controller.error(error),
-      )
+    pull: async (controller) => {
+      const { done, value } = await taken.next()
+      if (done) controller.close()
+      else controller.enqueue(value)
     },
+    cancel: async () => void (await taken.return()),
   })
 }
 
-interface Writer {
-  text(name: string, content: string): void
-  json(name: string, content: object): void
-  bytes(name: string, content: Uint8Array): void
+interface ArchiveFile {
+  name: string
+  content: string | Uint8Array
 }
 
-async function write(db: Database, at: string, { text, json, bytes }: Writer): Promise<void> {
-  json('vane-peg.json', { format: 'vane-peg.archive', version: 1, at, site: await siteSettings(db) })
+const json = (name: string, content: object): ArchiveFile => ({ name, content: `${JSON.stringify(content)}\n` })
+
+async function* filesOf(db: Database, at: string): AsyncGenerator<ArchiveFile> {
+  yield json('vane-peg.json', { format: 'vane-peg.archive', version: 1, at, site: await siteSettings(db) })
   const everyLine = await db.query.lines.findMany({ orderBy: asc(lines.id) })
-  for (const { edits: _, ...line } of everyLine) json(`lines/${line.id}.json`, line)
-  for (const { edits: _, ...item } of await db.query.kit.findMany({ orderBy: asc(kit.id) }))
-    json(`kit/${item.id}.json`, item)
+  for (const { edits: _, words: __, ...line } of everyLine) yield json(`lines/${line.id}.json`, line)
+  for (const { edits: _, words: __, ...item } of await db.query.kit.findMany({ orderBy: asc(kit.id) }))
+    yield json(`kit/${item.id}.json`, item)
   for (const { id } of await db.select({ id: photographs.id }).from(photographs).orderBy(asc(photographs.id))) {
     const picture = await db.query.photographs.findFirst({ where: eq(photographs.id, id) })
-    if (picture) bytes(`photographs/${id}.${picture.type === 'image/png' ? 'png' : 'jpg'}`, picture.bytes)
+    if (picture)
+      yield { name: `photographs/${id}.${picture.type === 'image/png' ? 'png' : 'jpg'}`, content: picture.bytes }
   }
   // one at a time: a site's jobs with their sweeps are more than fits in memory at once
   const listed = await db
@@ -71,8 +80,8 @@ async function write(db: Database, at: string, { text, json, bytes }: Writer): P
   for (const { id } of listed) {
     const job = await db.query.jobs.findFirst({ where: eq(jobs.id, id) })
     if (!job) continue
-    const { edits: _, summary: __, people: ___, ...kept } = job
-    json(`jobs/${id}.json`, kept)
+    const { edits: _, summary: __, people: ___, words: ____, ...kept } = job
+    yield json(`jobs/${id}.json`, kept)
   }
   for (const { jobId, number } of await db
     .select({ jobId: revisions.jobId, number: revisions.number })
@@ -83,16 +92,16 @@ async function write(db: Database, at: string, { text, json, bytes }: Writer): P
     })
     if (!found) continue
     const { content, pdf, ...about } = found
-    json(`revisions/${jobId}/${number}.json`, { ...about, content })
-    if (pdf) bytes(`revisions/${jobId}/${number}.pdf`, pdf)
+    yield json(`revisions/${jobId}/${number}.json`, { ...about, content })
+    if (pdf) yield { name: `revisions/${jobId}/${number}.pdf`, content: pdf }
   }
   const cells = { escapeFormulae: /^[=@\t\r]/ }
-  text(
-    'lines.csv',
-    papa.unparse(
+  yield {
+    name: 'lines.csv',
+    content: papa.unparse(
       everyLine.map(({ id, name, area }) => ({ id, name, area })),
       cells,
     ),
-  )
-  text('jobs.csv', papa.unparse(listed, cells))
+  }
+  yield { name: 'jobs.csv', content: papa.unparse(listed, cells) }
 }

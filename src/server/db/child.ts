@@ -15,7 +15,10 @@ async function check() {
   const said = await client.execute('select cast(quick_check as blob) as said from pragma_quick_check(1)')
   const first = Buffer.from(said.rows[0].said).toString('latin1')
   if (first !== 'ok') return first
-  const tables = await client.execute("select name from sqlite_master where type = 'table'")
+  const tables = await client.execute(
+    // tables of our own: those that an index of words is kept in are made from them
+    "select name from pragma_table_list where schema = 'main' and type = 'table' and not wr and name not like 'sqlite%'",
+  )
   for (const { name } of tables.rows) {
     const columns = await client.execute('select name from pragma_table_info(' + "'" + name.replaceAll("'", "''") + "')")
     for (const { name: column } of columns.rows) {

@@ -1,5 +1,6 @@
 import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
+import { wordsOfJob } from '../../core/find/words'
 import { coreVersion, type JobSummary } from '../../core/job/summary'
 import type { AnyJob } from '../../core/kinds'
 import { type Edit, stepped } from './edit'
@@ -148,6 +149,7 @@ const derived = (document: AnyJob, summary: JobSummary) => ({
   title: document.title,
   lineName: document.line.name,
   area: document.line.area,
+  words: wordsOfJob(document),
   people: [...new Set([document.doneBy, ...document.rounds.map(({ by }) => by)].filter(Boolean))].join(' '),
   summary,
 })
@@ -173,7 +175,7 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
 /** Stores a job of another site under its own number, or under the next free one where that is taken here. */
 export async function insertedJob(
   db: Database,
-  job: Omit<typeof jobs.$inferInsert, 'title' | 'lineName' | 'area' | 'people' | 'summary'>,
+  job: Omit<typeof jobs.$inferInsert, 'title' | 'lineName' | 'area' | 'people' | 'words' | 'summary'>,
   summary: JobSummary,
 ) {
   const number = sql<number>`case when exists (select 1 from jobs where number = ${job.number})
@@ -258,17 +260,21 @@ export async function updateJob(
   return updated
 }
 
-/** Some jobs whose summary an older core made, with what is needed to make it again. */
+/** Some jobs whose summary an older core made, or whose words were not gathered, with what is needed to make it again. */
 export const summedBefore = (db: Database, most: number) =>
   db
     .select({ id: jobs.id, version: jobs.version, document: jobs.document })
     .from(jobs)
-    .where(sql`json_extract(${jobs.summary}, '$.core') is not ${coreVersion}`)
+    .where(or(isNull(jobs.words), sql`json_extract(${jobs.summary}, '$.core') is not ${coreVersion}`))
     .limit(most)
 
 /** Puts a summary made again in its place, unless the job has changed meanwhile. */
-export const storeSummary = (db: Database, id: string, version: number, summary: JobSummary) =>
+export const storeSummary = (
+  db: Database,
+  { id, version, document }: { id: string; version: number; document: AnyJob },
+  summary: JobSummary,
+) =>
   db
     .update(jobs)
-    .set({ summary })
+    .set({ summary, words: wordsOfJob(document) })
     .where(and(eq(jobs.id, id), eq(jobs.version, version)))

@@ -1,4 +1,5 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm'
+import { wordsOfKit } from '../../core/find/words'
 import type { KitItem } from '../../core/kit/schema'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
@@ -14,13 +15,19 @@ export const listKit = (db: Database, archived = false) =>
 
 export const findKit = (db: Database, id: string) => db.query.kit.findFirst({ where: eq(kit.id, id) })
 
-const derived = (document: KitItem) => ({ document, kind: document.kind, name: document.name })
+/** What is kept of a piece of kit beside its document. */
+export const derivedKit = (document: KitItem) => ({
+  document,
+  kind: document.kind,
+  name: document.name,
+  words: wordsOfKit(document),
+})
 
 /** Stores a new piece of kit; undefined where there is one of this id. */
 export async function insertKit(db: Database, id: string, document: KitItem, at: string) {
   const [made] = await db
     .insert(kit)
-    .values({ id, ...derived(document), updatedAt: at })
+    .values({ id, ...derivedKit(document), updatedAt: at })
     .onConflictDoNothing({ target: kit.id })
     .returning()
   return made
@@ -30,7 +37,7 @@ export async function insertKit(db: Database, id: string, document: KitItem, at:
 export async function updateKit(db: Database, id: string, { version, document, edit, at }: Edit<KitItem>) {
   const [updated] = await db
     .update(kit)
-    .set({ ...derived(document), ...stepped(kit, version, edit), updatedAt: at })
+    .set({ ...derivedKit(document), ...stepped(kit, version, edit), updatedAt: at })
     .where(and(eq(kit.id, id), eq(kit.version, version)))
     .returning()
   return updated

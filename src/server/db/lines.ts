@@ -1,4 +1,5 @@
 import { and, asc, count, eq, isNotNull, isNull } from 'drizzle-orm'
+import { wordsOfLine } from '../../core/find/words'
 import type { AnyLine } from '../../core/kinds'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
@@ -24,11 +25,19 @@ export async function archiveLine(db: Database, id: string, archivedAt: string |
 
 export const findLine = (db: Database, id: string) => db.query.lines.findFirst({ where: eq(lines.id, id) })
 
+/** What is kept of a line beside its document. */
+export const derivedLine = (document: AnyLine) => ({
+  document,
+  name: document.name,
+  area: document.area,
+  words: wordsOfLine(document),
+})
+
 /** Stores a new line; undefined where there is one of this id. */
 export async function insertLine(db: Database, id: string, document: AnyLine, at: string) {
   const [made] = await db
     .insert(lines)
-    .values({ id, name: document.name, area: document.area, document, updatedAt: at })
+    .values({ id, ...derivedLine(document), updatedAt: at })
     .onConflictDoNothing({ target: lines.id })
     .returning()
   return made
@@ -36,13 +45,7 @@ export async function insertLine(db: Database, id: string, document: AnyLine, at
 
 /** Stores many new lines, all or none; those whose ids are there already are left as they are. */
 export async function insertLines(db: Database, list: readonly { id: string; document: AnyLine }[], at: string) {
-  const values = list.map(({ id, document }) => ({
-    id,
-    name: document.name,
-    area: document.area,
-    document,
-    updatedAt: at,
-  }))
+  const values = list.map(({ id, document }) => ({ id, ...derivedLine(document), updatedAt: at }))
   return db
     .insert(lines)
     .values(values)
@@ -54,7 +57,7 @@ export async function insertLines(db: Database, list: readonly { id: string; doc
 export async function updateLine(db: Database, id: string, { version, document, edit, at }: Edit<AnyLine>) {
   const [updated] = await db
     .update(lines)
-    .set({ name: document.name, area: document.area, document, ...stepped(lines, version, edit), updatedAt: at })
+    .set({ ...derivedLine(document), ...stepped(lines, version, edit), updatedAt: at })
     .where(and(eq(lines.id, id), eq(lines.version, version)))
     .returning()
   return updated

@@ -27,6 +27,9 @@ const summary = customType<{ data: JobSummary; driverData: string }>({
  */
 const edits = () => text('edits').notNull().default('')
 
+/** What it is found by beside its name; nothing where that was not gathered yet. */
+const words = () => text('words')
+
 /** A line as it is known today. Jobs keep their own copy. */
 export const lines = sqliteTable('lines', {
   id: text('id').primaryKey(),
@@ -37,6 +40,7 @@ export const lines = sqliteTable('lines', {
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),
   edits: edits(),
+  words: words(),
   /** When it was put away; nothing that a record hangs on is ever deleted. */
   archivedAt: text('archived_at'),
 })
@@ -51,6 +55,7 @@ export const kit = sqliteTable('kit', {
   version: integer('version').notNull().default(1),
   updatedAt: text('updated_at').notNull(),
   edits: edits(),
+  words: words(),
   /** When it was put away; nothing that a record hangs on is ever deleted. */
   archivedAt: text('archived_at'),
 })
@@ -83,6 +88,7 @@ export const jobs = sqliteTable(
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
     edits: edits(),
+    words: words(),
     /** Everyone whose initials stand in it, blanks between: for the search. */
     people: text('people').notNull().default(''),
     /** When it was put away; nothing is ever deleted. */

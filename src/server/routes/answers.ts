@@ -1,19 +1,18 @@
-import { vValidator } from '@hono/valibot-validator'
 import type { Context } from 'hono'
+import { validator } from 'hono-openapi'
 import * as v from 'valibot'
 
 /** The one shape of every error: where, and a sentence. */
-export interface Refusal {
-  error: { path: string; message: string }
-}
+export const refusalSchema = v.object({ error: v.object({ path: v.string(), message: v.string() }) })
+export type Refusal = v.InferOutput<typeof refusalSchema>
 
 export const refusal = (path: string, message: string): Refusal => ({ error: { path, message } })
 
 /** Validates a part of the request; a fault is a 400 that names its path. */
 export const valid = <S extends v.GenericSchema, T extends 'json' | 'query' | 'param'>(target: T, schema: S) =>
-  vValidator(target, schema, (result, c: Context) => {
+  validator(target, schema, (result, c: Context) => {
     if (result.success) return undefined
-    const issue = result.issues[0]
+    const [issue] = result.error as [v.BaseIssue<unknown>]
     return c.json(
       refusal(v.getDotPath(issue) ?? '', `${issue.message} (expected ${issue.expected ?? 'something else'})`),
       400,

@@ -2,6 +2,7 @@ import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { bringIn, NoArchive } from '../archive/in'
 import { archiveOf } from '../archive/out'
+import { bodyOf, told } from '../openapi'
 import type { Site } from '../site'
 import { refusal } from './answers'
 
@@ -11,15 +12,25 @@ const largest = 1024 * 1024 * 1024
 /** The whole site in one file, out and in. */
 export const archiveRoutes = ({ store: { db }, heavy }: Site) =>
   new Hono()
-    .get('/', (c) => {
-      const at = new Date().toISOString()
-      return c.body(archiveOf(db, at), 200, {
-        'Content-Type': 'application/zip',
-        'Content-Disposition': `attachment; filename="vane-peg-${at.slice(0, 10)}.zip"`,
-      })
-    })
+    .get(
+      '/',
+      told('The whole site in one file of open formats.', { 200: { says: 'The archive.', type: 'application/zip' } }),
+      (c) => {
+        const at = new Date().toISOString()
+        return c.body(archiveOf(db, at), 200, {
+          'Content-Type': 'application/zip',
+          'Content-Disposition': `attachment; filename="vane-peg-${at.slice(0, 10)}.zip"`,
+        })
+      },
+    )
     .post(
       '/',
+      told(
+        'Brings an archive into this site; nothing that is there is changed.',
+        { 200: 'What was added, what is the same, what clashed.' },
+        [400, 413, 415],
+      ),
+      bodyOf('application/zip'),
       bodyLimit({ maxSize: largest, onError: (c) => c.json(refusal('', 'That is more than 1 GB.'), 413) }),
       async (c) => {
         const { body } = c.req.raw

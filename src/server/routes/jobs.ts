@@ -18,9 +18,11 @@ import { findLine } from '../db/lines'
 import { picturesOf } from '../db/photographs'
 import { findRevision, keepPdf, reopenJob, revisionsOf, signJob, siteSettings } from '../db/revisions'
 import { jobStates } from '../db/schema'
+import { told } from '../openapi'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 import { editBody, newIdOf, notStored } from './edits'
+import { storedJob } from './stored'
 
 const now = () => new Date().toISOString()
 
@@ -84,155 +86,268 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
   }
   const wholeKit = async () => [...(await listKit(db)), ...(await listKit(db, true))]
   return new Hono()
-    .get('/', valid('query', listQuery), async (c) => {
-      const { archived, ...query } = c.req.valid('query')
-      return c.json(await listJobs(db, { ...query, archived: archived === 'yes' }))
-    })
-    .get('/overview', async (c) => c.json(await overview(db)))
-    .post('/', valid('json', newJob), async (c) => {
-      const { id, lineId, document, dueOn } = c.req.valid('json')
-      if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
-      const state = dueOn ? { state: 'due' as const, dueOn } : {}
-      const summary = await heavy.summary(document)
-      const made = await insertJob(db, { id, lineId, document, summary, at: now(), ...state })
-      if (made) changes.tell({ kind: 'job', id, version: made.version })
-      const job = made ?? (await findJob(db, id))
-      if (!job) throw new Error('A job was not stored.')
-      return c.json(job, 201)
-    })
-    .get('/:id', valid('param', idParam), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      return job ? c.json(job, 200) : c.json(refusal('id', 'There is no such job.'), 404)
-    })
-    .put('/:id', valid('param', idParam), valid('json', editBody(anyJobSchema)), async (c) => {
-      const { id } = c.req.valid('param')
-      const sent = c.req.valid('json')
-      const summary = await heavy.summary(sent.document)
-      const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, summary)
-      if (updated) {
-        changes.tell({ kind: 'job', id, version: updated.version })
-        return c.json(updated, 200)
-      }
-      const current = await findJob(db, id)
-      if (!current) return c.json(refusal('id', 'There is no such job.'), 404)
-      if (current.state === 'signed')
-        return c.json(refusal('', 'This job is signed; nothing in it can be changed.'), 403)
-      return notStored(c, current, sent)
-    })
-    .put('/:id/archived', valid('param', idParam), valid('json', archivedBody), async (c) => {
-      const at = c.req.valid('json').archived ? now() : null
-      const found = await archiveJob(db, c.req.valid('param').id, at)
-      if (found) changes.tell({ kind: 'job', id: found.id, version: found.version })
-      return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such job.'), 404)
-    })
-    .get('/:id/visits', valid('param', idParam), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      return c.json(await visitsOfLine(db, job.lineId), 200)
-    })
-    .get('/:id/report.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      const { unit, round } = c.req.valid('query')
-      return c.body(plain(await heavy.report(job, unit, round)), 200, pdfHeaders(job, ''))
-    })
-    .get('/:id/record.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      const { number, document } = job
-      const site = await siteSettings(db)
-      const pictures = await picturesOf(db, picturesIn(document, site))
-      const draft = { number, document, site, kit: await wholeKit(), pictures, line: await lineOf(job) }
-      return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
-    })
-    .get('/:id/sheet.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      const { unit, round } = c.req.valid('query')
-      const { number, document } = job
-      const pdf = await heavy.sheet({ number, document, site: await siteSettings(db) }, round, unit)
-      return c.body(plain(pdf), 200, pdfHeaders(job, ' reading sheet'))
-    })
-    .get('/:id/revisions', valid('param', idParam), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      return c.json(await revisionsOf(db, job.id), 200)
-    })
-    .get('/:id/revisions/:number', valid('param', revisionParam), async (c) => {
-      const { id, number } = c.req.valid('param')
-      const found = await findRevision(db, id, number)
-      if (!found) return c.json(noRevision, 404)
-      return c.body(`${found.content}\n`, 200, { 'Content-Type': 'application/json' })
-    })
-    .get('/:id/revisions/:number/record.pdf', valid('param', revisionParam), async (c) => {
-      const { id, number } = c.req.valid('param')
-      const [job, found] = await Promise.all([findJob(db, id), findRevision(db, id, number)])
-      if (!job || !found) return c.json(noRevision, 404)
-      const made = async () => {
-        const { document, site } = JSON.parse(found.content)
-        return heavy.record(found.content, await picturesOf(db, picturesIn(document, site)))
-      }
-      const pdf = found.pdf ?? (await made())
-      if (!found.pdf) await keepPdf(db, id, number, pdf)
-      return c.body(plain(pdf), 200, pdfHeaders(job, ` record ${number}`))
-    })
-    .put('/:id/due', valid('param', idParam), valid('json', dueBody), async (c) => {
-      const { id } = c.req.valid('param')
-      const { by, because, ...change } = c.req.valid('json')
-      const changed = await changeDue(db, id, { ...change, dueBy: by, dueBecause: because })
-      if (!changed) return c.json(refusal('', 'This job is not due: it was begun, or is not there.'), 409)
-      changes.tell({ kind: 'job', id, version: changed.version })
-      return c.json(changed, 200)
-    })
-    .post('/:id/sign', valid('param', idParam), valid('json', signBody), async (c) => {
-      const { id } = c.req.valid('param')
-      const { version, ...ask } = c.req.valid('json')
-      const job = await findJob(db, id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      if (job.state === 'signed') return c.json(refusal('', 'This job is signed already.'), 409)
-      if (job.version !== version) return c.json(changedMeanwhile, 409)
-      const [last] = await revisionsOf(db, id)
-      const revision = (last?.number ?? 0) + 1
-      const at = now()
-      const { number, document } = job
-      const site = await siteSettings(db)
-      const outcome = await heavy.sign(
-        {
-          id,
-          number,
-          revision,
-          at,
-          document,
-          site,
-          kit: await wholeKit(),
-          pictures: await picturesOf(db, picturesIn(document, site)),
-          line: await lineOf(job),
-        },
-        ask,
-      )
-      if (!outcome.ok) return c.json(refusal(outcome.path, outcome.message), 422)
-      const { content, sha256, pdf } = outcome
-      const who = { doneBy: ask.doneBy.trim(), checkedBy: ask.checkedBy.trim(), signedAt: at }
-      const signed = await signJob(db, { jobId: id, version, number: revision, content, sha256, pdf, ...who })
-      if (!signed) return c.json(changedMeanwhile, 409)
-      changes.tell({ kind: 'job', id, version: signed.version })
-      return c.json(signed, 200)
-    })
-    .post('/:id/reopen', valid('param', idParam), valid('json', reopenBody), async (c) => {
-      const { id } = c.req.valid('param')
-      const opened = await reopenJob(db, { jobId: id, ...c.req.valid('json'), at: now() })
-      if (!opened) return c.json(refusal('', 'This job is not signed.'), 409)
-      changes.tell({ kind: 'job', id, version: opened.version })
-      return c.json(opened, 200)
-    })
-    .get('/:id/move.pdf', valid('param', idParam), valid('query', reportQuery), async (c) => {
-      const job = await findJob(db, c.req.valid('param').id)
-      if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
-      const { unit, round } = c.req.valid('query')
-      const pdf = await heavy.moveSheet(job, unit, round)
-      if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
-      return c.body(plain(pdf), 200, pdfHeaders(job, ' moves'))
-    })
+    .get(
+      '/',
+      told(
+        'Jobs, the latest first and a page at a time: by words, state, area.',
+        { 200: 'Rows, how many there are, and how many pages.' },
+        [400],
+      ),
+      valid('query', listQuery),
+      async (c) => {
+        const { archived, ...query } = c.req.valid('query')
+        return c.json(await listJobs(db, { ...query, archived: archived === 'yes' }))
+      },
+    )
+    .get(
+      '/overview',
+      told('How many jobs are in each state, and the areas there are.', { 200: 'Counts and areas.' }),
+      async (c) => c.json(await overview(db)),
+    )
+    .post(
+      '/',
+      told(
+        'Begins a job on a line. Sent twice under one id it is begun once.',
+        { 201: { says: 'The job.', schema: storedJob } },
+        [400, 404],
+      ),
+      valid('json', newJob),
+      async (c) => {
+        const { id, lineId, document, dueOn } = c.req.valid('json')
+        if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
+        const state = dueOn ? { state: 'due' as const, dueOn } : {}
+        const summary = await heavy.summary(document)
+        const made = await insertJob(db, { id, lineId, document, summary, at: now(), ...state })
+        if (made) changes.tell({ kind: 'job', id, version: made.version })
+        const job = made ?? (await findJob(db, id))
+        if (!job) throw new Error('A job was not stored.')
+        return c.json(job, 201)
+      },
+    )
+    .get(
+      '/:id',
+      told('A job with its document.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
+      valid('param', idParam),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        return job ? c.json(job, 200) : c.json(refusal('id', 'There is no such job.'), 404)
+      },
+    )
+    .put(
+      '/:id',
+      told(
+        'Stores an edit of a job made from a version.',
+        { 200: { says: 'The job as it is stored.', schema: storedJob } },
+        [400, 403, 404, 409],
+      ),
+      valid('param', idParam),
+      valid('json', editBody(anyJobSchema)),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const sent = c.req.valid('json')
+        const summary = await heavy.summary(sent.document)
+        const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, summary)
+        if (updated) {
+          changes.tell({ kind: 'job', id, version: updated.version })
+          return c.json(updated, 200)
+        }
+        const current = await findJob(db, id)
+        if (!current) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (current.state === 'signed')
+          return c.json(refusal('', 'This job is signed; nothing in it can be changed.'), 403)
+        return notStored(c, current, sent)
+      },
+    )
+    .put(
+      '/:id/archived',
+      told('Puts a job away, or brings it back.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
+      valid('param', idParam),
+      valid('json', archivedBody),
+      async (c) => {
+        const at = c.req.valid('json').archived ? now() : null
+        const found = await archiveJob(db, c.req.valid('param').id, at)
+        if (found) changes.tell({ kind: 'job', id: found.id, version: found.version })
+        return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such job.'), 404)
+      },
+    )
+    .get(
+      '/:id/visits',
+      told('Jobs on the same line, the latest first.', { 200: 'The jobs, without their documents.' }, [404]),
+      valid('param', idParam),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        return c.json(await visitsOfLine(db, job.lineId), 200)
+      },
+    )
+    .get(
+      '/:id/report.pdf',
+      told('A round printed.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      valid('param', idParam),
+      valid('query', reportQuery),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        const { unit, round } = c.req.valid('query')
+        return c.body(plain(await heavy.report(job, unit, round)), 200, pdfHeaders(job, ''))
+      },
+    )
+    .get(
+      '/:id/record.pdf',
+      told('The record as it stands, not signed.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      valid('param', idParam),
+      valid('query', reportQuery),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        const { number, document } = job
+        const site = await siteSettings(db)
+        const pictures = await picturesOf(db, picturesIn(document, site))
+        const draft = { number, document, site, kit: await wholeKit(), pictures, line: await lineOf(job) }
+        return c.body(plain(await heavy.draft(draft, c.req.valid('query').unit)), 200, pdfHeaders(job, ' record'))
+      },
+    )
+    .get(
+      '/:id/sheet.pdf',
+      told('An empty sheet for pencil and paper.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      valid('param', idParam),
+      valid('query', reportQuery),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        const { unit, round } = c.req.valid('query')
+        const { number, document } = job
+        const pdf = await heavy.sheet({ number, document, site: await siteSettings(db) }, round, unit)
+        return c.body(plain(pdf), 200, pdfHeaders(job, ' reading sheet'))
+      },
+    )
+    .get(
+      '/:id/revisions',
+      told('Signed revisions, the latest first.', { 200: 'The revisions, without what is in them.' }, [404]),
+      valid('param', idParam),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        return c.json(await revisionsOf(db, job.id), 200)
+      },
+    )
+    .get(
+      '/:id/revisions/:number',
+      told('A signed revision, letter for letter.', { 200: 'The sealed revision.' }, [404]),
+      valid('param', revisionParam),
+      async (c) => {
+        const { id, number } = c.req.valid('param')
+        const found = await findRevision(db, id, number)
+        if (!found) return c.json(noRevision, 404)
+        return c.body(`${found.content}\n`, 200, { 'Content-Type': 'application/json' })
+      },
+    )
+    .get(
+      '/:id/revisions/:number/record.pdf',
+      told('The printed record of a revision.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      valid('param', revisionParam),
+      async (c) => {
+        const { id, number } = c.req.valid('param')
+        const [job, found] = await Promise.all([findJob(db, id), findRevision(db, id, number)])
+        if (!job || !found) return c.json(noRevision, 404)
+        const made = async () => {
+          const { document, site } = JSON.parse(found.content)
+          return heavy.record(found.content, await picturesOf(db, picturesIn(document, site)))
+        }
+        const pdf = found.pdf ?? (await made())
+        if (!found.pdf) await keepPdf(db, id, number, pdf)
+        return c.body(plain(pdf), 200, pdfHeaders(job, ` record ${number}`))
+      },
+    )
+    .put(
+      '/:id/due',
+      told(
+        'Changes the day a job is due, or whose it is, with the reason.',
+        { 200: { says: 'The job.', schema: storedJob } },
+        [400, 409],
+      ),
+      valid('param', idParam),
+      valid('json', dueBody),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const { by, because, ...change } = c.req.valid('json')
+        const changed = await changeDue(db, id, { ...change, dueBy: by, dueBecause: because })
+        if (!changed) return c.json(refusal('', 'This job is not due: it was begun, or is not there.'), 409)
+        changes.tell({ kind: 'job', id, version: changed.version })
+        return c.json(changed, 200)
+      },
+    )
+    .post(
+      '/:id/sign',
+      told(
+        'Signs a job: nothing changes it any more.',
+        { 200: { says: 'The job.', schema: storedJob } },
+        [400, 404, 409, 422],
+      ),
+      valid('param', idParam),
+      valid('json', signBody),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const { version, ...ask } = c.req.valid('json')
+        const job = await findJob(db, id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (job.state === 'signed') return c.json(refusal('', 'This job is signed already.'), 409)
+        if (job.version !== version) return c.json(changedMeanwhile, 409)
+        const [last] = await revisionsOf(db, id)
+        const revision = (last?.number ?? 0) + 1
+        const at = now()
+        const { number, document } = job
+        const site = await siteSettings(db)
+        const outcome = await heavy.sign(
+          {
+            id,
+            number,
+            revision,
+            at,
+            document,
+            site,
+            kit: await wholeKit(),
+            pictures: await picturesOf(db, picturesIn(document, site)),
+            line: await lineOf(job),
+          },
+          ask,
+        )
+        if (!outcome.ok) return c.json(refusal(outcome.path, outcome.message), 422)
+        const { content, sha256, pdf } = outcome
+        const who = { doneBy: ask.doneBy.trim(), checkedBy: ask.checkedBy.trim(), signedAt: at }
+        const signed = await signJob(db, { jobId: id, version, number: revision, content, sha256, pdf, ...who })
+        if (!signed) return c.json(changedMeanwhile, 409)
+        changes.tell({ kind: 'job', id, version: signed.version })
+        return c.json(signed, 200)
+      },
+    )
+    .post(
+      '/:id/reopen',
+      told('Opens a signed job again, with the reason.', { 200: { says: 'The job.', schema: storedJob } }, [400, 409]),
+      valid('param', idParam),
+      valid('json', reopenBody),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const opened = await reopenJob(db, { jobId: id, ...c.req.valid('json'), at: now() })
+        if (!opened) return c.json(refusal('', 'This job is not signed.'), 409)
+        changes.tell({ kind: 'job', id, version: opened.version })
+        return c.json(opened, 200)
+      },
+    )
+    .get(
+      '/:id/move.pdf',
+      told('What to take to the machine.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404, 409]),
+      valid('param', idParam),
+      valid('query', reportQuery),
+      async (c) => {
+        const job = await findJob(db, c.req.valid('param').id)
+        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        const { unit, round } = c.req.valid('query')
+        const pdf = await heavy.moveSheet(job, unit, round)
+        if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
+        return c.body(plain(pdf), 200, pdfHeaders(job, ' moves'))
+      },
+    )
 }
 
 /** The pictures that are printed with a job: its own, and the site's mark. */

@@ -5,6 +5,7 @@ import * as v from 'valibot'
 import { largestPhotograph } from '../../core/job/photographs'
 import { pictureType, withoutMetadata } from '../../core/job/pictures'
 import { findPhotograph, keepPhotograph } from '../db/photographs'
+import { bodyOf, told } from '../openapi'
 import type { Site } from '../site'
 import { refusal, valid } from './answers'
 
@@ -17,22 +18,37 @@ const noPicture = refusal('', 'That is no JPEG or PNG picture that can be read.'
 /** Pictures, kept by what they are. */
 export const photographRoutes = ({ store: { db } }: Site) =>
   new Hono()
-    .post('/', bodyLimit({ maxSize: largestPhotograph, onError: (c) => c.json(tooLarge, 413) }), async (c) => {
-      const sent = new Uint8Array(await c.req.arrayBuffer())
-      const type = pictureType(sent)
-      const bytes = type && withoutMetadata(sent, type)
-      if (!type || !bytes) return c.json(noPicture, 415)
-      const id = createHash('sha256').update(bytes).digest('hex')
-      await keepPhotograph(db, { id, type, bytes, at: new Date().toISOString() })
-      return c.json({ id, type }, 201)
-    })
-    .get('/:id', valid('param', hashParam), async (c) => {
-      const found = await findPhotograph(db, c.req.valid('param').id)
-      if (!found) return c.json(refusal('id', 'There is no such picture.'), 404)
-      return c.body(new Uint8Array(found.bytes), 200, {
-        'Content-Type': found.type,
-        // it is named by what it is: it never changes
-        'Cache-Control': 'private, max-age=31536000, immutable',
-        'X-Content-Type-Options': 'nosniff',
-      })
-    })
+    .post(
+      '/',
+      told(
+        'Keeps a picture by what it is, without what a camera writes beside it.',
+        { 201: 'Its name and type.' },
+        [413, 415],
+      ),
+      bodyOf('image/jpeg', 'image/png'),
+      bodyLimit({ maxSize: largestPhotograph, onError: (c) => c.json(tooLarge, 413) }),
+      async (c) => {
+        const sent = new Uint8Array(await c.req.arrayBuffer())
+        const type = pictureType(sent)
+        const bytes = type && withoutMetadata(sent, type)
+        if (!type || !bytes) return c.json(noPicture, 415)
+        const id = createHash('sha256').update(bytes).digest('hex')
+        await keepPhotograph(db, { id, type, bytes, at: new Date().toISOString() })
+        return c.json({ id, type }, 201)
+      },
+    )
+    .get(
+      '/:id',
+      told('A picture.', { 200: { says: 'The picture.', type: 'image/*' } }, [404]),
+      valid('param', hashParam),
+      async (c) => {
+        const found = await findPhotograph(db, c.req.valid('param').id)
+        if (!found) return c.json(refusal('id', 'There is no such picture.'), 404)
+        return c.body(new Uint8Array(found.bytes), 200, {
+          'Content-Type': found.type,
+          // it is named by what it is: it never changes
+          'Cache-Control': 'private, max-age=31536000, immutable',
+          'X-Content-Type-Options': 'nosniff',
+        })
+      },
+    )

@@ -1,10 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { CloudOff, Moon, Sun, SunMoon } from 'lucide-react'
+import { CloudOff, Moon, Search, Sun, SunMoon } from 'lucide-react'
 import { lazy, type ReactNode, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
 import { Link, Outlet, ScrollRestoration } from 'react-router'
 import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
+import { findWords } from '../../words/page/find'
 import { isReached, onReach } from '../api/reach'
+import { showFind, useFindShown } from '../find/opened'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { keepSynced } from '../tablet/sync'
@@ -16,6 +18,8 @@ import { Update } from './Update'
 /** Fetched when it is first asked for. */
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
 
+const FindDialog = lazy(async () => ({ default: (await import('../find/FindDialog')).FindDialog }))
+
 const Skip = styled.a`
   position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 9; background: var(--card); padding: 8px; }
 `
@@ -23,6 +27,7 @@ const Skip = styled.a`
 /** What stands round every screen. */
 export function Shell() {
   const [help, setHelp] = useState(false)
+  const finding = useFindShown()
   useFocus()
   useChanges()
   const client = useQueryClient()
@@ -30,6 +35,10 @@ export function Shell() {
   useEffect(() => {
     const open = (event: KeyboardEvent) => {
       if (event.key === '?' && !typing(event)) setHelp(true)
+      if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey) {
+        event.preventDefault()
+        showFind(true)
+      }
     }
     window.addEventListener('keydown', open)
     return () => window.removeEventListener('keydown', open)
@@ -39,6 +48,11 @@ export function Shell() {
       <Skip href="#bench">{appWords.skipToContent}</Skip>
       <Update />
       <Outlet />
+      {finding ? (
+        <Suspense>
+          <FindDialog isOpen onOpenChange={showFind} showShortcuts={() => setHelp(true)} />
+        </Suspense>
+      ) : null}
       {help ? (
         <Suspense>
           <Shortcuts isOpen onOpenChange={setHelp} />
@@ -125,6 +139,9 @@ export function Header({
       </Crumbs>
       <Tools>
         <Offline />
+        <Button look="quiet" aria-label={findWords.find} onPress={() => showFind(true)}>
+          <Search size={18} />
+        </Button>
         <Choices
           label={appWords.units}
           value={unit}

@@ -41,6 +41,8 @@ export const appWords = labels({
   pageUpDown: 'Page Up / Down',
   addsOrTakesOffOne: 'adds or takes off one turn of the dial',
   capturesAReadingWithA: 'captures a reading, with a device connected',
+  ctrlK: 'Ctrl K',
+  searchesEverything: 'searches everything, and does what is asked',
   ctrlZ: 'Ctrl Z',
   takeBackWithShiftBring: 'take back; with Shift, bring back',
   esc: 'Esc',

@@ -6,6 +6,7 @@ export const siteArchiveWords = labels({
   holds: 'Lines, jobs, signed revisions with their PDFs, kit and photographs in one file, in open formats.',
   take: 'Take an archive',
   bring: 'Bring in an archive',
+  sending: (percent: number) => t`Sending, ${percent} % …`,
   bringing: 'Bringing it in …',
   never: 'Nothing that is here is changed: what differs is told.',
   added: (lines: number, jobs: number, revisions: number, kit: number, pictures: number) =>

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 import styled from 'styled-components'
+import { appWords } from '../../../words/page/app'
 import { siteArchiveWords as words } from '../../../words/page/siteArchive'
 import { type api, sentenceOf } from '../../api/client'
 import { Button, ButtonAnchor, Card, Fault, Muted } from '../../parts/controls'
@@ -12,13 +13,21 @@ const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px; align-items: c
 
 type Told = Awaited<ReturnType<typeof bring>>
 
-async function bring(file: File) {
-  // the client sends JSON; a zip goes as it is
-  const sent = await fetch('/api/archive', {
-    method: 'POST',
-    body: file,
-    headers: { 'Content-Type': 'application/zip' },
+/** Sends an archive, which only this old way of asking tells the progress of. */
+function send(file: File, onSent: (share: number) => void): Promise<Response> {
+  return new Promise((done, failed) => {
+    const request = new XMLHttpRequest()
+    request.open('POST', '/api/archive')
+    request.setRequestHeader('Content-Type', 'application/zip')
+    request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 0)
+    request.onload = () => done(new Response(request.responseText, { status: request.status }))
+    request.onerror = () => failed(new Error(appWords.cantReachTheServer))
+    request.send(file)
   })
+}
+
+async function bring(file: File, onSent: (share: number) => void) {
+  const sent = await send(file, onSent)
   if (!sent.ok) throw new Error(await sentenceOf(sent))
   return (await sent.json()) as Extract<
     Awaited<ReturnType<Awaited<ReturnType<typeof api.archive.$post>>['json']>>,
@@ -30,7 +39,11 @@ async function bring(file: File) {
 export function SiteArchive() {
   const file = useRef<HTMLInputElement>(null)
   const client = useQueryClient()
-  const put = useMutation({ mutationFn: bring, onSuccess: () => client.invalidateQueries() })
+  const [sent, setSent] = useState(0)
+  const put = useMutation({
+    mutationFn: (chosen: File) => bring(chosen, setSent),
+    onSuccess: () => client.invalidateQueries(),
+  })
   return (
     <Sheet aria-label={words.whole}>
       <h2>{words.whole}</h2>
@@ -38,7 +51,7 @@ export function SiteArchive() {
       <Row>
         <ButtonAnchor href="/api/archive">{words.take}</ButtonAnchor>
         <Button isDisabled={put.isPending} onPress={() => file.current?.click()}>
-          {put.isPending ? words.bringing : words.bring}
+          {put.isPending ? (sent < 1 ? words.sending(Math.round(100 * sent)) : words.bringing) : words.bring}
         </Button>
         <input
           ref={file}
@@ -52,6 +65,7 @@ export function SiteArchive() {
             target.value = ''
           }}
         />
+        {put.isPending ? <progress value={sent < 1 ? sent : undefined} aria-label={words.bring} /> : null}
         <Muted>{words.never}</Muted>
       </Row>
       {put.data ? <Report told={put.data} /> : null}

@@ -1,0 +1,17 @@
+import { Hono } from 'hono'
+import * as v from 'valibot'
+import { findAll } from '../db/finds'
+import { told } from '../openapi'
+import type { Site } from '../site'
+import { valid } from './answers'
+
+const searchQuery = v.object({ q: v.pipe(v.string(), v.maxLength(120)) })
+
+/** Lines, jobs and kit by their words, as they are typed. */
+export const searchRoutes = ({ store: { db } }: Site) =>
+  new Hono().get(
+    '/',
+    told('Lines, jobs and kit that fit every word, the best first.', { 200: 'At most twenty.' }, [400]),
+    valid('query', searchQuery),
+    async (c) => c.json(await findAll(db, c.req.valid('query').q), 200),
+  )

@@ -1,0 +1,30 @@
+import { labels, t } from '../language'
+
+/** What is said where everything is searched. */
+export const findWords = labels({
+  find: 'Search everything',
+  hint: 'A line, a job, a dial, a person, or what to do',
+  nothing: (text: string) => t`Nothing fits “${text}”.`,
+  offline: 'Offline: what is on this tablet is searched.',
+  acts: 'Do',
+  found: 'Found',
+  line: 'line',
+  kit: 'kit',
+  logbook: (line: string) => t`Logbook of ${line}`,
+  newJob: 'New job',
+  newJobOn: (line: string) => t`New job on ${line}`,
+  floor: 'Floor: jobs in hand',
+  due: 'Jobs that are due',
+  signed: 'Signed jobs',
+  lines: 'Lines',
+  kitScreen: 'Kit',
+  site: 'The site: lines by area, overdue, drift',
+  tags: 'Tags for the machines, as PDF',
+  mm: 'Show millimetres',
+  mil: 'Show mils',
+  light: 'Light theme',
+  dark: 'Dark theme',
+  pad: 'Glove pad on or off',
+  shortcuts: 'Keyboard shortcuts',
+  step: (step: string) => t`This job: ${step}`,
+})
