@@ -82,7 +82,7 @@ test('a signed job cannot be changed', async ({ page, demo }) => {
 test('the floor is searched and filtered in the address', async ({ page, demo }) => {
   await page.goto(demo)
   const rows = page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')
-  await expect(rows).toHaveCount(25)
+  await expect(rows).toHaveCount(40)
   await page.getByLabel('Search lines and jobs').fill('brine')
   await expect(rows).toHaveCount(4)
   await page.getByRole('radio', { name: /In hand/ }).click()

@@ -39,13 +39,13 @@ function visit(
 describe('a visit', () => {
   it('is as found and as left of every station and coupling; without a move they are the same', () => {
     const one = visit('2024-01-10', at(0.1), at(0.01))
-    expect(one.readAgain).toBe(true)
+    expect(one.moves).toBe(1)
     const place = (side: Visit['found']) =>
       side.places.find((p) => p.place === 'm2-back' && p.plane === 'vertical')?.position
     expect(place(one.found)).toBeCloseTo(0.1, 3)
     expect(place(one.left)).toBeCloseTo(0.01, 3)
     const still = visit('2024-01-10', at(0.1))
-    expect(still.readAgain).toBe(false)
+    expect(still.moves).toBe(0)
     expect(still.left).toEqual(still.found)
     expect(visitOf(makeJob(line, '', '2024-01-01', 'mm'), { id: 'x', number: 1, signed: false })).toBeUndefined()
   })

@@ -1,8 +1,9 @@
 import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { provedOf } from '../job/proved'
-import type { AnyJob, KindName } from '../kinds'
+import { type AnyJob, type KindName, kindOf } from '../kinds'
 import type { Misalignment } from '../probes/probe'
 import type { ProofRound } from '../prove/proof'
+import { seatPeg, solveSeat } from '../seat/state'
 import type { Peg } from '../verdict/peg'
 import type { Joint, Limits } from '../verdict/verdict'
 
@@ -22,10 +23,14 @@ export interface Visit {
   state: Peg
   found: VisitSide
   left: VisitSide
-  /** Whether as left was read in a round of its own: without a move it is as found. */
-  readAgain: boolean
+  /** How often it was moved and read again, from as found to as left: nought where as left is as found. */
+  moves: number
+  /** What as left was read says by itself, whatever else of the job is open. */
+  within: boolean
   /** What each coupling is judged by. */
   joints: readonly JudgedJoint[]
+  /** How its feet sat: the state, and the largest rise found and left, mm. */
+  feet: { state: Peg; found: number | null; left: number | null }
   /** The machine that positions are told from. */
   reference: string
   flags: readonly VisitFlag[]
@@ -65,19 +70,25 @@ export interface VisitJob {
   signed: boolean
 }
 
+/** A visit as it is stored with its job, which knows the rest. */
+export type KeptVisit = Omit<Visit, 'job' | 'number' | 'signed'>
+
 /** A job as a visit; undefined where no round of it is complete. */
 export function visitOf<K extends KindName>(job: AnyJob<K>, { id, number, signed }: VisitJob): Visit | undefined {
+  const kept = visitKept(job)
+  return kept && { job: id, number, signed, ...kept }
+}
+
+/** What a job keeps of itself as a visit; undefined where no round of it is complete. */
+export function visitKept<K extends KindName>(job: AnyJob<K>): KeptVisit | undefined {
   const { rounds, proof } = provedOf<K>(job)
   if (proof.found === undefined || proof.left === undefined) return undefined
   const [found, left] = [rounds[proof.found], rounds[proof.left]]
   const [foundAt, leftAt] = [job.rounds[proof.found]?.takenAt, job.rounds[proof.left]?.takenAt]
   if (!found || !left) return undefined
   return {
-    job: id,
-    number,
     title: job.title,
     occasion: job.ready?.occasion ?? '',
-    signed,
     by: job.doneBy,
     minutes: Number.parseInt(job.minutes, 10) || 0,
     rounds: job.rounds.length,
@@ -85,16 +96,30 @@ export function visitOf<K extends KindName>(job: AnyJob<K>, { id, number, signed
     state: proof.state,
     found: sideOf(found, foundAt ?? ''),
     left: sideOf(left, leftAt ?? ''),
-    readAgain: proof.found !== proof.left,
+    moves: proof.left - proof.found,
+    within: left.joints.length > 0 && left.joints.every(({ solution }) => solution.verdict?.state === 'within'),
     joints: left.joints.map(({ id: joint, joint: where, solution, growth }) => ({
       id: joint,
       joint: { x: where.x, diameter: where.diameter, flexPlanes: where.flexPlanes, kind: where.kind },
       limits: solution.verdict?.limits,
       growth,
     })),
+    feet: feetOf(job),
     reference: left.reference,
     flags: flagsOf(left),
   }
+}
+
+/** The largest rise of any foot as found and, where it was checked again, as left. */
+function feetOf<K extends KindName>(job: AnyJob<K>): KeptVisit['feet'] {
+  const seats = kindOf({ kind: job.line.kind as K }).seats(job.line)
+  const most = (pass: 'before' | 'after'): number | null => {
+    const rises = seats.flatMap((machine) =>
+      solveSeat(machine, job.seat?.[machine.id], pass).checks.flatMap(({ rise }) => rise ?? []),
+    )
+    return rises.length > 0 ? Math.max(...rises.map(Math.abs)) : null
+  }
+  return { state: seatPeg(seats, job.seat), found: most('before'), left: most('after') }
 }
 
 function flagsOf({ joints }: ProofRound): VisitFlag[] {

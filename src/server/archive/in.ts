@@ -4,7 +4,7 @@ import { Unzip, UnzipInflate } from 'fflate'
 import * as v from 'valibot'
 import { anyJobSchema, anyKitSchema, anyLineSchema } from '../../core/job/migrate'
 import { pictureType } from '../../core/job/pictures'
-import type { JobSummary } from '../../core/job/summary'
+import type { Worked } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import { siteSchema } from '../../core/site/schema'
 import { insertedJob } from '../db/jobs'
@@ -105,7 +105,7 @@ const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
 export async function bringIn(
   db: Database,
   zip: AsyncIterable<Uint8Array>,
-  summarise: (job: AnyJob) => Promise<JobSummary>,
+  summarise: (job: AnyJob) => Promise<Worked>,
 ): Promise<BroughtIn> {
   const told: BroughtIn = {
     added: { lines: 0, kit: 0, photographs: 0, jobs: 0, revisions: 0 },

@@ -56,7 +56,7 @@ const json = (name: string, content: object): ArchiveFile => ({ name, content: `
 async function* filesOf(db: Database, at: string): AsyncGenerator<ArchiveFile> {
   yield json('vane-peg.json', { format: 'vane-peg.archive', version: 1, at, site: await siteSettings(db) })
   const everyLine = await db.query.lines.findMany({ orderBy: asc(lines.id) })
-  for (const { edits: _, words: __, ...line } of everyLine) yield json(`lines/${line.id}.json`, line)
+  for (const { edits: _, words: __, book: ___, ...line } of everyLine) yield json(`lines/${line.id}.json`, line)
   for (const { edits: _, words: __, ...item } of await db.query.kit.findMany({ orderBy: asc(kit.id) }))
     yield json(`kit/${item.id}.json`, item)
   for (const { id } of await db.select({ id: photographs.id }).from(photographs).orderBy(asc(photographs.id))) {
@@ -80,7 +80,7 @@ async function* filesOf(db: Database, at: string): AsyncGenerator<ArchiveFile> {
   for (const { id } of listed) {
     const job = await db.query.jobs.findFirst({ where: eq(jobs.id, id) })
     if (!job) continue
-    const { edits: _, summary: __, people: ___, words: ____, ...kept } = job
+    const { edits: _, summary: __, people: ___, words: ____, visit: _____, ...kept } = job
     yield json(`jobs/${id}.json`, kept)
   }
   for (const { jobId, number } of await db

@@ -44,8 +44,8 @@ describe('the search of everything', () => {
   it('follows every change, and leaves out what was put away', async () => {
     const job = (await findJob(store.db, 'job-5'))!
     const changed = { ...job.document, title: 'Seal replaced', note: 'The zanzibar gasket was renewed.' }
-    const { summary } = job
-    await updateJob(store.db, 'job-5', { version: job.version, document: changed, edit: undefined, at }, summary)
+    const worked = { summary: job.summary, visit: job.visit }
+    await updateJob(store.db, 'job-5', { version: job.version, document: changed, edit: undefined, at }, worked)
     expect(await names('zanzi')).toEqual(['job job-5'])
     await archiveJob(store.db, 'job-5', at)
     expect(await names('zanzi')).toEqual([])

@@ -1,8 +1,10 @@
 import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { wordsOfJob } from '../../core/find/words'
-import { coreVersion, type JobSummary } from '../../core/job/summary'
+import { coreVersion } from '../../core/job/summary'
+import type { Worked } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
+import type { Visit } from '../../core/logbook/visit'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { type jobStates, jobs } from './schema'
@@ -99,14 +101,18 @@ export async function visitsOfLine(db: Database, lineId: string) {
   return rows.map(({ summary, ...row }) => ({ ...row, rounds: summary.rounds }))
 }
 
-/** The latest jobs of a line with all that is in them, those put away left out: for its logbook. */
-export const jobsOfLine = (db: Database, lineId: string) =>
-  db
-    .select({ id: jobs.id, number: jobs.number, state: jobs.state, document: jobs.document })
+/** The latest visits to a line, those put away left out: for its logbook. */
+export async function visitsTo(db: Database, lineId: string): Promise<Visit[]> {
+  const rows = await db
+    .select({ job: jobs.id, number: jobs.number, state: jobs.state, visit: jobs.visit })
     .from(jobs)
-    .where(and(eq(jobs.lineId, lineId), isNull(jobs.archivedAt)))
+    .where(and(eq(jobs.lineId, lineId), isNull(jobs.archivedAt), isNotNull(jobs.visit)))
     .orderBy(desc(jobs.updatedAt))
     .limit(60)
+  return rows.flatMap(({ job, number, state, visit }) =>
+    visit ? [{ job, number, signed: state === 'signed', ...visit }] : [],
+  )
+}
 
 /** Jobs of a line that are due or in hand, and the last that was signed: what a tablet takes along. */
 export async function jobsAlong(db: Database, lineId: string) {
@@ -144,7 +150,7 @@ export async function overview(db: Database) {
 
 export const findJob = (db: Database, id: string) => db.query.jobs.findFirst({ where: eq(jobs.id, id) })
 
-const derived = (document: AnyJob, summary: JobSummary) => ({
+const derived = (document: AnyJob, { summary, visit }: Worked) => ({
   document,
   title: document.title,
   lineName: document.line.name,
@@ -152,13 +158,14 @@ const derived = (document: AnyJob, summary: JobSummary) => ({
   words: wordsOfJob(document),
   people: [...new Set([document.doneBy, ...document.rounds.map(({ by }) => by)].filter(Boolean))].join(' '),
   summary,
+  visit,
 })
 
 export interface NewJob {
   id: string
   lineId: string
   document: AnyJob
-  summary: JobSummary
+  worked: Worked
   state?: JobState
   dueOn?: string
   signedBy?: string
@@ -175,14 +182,14 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
 /** Stores a job of another site under its own number, or under the next free one where that is taken here. */
 export async function insertedJob(
   db: Database,
-  job: Omit<typeof jobs.$inferInsert, 'title' | 'lineName' | 'area' | 'people' | 'words' | 'summary'>,
-  summary: JobSummary,
+  job: Omit<typeof jobs.$inferInsert, 'title' | 'lineName' | 'area' | 'people' | 'words' | 'summary' | 'visit'>,
+  worked: Worked,
 ) {
   const number = sql<number>`case when exists (select 1 from jobs where number = ${job.number})
     then (select max(number) + 1 from jobs) else ${job.number} end`
   const [made] = await db
     .insert(jobs)
-    .values({ ...job, ...derived(job.document, summary), number })
+    .values({ ...job, ...derived(job.document, worked), number })
     .returning({ id: jobs.id, number: jobs.number })
   if (!made) throw new Error('A job was not stored.')
   return made
@@ -219,7 +226,7 @@ export const dueJobs = (db: Database) =>
     .orderBy(asc(jobs.dueOn))
 
 /** Stores a new job under the next free number; undefined where there is one of this id. */
-export async function insertJob(db: Database, { id, lineId, document, summary, at, ...rest }: NewJob) {
+export async function insertJob(db: Database, { id, lineId, document, worked, at, ...rest }: NewJob) {
   const [made] = await db
     .insert(jobs)
     .values({
@@ -227,7 +234,7 @@ export async function insertJob(db: Database, { id, lineId, document, summary, a
       lineId,
       state: 'in-hand',
       ...rest,
-      ...derived(document, summary),
+      ...derived(document, worked),
       number: sql`(select coalesce(max(number), 0) + 1 from jobs)`,
       createdAt: at,
       updatedAt: at,
@@ -245,12 +252,12 @@ export async function updateJob(
   db: Database,
   id: string,
   { version, document, edit, at }: Edit<AnyJob>,
-  summary: JobSummary,
+  worked: Worked,
 ) {
   const [updated] = await db
     .update(jobs)
     .set({
-      ...derived(document, summary),
+      ...derived(document, worked),
       ...stepped(jobs, version, edit),
       updatedAt: at,
       state: 'in-hand',
@@ -272,9 +279,9 @@ export const summedBefore = (db: Database, most: number) =>
 export const storeSummary = (
   db: Database,
   { id, version, document }: { id: string; version: number; document: AnyJob },
-  summary: JobSummary,
+  { summary, visit }: Worked,
 ) =>
   db
     .update(jobs)
-    .set({ summary, words: wordsOfJob(document) })
+    .set({ summary, visit, words: wordsOfJob(document) })
     .where(and(eq(jobs.id, id), eq(jobs.version, version)))

@@ -1,6 +1,7 @@
-import { and, asc, count, eq, isNotNull, isNull } from 'drizzle-orm'
+import { and, asc, count, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { wordsOfLine } from '../../core/find/words'
 import type { AnyLine } from '../../core/kinds'
+import type { Book } from '../../core/logbook/book'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { jobs, lines } from './schema'
@@ -31,6 +32,8 @@ export const derivedLine = (document: AnyLine) => ({
   name: document.name,
   area: document.area,
   words: wordsOfLine(document),
+  // its logbook's choices are in it
+  book: null,
 })
 
 /** Stores a new line; undefined where there is one of this id. */
@@ -61,4 +64,42 @@ export async function updateLine(db: Database, id: string, { version, document, 
     .where(and(eq(lines.id, id), eq(lines.version, version)))
     .returning()
   return updated
+}
+
+/** Another one whenever a job of a line was stored, signed or put away. */
+const stamp = sql<string>`(select count(*) || ' ' || coalesce(sum(j.version), 0) || ' ' || count(j.archived_at) || ' ' || count(j.signed_at)
+  from jobs j where j.line_id = lines.id)`
+
+/** Lines whose book has to be made again, with what people decided in their logbooks. */
+export const linesUnbooked = (db: Database, most: number) =>
+  db
+    .select({ id: lines.id, document: lines.document, stamp: stamp.as('stamp') })
+    .from(lines)
+    .where(and(isNull(lines.book), isNull(lines.archivedAt)))
+    .limit(most)
+
+/** Keeps a book, unless a job of its line has changed since the stamp was read. */
+export const keepBook = (db: Database, id: string, book: Book, read: string) =>
+  db
+    .update(lines)
+    .set({ book })
+    .where(and(eq(lines.id, id), sql`${stamp} = ${read}`))
+
+/** Every line in use at a glance, with how its jobs stand. */
+export async function linesAtAGlance(db: Database) {
+  return db
+    .select({
+      id: lines.id,
+      name: lines.name,
+      area: lines.area,
+      document: lines.document,
+      book: lines.book,
+      open: sql<number>`count(case when ${jobs.state} = 'in-hand' then 1 end)`,
+      dueOn: sql<string | null>`min(case when ${jobs.state} = 'due' then ${jobs.dueOn} end)`,
+    })
+    .from(lines)
+    .leftJoin(jobs, and(eq(jobs.lineId, lines.id), isNull(jobs.archivedAt)))
+    .where(isNull(lines.archivedAt))
+    .groupBy(lines.id)
+    .orderBy(asc(lines.area), asc(lines.name))
 }

@@ -4,6 +4,8 @@ import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
 import type { Photograph } from '../../core/job/photographs'
 import { type JobSummary, summaryToday } from '../../core/job/summary'
 import type { KitItem } from '../../core/kit/schema'
+import type { Book } from '../../core/logbook/book'
+import type { KeptVisit } from '../../core/logbook/visit'
 import type { SiteSettings } from '../../core/site/schema'
 
 /** A document as JSON: read in whatever shape it was stored, written in today's. */
@@ -41,6 +43,8 @@ export const lines = sqliteTable('lines', {
   updatedAt: text('updated_at').notNull(),
   edits: edits(),
   words: words(),
+  /** Its logbook at a glance; nothing where a visit changed since. */
+  book: text('book', { mode: 'json' }).$type<Book>(),
   /** When it was put away; nothing that a record hangs on is ever deleted. */
   archivedAt: text('archived_at'),
 })
@@ -85,6 +89,8 @@ export const jobs = sqliteTable(
     lineName: text('line_name').notNull(),
     area: text('area').notNull(),
     summary: summary('summary').notNull(),
+    /** What it is in its line's logbook; nothing where no round is complete, or it was not worked out yet. */
+    visit: text('visit', { mode: 'json' }).$type<KeptVisit>(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
     edits: edits(),

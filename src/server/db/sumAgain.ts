@@ -20,7 +20,7 @@ export async function sumAgain({ store, heavy, changes }: Site, log: Logger): Pr
     for (const job of before) {
       const { id, version } = job
       tried.add(id)
-      const stored = await storeSummary(store.db, job, await heavy.summary(job.document))
+      const stored = await storeSummary(store.db, job, await heavy.worked(job.document))
       // changed meanwhile: it was summed up then
       if (stored.rowsAffected > 0) {
         made++

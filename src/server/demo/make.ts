@@ -1,9 +1,8 @@
 import { provedOf } from '../../core/job/proved'
-import { summaryOf } from '../../core/job/summary'
-import { visitOf } from '../../core/logbook/visit'
+import { workedOf } from '../../core/job/worked'
 import { openKey } from '../../core/prove/proof'
 import { canonical } from '../../record/revision'
-import { findJob, insertJob, jobsOfLine } from '../db/jobs'
+import { findJob, insertJob, visitsTo } from '../db/jobs'
 import { insertKit, listKit } from '../db/kit'
 import { insertLine } from '../db/lines'
 import type { Database } from '../db/open'
@@ -15,6 +14,7 @@ import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 import { type DemoJob, demoPlant, earlierJobs } from './plant'
 import { uprightJobs } from './upright'
+import { yearsOfVisits } from './years'
 
 const day = 86_400_000
 
@@ -23,9 +23,10 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   await db.batch([db.delete(revisions), db.delete(jobs), db.delete(lines), db.delete(kit)])
   await putSiteSettings(db, demoSite)
   const [told, methods, moves, pairs] = [demoPlant(today), methodJobs(today), moveJobs(today), uprightJobs(today)]
+  const years = yearsOfVisits(today)
   const plant = {
-    lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines],
-    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs, ...pairs.jobs, ...earlierJobs(today)],
+    lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines, ...years.lines],
+    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs, ...pairs.jobs, ...earlierJobs(today), ...years.jobs],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))
   const begun = new Date(today.getTime() - 400 * day).toISOString()
@@ -40,7 +41,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       id: `job-${i + 1}`,
       lineId: idOf.get(line) ?? '',
       document,
-      summary: summaryOf(document),
+      worked: workedOf(document),
       state: state === 'signed' ? 'in-hand' : state,
       at: at.toISOString(),
       ...(state === 'due' ? { dueOn: new Date(today.getTime() + days * day).toISOString().slice(0, 10) } : {}),
@@ -71,9 +72,9 @@ async function signDemo(db: Database, id: string, by: string, at: string): Promi
     key: openKey(open),
     because: 'Before these steps were kept here.',
   }))
-  const visits = (await jobsOfLine(db, job.lineId))
-    .flatMap(({ document: one, state, ...about }) => visitOf(one, { ...about, signed: state === 'signed' }) ?? [])
-    .filter(({ left }) => left.at <= new Date(Date.parse(at) + day).toISOString())
+  const visits = (await visitsTo(db, job.lineId)).filter(
+    ({ left }) => left.at <= new Date(Date.parse(at) + day).toISOString(),
+  )
   const outcome = await sealed(
     { line: { visits }, id, number, revision, at, document, site: demoSite, kit: await listKit(db) },
     { doneBy: by, checkedBy: by === 'I. M.' ? 'R. T.' : 'I. M.', unit: 'mm', accepted },

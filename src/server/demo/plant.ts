@@ -18,7 +18,7 @@ import { wellProved } from './proved'
  * made by the rig from exact geometry with a fixed seed. Nobody real works here.
  */
 
-interface Drawing {
+export interface Drawing {
   name: string
   area: string
   sides: Line['sides']
@@ -40,7 +40,7 @@ interface Drawing {
   because: string
 }
 
-function draw(drawing: Drawing): Line {
+export function draw(drawing: Drawing): Line {
   const length: Unit = drawing.unit === 'mil' ? 'in' : 'mm'
   const kinds = drawing.machines.map((machine) => machine.kind)
   let line = makeLine(drawing.name, kinds[0] ?? 'pump', kinds[1] ?? 'motor', drawing.unit)
@@ -77,7 +77,7 @@ function draw(drawing: Drawing): Line {
   }
 }
 
-const rinsePump: Drawing = {
+export const rinsePump: Drawing = {
   name: 'Rinse pump 3',
   area: 'Wash hall',
   sides: { near: 'aisle', far: 'wall' },
@@ -109,7 +109,7 @@ const brineBlower: Drawing = {
   because: 'Two shafts meet it; it is doweled.',
 }
 
-const dryerPump: Drawing = {
+export const dryerPump: Drawing = {
   name: 'Dryer circulation pump',
   area: 'Drying loft',
   sides: { near: 'stair', far: 'dryer' },
@@ -178,7 +178,7 @@ function readSet(
   }
 }
 
-interface Visit {
+export interface Visit {
   drawing: Drawing
   title: string
   state: 'due' | 'in-hand' | 'signed'
@@ -199,7 +199,7 @@ interface Visit {
   seat?: SeatStory
 }
 
-const at = (offsetZ: number, slopeZ: number, offsetY: number, slopeY: number): Misalignment => ({
+export const at = (offsetZ: number, slopeZ: number, offsetY: number, slopeY: number): Misalignment => ({
   offsetZ,
   slopeZ,
   offsetY,
@@ -358,7 +358,7 @@ export function demoPlant(today: Date): { lines: Line[]; jobs: DemoJob[] } {
 /** The earlier visits that the logbooks have. */
 export const earlierJobs = (today: Date): DemoJob[] => visited(earlier, today, chance(20261126))
 
-function visited(list: readonly Visit[], today: Date, source: Chance): DemoJob[] {
+export function visited(list: readonly Visit[], today: Date, source: Chance): DemoJob[] {
   return list.map((visit) => {
     const line = draw(visit.drawing)
     const takenAt = new Date(today.getTime() - Math.max(0, visit.state === 'due' ? 0 : visit.days) * 86_400_000)

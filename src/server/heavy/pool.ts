@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { Piscina } from 'piscina'
-import { unsummed } from '../../core/job/summary'
+import { unworked } from '../../core/job/worked'
 import { type Heavy, here } from './work'
 import type { Task } from './worker'
 
@@ -52,13 +52,13 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
   const [long, short] = [poolOf(filename, slow), poolOf(filename, quick)]
   return {
     solve: (...given) => long.run('solve', given),
-    // a document that its schema takes is never refused for want of a summary
-    summary: (job) => short.run<Awaited<ReturnType<Heavy['summary']>>>('summary', [job]).catch(() => unsummed(job)),
+    // a document that its schema takes is never refused for want of what is worked out of it
+    worked: (job) => short.run<Awaited<ReturnType<Heavy['worked']>>>('worked', [job]).catch(() => unworked(job)),
     report: (...given) => long.run('report', given),
     sign: (...given) => long.run('sign', given),
     record: (...given) => long.run('record', given),
     draft: (...given) => long.run('draft', given),
-    logbook: (...given) => long.run('logbook', given),
+    books: (...given) => long.run('books', given),
     sheet: (...given) => long.run('sheet', given),
     moveSheet: (...given) => long.run('moveSheet', given),
     end: async () => void (await Promise.all([long.end(), short.end()])),

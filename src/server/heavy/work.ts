@@ -1,7 +1,8 @@
 import type { Checked } from '../../core/frame/fault'
-import { type JobSummary, summaryOf } from '../../core/job/summary'
+import { type Worked, workedOf } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
-import { type Visit, type VisitJob, visitOf } from '../../core/logbook/visit'
+import { type Book, bookOf } from '../../core/logbook/book'
+import type { Known } from '../../core/logbook/counted'
 import { solveDocument } from '../../planner/solveDocument'
 import type { DraftJob, Pictures } from '../../print/draft'
 import type { PrintedJob } from '../../print/kind'
@@ -12,7 +13,8 @@ type Unit = 'mm' | 'mil'
 /** What takes long enough to stand in the way of everybody else: done apart from the server's own thread. */
 export interface Heavy {
   solve(document: unknown): Promise<Checked<object>>
-  summary(job: AnyJob): Promise<JobSummary>
+  /** What is stored beside a job. */
+  worked(job: AnyJob): Promise<Worked>
   /** A PDF of a round. */
   report(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array>
   /** Signs a job, or says what is in the way. */
@@ -22,8 +24,8 @@ export interface Heavy {
   draft(job: DraftJob, unit: Unit): Promise<Uint8Array>
   /** An empty sheet for pencil and paper. */
   sheet(job: Pick<DraftJob, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
-  /** Jobs of one line as its logbook keeps them; one without a complete round is left out. */
-  logbook(jobs: readonly (VisitJob & { document: AnyJob })[]): Promise<Visit[]>
+  /** Lines at a glance, from their visits. */
+  books(lines: readonly Known[]): Promise<Book[]>
   /** A PDF for the machine; null where there is nothing to move by. */
   moveSheet(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
 }
@@ -42,8 +44,7 @@ const signing = async () => {
 /** The work itself, done where it is called. */
 export const here: Heavy = {
   solve: (document) => solveDocument(document),
-  summary: async (job) =>
-    summaryOf(job, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
+  worked: async (job) => workedOf(job, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
   report: async (job, unit, round) => {
     const { reportPdf } = await printing()
     return reportPdf(job, unit, round)
@@ -52,7 +53,7 @@ export const here: Heavy = {
   record: async (content, pictures) => (await signing()).revisionPdf(JSON.parse(content), pictures),
   draft: async (job, unit) => (await printing()).draftPdf(job, unit),
   sheet: async (job, round, unit) => (await printing()).readingSheetPdf(job, round, unit),
-  logbook: async (jobs) => jobs.flatMap(({ document, ...job }) => visitOf(document, job) ?? []),
+  books: async (lines) => lines.map(bookOf),
   moveSheet: async (job, unit, round) => {
     const { moveSheetPdf } = await printing()
     return (await moveSheetPdf(job, unit, round)) ?? null

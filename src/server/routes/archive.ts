@@ -37,7 +37,7 @@ export const archiveRoutes = ({ store: { db }, heavy }: Site) =>
         if (!body) return c.json(refusal('', 'Send an archive.'), 400)
         try {
           const chunks = body as unknown as AsyncIterable<Uint8Array>
-          return c.json(await bringIn(db, chunks, (job) => heavy.summary(job)), 200)
+          return c.json(await bringIn(db, chunks, (job) => heavy.worked(job)), 200)
         } catch (error) {
           if (error instanceof NoArchive) return c.json(refusal('', error.message), 415)
           if (error instanceof Error && /zip|invalid|unexpected|too large/i.test(error.message))

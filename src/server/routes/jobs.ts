@@ -7,11 +7,11 @@ import {
   changeDue,
   findJob,
   insertJob,
-  jobsOfLine,
   listJobs,
   overview,
   updateJob,
   visitsOfLine,
+  visitsTo,
 } from '../db/jobs'
 import { listKit } from '../db/kit'
 import { findLine } from '../db/lines'
@@ -78,11 +78,8 @@ const changedMeanwhile = refusal('version', 'This job was changed meanwhile. Loo
 export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
   /** What is known of a job's line over the years. */
   const lineOf = async ({ lineId }: { lineId: string }) => {
-    const [line, visits] = await Promise.all([findLine(db, lineId), jobsOfLine(db, lineId)])
-    return {
-      logbook: line?.document.logbook,
-      visits: await heavy.logbook(visits.map(({ state, ...one }) => ({ ...one, signed: state === 'signed' }))),
-    }
+    const [line, visits] = await Promise.all([findLine(db, lineId), visitsTo(db, lineId)])
+    return { logbook: line?.document.logbook, visits }
   }
   const wholeKit = async () => [...(await listKit(db)), ...(await listKit(db, true))]
   return new Hono()
@@ -116,8 +113,8 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
         const { id, lineId, document, dueOn } = c.req.valid('json')
         if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
         const state = dueOn ? { state: 'due' as const, dueOn } : {}
-        const summary = await heavy.summary(document)
-        const made = await insertJob(db, { id, lineId, document, summary, at: now(), ...state })
+        const worked = await heavy.worked(document)
+        const made = await insertJob(db, { id, lineId, document, worked, at: now(), ...state })
         if (made) changes.tell({ kind: 'job', id, version: made.version })
         const job = made ?? (await findJob(db, id))
         if (!job) throw new Error('A job was not stored.')
@@ -145,8 +142,8 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       async (c) => {
         const { id } = c.req.valid('param')
         const sent = c.req.valid('json')
-        const summary = await heavy.summary(sent.document)
-        const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, summary)
+        const worked = await heavy.worked(sent.document)
+        const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, worked)
         if (updated) {
           changes.tell({ kind: 'job', id, version: updated.version })
           return c.json(updated, 200)

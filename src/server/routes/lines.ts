@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyLineSchema } from '../../core/job/migrate'
-import { jobsAlong, jobsOfLine } from '../db/jobs'
+import { jobsAlong, visitsTo } from '../db/jobs'
 import { archiveLine, findLine, insertLine, insertLines, listLines, updateLine } from '../db/lines'
 import { told } from '../openapi'
 import type { Site } from '../site'
@@ -19,7 +19,7 @@ const manyBody = v.strictObject({
 
 const now = () => new Date().toISOString()
 
-export const lineRoutes = ({ store: { db }, heavy, changes }: Site) =>
+export const lineRoutes = ({ store: { db }, changes }: Site) =>
   new Hono()
     .get(
       '/',
@@ -85,9 +85,7 @@ export const lineRoutes = ({ store: { db }, heavy, changes }: Site) =>
       async (c) => {
         const { id } = c.req.valid('param')
         if (!(await findLine(db, id))) return c.json(refusal('id', 'There is no such line.'), 404)
-        const jobs = await jobsOfLine(db, id)
-        const visits = await heavy.logbook(jobs.map(({ state, ...job }) => ({ ...job, signed: state === 'signed' })))
-        return c.json(visits, 200)
+        return c.json(await visitsTo(db, id), 200)
       },
     )
     .put(

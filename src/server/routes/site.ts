@@ -1,13 +1,39 @@
 import { Hono } from 'hono'
+import { rightFirst, workByMethod } from '../../core/logbook/book'
 import { siteSchema } from '../../core/site/schema'
+import { visitsTo } from '../db/jobs'
+import { keepBook, linesAtAGlance, linesUnbooked } from '../db/lines'
 import { putSiteSettings, siteSettings } from '../db/revisions'
 import { told } from '../openapi'
 import type { Site } from '../site'
 import { valid } from './answers'
 
-/** What the site says of itself. */
-export const siteRoutes = ({ store: { db } }: Site) =>
-  new Hono()
+/** Lines whose books are made again in one go. */
+const atOnce = 50
+
+/** Makes the books again that a visit changed; each is kept unless another visit came meanwhile. */
+async function bookAgain({ store: { db }, heavy }: Site): Promise<void> {
+  for (let tries = 0; tries < 100; tries++) {
+    const lines = await linesUnbooked(db, atOnce)
+    if (lines.length === 0) return
+    const known = await Promise.all(
+      lines.map(async ({ id, document }) => ({
+        visits: await visitsTo(db, id),
+        ...(document.logbook ? { logbook: document.logbook } : {}),
+      })),
+    )
+    const books = await heavy.books(known)
+    for (const [i, { id, stamp }] of lines.entries()) {
+      const book = books[i]
+      if (book) await keepBook(db, id, book, stamp)
+    }
+  }
+}
+
+/** What the site says of itself, and how it stands. */
+export const siteRoutes = (site: Site) => {
+  const { db } = site.store
+  return new Hono()
     .get(
       '/',
       told('What the site says of itself.', { 200: { says: 'Name, mark and rules.', schema: siteSchema } }),
@@ -23,3 +49,27 @@ export const siteRoutes = ({ store: { db } }: Site) =>
         return c.json(document, 200)
       },
     )
+    .get(
+      '/view',
+      told('Every line at a glance, and the work of the site.', {
+        200: 'Lines, methods, and how often the first move was enough.',
+      }),
+      async (c) => {
+        await bookAgain(site)
+        const lines = await linesAtAGlance(db)
+        const books = lines.flatMap(({ book }) => book ?? [])
+        return c.json(
+          {
+            lines: lines.map(({ book, ...line }) => {
+              if (!book) return { ...line, book: null }
+              const { work: _, ...kept } = book
+              return { ...line, book: kept }
+            }),
+            methods: workByMethod(books),
+            first: rightFirst(books),
+          },
+          200,
+        )
+      },
+    )
+}

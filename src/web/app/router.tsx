@@ -26,6 +26,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await again(() => import('../screens/kit/KitScreen'))).KitScreen }),
       },
       {
+        path: '/site',
+        lazy: async () => ({ Component: (await again(() => import('../screens/site/SiteScreen'))).SiteScreen }),
+      },
+      {
         path: '/lines',
         lazy: async () => ({ Component: (await again(() => import('../screens/floor/LinesScreen'))).LinesScreen }),
       },

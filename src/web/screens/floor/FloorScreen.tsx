@@ -8,6 +8,7 @@ import { miniOf } from '../../../drawing'
 import { sayNext } from '../../../words'
 import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
+import { siteViewWords } from '../../../words/page/siteView'
 import { tabletWords } from '../../../words/page/tablet'
 import { jobName, stepNames } from '../../../words/terms'
 import { answered, api, type JobRow, type JobState } from '../../api/client'
@@ -147,6 +148,7 @@ export function FloorScreen() {
               {dueWords.calendar}
             </ButtonAnchor>
           ) : null}
+          <ButtonLink to="/site">{siteViewWords.site}</ButtonLink>
           <ButtonLink to="/lines">{floorWords.lines}</ButtonLink>
           <ButtonLink to="/kit">{floorWords.kit}</ButtonLink>
           <ButtonLink to="/new" $look="act">

@@ -5,16 +5,17 @@ import styled from 'styled-components'
 import type { Plane } from '../../../core/frame/axis'
 import { fromMm } from '../../../core/frame/units'
 import type { AnyLine } from '../../../core/kinds'
+import { median } from '../../../core/logbook/book'
+import { counted } from '../../../core/logbook/counted'
 import { type Interval, intervalsOf, likelyCause } from '../../../core/logbook/drift'
 import { nextCheck, usualChance } from '../../../core/logbook/next'
 import { emptyLogbook, type Logbook } from '../../../core/logbook/schema'
 import { comparable, type Visit } from '../../../core/logbook/visit'
-import { boundOf, counted } from '../../../record/next'
 import { describeLine } from '../../../words/describe'
 import { driftCauseTexts, sayDrift, sayNext, visitFlagTexts } from '../../../words/logbook'
 import { logbookWords as words } from '../../../words/page/logbook'
 import { type ProofTerms, proofTerms } from '../../../words/prove'
-import { length, unitName } from '../../../words/terms'
+import { capital, couplingName, length, unitName } from '../../../words/terms'
 import { useLogbook } from '../../api/logbook'
 import { again } from '../../app/again'
 import { Waiting } from '../../app/Plain'
@@ -26,7 +27,11 @@ import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
 import { Button, Card, Choices, Fault, Field, Input, Muted } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
+import type { TimeSeries } from './TimeChart'
 import { useNextJob } from './useNextJob'
+
+/** A slope in what it is shown in: mm over 100 mm, or mil over an inch. */
+const slopeIn = (rad: number, unit: ProofTerms['unit']): number => rad * (unit === 'mil' || unit === 'in' ? 1000 : 100)
 
 const TimeChart = lazy(async () => ({ default: (await again(() => import('./TimeChart'))).TimeChart }))
 
@@ -57,10 +62,9 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
   const logbook = line.logbook ?? emptyLogbook
   const terms = useMemo(() => proofTerms(line, { unit, resolution: 0.01 }), [line, unit])
   const all = useMemo(() => comparable(stored), [stored])
-  const kept = useMemo(() => counted(stored, logbook), [stored, logbook])
+  const { visits: kept, below: chance } = useMemo(() => counted({ visits: stored, logbook }), [stored, logbook])
   const edit = (change: Partial<Logbook>, mark?: string) =>
     notebook.edit((now) => ({ ...now, logbook: { ...(now.logbook ?? emptyLogbook), ...change } }), mark)
-  const chance = boundOf(logbook)
   const next = useMemo(() => nextCheck(kept, chance), [kept, chance])
   const intervals = useMemo(() => intervalsOf(kept), [kept])
   const latest = intervals.at(-1)
@@ -175,29 +179,78 @@ function Latest({ interval, terms }: { interval: Interval; terms: ProofTerms }) 
   )
 }
 
-/** As found and as left of every station that is told from another, over time. */
+type Shown = 'stations' | 'offset' | 'slope'
+
+/** As found, and as left where it was moved. */
+const sidesOf = ({ found, left, moves }: Visit) => [
+  { side: found, found: true },
+  ...(moves > 0 ? [{ side: left, found: false }] : []),
+]
+
+/** Every station that is told from another, over time. */
+function stationSeries(visits: readonly Visit[], plane: Plane, terms: ProofTerms): TimeSeries[] {
+  const moved = visits.at(-1)?.left.places.filter((one) => one.plane === plane && one.sd > 0) ?? []
+  return moved.map(({ place }) => ({
+    name: terms.at(place),
+    points: visits.flatMap((visit) =>
+      sidesOf(visit).flatMap(({ side, found }) => {
+        const known = side.places.find((one) => one.place === place && one.plane === plane)
+        return known ? [{ at: side.at, value: fromMm(known.position, terms.unit), found }] : []
+      }),
+    ),
+  }))
+}
+
+const ofJoint = {
+  offset: { vertical: 'offsetZ', horizontal: 'offsetY' },
+  slope: { vertical: 'slopeZ', horizontal: 'slopeY' },
+} as const
+
+/** Every coupling over time, with what is allowed where every coupling is allowed the same. */
+function jointSeries(visits: readonly Visit[], what: 'offset' | 'slope', plane: Plane, terms: ProofTerms) {
+  const joints = visits.at(-1)?.joints ?? []
+  const shown = (value: number) => (what === 'offset' ? fromMm(value, terms.unit) : slopeIn(value, terms.unit))
+  const series: TimeSeries[] = joints.map(({ id }) => ({
+    name: capital(couplingName(id, terms)),
+    points: visits.flatMap((visit) =>
+      sidesOf(visit).flatMap(({ side, found }) => {
+        const known = side.joints.find((one) => one.id === id)?.misalignment[ofJoint[what][plane]]
+        return known === undefined ? [] : [{ at: side.at, value: shown(known), found }]
+      }),
+    ),
+  }))
+  const allowed = [...new Set(joints.flatMap(({ limits }) => limits?.[what] ?? []))]
+  return { series, band: allowed.length === 1 && allowed[0] !== undefined ? shown(allowed[0]) : undefined }
+}
+
+/** Stations and couplings over time. */
 function OverTime({ visits, terms }: { visits: readonly Visit[]; terms: ProofTerms }) {
   const [plane, setPlane] = useState<Plane>('vertical')
-  const series = useMemo(() => {
-    const moved = visits.at(-1)?.left.places.filter((one) => one.plane === plane && one.sd > 0) ?? []
-    return moved.map(({ place }) => ({
-      name: terms.at(place),
-      points: visits.flatMap(({ found, left, readAgain }) =>
-        [{ side: found, found: true }, ...(readAgain ? [{ side: left, found: false }] : [])].flatMap(
-          ({ side, found: asFound }) => {
-            const known = side.places.find((one) => one.place === place && one.plane === plane)
-            return known ? [{ at: side.at, value: fromMm(known.position, terms.unit), found: asFound }] : []
-          },
-        ),
-      ),
-    }))
-  }, [visits, plane, terms])
+  const [shown, show] = useState<Shown>('stations')
+  const { series, band } = useMemo(
+    () =>
+      shown === 'stations'
+        ? { series: stationSeries(visits, plane, terms), band: undefined }
+        : jointSeries(visits, shown, plane, terms),
+    [visits, plane, terms, shown],
+  )
   const marks = useMemo(() => visits.map(({ left, number }) => ({ at: left.at, name: words.job(number) })), [visits])
   const name = plane === 'vertical' ? words.upAndDown : words.sideways
+  const unit = shown === 'slope' ? words.slopeUnit(terms.unit) : unitName[terms.unit]
   return (
     <Sheet aria-label={words.overTime}>
       <h2>{words.overTime}</h2>
       <Row>
+        <Choices
+          label={words.show}
+          value={shown}
+          options={[
+            { value: 'stations', text: words.stations },
+            { value: 'offset', text: words.offset },
+            { value: 'slope', text: words.angle },
+          ]}
+          onChange={show}
+        />
         <Choices
           label={words.plane}
           value={plane}
@@ -211,18 +264,14 @@ function OverTime({ visits, terms }: { visits: readonly Visit[]; terms: ProofTer
       <Suspense fallback={null}>
         <TimeChart
           label={words.chart(name)}
-          unit={`${terms.plane(plane)}, ${unitName[terms.unit]}`}
+          unit={`${terms.plane(plane)}, ${unit}`}
           series={series}
           visits={marks}
+          band={band}
         />
       </Suspense>
     </Sheet>
   )
-}
-
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b)
-  return sorted[Math.floor((sorted.length - 1) / 2)] ?? 0
 }
 
 function Visits(props: {
@@ -253,6 +302,7 @@ function Visits(props: {
               <th scope="col">{words.verdict}</th>
               <th scope="col">{words.rounds}</th>
               <th scope="col">{words.minutes}</th>
+              <th scope="col">{`${words.softFoot}, ${unitName[terms.unit]}`}</th>
               <th scope="col">{words.station}</th>
               <th scope="col">{`${words.asFound}, ${unitName[terms.unit]}`}</th>
               <th scope="col">{`${words.asLeft}, ${unitName[terms.unit]}`}</th>
@@ -308,6 +358,9 @@ function Visits(props: {
                       <td rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
                         {visit.minutes || ''}
                       </td>
+                      <td rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
+                        {softFoot(visit, terms)}
+                      </td>
                     </>
                   ) : null}
                   <td>{one ? `${terms.at(one.place)}, ${terms.plane(one.plane)}` : ''}</td>
@@ -321,6 +374,12 @@ function Visits(props: {
       </div>
     </Sheet>
   )
+}
+
+/** The largest rise of a foot as found, and what was left of it. */
+function softFoot({ feet: { found, left } }: Visit, terms: ProofTerms): string {
+  if (found === null) return ''
+  return left === null ? length(found, terms) : words.rises(length(found, terms), length(left, terms))
 }
 
 function foundOf({ found }: Visit, place: string, plane: Plane, terms: ProofTerms): string {

@@ -13,6 +13,7 @@ import 'chartjs-adapter-date-fns'
 import annotation from 'chartjs-plugin-annotation'
 import { useEffect, useRef } from 'react'
 import styled from 'styled-components'
+import { logbookWords } from '../../../words/page/logbook'
 
 Chart.register(annotation, Legend, LinearScale, LineController, LineElement, PointElement, TimeScale, Tooltip)
 
@@ -34,8 +35,10 @@ export function TimeChart(props: {
   unit: string
   series: readonly TimeSeries[]
   visits: readonly { at: string; name: string }[]
+  /** What is allowed, either way of nought, in the shown unit. */
+  band?: number | undefined
 }) {
-  const { label, unit, series, visits } = props
+  const { label, unit, series, visits, band } = props
   const canvas = useRef<HTMLCanvasElement>(null)
   useEffect(() => {
     if (!canvas.current) return
@@ -79,6 +82,30 @@ export function TimeChart(props: {
           legend: { position: 'bottom', labels: { color: ink ?? '', usePointStyle: true } },
           annotation: {
             annotations: Object.fromEntries([
+              ...(band === undefined
+                ? []
+                : [
+                    [
+                      'allowed',
+                      {
+                        type: 'box',
+                        yMin: -band,
+                        yMax: band,
+                        backgroundColor: `color-mix(in srgb, ${kelp} 12%, transparent)`,
+                        borderColor: kelp ?? '',
+                        borderWidth: 1,
+                        borderDash: [4, 3],
+                        drawTime: 'beforeDatasetsDraw',
+                        label: {
+                          display: true,
+                          content: logbookWords.allowed,
+                          position: { x: 'end', y: 'start' },
+                          color: muted ?? '',
+                          font: { size: 11 },
+                        },
+                      },
+                    ],
+                  ]),
               [
                 'zero',
                 { type: 'line', yMin: 0, yMax: 0, borderColor: muted ?? '', borderWidth: 1, borderDash: [2, 3] },
@@ -107,7 +134,7 @@ export function TimeChart(props: {
       },
     })
     return () => chart.destroy()
-  }, [series, visits, unit])
+  }, [series, visits, unit, band])
   return (
     <Box>
       <canvas ref={canvas} role="img" aria-label={label} />

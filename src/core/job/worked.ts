@@ -1,0 +1,28 @@
+import type { AnyJob } from '../kinds'
+import { type KeptVisit, visitKept } from '../logbook/visit'
+import { type JobSummary, summaryOf, unsummed } from './summary'
+
+/** What is worked out of a job and stored beside it; it can be made again at any time. */
+export interface Worked {
+  summary: JobSummary
+  /** Null where no round is complete. */
+  visit: KeptVisit | null
+}
+
+/**
+ * What is worked out of a job. A document that its schema takes is never refused for want of it.
+ *
+ * @param onFault hears what failed
+ */
+export function workedOf(job: AnyJob, onFault: (error: unknown) => void = () => undefined): Worked {
+  const summary = summaryOf(job, onFault)
+  try {
+    return { summary, visit: visitKept(job) ?? null }
+  } catch (error) {
+    onFault(error)
+    return { summary, visit: null }
+  }
+}
+
+/** What stands in for a job that could not be worked out. */
+export const unworked = (job: AnyJob): Worked => ({ summary: unsummed(job), visit: null })
