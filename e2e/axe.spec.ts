@@ -21,6 +21,8 @@ const screens: Readonly<Record<string, string>> = {
   sign: '/jobs/job-5/sign',
   signed: '/jobs/job-3/sign',
   logbook: '/lines/line-1/logbook',
+  site: '/site',
+  lines: '/lines',
   'a table of limits': '/kit?item=kit-14',
 }
 

@@ -3,7 +3,7 @@ import { expect, test } from './site'
 
 /** What is the same in every language: units, keys, formats, our own name, what a date library or the browser says. */
 const same =
-  /^(mm|mil|mils|um|in|rpm|min|pdf|csv|json|sd|tir|vane|peg|ctrl|esc|enter|ago|jan(uary)?|feb(ruary)?|mar(ch)?|apr(il)?|may|june?|july?|aug(ust)?|sep(tember)?|oct(ober)?|nov(ember)?|dec(ember)?|seconds?|minutes?|hours?|days?|months?|years?)$/i
+  /^(mm|mil|mils|um|in|rpm|min|pdf|csv|json|sd|tir|vane|peg|ctrl|esc|enter|ago|jan(uary)?|feb(ruary)?|mar(ch)?|apr(il)?|may|june?|july?|aug(ust)?|sep(tember)?|oct(ober)?|nov(ember)?|dec(ember)?|dismiss|seconds?|minutes?|hours?|days?|months?|years?)$/i
 
 /** Every word that people typed: names of lines, machines, feet, dials, notes. */
 async function typedWords(plant: string): Promise<Set<string>> {
@@ -66,6 +66,7 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/kit?item=kit-5',
     '/lines',
     '/lines/line-1',
+    '/site',
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)
@@ -86,5 +87,15 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     for (const summary of await page.locator('summary').all()) await summary.click()
     await look(path)
   }
+  await page.goto(`${plant}/jobs/job-6/read`)
+  await page.evaluate(() => {
+    const settings = JSON.parse(localStorage.getItem('vane-peg:settings') ?? '{}')
+    localStorage.setItem('vane-peg:settings', JSON.stringify({ ...settings, pad: true }))
+  })
+  await page.reload()
+  await look('glove pad')
+  await page.keyboard.press('Control+k')
+  await page.getByRole('dialog').waitFor()
+  await look('search')
   expect([...left]).toEqual([])
 })

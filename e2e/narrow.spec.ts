@@ -53,6 +53,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/',
     '/new',
     '/lines',
+    '/site',
     '/kit',
     '/kit?item=kit-6',
   ]

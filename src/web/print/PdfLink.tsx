@@ -44,7 +44,7 @@ export function PdfLink({
       <ButtonAnchor
         {...(look ? { $look: look } : {})}
         aria-label={label}
-        aria-busy={printing}
+        aria-busy={printing || undefined}
         href={href}
         target="_blank"
         rel="noreferrer"
