@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { wordsOfJob } from '../../core/find/words'
 import { coreVersion } from '../../core/job/summary'
@@ -6,8 +6,9 @@ import type { Worked } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import type { Visit } from '../../core/logbook/visit'
 import { type Edit, stepped } from './edit'
+import { jobsFound, queryOf } from './finds'
 import type { Database } from './open'
-import { type jobStates, jobs } from './schema'
+import { type jobStates, jobs, lines } from './schema'
 
 export type JobState = (typeof jobStates)[number]
 
@@ -43,9 +44,12 @@ const listed = {
 const holds = (column: SQLiteColumn, word: string): SQL =>
   sql`${column} like ${`%${word.replace(/[\\%_]/g, '\\$&')}%`} escape '\\'`
 
+/** A word that an index of words takes as it is. */
+const plain = /^[\p{L}\p{N}]+$/u
+
 /**
- * What a search means: every word in the line's name, the area, the title, the initials or the number; "job 14" is that
- * number and no other.
+ * What a search means: every word begins one in the line's name, the area, the title, the people, the machines or the note;
+ * "job 14" is that number and no other. What is no plain word is looked for letter for letter.
  */
 export function whereOf({ search, state, area, archived }: Omit<JobQuery, 'page'>): SQL | undefined {
   const numbers: number[] = []
@@ -54,32 +58,45 @@ export function whereOf({ search, state, area, archived }: Omit<JobQuery, 'page'
     return ' '
   })
   const words = rest.trim().split(/\s+/).filter(Boolean).slice(0, 8)
+  const query = queryOf(words.filter((word) => plain.test(word)).join(' '))
   return and(
     archived ? isNotNull(jobs.archivedAt) : isNull(jobs.archivedAt),
     state ? eq(jobs.state, state) : undefined,
     area ? eq(jobs.area, area) : undefined,
     ...numbers.map((number) => eq(jobs.number, number)),
-    ...words.map((word) =>
-      or(
-        ...[jobs.lineName, jobs.area, jobs.title, jobs.people, jobs.signedBy].map((column) => holds(column, word)),
-        /^#?\d{1,9}$/.test(word) ? eq(jobs.number, Number(word.replace('#', ''))) : undefined,
+    query ? jobsFound(query) : undefined,
+    ...words
+      .filter((word) => !plain.test(word))
+      .map((word) =>
+        or(
+          ...[jobs.lineName, jobs.area, jobs.title, jobs.people, jobs.signedBy].map((column) => holds(column, word)),
+          /^#\d{1,9}$/.test(word) ? eq(jobs.number, Number(word.slice(1))) : undefined,
+        ),
       ),
-    ),
   )
 }
 
 /** One page of jobs, latest first, with how many there are in all. */
 export async function listJobs(db: Database, query: JobQuery) {
   const where = whereOf(query)
+  // what is due by the day it is due, all else by when it was last worked on
+  const order = query.state === 'due' ? [asc(jobs.dueOn), asc(jobs.number)] : [desc(jobs.updatedAt)]
+  // of what a search found the page is chosen from an index alone, and only its rows are read
+  const page = db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(where)
+    .orderBy(...order)
+    .limit(jobsAPage)
+    .offset(jobsAPage * query.page)
   const [rows, [total]] = await db.batch([
     db
       .select(listed)
       .from(jobs)
-      .where(where)
-      // what is due by the day it is due, all else by when it was last worked on
-      .orderBy(...(query.state === 'due' ? [asc(jobs.dueOn), asc(jobs.number)] : [desc(jobs.updatedAt)]))
+      .where(query.search ? inArray(jobs.id, page) : where)
+      .orderBy(...order)
       .limit(jobsAPage)
-      .offset(jobsAPage * query.page),
+      .offset(query.search ? 0 : jobsAPage * query.page),
     db.select({ jobs: count() }).from(jobs).where(where),
   ])
   return {
@@ -101,18 +118,34 @@ export async function visitsOfLine(db: Database, lineId: string) {
   return rows.map(({ summary, ...row }) => ({ ...row, rounds: summary.rounds }))
 }
 
-/** The latest visits to a line, those put away left out: for its logbook. */
-export async function visitsTo(db: Database, lineId: string): Promise<Visit[]> {
-  const rows = await db
-    .select({ job: jobs.id, number: jobs.number, state: jobs.state, visit: jobs.visit })
+const visitRows = (db: Database, lineId: string) =>
+  db
+    .select({ job: jobs.id, number: jobs.number, state: jobs.state, visit: sql<string>`${jobs.visit}`.as('visit') })
     .from(jobs)
     .where(and(eq(jobs.lineId, lineId), isNull(jobs.archivedAt), isNotNull(jobs.visit)))
     .orderBy(desc(jobs.updatedAt))
     .limit(60)
-  return rows.flatMap(({ job, number, state, visit }) =>
-    visit ? [{ job, number, signed: state === 'signed', ...visit }] : [],
-  )
+
+/**
+ * The latest visits to a line as JSON, those put away left out: put together as they are stored, and not read. Undefined
+ * where there is no such line.
+ */
+export async function visitsJson(db: Database, lineId: string): Promise<string | undefined> {
+  const [there, rows] = await db.batch([
+    db.select({ id: lines.id }).from(lines).where(eq(lines.id, lineId)),
+    visitRows(db, lineId),
+  ])
+  if (there.length === 0) return undefined
+  const told = rows.map(({ job, number, state, visit }) => {
+    const about = JSON.stringify({ job, number, signed: state === 'signed' })
+    return `${about.slice(0, -1)},${visit.slice(1)}`
+  })
+  return `[${told.join(',')}]`
 }
+
+/** The latest visits to a line, those put away left out: for its logbook. */
+export const visitsTo = async (db: Database, lineId: string): Promise<Visit[]> =>
+  JSON.parse((await visitsJson(db, lineId)) ?? '[]')
 
 /** Jobs of a line that are due or in hand, and the last that was signed: what a tablet takes along. */
 export async function jobsAlong(db: Database, lineId: string) {

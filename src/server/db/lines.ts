@@ -1,5 +1,6 @@
 import { and, asc, count, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { wordsOfLine } from '../../core/find/words'
+import { lineToday } from '../../core/job/migrate'
 import type { AnyLine } from '../../core/kinds'
 import type { Book } from '../../core/logbook/book'
 import { type Edit, stepped } from './edit'
@@ -87,12 +88,15 @@ export const keepBook = (db: Database, id: string, book: Book, read: string) =>
 
 /** Every line in use at a glance, with how its jobs stand. */
 export async function linesAtAGlance(db: Database) {
-  return db
+  const rows = await db
     .select({
       id: lines.id,
       name: lines.name,
       area: lines.area,
-      document: lines.document,
+      /** Only where there is a drift to be told: it names the places. */
+      document: sql<
+        string | null
+      >`case when json_extract(${lines.book}, '$.drift') is not null then ${lines.document} end`,
       book: lines.book,
       open: sql<number>`count(case when ${jobs.state} = 'in-hand' then 1 end)`,
       dueOn: sql<string | null>`min(case when ${jobs.state} = 'due' then ${jobs.dueOn} end)`,
@@ -102,4 +106,8 @@ export async function linesAtAGlance(db: Database) {
     .where(isNull(lines.archivedAt))
     .groupBy(lines.id)
     .orderBy(asc(lines.area), asc(lines.name))
+  return rows.map(({ document, ...row }) => ({
+    ...row,
+    document: document === null ? null : lineToday(JSON.parse(document)),
+  }))
 }

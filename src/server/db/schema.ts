@@ -102,8 +102,13 @@ export const jobs = sqliteTable(
   },
   (table) => [
     index('jobs_by_state').on(table.state, table.updatedAt),
-    index('jobs_by_line').on(table.lineId),
+    index('jobs_by_line').on(table.lineId, sql`${table.updatedAt} desc`),
     index('jobs_by_time').on(sql`${table.updatedAt} desc`),
+    // the Floor counts and turns its pages without looking into a row
+    index('jobs_on_floor').on(table.archivedAt, sql`${table.updatedAt} desc`),
+    index('jobs_on_floor_by_state').on(table.archivedAt, table.state, sql`${table.updatedAt} desc`),
+    index('jobs_found').on(table.id, table.archivedAt, table.state, table.area, table.updatedAt),
+    index('jobs_of_lines').on(table.lineId, table.archivedAt, table.state, table.dueOn),
   ],
 )
 

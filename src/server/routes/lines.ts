@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyLineSchema } from '../../core/job/migrate'
-import { jobsAlong, visitsTo } from '../db/jobs'
+import { jobsAlong, visitsJson } from '../db/jobs'
 import { archiveLine, findLine, insertLine, insertLines, listLines, updateLine } from '../db/lines'
 import { told } from '../openapi'
 import type { Site } from '../site'
@@ -84,8 +84,9 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
       valid('param', idParam),
       async (c) => {
         const { id } = c.req.valid('param')
-        if (!(await findLine(db, id))) return c.json(refusal('id', 'There is no such line.'), 404)
-        return c.json(await visitsTo(db, id), 200)
+        const visits = await visitsJson(db, id)
+        if (visits === undefined) return c.json(refusal('id', 'There is no such line.'), 404)
+        return c.body(visits, 200, { 'Content-Type': 'application/json' })
       },
     )
     .put(

@@ -12,6 +12,8 @@ CREATE TABLE finds (
 --> statement-breakpoint
 CREATE VIRTUAL TABLE finds_text USING fts5(name, place, words, content='finds', content_rowid='id', tokenize='unicode61 remove_diacritics 2', prefix='1 2 3');
 --> statement-breakpoint
+INSERT INTO finds_text (finds_text, rank) VALUES ('rank', 'bm25(8.0, 3.0, 1.0)');
+--> statement-breakpoint
 CREATE TRIGGER finds_in AFTER INSERT ON finds BEGIN
 	INSERT INTO finds_text (rowid, name, place, words) VALUES (new.id, new.name, new.place, new.words);
 END;

@@ -123,7 +123,6 @@ function Lines({ lines, grouped, today }: { lines: readonly Row[]; grouped: bool
 function LineRow({ line, today, place }: { line: Row; today: string; place: string }) {
   const { unit } = useSettings()
   const { id, name, book, open, dueOn } = line
-  const document = line.document as AnyLine
   const last = book?.last
   const due = dueDay(line)
   return (
@@ -140,7 +139,7 @@ function LineRow({ line, today, place }: { line: Row; today: string; place: stri
       </td>
       <td>{last ? <Link to={`/jobs/${last.job}`}>{`${day(last.at)}, ${words.job(last.number)}`}</Link> : null}</td>
       <td>
-        <DriftOf line={document} book={book} unit={unit} />
+        <DriftOf line={line.document as AnyLine | null} book={book} unit={unit} />
       </td>
       <td>
         {due ? (
@@ -160,10 +159,10 @@ function LineRow({ line, today, place }: { line: Row; today: string; place: stri
   )
 }
 
-function DriftOf({ line, book, unit }: { line: AnyLine; book: Row['book']; unit: 'mm' | 'mil' }) {
+function DriftOf({ line, book, unit }: { line: AnyLine | null; book: Row['book']; unit: 'mm' | 'mil' }) {
   if (!book?.last) return null
   const { drift } = book
-  if (!drift) return <Muted>{book.visits < 2 ? words.oneVisit : words.noDrift}</Muted>
+  if (!drift || !line) return <Muted>{book.visits < 2 ? words.oneVisit : words.noDrift}</Muted>
   const terms = proofTerms(line, { unit, resolution: 0.01 })
   return (
     <>
