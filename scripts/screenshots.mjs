@@ -18,7 +18,7 @@ const views = [
   { name: 'prove', path: '/jobs/job-2/prove' },
   { name: 'sign', path: '/jobs/job-4/sign' },
   { name: 'logbook', path: '/lines/line-1/logbook', pause: 800 },
-  { name: 'signed', path: '/jobs/job-3/sign' },
+  { name: 'site', path: '/site' },
   {
     name: 'move-live',
     path: '/jobs/job-20/move',
@@ -26,7 +26,14 @@ const views = [
     pause: 5000,
     view: 'section[aria-label="At the bolts"]',
   },
-  { name: 'read-narrow', path: '/jobs/job-6/read', width: 390, height: 844 },
+  {
+    name: 'pad',
+    path: '/jobs/job-5/read',
+    settings: { pad: true },
+    field: 'Motor dial, bottom, mm',
+    width: 1180,
+    height: 820,
+  },
   { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
   { name: 'read-as-if', path: '/jobs/job-17/read', press: ['Try this correction'] },
   {
@@ -62,10 +69,12 @@ await main(async () => {
       press = [],
       pause = 0,
       view,
+      field,
     } of views) {
       const context = await browser.newContext({
         viewport: { width, height },
         colorScheme: scheme,
+        serviceWorkers: 'block',
         reducedMotion: 'reduce',
       })
       await context.addInitScript(
@@ -82,6 +91,7 @@ await main(async () => {
       await page.evaluate(() => document.fonts.ready)
       await page.waitForFunction(() => !document.querySelector('[aria-busy]'))
       for (const name of press) await page.getByRole('button', { name, exact: true }).click()
+      if (field) await page.getByLabel(field).click()
       if (pause) await page.waitForTimeout(pause)
       if (view) await page.locator(view).evaluate((part) => part.scrollIntoView({ block: 'end' }))
       await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) })

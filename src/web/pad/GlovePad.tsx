@@ -6,10 +6,10 @@ import { changeSettings, useSettings } from '../app/settings'
 import { mono, narrow } from '../app/style'
 import { isPadField, type PadKey, press } from './press'
 
-const Panel = styled.section`
-  position: fixed; z-index: 4; right: 16px; bottom: 16px; width: 400px; max-width: 100vw; padding: 12px; border: 2px solid var(--ink); border-radius: 8px;
+const Panel = styled.section<{ $left: boolean }>`
+  position: fixed; z-index: 4; ${({ $left }) => ($left ? 'left: 100px' : 'right: 16px')}; bottom: 16px; width: 400px; max-width: 100vw; padding: 12px; border: 2px solid var(--ink); border-radius: 8px;
   background: var(--paper); display: grid; gap: 8px; touch-action: manipulation; user-select: none;
-  ${narrow} { right: 0; bottom: 0; width: 100vw; border-radius: 0; border-width: 2px 0 0; padding: 8px; }
+  ${narrow} { left: 0; right: 0; bottom: 0; width: 100vw; border-radius: 0; border-width: 2px 0 0; padding: 8px; }
   header { display: grid; grid-template-columns: minmax(0, 1fr) auto auto; align-items: start; gap: 6px; }
   header p { margin: 0; font-size: 15px; overflow: hidden; text-overflow: ellipsis; display: grid; }
   header b { ${mono} font-size: 40px; line-height: 1.1; font-weight: 600; min-height: 44px; }
@@ -51,6 +51,7 @@ function say(text: string): void {
 export function GlovePad() {
   const { aloud } = useSettings()
   const [field, setField] = useState<Field>()
+  const [left, setLeft] = useState(false)
   const panel = useRef<HTMLElement>(null)
   useEffect(() => {
     const look = () => {
@@ -64,6 +65,9 @@ export function GlovePad() {
       setField(read(target))
       // where the pad takes the whole width it must not cover the field
       target.scrollIntoView({ block: window.innerWidth < 900 ? 'center' : 'nearest' })
+      const { right, bottom } = target.getBoundingClientRect()
+      const { width = 0, height = 0 } = panel.current?.getBoundingClientRect() ?? {}
+      setLeft(right > window.innerWidth - width - 24 && bottom > window.innerHeight - height - 24)
     }
     const left = () => setTimeout(look)
     document.addEventListener('focusin', come)
@@ -108,7 +112,7 @@ export function GlovePad() {
   return (
     <>
       <Room aria-hidden="true" />
-      <Panel ref={panel} aria-label={words.pad}>
+      <Panel ref={panel} $left={left} aria-label={words.pad}>
         <header>
           <p>
             <span>{field?.label ?? words.tapAField}</span>
