@@ -29,7 +29,7 @@ export async function benchPage(): Promise<string[]> {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu'],
     })
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
     const floor = await scriptWeight(page, `${address}/`)
     const job = await scriptWeight(page, `${address}/jobs/job-6/read`)
     const plain = await keystrokes(page, 1)

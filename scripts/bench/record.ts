@@ -1,4 +1,5 @@
 import { sheetPdf } from '../../src/print/tagged'
+import '../../src/server/report/paper'
 import { recordOf } from '../../src/record/record'
 import { demoPlant } from '../../src/server/demo/plant'
 import { percentile, row } from './clock'
