@@ -109,5 +109,6 @@ function flexAngles(
   return [over(reach[1]), over(reach[0])]
 }
 
-const stateOf = (probability: number): Verdict['state'] =>
+/** By confidence: within from 95 %, outside to 5 %. */
+export const stateOf = (probability: number): Verdict['state'] =>
   probability <= 0.05 ? 'outside' : probability >= 0.95 ? 'within' : 'unsure'

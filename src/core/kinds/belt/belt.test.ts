@@ -1,0 +1,330 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tries } from '../../../testing/anything'
+import { chance } from '../../rig/random'
+import { axisOf, type Body, faceAt, grooveOf, movedBy, readFace, type Vec } from './rig'
+import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from './solve/drive'
+import { feetWork, tiltLeft } from './solve/feet'
+import { type BeltResult, solveSurvey } from './survey/solve'
+
+const face = (angle: number, value: number, more: object = {}) => ({
+  type: 'face',
+  on: 'motor',
+  angle,
+  radius: 110,
+  value,
+  ...more,
+})
+
+/** The worked case of a drive: half widths 20 and 25, toe 0.006, tilt −0.004, face 2.5 to the right. */
+const worked = {
+  format: 'vane-peg.survey',
+  version: 1,
+  kind: 'belt',
+  units: { length: 'mm', reading: 'mm' },
+  belt: {
+    type: 'v',
+    faces: 'right',
+    sheaves: [
+      { id: 'fan', stays: true, centre: [0, 0, 0], toGroove: 20, diameter: 220 },
+      {
+        id: 'motor',
+        centre: [0, 600, 150],
+        toGroove: 25,
+        diameter: 160,
+        base: 18,
+        pivot: { foot: 'out', y: 505 },
+        feet: [
+          { id: 'in', x: -90 },
+          { id: 'out', x: -340 },
+        ],
+      },
+    ],
+    readings: [face(0, 2.94), face(90, 1.84), face(180, 2.06), face(270, 3.16)],
+  },
+} as const
+
+const solve = (document: unknown): BeltResult => {
+  const solved = solveSurvey(document)
+  if (!solved.ok) throw new Error(`${solved.fault.path}: ${solved.fault.message}`)
+  return solved.value
+}
+const faultOf = (document: unknown): string => {
+  const solved = solveSurvey(document)
+  return solved.ok ? 'none' : `${solved.fault.path}: ${solved.fault.message}`
+}
+const withBelt = (belt: object, more: object = {}) => ({ ...worked, ...more, belt: { ...worked.belt, ...belt } })
+
+describe('the worked case', () => {
+  it('comes out to the last digit', () => {
+    const { belt } = solve(worked)
+    const [motor] = belt.sheaves
+    expect(motor?.toe?.value).toBeCloseTo(0.006, 9)
+    expect(motor?.tilt?.value).toBeCloseTo(-0.004, 9)
+    expect(motor?.offset?.value).toBeCloseTo(-2.5, 9)
+    expect(motor?.belt.atReference).toBeCloseTo(-0.00404, 5)
+    expect(motor?.belt.atMoved).toBeCloseTo(0.00081, 5)
+    expect(motor?.belt.twist).toBeCloseTo(-0.00534, 5)
+    const [front, back] = belt.feet
+    expect(front).toMatchObject({ sheave: 'motor', foot: 'in' })
+    expect([front?.shim, back?.shim]).toEqual([expect.closeTo(1, 9), 0])
+    expect([front?.swing, back?.swing]).toEqual([expect.closeTo(-1.5, 9), 0])
+    expect(front?.slide).toBeCloseTo(2.458, 9)
+    expect(back?.slide).toBeCloseTo(2.458, 9)
+  })
+  it('is judged by the usual limit of its belt, or the maker’s, which wins', () => {
+    expect(solve(worked).belt.sheaves[0]?.verdict).toMatchObject({ state: 'within', limit: (0.5 * Math.PI) / 180 })
+    expect(solve(withBelt({ type: 'toothed' })).belt.sheaves[0]?.verdict?.state).toBe('outside')
+    expect(solve(withBelt({ type: 'toothed', limit: 0.4 })).belt.sheaves[0]?.verdict?.state).toBe('within')
+  })
+  it('is the same in mil and inch', () => {
+    const inch = (mm: number) => mm / 25.4
+    const { belt } = solve({
+      ...worked,
+      units: { length: 'in', reading: 'mil' },
+      belt: {
+        ...worked.belt,
+        sheaves: worked.belt.sheaves.map((sheave) => ({
+          ...sheave,
+          centre: sheave.centre.map(inch),
+          toGroove: inch(sheave.toGroove),
+          diameter: inch(sheave.diameter),
+          ...('base' in sheave
+            ? {
+                base: inch(sheave.base),
+                pivot: { foot: 'out', y: inch(505) },
+                feet: sheave.feet.map(({ id, x }) => ({ id, x: inch(x) })),
+              }
+            : {}),
+        })),
+        readings: worked.belt.readings.map((one) => ({ ...one, radius: inch(110), value: 1000 * inch(one.value) })),
+      },
+    })
+    expect(belt.sheaves[0]?.toe?.value).toBeCloseTo(0.006, 9)
+    expect(belt.feet[0]?.shim).toBeCloseTo(1000 * inch(1), 6)
+    expect(belt.feet[0]?.slide).toBeCloseTo(1000 * inch(2.458), 6)
+  })
+  it('with faces that look left has the grooves on the other side', () => {
+    expect(solve(withBelt({ faces: 'left' })).belt.sheaves[0]?.offset?.value).toBeCloseTo(7.5, 9)
+  })
+})
+
+describe('what the readings settle', () => {
+  it('along the span alone: the offset and the angle there, not the twist, and says so', () => {
+    // the span runs level: a straightedge says nothing across it
+    const level = worked.belt.sheaves.map((sheave) =>
+      sheave.id === 'motor' ? { ...sheave, centre: [0, 600, 0] } : sheave,
+    )
+    const { belt, warnings } = solve(withBelt({ sheaves: level, readings: [face(90, 1.84), face(270, 3.16)] }))
+    const [motor] = belt.sheaves
+    expect(motor?.toe?.value).toBeCloseTo(0.006, 9)
+    expect(motor?.tilt).toBeNull()
+    expect(motor?.belt.atReference).toBeCloseTo(-2.5 / 600, 9)
+    expect(motor?.belt.atMoved).toBeCloseTo(-2.5 / 600 + 0.006, 9)
+    expect(motor?.belt.twist).toBeNull()
+    expect(motor?.verdict).toBeNull()
+    expect(belt.feet[0]).toMatchObject({ shim: null, slide: null })
+    expect(belt.feet[0]?.swing).toBeCloseTo(-1.5, 9)
+    expect(warnings).toEqual([{ code: 'open', message: 'motor: the readings leave its tilt open' }])
+  })
+  it('along a span that slopes: what the belt feels there, though toe and tilt are each open', () => {
+    const { y, z } = spanOf(driveOf(), { id: 'motor', centre: [0, 600, 150], toGroove: 25 })
+    const along = (Math.atan2(y, z) * 180) / Math.PI
+    const at = (angle: number) =>
+      face(angle, 2.5 - 110 * (0.006 * Math.sin((angle * Math.PI) / 180) - 0.004 * Math.cos((angle * Math.PI) / 180)))
+    const [motor] = solve(withBelt({ readings: [at(along), at(along + 180)] })).belt.sheaves
+    expect([motor?.toe, motor?.tilt, motor?.belt.twist]).toEqual([null, null, null])
+    expect(motor?.belt.atReference).toBeCloseTo(-0.00404, 5)
+    expect(motor?.belt.atMoved).toBeCloseTo(0.00081, 5)
+  })
+  it('a target has a constant, which a reading on the face that stays tells', () => {
+    const readings = [0, 90, 180, 270].map((angle, i) =>
+      face(angle, [2.94, 1.84, 2.06, 3.16][i]! + 0.7, { target: 'T1' }),
+    )
+    expect(solve(withBelt({ readings })).belt.sheaves[0]?.offset).toBeNull()
+    expect(solve(withBelt({ readings })).belt.sheaves[0]?.toe?.value).toBeCloseTo(0.006, 9)
+    const set = { ...face(0, 0.7, { target: 'T1' }), on: 'fan' }
+    expect(solve(withBelt({ readings: [...readings, set] })).belt.sheaves[0]?.offset?.value).toBeCloseTo(-2.5, 9)
+  })
+  it('an instrument’s own angles and offset stand beside the face, each by its deviation', () => {
+    const direct = { type: 'direct', on: 'motor', toe: 0.006, tilt: -0.004, offset: 2.5 }
+    const [motor] = solve(withBelt({ readings: [direct] })).belt.sheaves
+    expect(motor).toMatchObject({ toe: { value: 0.006, sd: 0.0001 }, tilt: { value: -0.004 } })
+    expect(motor?.offset).toEqual({ value: expect.closeTo(-2.5, 9), sd: expect.closeTo(0.005, 9) })
+    expect(solve(withBelt({ readings: [{ ...direct, toe: undefined }] })).belt.sheaves[0]?.toe).toBeNull()
+  })
+})
+
+const driveOf = (): Drive => ({
+  reference: { id: 'fan', centre: [0, 0, 0], toGroove: 20 },
+  moved: [{ id: 'motor', centre: [0, 600, 150], toGroove: 25 }],
+  faces: 1,
+})
+
+const small = (most: number) => fc.double({ min: -most, max: most, noNaN: true })
+const bodies = fc.record({ toe: small(0.008), tilt: small(0.008), offset: small(4), y: small(700), z: small(700) })
+const quarters = [0, 90, 180, 270]
+
+/** The four quarters of a face as the rig reads them, without an error. */
+const readOf = (body: Body, turned = 0): BeltReading[] =>
+  quarters.map((angle) => ({
+    type: 'face',
+    on: 'motor',
+    angle,
+    radius: 110,
+    value: faceAt(body, angle, 110, turned),
+    turned,
+    sd: 0.005,
+  }))
+
+describe('on the exact rig', () => {
+  it('the face is found as it stands, and wobble is taken out by two turns', () => {
+    fc.assert(
+      fc.property(bodies, small(0.003), fc.integer({ min: 0, max: 359 }), ({ toe, tilt, offset, y, z }, by, at) => {
+        fc.pre(Math.hypot(y, z) > 200)
+        const body: Body = { centre: [offset, y, z], axis: axisOf(toe, tilt), wobble: { by: Math.abs(by), at } }
+        const drive = { ...driveOf(), moved: [{ id: 'motor', centre: [0, y, z] as const, toGroove: 25 }] }
+        const [found] = solveDrive(drive, [...readOf(body), ...readOf(body, 180)], 0.01)
+        // slopes to the second order of the slopes themselves
+        expect(found?.toe?.value).toBeCloseTo(toe, 5)
+        expect(found?.tilt?.value).toBeCloseTo(tilt, 5)
+        expect(found?.offset?.value).toBeCloseTo(offset - 5, 6)
+        expect(found?.wobble?.value).toBeCloseTo(Math.abs(by), 5)
+        if (Math.abs(by) > 1e-4) {
+          const off = Math.abs((((found?.wobble?.at ?? 0) - at + 540) % 360) - 180)
+          expect(off).toBeLessThan(1.5)
+        }
+      }),
+      tries(100),
+    )
+  })
+
+  it('after the told shims, swing and slide, made as rigid motions, the shafts are parallel and the grooves in line', () => {
+    fc.assert(
+      fc.property(bodies, small(300), small(200), ({ toe, tilt, offset, y, z }, height, beside) => {
+        fc.pre(Math.hypot(y, z) > 200)
+        const body: Body = { centre: [offset, y, z], axis: axisOf(toe, tilt) }
+        const drive = { ...driveOf(), moved: [{ id: 'motor', centre: [0, y, z] as const, toGroove: 25 }] }
+        const [found] = solveDrive(drive, readOf(body), 0.01)
+        const feet = [
+          { id: 'in', x: -90 },
+          { id: 'out', x: -340 },
+        ]
+        const standing = { base: z - height, pivot: { x: -340, y: y - beside }, centre: { y, z }, feet }
+        const work = feetWork(found!, standing)
+        for (const { shim } of work) expect(shim).toBeGreaterThanOrEqual(0)
+        const [front, back] = work
+        // the feet's base: raised by the shims, turned by the swing about the pivot's bolt, then slid
+        const rise = ((front?.shim ?? 0) - (back?.shim ?? 0)) / 250
+        const swing = ((front?.swing ?? 0) - (back?.swing ?? 0)) / 250
+        const about: Vec = [-340, standing.pivot.y, standing.base]
+        const raised = movedBy(body, { about, turn: [0, -rise, 0], shift: [0, 0, back?.shim ?? 0] })
+        const swung = movedBy(raised, { about, turn: [0, 0, swing], shift: [front?.slide ?? 0, 0, 0] })
+        // to the second order: slopes times slopes, and slopes squared times how far the sheave stands from what it turns about
+        expect(Math.abs(swung.axis[1] / swung.axis[0])).toBeLessThan(1e-4)
+        expect(Math.abs(swung.axis[2] / swung.axis[0])).toBeLessThan(1e-4)
+        const off = grooveOf(swung, 25, 1)[0] - grooveOf({ centre: [0, 0, 0], axis: [1, 0, 0] }, 20, 1)[0]
+        expect(Math.abs(off)).toBeLessThan(0.06)
+      }),
+      tries(150),
+    )
+  })
+
+  it('tells its doubt truly: errors scaled by it have unit variance', () => {
+    const source = chance(20261126)
+    const body: Body = { centre: [1.2, 600, 150], axis: axisOf(0.003, -0.002) }
+    const errors: number[] = []
+    for (let n = 0; n < 400; n++) {
+      const readings: BeltReading[] = [0, 60, 130, 200, 290].map((angle) => ({
+        type: 'face',
+        on: 'motor',
+        angle,
+        radius: 110,
+        value: readFace(body, { degrees: angle, radius: 110, sd: 0.02, source }) + 0.4,
+        target: 'T',
+        turned: 0,
+        sd: 0.02,
+      }))
+      const constant: BeltReading = { ...readings[0]!, on: 'fan', value: 0.4 + 0.02 * source.normal() } as BeltReading
+      const [found] = solveDrive(driveOf(), [...readings, constant], 0.01)
+      errors.push((found!.toe!.value - 0.003) / found!.toe!.sd, (found!.tilt!.value + 0.002) / found!.tilt!.sd)
+      errors.push((found!.offset!.value - (1.2 - 5)) / found!.offset!.sd)
+    }
+    const rms = Math.sqrt(errors.reduce((sum, one) => sum + one * one, 0) / errors.length)
+    expect(rms).toBeGreaterThan(0.85)
+    expect(rms).toBeLessThan(1.15)
+  })
+})
+
+describe('a drive of several sheaves', () => {
+  it('has each against the one that stays, and feet where they have any', () => {
+    const [fan, motor] = worked.belt.sheaves
+    const idler = { id: 'idler', centre: [0, 300, 260], toGroove: 20, diameter: 90 }
+    const readings = [...worked.belt.readings, { type: 'direct', on: 'idler', toe: 0, tilt: 0.001, offset: 0.1 }]
+    const { belt } = solve(withBelt({ sheaves: [fan, motor, idler], readings }))
+    expect(belt.sheaves.map(({ id }) => id)).toEqual(['motor', 'idler'])
+    expect(belt.sheaves[1]?.offset?.value).toBeCloseTo(0.1, 9)
+    expect(belt.feet.map(({ sheave }) => sheave)).toEqual(['motor', 'motor'])
+  })
+  it('counts the width of the grooves from the face inward', () => {
+    expect(grooveShift(driveOf(), { id: 'a', centre: [0, 1, 0], toGroove: 25 })).toBe(-5)
+    expect(grooveShift({ ...driveOf(), faces: -1 }, { id: 'a', centre: [0, 1, 0], toGroove: 25 })).toBe(5)
+  })
+})
+
+describe('shims and limits', () => {
+  it('takes packs from the stock and names the limits that the moves would break', () => {
+    const sheaves = worked.belt.sheaves.map((sheave) =>
+      'feet' in sheave
+        ? {
+            ...sheave,
+            feet: [
+              { id: 'in', x: -90, limits: { up: 0.5, near: 1 } },
+              { id: 'out', x: -340 },
+            ],
+          }
+        : sheave,
+    )
+    const { belt } = solve(withBelt({ sheaves }, { plan: { stock: [0.05, 0.1, 0.2, 0.5], maxShims: 3 } }))
+    expect(belt.feet.map(({ pack }) => pack)).toEqual([[0.5, 0.5], []])
+    expect(belt.blocking).toEqual([
+      { of: 'in', limit: 'up' },
+      { of: 'in', limit: 'near' },
+    ])
+    expect(solve(worked).belt.blocking).toBeUndefined()
+  })
+  it('tells what rounding leaves of the tilt', () => {
+    const feet = [
+      { id: 'in', x: -90 },
+      { id: 'out', x: -340 },
+    ]
+    const work = [
+      { foot: 'in', shim: 1.03, swing: 0, slide: 0 },
+      { foot: 'out', shim: 0, swing: 0, slide: 0 },
+    ]
+    expect(tiltLeft(work, feet, [1, 0])).toBeCloseTo(-0.03 / 250, 12)
+    expect(tiltLeft(work, feet, [1.03, 0])).toBeCloseTo(0, 12)
+    expect(tiltLeft(work.slice(0, 1), feet.slice(0, 1), [1])).toBe(0)
+  })
+})
+
+describe('a document that is at fault', () => {
+  const [fan, motor] = worked.belt.sheaves
+  it('is refused by its path', () => {
+    expect(faultOf(withBelt({ sheaves: [motor, { ...fan, stays: undefined }] }))).toBe(
+      'belt.sheaves: expected one sheave that stays',
+    )
+    expect(faultOf(withBelt({ sheaves: [fan, { ...motor, stays: true }] }))).toMatch(/^belt\.sheaves\.1\./)
+    expect(faultOf(withBelt({ sheaves: [fan, { ...motor, id: 'fan' }] }))).toMatch(/^belt\.sheaves\.1\.id/)
+    expect(faultOf(withBelt({ sheaves: [fan, { ...motor, centre: [40, 0, 0] }] }))).toMatch(/^belt\.sheaves\.1\.centre/)
+    expect(faultOf(withBelt({ sheaves: [fan, { ...motor, pivot: { foot: 'none' } }] }))).toMatch(
+      /^belt\.sheaves\.1\.pivot\.foot/,
+    )
+    expect(faultOf(withBelt({ readings: [{ ...face(0, 1), on: 'none' }] }))).toMatch(/^belt\.readings\.0\.on/)
+    expect(faultOf(withBelt({ readings: [{ ...face(0, 1), on: 'fan' }] }))).toMatch(/^belt\.readings\.0\.target/)
+    expect(faultOf(withBelt({ readings: [{ type: 'direct', on: 'motor' }] }))).toMatch(/^belt\.readings\.0/)
+    expect(faultOf(withBelt({ readings: [] }))).toMatch(/^belt\.readings/)
+    expect(faultOf(withBelt({ belts: 3 }))).toBe('belt.belts: this key is not known here')
+    expect(faultOf(withBelt({ sheaves: [fan, { ...motor, diameter: -1 }] }))).toMatch(/^belt\.sheaves\.1\.diameter/)
+  })
+})
