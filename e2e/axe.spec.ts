@@ -17,6 +17,8 @@ const screens: Readonly<Record<string, string>> = {
   'move, came out otherwise': '/jobs/job-21/move',
   'a job’s line': '/jobs/job-3/line',
   'an upright pair, moved': '/jobs/job-22/move',
+  'a belt drive, read': '/jobs/job-43/read',
+  'a belt drive, moved': '/jobs/job-43/move',
   prove: '/jobs/job-4/prove',
   sign: '/jobs/job-5/sign',
   signed: '/jobs/job-3/sign',

@@ -288,7 +288,7 @@ test('a damaged, a newer and a foreign database are refused in a sentence, with 
   expect(refused).toMatch(/^1: The data in .+ is damaged \(.+\)\. The last good copy is .+ start once with --restore/)
   expect(refused.split('\n')).toHaveLength(1)
   const back = await startServer(folder, ['--restore', join(folder, 'copies', copy)])
-  expect((await ask(back, '/jobs/overview')).body.states.signed).toBe(6)
+  expect((await ask(back, '/jobs/overview')).body.states.signed).toBe(23)
   await stopServer(back)
   expect(readdirSync(folder).some((name) => name.startsWith('vane-peg.db.aside-'))).toBe(true)
 

@@ -1,4 +1,6 @@
 import type { KindName, Kinds } from '../core/kinds'
+import { driveScene } from './belt/drive'
+import { miniBelt } from './belt/mini'
 import type { KindDrawing, MiniStroke } from './kind'
 import { miniSight } from './train/mini'
 import { sightScene } from './train/sight'
@@ -11,6 +13,7 @@ export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
     mini: miniSight,
     sight: (solved, ghost, terms, size) => sightScene(solved, terms, { ...size, flipped: false, ghost }),
   },
+  belt: { mini: miniBelt, sight: (solved, _, terms, size) => driveScene(solved, terms, size) },
   upright: { mini: miniUpright, sight: (solved, _, terms, size) => flangeScene(solved, terms, size) },
 }
 

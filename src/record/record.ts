@@ -100,8 +100,9 @@ export function recordOf<K extends KindName>(
       ...(found === undefined ? [] : sight(found, undefined, found === left ? words.onlyRound : words.asFound)),
       ...(left === undefined || left === found ? [] : sight(left, found, words.asLeft)),
       ...positions(proof.places, terms),
-      ...(last ? [limits(last.joints, proof.joints, line, terms)] : []),
-      ...(last
+      ...(last && last.joints.length > 0 ? [limits(last.joints, proof.joints, line, terms)] : []),
+      ...(record.judged && left !== undefined && solved[left] ? record.judged(solved[left], told) : []),
+      ...(last && last.joints.length > 0
         ? [
             {
               kind: 'text',
@@ -136,14 +137,25 @@ export function recordOf<K extends KindName>(
       ...document.rounds.flatMap((round, i): Block[] => {
         const one = solved[i]
         if (!one) return []
-        const tables = readingsOf<K>(document, one, { ...told, resolution: rounds[i]?.resolution ?? told.resolution })
-        if (tables.length === 0) return []
+        const here = { ...told, resolution: rounds[i]?.resolution ?? told.resolution }
+        const tables = readingsOf<K>(document, one, here)
+        const own = record.readings?.(one, here) ?? []
+        if (tables.length === 0 && own.length === 0) return []
         return [
           {
             kind: 'heading',
             level: 1,
             text: [t`${words.readings}, round ${i + 1}`, timeOf(round.takenAt), round.by].filter(Boolean).join(', '),
           },
+          ...own.map(
+            ({ title, rows }): Table => ({
+              kind: 'table',
+              title: `${title}, ${unitName[unit]}`,
+              head: ['', words.asRead],
+              rows: rows.map((row) => [...row]),
+              numbers: [1],
+            }),
+          ),
           ...tables.map(
             ({ title, under, at, raw, corrected, closes }): Table => ({
               kind: 'table',
@@ -236,7 +248,7 @@ function limits(
       return [
         couplingName(joint.id, terms),
         limitsText(verdict?.limits, joint.joint.flexPlanes !== undefined, terms),
-        whoseText(joint, line.tolerance),
+        whoseText(joint, 'tolerance' in line ? line.tolerance : { policy: '' }),
         result.ok ? vectorText(result.fit.misalignment, terms) : '',
         used ? `${Math.round(100 * used.share)} %` : '',
       ]

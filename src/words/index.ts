@@ -1,12 +1,17 @@
 import type { JobSummary } from '../core/job/summary'
 import type { KindName, Kinds } from '../core/kinds'
+import { beltWords } from './belt'
 import type { KindWords } from './kind'
 import { t } from './language'
 import { trainWords } from './train'
 import { uprightWords } from './upright'
 
 /** What each kind of line has to say. */
-export const words: { readonly [K in KindName]: KindWords<Kinds[K]> } = { train: trainWords, upright: uprightWords }
+export const words: { readonly [K in KindName]: KindWords<Kinds[K]> } = {
+  train: trainWords,
+  upright: uprightWords,
+  belt: beltWords,
+}
 
 export const wordsOf = <K extends KindName>(line: { kind: K }): KindWords<Kinds[K]> => words[line.kind]
 

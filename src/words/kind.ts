@@ -53,6 +53,12 @@ export interface KindWords<T extends KindTypes> {
     conditions(terms: Told<T>): readonly string[]
     /** What lies under each foot or bolt now; nothing where nobody wrote it down. */
     packs(round: T['round'], terms: Told<T>): readonly (readonly [place: string, pack: string])[]
+    /** What was read and what is judged, of a kind whose readings are no probes'. */
+    readings?(
+      solved: T['solved'],
+      terms: Told<T>,
+    ): readonly { title: string; rows: readonly (readonly [string, string])[] }[]
+    judged?(solved: T['solved'], terms: Told<T>): readonly { kind: 'text'; text: string }[]
   }
   placeInRound(round: T['round'], path: readonly string[], line: NamedLine): PlaceInRound
 }

@@ -48,6 +48,21 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   float: { title: 'Axial float or magnetic centre', detail: 'Where the rotor sits when it runs.' },
   bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft. See the maker’s value.' },
   piping: { title: 'Pipe and conduit strain', detail: 'Dial on the coupling while the flanges are loosened.' },
+  'sheaves-clean': {
+    title: 'Sheaves clean, no burrs',
+    detail: 'Faces and grooves wiped; a burr lifts the straightedge.',
+  },
+  'grooves-gauge': {
+    title: 'Grooves against a wear gauge',
+    detail: 'A worn groove is no reference. Belts of a set are replaced together.',
+  },
+  'bushes-torqued': { title: 'Bushes torqued', detail: 'Both halves of a split bush drawn in alike.' },
+  'sheave-face-runout': {
+    title: 'Sheave run-out, face',
+    detail: 'A thousandth of the diameter at most; the maker’s figure wins.',
+  },
+  'sheave-rim-runout': { title: 'Sheave run-out, rim', detail: 'Dial on the rim, one turn by hand.' },
+  'belts-slack': { title: 'Belts slack or off', detail: 'While reading and moving. Never pry a belt over a sheave.' },
   'jack-bolts': { title: 'Jack bolts fitted and backed off', detail: 'Free of the feet while readings are taken.' },
   'which-moves': {
     title: 'Which machine moves, and why',

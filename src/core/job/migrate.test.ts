@@ -23,7 +23,7 @@ const engaged = (job: Job): Job => ({
 describe('a document of an earlier shape', () => {
   it.each(Object.entries(earlier.jobs))('is read as today’s, and everything typed is there: a job %s', (_, stored) => {
     for (const was of [stored, engaged(stored)]) {
-      const job = v.parse(anyJobSchema, was)
+      const job = v.parse(anyJobSchema, was) as Job
       const sets = job.rounds.flatMap((round) => round.sets)
       const before = was.rounds.flatMap((round) => round.sets)
       expect(sets.map(({ purpose }) => purpose)).toEqual(before.map(setPurpose))

@@ -46,6 +46,10 @@ export function provedOf<K extends KindName>(
 export function typingOpen<K extends KindName>({ line, rounds }: Pick<AnyJob<K>, 'line' | 'rounds'>): number {
   const kind = kindOf<K>({ kind: line.kind as K })
   return rounds
-    .flatMap((round) => kind.states(kind.solve(line, round)))
-    .reduce((sum, { faults }) => sum + faults.length, 0)
+    .map((round) => kind.solve(line, round))
+    .reduce(
+      (sum, solved) =>
+        kind.states(solved).reduce((all, { faults }) => all + faults.length, sum) + (kind.faults?.(solved) ?? 0),
+      0,
+    )
 }

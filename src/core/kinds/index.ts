@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { JobOf } from '../job/document'
 import { jobSchemaOf } from '../job/document'
+import { type BeltTypes, belt } from './belt'
 import type { Kind } from './kind'
 import { type TrainTypes, train } from './train'
 import { type UprightTypes, upright } from './upright'
@@ -9,9 +10,10 @@ import { type UprightTypes, upright } from './upright'
 export interface Kinds {
   train: TrainTypes
   upright: UprightTypes
+  belt: BeltTypes
 }
 
-export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright }
+export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright, belt }
 
 export type KindName = keyof Kinds
 

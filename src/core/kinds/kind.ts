@@ -73,6 +73,8 @@ export interface Kind<T extends KindTypes> {
   solve(line: T['line'], round: T['round']): T['solved']
   /** Every probe of the round, as it was typed and solved. */
   states(solved: T['solved']): readonly ProbeState[]
+  /** How many numbers are typed and none, where a kind's readings are no probes'. */
+  faults?(solved: T['solved']): number
   /** How far Read and Move have come. */
   pegs(solved: T['solved']): { read: Peg; move: Peg }
   /** A round as it is proved, and the round with a set more at each coupling: read again, closed, or running. */

@@ -92,12 +92,14 @@ export function visitKept<K extends KindName>(job: AnyJob<K>): KeptVisit | undef
     by: job.doneBy,
     minutes: Number.parseInt(job.minutes, 10) || 0,
     rounds: job.rounds.length,
-    methods: [...new Set(left.joints.flatMap(({ sources }) => sources.map(({ set }) => set.method)))],
+    methods: left.methods ?? [...new Set(left.joints.flatMap(({ sources }) => sources.map(({ set }) => set.method)))],
     state: proof.state,
     found: sideOf(found, foundAt ?? ''),
     left: sideOf(left, leftAt ?? ''),
     moves: proof.left - proof.found,
-    within: left.joints.length > 0 && left.joints.every(({ solution }) => solution.verdict?.state === 'within'),
+    within: left.own
+      ? left.own.judged.every(({ state }) => state === 'within')
+      : left.joints.length > 0 && left.joints.every(({ solution }) => solution.verdict?.state === 'within'),
     joints: left.joints.map(({ id: joint, joint: where, solution, growth }) => ({
       id: joint,
       joint: { x: where.x, diameter: where.diameter, flexPlanes: where.flexPlanes, kind: where.kind },

@@ -40,12 +40,26 @@ export type ProofPlace = { id: string; machine: string; x: number } & Record<
   { position: number; sd: number } | null
 >
 
+/** Something of a kind's own that is judged. */
+export interface OwnJudged {
+  id: string
+  state: Peg
+  /** Read a second time, and both agree; undefined where it was not. */
+  repeats: boolean | undefined
+  /** Share of its limit that is used; undefined where it is not known. */
+  share: number | undefined
+}
+
 /** A round, as a kind of line hands it to be proved. */
 export interface ProofRound {
   joints: readonly ProofJoint[]
   places: readonly ProofPlace[]
   /** The machine that positions are told from. */
   reference: string
+  /** What is judged where a kind has no couplings: each by its id; `complete` once nothing of it is open. */
+  own?: { complete: boolean; judged: readonly OwnJudged[] }
+  /** How it was read, where that does not follow from the sets of its couplings. */
+  methods?: readonly string[]
   /** No number is told finer than this, mm. */
   resolution: number
   /** Whether anything was read in it. */
@@ -141,8 +155,9 @@ export interface LeftOpen {
 export const spareFactor = 1.5
 
 /** Both planes of every coupling read released. */
-const complete = ({ joints }: ProofRound): boolean =>
-  joints.length > 0 && joints.every(({ solution: { result } }) => result.ok && result.fit.measured.length === 2)
+const complete = ({ joints, own }: ProofRound): boolean =>
+  own?.complete ??
+  (joints.length > 0 && joints.every(({ solution: { result } }) => result.ok && result.fit.measured.length === 2))
 
 /** Everything that is known of one coupling's proof. */
 export function proveJoint(joint: ProofJoint, share = closingShare): ProvedJoint {
@@ -277,6 +292,12 @@ function openIn(
       open.push({ kind: 'neither-repeat-nor-spare', joint: id })
     if (closed?.closing && closed.closing.state !== 'within')
       open.push({ kind: 'closing', joint: id, state: closed.closing.state })
+  }
+  for (const { id, state, repeats, share } of last.own?.judged ?? []) {
+    if (state !== 'within') open.push({ kind: 'joint', joint: id, state })
+    if (repeats === false) open.push({ kind: 'does-not-repeat', joint: id })
+    if (state === 'within' && repeats === undefined && !(share !== undefined && share <= 1 / spareFactor))
+      open.push({ kind: 'neither-repeat-nor-spare', joint: id })
   }
   const those = (which: (joint: ProvedJoint, at: ProofJoint | undefined) => boolean) =>
     joints.flatMap((joint, j) => (which(joint, last.joints[j]) ? [joint.id] : []))

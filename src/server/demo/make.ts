@@ -9,6 +9,7 @@ import type { Database } from '../db/open'
 import { putSiteSettings, reopenJob, revisionsOf, signJob } from '../db/revisions'
 import { jobs, kit, lines, revisions } from '../db/schema'
 import { sealed } from '../report/sign'
+import { beltJobs } from './belts'
 import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
@@ -24,9 +25,18 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   await putSiteSettings(db, demoSite)
   const [told, methods, moves, pairs] = [demoPlant(today), methodJobs(today), moveJobs(today), uprightJobs(today)]
   const years = yearsOfVisits(today)
+  const belts = beltJobs(today)
   const plant = {
-    lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines, ...years.lines],
-    jobs: [...told.jobs, ...methods.jobs, ...moves.jobs, ...pairs.jobs, ...earlierJobs(today), ...years.jobs],
+    lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines, ...years.lines, ...belts.lines],
+    jobs: [
+      ...told.jobs,
+      ...methods.jobs,
+      ...moves.jobs,
+      ...pairs.jobs,
+      ...earlierJobs(today),
+      ...years.jobs,
+      ...belts.jobs,
+    ],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))
   const begun = new Date(today.getTime() - 400 * day).toISOString()

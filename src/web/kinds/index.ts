@@ -1,7 +1,12 @@
 import type { KindName } from '../../core/kinds'
+import { beltPages } from './belt'
 import type { KindPages } from './kind'
 import { trainPages } from './train'
 import { uprightPages } from './upright'
 
 /** The screens of every kind of line. */
-export const pages: { readonly [K in KindName]: KindPages<K> } = { train: trainPages, upright: uprightPages }
+export const pages: { readonly [K in KindName]: KindPages<K> } = {
+  train: trainPages,
+  upright: uprightPages,
+  belt: beltPages,
+}

@@ -2,10 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
 import { chance } from '../../rig/random'
+import { belt as kind } from '.'
+import { verdictPeg } from './advice/findings'
 import { axisOf, type Body, faceAt, grooveOf, movedBy, readFace, type Vec } from './rig'
 import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from './solve/drive'
 import { feetWork, tiltLeft } from './solve/feet'
+import { solveRound } from './solve/round'
+import { surveyOf } from './survey/ofJob'
 import { type BeltResult, solveSurvey } from './survey/solve'
+import { jobOfSurvey } from './survey/toJob'
 
 const face = (angle: number, value: number, more: object = {}) => ({
   type: 'face',
@@ -326,5 +331,83 @@ describe('a document that is at fault', () => {
     expect(faultOf(withBelt({ readings: [] }))).toMatch(/^belt\.readings/)
     expect(faultOf(withBelt({ belts: 3 }))).toBe('belt.belts: this key is not known here')
     expect(faultOf(withBelt({ sheaves: [fan, { ...motor, diameter: -1 }] }))).toMatch(/^belt\.sheaves\.1\.diameter/)
+  })
+})
+
+describe('a job on a belt drive', () => {
+  const brought = () => {
+    const made = jobOfSurvey(worked, 'Fan drive', '2026-03-02T08:00:00.000Z')
+    if (!made.ok) throw new Error(made.fault.message)
+    return made.value
+  }
+  it('is made of a document and comes out as the document does', () => {
+    const job = brought()
+    const [round] = job.rounds
+    const solved = solveRound(job.line, round!)
+    const [motor] = solved.sheaves
+    expect(motor?.solved?.toe?.value).toBeCloseTo(0.006, 6)
+    expect(motor?.solved?.offset?.value).toBeCloseTo(-2.5, 6)
+    expect(motor?.work.map(({ shim, swing, slide }) => [shim, swing, slide])).toEqual([
+      [expect.closeTo(1, 6), expect.closeTo(-1.5, 6), expect.closeTo(2.458, 6)],
+      [0, 0, expect.closeTo(2.458, 6)],
+    ])
+    expect(verdictPeg(solved)).toBe('within')
+  })
+  it('goes out again as a document with the same result', () => {
+    const job = brought()
+    const again = solve(surveyOf(job, job.rounds[0]!))
+    const [was, now] = [solve(worked).belt, again.belt]
+    expect(now.sheaves[0]?.toe?.value).toBeCloseTo(was.sheaves[0]!.toe!.value, 6)
+    expect(now.feet.map(({ slide }) => slide)).toEqual(was.feet.map(({ slide }) => expect.closeTo(slide!, 6)))
+  })
+  it('is refused by its path where the page has no place for what the document holds', () => {
+    const made = jobOfSurvey(withBelt({ readings: [face(45, 1)] }), 'Fan drive', '')
+    expect(made.ok ? '' : made.fault.path).toBe('belt.readings.0.angle')
+  })
+  it('takes the wobble out, reads again, and says where the two differ', () => {
+    const job = brought()
+    const twice = { ...job.rounds[0]!.sets[0]!, twice: true }
+    const values = {
+      a0: '2.94',
+      a90: '1.84',
+      a180: '2.06',
+      a270: '3.16',
+      a0t: '3.04',
+      a90t: '1.84',
+      a180t: '1.96',
+      a270t: '3.16',
+    }
+    const typed = Object.fromEntries(Object.entries(values).map(([key, text]) => [key, { text, unit: 'mm' as const }]))
+    const read = { ...job.rounds[0]!, sets: [{ ...twice, values: typed }] }
+    expect(solveRound(job.line, read).sheaves[0]?.solved?.wobble?.value).toBeCloseTo(0.05 / 110, 6)
+    const repeated = kind.withProofSets(job.line, read, 'repeat', () => 'again')
+    const same = {
+      ...repeated,
+      sets: repeated.sets.map((set) => (set.id === 'again' ? { ...set, values: typed } : set)),
+    }
+    expect(solveRound(job.line, same).sheaves[0]?.repeats).toBe(true)
+    const other = {
+      ...repeated,
+      sets: repeated.sets.map((set) =>
+        set.id === 'again' ? { ...set, values: { ...typed, a90: { text: '1.24', unit: 'mm' as const } } } : set,
+      ),
+    }
+    expect(solveRound(job.line, other).sheaves[0]?.repeats).toBe(false)
+  })
+  it('by straightedge: gaps at both edges and the lean of both faces', () => {
+    const job = brought()
+    const mm = (text: string) => ({ text, unit: 'mm' as const })
+    const line = { ...job.line, sheaves: job.line.sheaves.map((one, i) => (i === 1 ? { ...one, up: mm('0') } : one)) }
+    // the face stands back by 1.84 at the outer edge and 3.16 at the inner one
+    const set = {
+      ...job.rounds[0]!.sets[0]!,
+      method: 'edge' as const,
+      over: mm('100'),
+      values: { inner: mm('-3.16'), outer: mm('-1.84'), leanMoved: mm('0.4'), leanStays: mm('0') },
+    }
+    const [motor] = solveRound(line, { ...job.rounds[0]!, sets: [set] }).sheaves
+    expect(motor?.solved?.toe?.value).toBeCloseTo(0.006, 6)
+    expect(motor?.solved?.tilt?.value).toBeCloseTo(-0.004, 6)
+    expect(motor?.solved?.offset?.value).toBeCloseTo(-2.5, 6)
   })
 })

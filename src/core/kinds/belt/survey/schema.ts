@@ -1,18 +1,6 @@
 import * as v from 'valibot'
 import { finite, id, list, notNegative, positive, shimsAsked, text, unitsSchema } from '../../../frame/openFormat'
-
-/** Kinds of belt, each with its usual limit. */
-export const beltTypes = ['v', 'ribbed', 'toothed', 'flat', 'other'] as const
-export type BeltType = (typeof beltTypes)[number]
-
-/** What a belt of a kind may feel where nobody says more, degrees. */
-export const usualLimit: Readonly<Record<BeltType, number>> = {
-  v: 0.5,
-  ribbed: 0.25,
-  toothed: 0.25,
-  flat: 0.5,
-  other: 0.5,
-}
+import { beltTypes } from '../belts'
 
 const foot = v.strictObject({
   id,

@@ -3,9 +3,10 @@ import { tidyShim, type Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import { choosePack } from '../../../shims/packs'
 import { stateOf } from '../../../verdict/verdict'
+import { radOf, usualLimit } from '../belts'
 import { type BeltReading, type Drive, type SheaveSolved, solveDrive, type Told } from '../solve/drive'
 import { feetWork, type Standing } from '../solve/feet'
-import { type BeltSurvey, surveySchema, usualLimit } from './schema'
+import { type BeltSurvey, surveySchema } from './schema'
 
 /** The open result document of a belt drive, version 1; docs/format.md explains every field. */
 export interface BeltResult {
@@ -85,8 +86,6 @@ export function readSurvey(document: unknown): Checked<BeltSurvey> {
   }
   return checked
 }
-
-const radOf = (degrees: number) => (degrees * Math.PI) / 180
 
 /** Survey document of a belt drive in, result document out. Bad input comes back as a fault with the path of the field. */
 export function solveSurvey(document: unknown): Checked<BeltResult> {

@@ -1,0 +1,117 @@
+import { quantityMm } from '../../../frame/quantity'
+import type { Trouble } from '../../../frame/trouble'
+import type { Peg } from '../../../verdict/peg'
+import type { BeltSet, BeltSheave } from '../document/schema'
+import type { BeltSolved, Missing, SheaveRound } from '../solve/round'
+import { toGroove } from '../solve/round'
+
+/** One thing worth saying of a belt drive, as data; `src/words/belt` makes the sentence. */
+export type Finding =
+  | { kind: 'guard'; peg: 'outside' }
+  | { kind: 'not-a-number'; peg: 'outside'; set: BeltSet; key: string; trouble: Trouble }
+  | { kind: 'missing'; peg: 'nothing'; sheave: BeltSheave; what: Missing }
+  | { kind: 'widths'; peg: 'unsure'; sheave: BeltSheave; stays: BeltSheave; by: number }
+  | { kind: 'next-reading'; peg: 'nothing'; set: BeltSet; key: string }
+  | { kind: 'open'; peg: 'nothing'; round: SheaveRound; what: readonly ('toe' | 'tilt' | 'offset')[] }
+  | { kind: 'wobble'; peg: 'outside' | 'within'; sheave: BeltSheave; value: number; radius: number }
+  | { kind: 'does-not-repeat'; peg: 'outside'; sheave: BeltSheave }
+  | { kind: 'verdict'; peg: Peg; round: SheaveRound }
+  | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound }
+  | { kind: 'tension'; peg: 'unsure' | 'within' }
+
+/** A face may run out by so much of its diameter before the sheave is looked at. */
+const mostRunOut = 0.001
+
+/** The verdict of all sheaves: the worst of them. */
+export function verdictPeg({ sheaves }: BeltSolved): Peg {
+  const states = sheaves.map(({ state }) => state)
+  if (states.includes('outside')) return 'outside'
+  if (states.includes('unsure')) return 'unsure'
+  return states.length > 0 && states.every((state) => state === 'within') ? 'within' : 'nothing'
+}
+
+/** How far the reading has come. */
+export function readPeg({ sheaves, faults, read }: BeltSolved): Peg {
+  if (faults.length > 0) return 'outside'
+  if (!read) return 'nothing'
+  return sheaves.every(({ solved }) => solved?.probability !== null && solved !== undefined) ? 'within' : 'unsure'
+}
+
+const openIn = ({ solved }: SheaveRound) =>
+  (['toe', 'tilt', 'offset'] as const).filter((what) => solved && solved[what] === null)
+
+/** What to say at a step, most urgent first. */
+export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' | 'move'): Finding[] {
+  const { sheaves, faults, next, round } = solved
+  const wrong = faults.map((fault): Finding => ({ kind: 'not-a-number', peg: 'outside', ...fault }))
+  const missing = sheaves.flatMap(({ sheave, missing: lacks }) =>
+    lacks
+      .filter((what) => what !== 'feet' || step === 'move')
+      .map((what): Finding => ({ kind: 'missing', peg: 'nothing', sheave, what })),
+  )
+  const [own] = [toGroove(stays)]
+  const widths = sheaves.flatMap(({ sheave }): Finding[] => {
+    const groove = toGroove(sheave)
+    const by = groove === undefined || own === undefined ? 0 : groove - own
+    return Math.abs(by) > 0.5 ? [{ kind: 'widths', peg: 'unsure', sheave, stays, by }] : []
+  })
+  const outcome = sheaves.flatMap((one): Finding[] => {
+    const open = openIn(one)
+    const radius = wobbleRadius(one, round.sets)
+    return [
+      ...(one.repeats === false ? [{ kind: 'does-not-repeat', peg: 'outside', sheave: one.sheave } as const] : []),
+      ...(open.length > 0 ? [{ kind: 'open', peg: 'nothing', round: one, what: open } as const] : []),
+      ...(one.solved?.wobble && radius
+        ? [
+            {
+              kind: 'wobble',
+              peg: 2 * one.solved.wobble.value * radius > mostRunOut * 2 * radius ? 'outside' : 'within',
+              sheave: one.sheave,
+              value: one.solved.wobble.value,
+              radius,
+            } as const,
+          ]
+        : []),
+      ...(one.solved ? [{ kind: 'verdict', peg: one.state, round: one } as const] : []),
+    ]
+  })
+  const reading: Finding[] = next ? [{ kind: 'next-reading', peg: 'nothing', set: next.set, key: next.key }] : []
+  if (step === 'read') return [...wrong, ...missing, ...reading, ...widths, ...outcome]
+  const work = sheaves.flatMap((one): Finding[] => {
+    if (one.work.length === 0) return []
+    const still = (values: readonly (number | null)[]) =>
+      values.every((mm) => Math.abs(mm ?? 0) < solved.resolution / 2)
+    const told = (kind: 'tilt' | 'toe' | 'slide', values: readonly (number | null)[]): Finding[] =>
+      values.some((mm) => mm === null) ? [] : [{ kind, peg: still(values) ? 'within' : 'outside', round: one }]
+    return [
+      ...told(
+        'tilt',
+        one.work.map(({ shim }) => shim),
+      ),
+      ...told(
+        'toe',
+        one.work.map(({ swing }) => swing),
+      ),
+      ...told(
+        'slide',
+        one.work.slice(0, 1).map(({ slide }) => slide),
+      ),
+    ]
+  })
+  const tension: Finding[] =
+    verdictPeg(solved) === 'within' ? [{ kind: 'tension', peg: round.tension.set.trim() ? 'within' : 'unsure' }] : []
+  return [{ kind: 'guard', peg: 'outside' }, ...wrong, ...missing, ...work, ...tension, ...outcome]
+}
+
+/** Radius of the set that told a sheave's wobble, mm; undefined where none did. */
+function wobbleRadius({ sheave }: SheaveRound, sets: readonly BeltSet[]): number | undefined {
+  const set = sets.find(({ on, method, twice }) => on === sheave.id && method === 'face' && twice)
+  return quantityMm(set?.radius)
+}
+
+/** What a list shows of a belt drive: what comes next, and how the faces lie. */
+export interface BeltListed {
+  next: { kind: Finding['kind'] | 'nothing' | 'unsolved'; sheave?: string | undefined }
+  /** Of each moved sheave: across and up from the one that stays, mm; its toe and offset; null where unknown. */
+  sheaves: { across: number; up: number; radius: number; toe: number | null; offset: number | null }[]
+}

@@ -1,0 +1,18 @@
+import { type CheckItem, checkItems } from '../../ready/catalogue'
+
+const always: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration', 'periodic']
+const notPeriodic: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration']
+
+/** Checks of every line that bear on a belt drive too. */
+const shared = new Set(['base', 'shims', 'foundation', 'shaft-runout', 'bearings', 'jack-bolts', 'which-moves'])
+
+/** In the order they are done: the sheaves before the feet, the belts off before anything is read. */
+export const beltChecks: readonly CheckItem[] = [
+  { id: 'sheaves-clean', measured: false, on: always },
+  { id: 'grooves-gauge', measured: false, on: notPeriodic },
+  { id: 'bushes-torqued', measured: false, on: always },
+  { id: 'sheave-face-runout', measured: true, limit: 0.2, on: notPeriodic },
+  { id: 'sheave-rim-runout', measured: true, limit: 0.25, on: notPeriodic },
+  ...checkItems.filter(({ id }) => shared.has(id)),
+  { id: 'belts-slack', measured: false, on: always },
+]

@@ -1,0 +1,78 @@
+import * as v from 'valibot'
+import { id, quantitySchema, text } from '../../../frame/schema'
+import { lineFrame, roundFrame } from '../../../job/document'
+import { beltTypes } from '../belts'
+
+/**
+ * What is stored of a belt drive. The sheave that stays comes first; places are told from its shaft: to the far side, and up. Feet
+ * are told by how far they stand behind the measured face of their sheave.
+ */
+const footSchema = v.strictObject({ id, name: text(60), behind: quantitySchema })
+
+const sheaveSchema = v.strictObject({
+  id,
+  name: text(60),
+  /** Where its shaft lies from the one that stays; not used of that one. */
+  across: quantitySchema,
+  up: quantitySchema,
+  diameter: quantitySchema,
+  /** Width of the measured face to the other one; the grooves lie in the middle unless their distance is given. */
+  width: quantitySchema,
+  groove: quantitySchema,
+  /** Height of the plane its feet stand on, from the shaft that stays. */
+  base: quantitySchema,
+  feet: v.pipe(v.array(footSchema), v.maxLength(4)),
+  /** The bolt it is swung about: a station of feet, and how far to the far side of the sheave's centre. */
+  pivot: v.strictObject({ foot: v.union([v.literal(''), id]), beside: quantitySchema }),
+})
+
+export const lineSchema = v.strictObject({
+  ...lineFrame,
+  kind: v.literal('belt'),
+  sides: v.strictObject({ near: text(40), far: text(40) }),
+  /** Which way the measured faces look. */
+  faces: v.picklist(['right', 'left']),
+  belt: v.picklist(beltTypes),
+  /** The maker's limit in degrees; empty for the usual one. */
+  limit: text(12),
+  sheaves: v.pipe(v.array(sheaveSchema), v.minLength(2), v.maxLength(6)),
+  /** Shims to choose from; empty where they are cut to measure. */
+  shims: quantitySchema,
+})
+
+/** How a sheave is read. */
+export const beltMethods = ['face', 'edge', 'angles'] as const
+export type BeltMethod = (typeof beltMethods)[number]
+
+const setSchema = v.strictObject({
+  id,
+  on: id,
+  method: v.picklist(beltMethods),
+  purpose: v.picklist(['plan', 'repeat']),
+  /** Of the points that are read on the face, from its centre. */
+  radius: quantitySchema,
+  /** Read a second time with the sheave turned half round: its wobble is taken out. */
+  twice: v.boolean(),
+  /** What the target reads on the face that stays: 0 where it was zeroed there. */
+  constant: quantitySchema,
+  /** Over which a lean was read, by level or plumb. */
+  over: quantitySchema,
+  /** By name: `a90` at 90° of the face, `a90t` with the sheave turned; `inner`, `outer` gaps; `leanMoved`, `leanStays`; `offset`. */
+  values: v.record(id, quantitySchema),
+  /** Angles that an instrument tells, degrees as typed. */
+  angles: v.strictObject({ toe: text(12), tilt: text(12) }),
+})
+
+export const roundSchema = v.strictObject({
+  ...roundFrame,
+  sets: v.pipe(v.array(setSchema), v.maxLength(24)),
+  /** Belts under tension when it was read. */
+  tensioned: v.boolean(),
+  /** The tension that was set, in words and numbers, and when it is to be checked again. */
+  tension: v.strictObject({ set: text(120), again: text(20) }),
+})
+
+export type BeltLine = v.InferOutput<typeof lineSchema>
+export type BeltRound = v.InferOutput<typeof roundSchema>
+export type BeltSheave = BeltLine['sheaves'][number]
+export type BeltSet = BeltRound['sets'][number]

@@ -1,0 +1,80 @@
+import { quantityMm } from '../../frame/quantity'
+import type { Kind, Migration } from '../kind'
+import { type BeltListed, findingsFor, readPeg, verdictPeg } from './advice/findings'
+import { beltChecks } from './checks'
+import { makeLine, makeRound, repeatRound } from './document/make'
+import { type BeltLine, type BeltRound, lineSchema, roundSchema } from './document/schema'
+import { seatsOf } from './document/seats'
+import { proofOf, withProofSets } from './prove/proof'
+import { type BeltSolved, solveRound } from './solve/round'
+import { surveyOf } from './survey/ofJob'
+import { solveSurvey } from './survey/solve'
+import { jobOfSurvey } from './survey/toJob'
+
+/** Sheaves on a belt. */
+export interface BeltTypes {
+  line: BeltLine
+  round: BeltRound
+  solved: BeltSolved
+  listed: BeltListed
+}
+
+const same: Migration = (document) => document
+
+const listedOf = ({ sheaves }: BeltLine, solved: BeltSolved | undefined): BeltListed['sheaves'] =>
+  sheaves.slice(1).map((sheave) => {
+    const found = solved?.sheaves.find((one) => one.sheave.id === sheave.id)?.solved
+    return {
+      across: quantityMm(sheave.across) ?? 0,
+      up: quantityMm(sheave.up) ?? 0,
+      radius: (quantityMm(sheave.diameter) ?? 100) / 2,
+      toe: found?.toe?.value ?? null,
+      offset: found?.offset?.value ?? null,
+    }
+  })
+
+function listed(line: BeltLine, solved: BeltSolved): BeltListed {
+  const [stays] = line.sheaves
+  const [first] = stays ? findingsFor(solved, stays, 'read') : []
+  const sheave =
+    first && 'sheave' in first
+      ? first.sheave.name
+      : first && 'round' in first
+        ? first.round.sheave.name
+        : first && 'set' in first
+          ? line.sheaves.find(({ id }) => id === first.set.on)?.name
+          : undefined
+  return { next: { kind: first?.kind ?? 'nothing', ...(sheave ? { sheave } : {}) }, sheaves: listedOf(line, solved) }
+}
+
+export const belt: Kind<BeltTypes> = {
+  lineSchema,
+  roundSchema,
+  migrations: { job: [same], line: [same] },
+  makeLine,
+  makeRound,
+  repeatRound,
+  nextVisit: (round, takenAt) => ({ ...repeatRound(round, 'r1', takenAt), by: '', tensioned: false }),
+  named: ({ sheaves, sides }) => ({
+    sides,
+    machines: sheaves.map(({ id, name, feet }) => ({
+      id,
+      name,
+      feet: feet.map((foot) => ({ id: foot.id, name: foot.name.toLowerCase() })),
+    })),
+    couplings: sheaves.slice(1).map(({ id, name }) => ({ id, name })),
+  }),
+  readingsIn: ({ sets }) =>
+    sets.reduce((sum, { values }) => sum + Object.values(values).filter(({ text }) => text.trim() !== '').length, 0),
+  checks: beltChecks,
+  seats: seatsOf,
+  solve: solveRound,
+  states: () => [],
+  faults: ({ faults }) => faults.length,
+  pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
+  proof: proofOf,
+  withProofSets,
+  listed,
+  unlisted: (line) => ({ next: { kind: 'unsolved' }, sheaves: listedOf(line, undefined) }),
+  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
+}

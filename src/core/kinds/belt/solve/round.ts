@@ -1,0 +1,201 @@
+import { parseNumber } from '../../../frame/number'
+import { type Quantity, quantityFault, quantityMm } from '../../../frame/quantity'
+import type { Trouble } from '../../../frame/trouble'
+import { choosePack } from '../../../shims/packs'
+import { packMm } from '../../../shims/stock'
+import { stateOf, type Verdict } from '../../../verdict/verdict'
+import { limitRad, radOf } from '../belts'
+import { cellsOf, faceCell } from '../document/make'
+import type { BeltLine, BeltRound, BeltSet, BeltSheave } from '../document/schema'
+import { type BeltReading, type Drive, type SheaveSolved, solveDrive, spanOf } from './drive'
+import { type FootWork, feetWork, tiltLeft } from './feet'
+
+/** What keeps a sheave from being worked with. */
+export type Missing = 'place' | 'width' | 'feet'
+
+/** A sheave of a round: what is known of it, and what is to be done at its feet. */
+export interface SheaveRound {
+  sheave: BeltSheave
+  missing: Missing[]
+  solved: SheaveSolved | undefined
+  state: Verdict['state'] | 'nothing'
+  /** Empty where it has no feet, or their places are not given. */
+  work: (FootWork & { pack?: number[] })[]
+  /** What the packs leave of the tilt, rad. */
+  tiltLeft: number
+  /** Read again, and both agree within their doubt; undefined where it was not. */
+  repeats: boolean | undefined
+}
+
+/** Everything known of one round of a belt drive. Lengths in mm, angles in rad. */
+export interface BeltSolved {
+  round: BeltRound
+  faces: 1 | -1
+  limit: number
+  sheaves: SheaveRound[]
+  /** Typed numbers that are none. */
+  faults: { set: BeltSet; key: string; trouble: Trouble }[]
+  /** The next number to be read, in the order of the sets. */
+  next: { set: BeltSet; key: string } | undefined
+  /** Whether anything was read. */
+  read: boolean
+  /** Nothing is told finer than this. */
+  resolution: number
+}
+
+const sizeMm = (quantity: Quantity): number | undefined => {
+  const mm = quantityMm(quantity)
+  return mm !== undefined && mm > 0 ? mm : undefined
+}
+
+/** From the measured face to the middle of the grooves: as given, or half the width. */
+export const toGroove = ({ groove, width }: BeltSheave): number | undefined => {
+  const wide = sizeMm(width)
+  return quantityMm(groove) ?? (wide === undefined ? undefined : wide / 2)
+}
+
+const usual = { reading: 0.01, gap: 0.02, angle: radOf(0.01), lean: 0.00005 }
+
+/** The readings of one set, in mm and rad. `ĥ`: direction of the span. */
+export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: number }): BeltReading[] {
+  const value = (key: string) => quantityMm(set.values[key])
+  const radius = sizeMm(set.radius)
+  const constant = quantityMm(set.constant) ?? 0
+  const { on } = set
+  if (set.method === 'angles')
+    return (['toe', 'tilt', 'offset'] as const).flatMap((what): BeltReading[] => {
+      const typed = what === 'offset' ? undefined : parseNumber(set.angles[what])
+      const told = what === 'offset' ? value('offset') : typed?.ok ? radOf(typed.value) : undefined
+      return told === undefined
+        ? []
+        : [{ type: 'direct', on, what, value: told, sd: what === 'offset' ? usual.reading : usual.angle }]
+    })
+  if (radius === undefined) return []
+  const faceAt = (angle: number, told: number | undefined, turned: number, sd: number): BeltReading[] =>
+    told === undefined ? [] : [{ type: 'face', on, angle, radius, value: told, turned, sd }]
+  if (set.method === 'face')
+    return cellsOf(set).flatMap((key) => {
+      const { angle, turned } = faceCell(key)
+      const told = value(key)
+      return faceAt(angle, told === undefined ? undefined : told - constant, turned, usual.reading)
+    })
+  // a straightedge along the span: the inner edge lies toward the sheave that stays
+  const along = (Math.atan2(span.y, span.z) * 180) / Math.PI
+  const gap = (key: string) => {
+    const told = value(key)
+    return told === undefined ? undefined : -faces * told
+  }
+  const [leanMoved, leanStays, over] = [value('leanMoved'), value('leanStays'), sizeMm(set.over)]
+  return [
+    ...faceAt(along + 180, gap('inner'), 0, usual.gap),
+    ...faceAt(along, gap('outer'), 0, usual.gap),
+    ...(leanMoved !== undefined && leanStays !== undefined && over !== undefined
+      ? [{ type: 'direct', on, what: 'tilt', value: -(leanMoved - leanStays) / over, sd: usual.lean } as const]
+      : []),
+  ]
+}
+
+/** Solves one round of a belt drive. Pure; made for every keystroke. */
+export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
+  const faces = line.faces === 'right' ? 1 : -1
+  const limit = limitRad(line)
+  const [stays, ...others] = line.sheaves
+  const reference = { id: stays?.id ?? '', centre: [0, 0, 0] as const, toGroove: (stays && toGroove(stays)) ?? 0 }
+  const sheaves = others.map((sheave): SheaveRound => {
+    const [across, up, groove] = [quantityMm(sheave.across), quantityMm(sheave.up), toGroove(sheave)]
+    const placed = across !== undefined && up !== undefined && Math.hypot(across, up) > 1
+    const missing: Missing[] = [
+      ...(placed ? [] : ['place' as const]),
+      ...(groove === undefined || !stays || toGroove(stays) === undefined ? ['width' as const] : []),
+      ...(sheave.feet.some(({ behind }) => quantityMm(behind) === undefined) ? ['feet' as const] : []),
+    ]
+    const nothing = { sheave, missing, solved: undefined, state: 'nothing' as const, work: [], tiltLeft: 0 }
+    if (!placed || missing.includes('width')) return { ...nothing, repeats: undefined }
+    const own = { id: sheave.id, centre: [0, across, up] as const, toGroove: groove ?? 0 }
+    const drive: Drive = { reference, moved: [own], faces }
+    const span = spanOf(drive, own)
+    const sets = round.sets.filter(({ on }) => on === sheave.id)
+    const of = (purpose: BeltSet['purpose']) =>
+      sets.filter((set) => set.purpose === purpose).flatMap((set) => readingsOf(set, faces, span))
+    const [first, again] = [of('plan'), of('repeat')]
+    if (first.length === 0) return { ...nothing, repeats: undefined }
+    const [solved] = solveDrive(drive, [...first, ...again], limit)
+    if (!solved) return { ...nothing, repeats: undefined }
+    const work = missing.includes('feet') ? [] : workOf(line, sheave, solved, faces)
+    return {
+      sheave,
+      missing,
+      solved,
+      state: solved.probability === null ? 'nothing' : stateOf(solved.probability),
+      work,
+      tiltLeft: work.every(({ pack }) => pack)
+        ? tiltLeft(
+            work,
+            standsAt(sheave, faces),
+            work.map(({ pack = [] }) => pack.reduce((sum, shim) => sum + shim, 0)),
+          )
+        : 0,
+      repeats: again.length > 0 ? agrees(drive, first, again, limit) : undefined,
+    }
+  })
+  const faults = round.sets.flatMap((set) =>
+    Object.entries({ ...set.values, radius: set.radius, constant: set.constant, over: set.over }).flatMap(
+      ([key, typed]) => {
+        const trouble = quantityFault(typed)
+        return trouble ? [{ set, key, trouble }] : []
+      },
+    ),
+  )
+  const empty = round.sets.flatMap((set) =>
+    cellsOf(set)
+      .filter((key) => !set.values[key]?.text)
+      .map((key) => ({ set, key })),
+  )
+  return {
+    round,
+    faces,
+    limit,
+    sheaves,
+    faults,
+    next: empty[0],
+    read: sheaves.some(({ solved }) => solved !== undefined),
+    resolution: usual.reading,
+  }
+}
+
+/** Stations of feet along x: behind the face that is measured. */
+const standsAt = ({ feet }: BeltSheave, faces: 1 | -1) =>
+  feet.flatMap(({ id, behind }) => {
+    const mm = quantityMm(behind)
+    return mm === undefined ? [] : [{ id, x: -faces * mm }]
+  })
+
+function workOf(line: BeltLine, sheave: BeltSheave, solved: SheaveSolved, faces: 1 | -1): SheaveRound['work'] {
+  const feet = standsAt(sheave, faces)
+  const last = feet.at(-1)
+  if (!last) return []
+  const centre = { y: quantityMm(sheave.across) ?? 0, z: quantityMm(sheave.up) ?? 0 }
+  const about = feet.find(({ id }) => id === sheave.pivot.foot) ?? last
+  const stock = packMm(line.shims)
+  const work = feetWork(solved, {
+    base: quantityMm(sheave.base) ?? centre.z,
+    pivot: { x: about.x, y: centre.y + (quantityMm(sheave.pivot.beside) ?? 0) },
+    centre,
+    feet,
+  })
+  return work.map((one) =>
+    stock && one.shim !== null ? { ...one, pack: choosePack(stock, one.shim, { most: 4 }).shims } : one,
+  )
+}
+
+/** Whether a second reading agrees with the first: every number that both tell, within twice its deviation and a reading's own. */
+function agrees(drive: Drive, first: readonly BeltReading[], again: readonly BeltReading[], limit: number): boolean {
+  const [[a], [b]] = [solveDrive(drive, first, limit), solveDrive(drive, again, limit)]
+  const radius = Math.max(50, ...first.map((one) => (one.type === 'face' ? one.radius : 0)))
+  return (['toe', 'tilt', 'offset'] as const).every((what) => {
+    const [was, now] = [a?.[what], b?.[what]]
+    if (!was || !now) return true
+    const least = what === 'offset' ? 2 * usual.reading : (2 * usual.reading) / radius
+    return Math.abs(was.value - now.value) <= Math.max(least, 2 * Math.hypot(was.sd, now.sd))
+  })
+}

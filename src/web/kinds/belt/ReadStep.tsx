@@ -1,0 +1,162 @@
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { lengthUnitFor } from '../../../core/frame/usual'
+import { type Finding, findingsFor } from '../../../core/kinds/belt/advice/findings'
+import { cellsOf, typedAt } from '../../../core/kinds/belt/document/make'
+import { type BeltSet, beltMethods } from '../../../core/kinds/belt/document/schema'
+import { cellName, methodNames, say, sheaveName } from '../../../words/belt/findings'
+import { beltPageWords as words } from '../../../words/belt/page/page'
+import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { Photographs } from '../../job/photographs/Photographs'
+import { Card, Field, Input, Muted, Select } from '../../parts/controls'
+import { QuantityField } from '../../parts/Quantity'
+import { type Act, Say } from '../../say/Say'
+import { useBeltFrame } from './frame'
+
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 12px; margin-top: 12px; align-items: end;`
+const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; margin-top: 8px; input { width: 22px; height: 22px; }`
+
+/** Every moved sheave, read against the face that stays. */
+export function ReadStep() {
+  const { solved, told, frozen, reminders, document, round, id, editRound } = useBeltFrame()
+  const navigate = useNavigate()
+  const { line } = document
+  const [stays] = line.sheaves
+  const actsFor = (finding: Finding): Act[] =>
+    finding.kind === 'next-reading' || finding.kind === 'not-a-number'
+      ? [
+          {
+            text: words.enterIt,
+            main: finding.kind === 'next-reading',
+            run: () =>
+              window.document
+                .querySelector<HTMLInputElement>(`[data-cell="${finding.set.id} ${finding.key}"] input`)
+                ?.focus(),
+          },
+        ]
+      : finding.kind === 'missing'
+        ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+        : []
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>{words.readings}</h1>
+            <Muted>{words.from(stays?.name ?? '')}</Muted>
+          </div>
+        </BenchHead>
+        {round.sets.map((set) => (
+          <SetCard key={set.id} set={set} />
+        ))}
+        <Tick>
+          <input
+            type="checkbox"
+            checked={round.tensioned}
+            disabled={frozen}
+            onChange={({ target }) => editRound((one) => ({ ...one, tensioned: target.checked }))}
+          />
+          {words.tensioned}
+        </Tick>
+        <Photographs at="read" />
+      </Bench>
+      <Say
+        items={[
+          ...reminders,
+          ...(stays ? findingsFor(solved, stays, 'read') : []).map((finding, i) => ({
+            key: `${finding.kind} ${i}`,
+            peg: finding.peg,
+            said: say(finding, told, solved.limit),
+            acts: actsFor(finding),
+          })),
+        ]}
+      />
+    </BenchAndSay>
+  )
+}
+
+function SetCard({ set }: { set: BeltSet }) {
+  const { settings, frozen, editRound, document } = useBeltFrame()
+  const { line } = document
+  const { unit } = settings
+  const length = lengthUnitFor(unit)
+  const name = sheaveName(set.on, line)
+  const title = set.purpose === 'repeat' ? words.again(name) : name
+  const put = (change: (one: BeltSet) => BeltSet, mark: string) =>
+    editRound(
+      (round) => ({ ...round, sets: round.sets.map((one) => (one.id === set.id ? change(one) : one)) }),
+      `${set.id} ${mark}`,
+    )
+  const size = (key: 'radius' | 'constant' | 'over', label: string, hint?: string) => (
+    <div data-cell={`${set.id} ${key}`}>
+      <QuantityField
+        label={label}
+        quantity={set[key]}
+        unit={key === 'constant' ? unit : length}
+        signed={key === 'constant'}
+        readOnly={frozen}
+        onChange={(value) => put((one) => ({ ...one, [key]: value }), key)}
+        {...(hint ? { hint } : {})}
+      />
+    </div>
+  )
+  const cells = cellsOf(set)
+  return (
+    <Card as="section" aria-label={title} style={{ marginBottom: 16 }}>
+      <h2>{title}</h2>
+      <Grid>
+        <Field label={words.method}>
+          <Select
+            disabled={frozen}
+            value={set.method}
+            options={beltMethods.map((value) => ({ value, text: methodNames[value] }))}
+            onPick={(method) => put((one) => ({ ...one, method: method as BeltSet['method'] }), 'method')}
+          />
+        </Field>
+        {set.method === 'angles' ? null : size('radius', words.radius)}
+        {set.method === 'face' ? size('constant', words.constant, words.constantHint) : null}
+        {set.method === 'edge' ? size('over', words.over) : null}
+        {set.method === 'angles'
+          ? (['toe', 'tilt'] as const).map((key) => (
+              <Field key={key} label={words[key]}>
+                <Input
+                  inputMode="decimal"
+                  maxLength={12}
+                  readOnly={frozen}
+                  value={set.angles[key]}
+                  onChange={({ target }) =>
+                    put((one) => ({ ...one, angles: { ...one.angles, [key]: target.value } }), key)
+                  }
+                />
+              </Field>
+            ))
+          : null}
+      </Grid>
+      {set.method === 'face' ? (
+        <Tick>
+          <input
+            type="checkbox"
+            checked={set.twice}
+            disabled={frozen}
+            onChange={({ target }) => put((one) => ({ ...one, twice: target.checked }), 'twice')}
+          />
+          {words.twice}
+        </Tick>
+      ) : null}
+      <Grid>
+        {cells.map((key) => (
+          <div key={key} data-cell={`${set.id} ${key}`}>
+            <QuantityField
+              label={cellName(key, line)}
+              quantity={typedAt(set, key, unit)}
+              unit={unit}
+              signed={key !== 'inner' && key !== 'outer'}
+              readOnly={frozen}
+              onChange={(value) => put((one) => ({ ...one, values: { ...one.values, [key]: value } }), key)}
+            />
+          </div>
+        ))}
+      </Grid>
+    </Card>
+  )
+}

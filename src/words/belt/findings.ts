@@ -1,0 +1,237 @@
+import { formatNumber } from '../../core/frame/number'
+import type { BeltListed, Finding } from '../../core/kinds/belt/advice/findings'
+import type { BeltType } from '../../core/kinds/belt/belts'
+import { faceCell } from '../../core/kinds/belt/document/make'
+import type { BeltLine, BeltSet } from '../../core/kinds/belt/document/schema'
+import type { FootWork } from '../../core/kinds/belt/solve/feet'
+import type { SheaveRound } from '../../core/kinds/belt/solve/round'
+import { labels, t } from '../language'
+import type { Said } from '../said'
+import { capital, isZero, lengthWithUnit, type Terms } from '../terms'
+import { sayTrouble } from '../troubles'
+
+/** What a sentence about a belt drive needs to know. */
+export interface BeltTerms extends Pick<Terms, 'unit' | 'resolution'> {
+  line: BeltLine
+}
+
+export const beltNames: Readonly<Record<BeltType, string>> = labels({
+  v: 'V or wedge',
+  ribbed: 'ribbed',
+  toothed: 'toothed',
+  flat: 'flat',
+  other: 'variable speed or other',
+})
+
+export const methodNames: Readonly<Record<BeltSet['method'], string>> = labels({
+  face: 'Points of the face',
+  edge: 'Straightedge or string',
+  angles: 'An instrument’s own angles',
+})
+
+/** A side as the site calls it. */
+const sideOf = (side: 'near' | 'far', { sides }: BeltLine): string => sides[side].trim().toLowerCase() || side
+
+export const sheaveName = (id: string, { sheaves }: BeltLine): string =>
+  t`${sheaves.find((one) => one.id === id)?.name || t`Sheave`} sheave`
+
+/** An angle in degrees, with the sign told by what it does. */
+export const degreesText = (rad: number): string => t`${formatNumber(Math.abs(rad) * (180 / Math.PI), 2)}°`
+
+/** Where a point of a face lies, in words. */
+const faceplaces: Readonly<Record<string, (line: BeltLine) => string>> = {
+  '0': () => t`top`,
+  '90': (line) => sideOf('far', line),
+  '180': () => t`bottom`,
+  '270': (line) => sideOf('near', line),
+}
+
+/** What a cell of a set asks for. */
+export function cellName(key: string, line: BeltLine): string {
+  if (key === 'inner') return t`Gap at the inner edge`
+  if (key === 'outer') return t`Gap at the outer edge`
+  if (key === 'leanMoved') return t`Lean of this face`
+  if (key === 'leanStays') return t`Lean of the face that stays`
+  if (key === 'offset') return t`Face stands to the right by`
+  const { angle, turned } = faceCell(key)
+  const place = capital(faceplaces[String(angle)]?.(line) ?? t`${angle}°`)
+  return turned ? t`${place}, sheave turned half round` : place
+}
+
+/** The shims at a station: "add 1.00 mm under both front feet". */
+export function shimText({ foot, shim }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
+  const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
+  if (shim === null) return t`${name}: not known yet`
+  return isZero(shim, terms) ? t`nothing under the ${name}` : t`add ${lengthWithUnit(shim, terms)} under the ${name}`
+}
+
+/** The swing at a station: "the front feet 1.50 mm toward near". */
+export function swingText({ foot, swing }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
+  const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
+  if (swing === null) return t`${name}: not known yet`
+  if (isZero(swing, terms)) return t`the ${name} stay`
+  return t`the ${name} ${lengthWithUnit(Math.abs(swing), terms)} toward ${sideOf(swing > 0 ? 'far' : 'near', terms.line)}`
+}
+
+/** The slide: "slide 2.46 mm to the right". */
+export function slideText(slide: number | null, terms: BeltTerms): string {
+  if (slide === null) return t`not known yet`
+  if (isZero(slide, terms)) return t`no slide needed`
+  return t`slide ${lengthWithUnit(Math.abs(slide), terms)} to the ${slide > 0 ? t`right` : t`left`}`
+}
+
+/** Packs from the stock: "0.5 + 0.5". */
+export const packText = (pack: readonly number[] | undefined, { unit }: BeltTerms): string =>
+  pack && pack.length > 0 ? pack.map((mm) => formatNumber(unit === 'mil' ? mm / 0.0254 : mm, 2)).join(' + ') : ''
+
+const stateWords = labels({
+  within: 'is within',
+  outside: 'is outside',
+  unsure: 'can’t be told yet',
+  nothing: 'can’t be told yet',
+} as const)
+
+const openNames = labels({ toe: 'toe', tilt: 'tilt', offset: 'offset of the grooves' } as const)
+
+/** What a belt feels at a sheave, in words, with the limit. */
+export function feelText({ solved, state }: SheaveRound, limit: number, line: BeltLine): Said {
+  const name = sheaveName(solved?.id ?? '', line)
+  const { atReference, atMoved, twist } = solved?.belt ?? {}
+  const told = [
+    ...(atReference ? [t`${degreesText(atReference.value)} where it leaves the sheave that stays`] : []),
+    ...(atMoved ? [t`${degreesText(atMoved.value)} at this one`] : []),
+    ...(twist ? [t`twist ${degreesText(twist.value)}`] : []),
+  ]
+  return {
+    title: `${name} ${stateWords[state]}.`,
+    detail: t`What the belt feels: ${told.join(', ')}. Limit ${degreesText(limit)} each. The maker’s figures win.`,
+  }
+}
+
+/** The sentence for a finding. */
+export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
+  const { line } = terms
+  switch (finding.kind) {
+    case 'guard':
+      return {
+        title: t`Locked out and tried, guard off only then?`,
+        detail: t`Fingers clear of belts and sheaves: turn them by hand from outside. Slack the belts, never pry them over. Your site’s rules decide.`,
+      }
+    case 'not-a-number':
+      return {
+        title: t`${sheaveName(finding.set.on, line)}, ${fieldName(finding.key, line).toLowerCase()}: that is not a number.`,
+        detail: sayTrouble(finding.trouble),
+      }
+    case 'missing':
+      return {
+        place: {
+          title: t`Where does the ${sheaveName(finding.sheave.id, line).toLowerCase()} stand?`,
+          detail: t`Measure from shaft to shaft, across and up. It is on the line’s own page.`,
+        },
+        width: {
+          title: t`How wide are the faces?`,
+          detail: t`Grooves are lined up, not faces: the width of both sheaves is needed, or where their grooves lie.`,
+        },
+        feet: {
+          title: t`How far behind its face do the feet of the ${finding.sheave.name.toLowerCase()} stand?`,
+          detail: t`Without that there are no shims and no swing.`,
+        },
+      }[finding.what]
+    case 'widths':
+      return {
+        title: t`The grooves of the ${sheaveName(finding.sheave.id, line).toLowerCase()} lie ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`less deep`} behind its face.`,
+        detail: t`Faces in line would put the belts out by that much. It is taken into account.`,
+      }
+    case 'next-reading':
+      return {
+        title: t`Next: ${fieldName(finding.key, line).toLowerCase()}, ${sheaveName(finding.set.on, line).toLowerCase()}.`,
+        detail: nextDetail(finding.set, finding.key),
+      }
+    case 'open':
+      return {
+        title: t`${sheaveName(finding.round.sheave.id, line)}: ${finding.what.map((what) => openNames[what]).join(t` and `)} not known yet.`,
+        detail: t`A straightedge along the span says nothing across it. Read the lean of both faces, or all four quarters.`,
+      }
+    case 'wobble':
+      return {
+        title: t`The face of the ${sheaveName(finding.sheave.id, line).toLowerCase()} wobbles by ${lengthWithUnit(2 * finding.value * finding.radius, terms)} where it was read.`,
+        detail:
+          finding.peg === 'outside'
+            ? t`More than a thousandth of the diameter. Look at its bush before anything is moved; the mean of both turns is taken.`
+            : t`Little enough. The mean of both turns is taken.`,
+      }
+    case 'does-not-repeat':
+      return {
+        title: t`The second reading of the ${sheaveName(finding.sheave.id, line).toLowerCase()} says otherwise.`,
+        detail: t`Look for a loose bush, a burr on the face, belts that pull. Read it once more.`,
+      }
+    case 'verdict':
+      return feelText(finding.round, limit, line)
+    case 'tilt':
+      return {
+        title: capital(t`${finding.round.work.map((one) => shimText(one, finding.round.sheave, terms)).join('; ')}.`),
+        detail: t`Tilt first: lifting disturbs the rest. Both feet of a station alike.`,
+      }
+    case 'toe':
+      return {
+        title: capital(
+          t`Swing: ${finding.round.work.map((one) => swingText(one, finding.round.sheave, terms)).join('; ')}.`,
+        ),
+        detail: t`Then the toe, about the bolt that stays snug.`,
+      }
+    case 'slide':
+      return {
+        title: capital(`${slideText(finding.round.work[0]?.slide ?? null, terms)}.`),
+        detail: t`Angles before offset: the turning is in it already. Or the sheave on its shaft by as much, if bush and key allow. Then read again with the belts tensioned.`,
+      }
+    case 'tension':
+      return {
+        title: finding.peg === 'within' ? t`Tension is recorded.` : t`Set the tension and write it down.`,
+        detail: t`Both screws alike, then read again: the pull turns the machine. Check the tension again after a day or two of running.`,
+      }
+  }
+}
+
+/** A typed field by its name. */
+const fieldName = (key: string, line: BeltLine): string =>
+  key === 'radius'
+    ? t`Radius of the points`
+    : key === 'constant'
+      ? t`Target on the face that stays`
+      : key === 'over'
+        ? t`Length of the level`
+        : cellName(key, line)
+
+function nextDetail({ method }: BeltSet, key: string): string {
+  if (method === 'edge')
+    return key.startsWith('lean')
+      ? t`How far its top leans to the right over the level’s length; to the left is below zero.`
+      : t`Straightedge against the face that stays; feeler gap at this face.`
+  if (method === 'angles') return t`As the instrument tells it; right is above zero.`
+  return key.endsWith('t')
+    ? t`Turn this sheave half round, target at the same place in the room, and read again.`
+    : t`How far the face stands to the right of the face that stays; to the left is below zero.`
+}
+
+/** The next act of a belt drive in a list. */
+export function sayNext({ next }: BeltListed): string {
+  const sheave = t`${(next.sheave ?? '').toLowerCase()} sheave`.trim()
+  switch (next.kind) {
+    case 'next-reading':
+      return t`Read the ${sheave}`
+    case 'not-a-number':
+      return t`Correct a reading of the ${sheave}`
+    case 'missing':
+      return t`Measure the drive: dimensions missing`
+    case 'does-not-repeat':
+      return t`Read the ${sheave} again: it says otherwise`
+    case 'widths':
+    case 'wobble':
+    case 'verdict':
+      return t`Moves: shims, swing and slide`
+    case 'nothing':
+      return t`Nothing to do`
+    default:
+      return t`Open it`
+  }
+}

@@ -1,0 +1,84 @@
+import { quantityMm } from '../../core/frame/quantity'
+import type { BeltTypes } from '../../core/kinds/belt'
+import { cellsOf } from '../../core/kinds/belt/document/make'
+import type { KindWords } from '../kind'
+import { labels, t } from '../language'
+import { isZero, length, signedLength } from '../terms'
+import { cellName, feelText, sayNext, sheaveName } from './findings'
+
+const machines = labels(
+  ['Fan', 'Motor', 'Pump', 'Compressor', 'Crusher', 'Mixer'].map((name) => ({ value: name, text: name })),
+)
+
+const way = (mm: number): string => (mm > 0 ? t`to the right` : t`to the left`)
+
+export const beltWords: KindWords<BeltTypes> = labels({
+  name: 'Belt drive',
+  newParts: [
+    { label: 'Stays', options: machines, usual: 'Fan' },
+    { label: 'Moves', options: machines, usual: 'Motor' },
+  ],
+  usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${moved.toLowerCase()}`,
+  sayNext,
+  proved: {
+    second: 'the sheave that moves',
+    at: (id, line) => t`${sheaveName(id, line)}, its grooves`,
+    plane: () => t`along the shaft`,
+    stands: (mm, _, terms) => (isZero(mm, terms) ? t`in line` : `${length(Math.abs(mm), terms)} ${way(mm)}`),
+    way: (mm) => way(mm),
+  },
+  record: {
+    probe: () => '',
+    angle: () => '',
+    conditions: ({ line }) => [
+      t`Told from the ${sheaveName(line.sheaves[0]?.id ?? '', line).toLowerCase()}, which stays. Grooves are lined up, not faces.`,
+    ],
+    packs: () => [],
+    readings: ({ round }, terms) =>
+      round.sets.flatMap((set) => {
+        const rows = cellsOf(set).flatMap((key): [string, string][] => {
+          const mm = quantityMm(set.values[key])
+          return mm === undefined ? [] : [[cellName(key, terms.line), signedLength(mm, terms)]]
+        })
+        const angles = (['toe', 'tilt'] as const).flatMap((key): [string, string][] =>
+          set.angles[key] ? [[key === 'toe' ? t`Toe` : t`Tilt`, t`${set.angles[key]}°`]] : [],
+        )
+        const all = [...(set.method === 'angles' ? angles : []), ...rows]
+        const name = sheaveName(set.on, terms.line)
+        return all.length > 0 ? [{ title: set.purpose === 'repeat' ? t`${name}, read again` : name, rows: all }] : []
+      }),
+    judged: ({ sheaves, limit, round }, { line }) => [
+      ...sheaves
+        .filter(({ solved }) => solved)
+        .map((one) => {
+          const { title, detail = '' } = feelText(one, limit, line)
+          return { kind: 'text' as const, text: `${title} ${detail}` }
+        }),
+      ...(round.tension.set
+        ? [
+            {
+              kind: 'text' as const,
+              text: round.tension.again
+                ? t`Tension: ${round.tension.set}. Check it again on ${round.tension.again}.`
+                : t`Tension: ${round.tension.set}.`,
+            },
+          ]
+        : []),
+    ],
+  },
+  placeInRound(round, path, line) {
+    const set = round.sets.find(({ id }) => path.includes(id))
+    const sheave = line.couplings.find(({ id }) => id === set?.on)
+    const key = path.at(-1) ?? ''
+    const cell = set && path.includes('values')
+    return {
+      words: [
+        ...(sheave ? [t`${sheave.name.toLowerCase()} sheave`] : []),
+        ...(cell
+          ? [cellName(key, { sides: line.sides, sheaves: [] } as unknown as BeltTypes['line']).toLowerCase()]
+          : []),
+      ],
+      whole: Boolean(cell),
+    }
+  },
+})
