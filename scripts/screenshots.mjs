@@ -13,7 +13,7 @@ const views = [
   { name: 'read', path: '/jobs/job-6/read' },
   { name: 'move', path: '/jobs/job-4/move' },
   { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
-  { name: 'move-held', path: '/jobs/job-18/move', press: ['Hold two feet'], pause: 2500, height: 1180 },
+  { name: 'belt', path: '/jobs/job-43/move' },
   { name: 'upright', path: '/jobs/job-22/move' },
   { name: 'prove', path: '/jobs/job-2/prove' },
   { name: 'sign', path: '/jobs/job-4/sign' },

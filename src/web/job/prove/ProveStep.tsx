@@ -112,6 +112,8 @@ export function ProveStep() {
     ]),
   ]
   const minutes = Number.parseInt(document.minutes, 10) || 0
+  // a line without couplings has nothing to connect, to mark or to draw from
+  const coupled = proved.rounds.some(({ joints }) => joints.length > 0)
   const day = (index: number | undefined) => {
     const at = rounds[index ?? 0]?.takenAt
     return at ? format(new Date(at), 'd MMM HH:mm') : ''
@@ -148,7 +150,10 @@ export function ProveStep() {
                   <Peg
                     size={13}
                     label=""
-                    peg={worstOf(proved.rounds[i]?.joints.map(({ solution }) => solution.verdict?.state ?? 'nothing'))}
+                    peg={worstOf(
+                      proved.rounds[i]?.own?.judged.map(({ state }) => state) ??
+                        proved.rounds[i]?.joints.map(({ solution }) => solution.verdict?.state ?? 'nothing'),
+                    )}
                   />
                   {proveWords.round(i + 1)}
                   <small>
@@ -181,14 +186,18 @@ export function ProveStep() {
                   <small>{proveWords.otherMethodBecause}</small>
                 </li>
               ) : null}
-              <li>
-                <Button onPress={() => sets('closed')}>{proveWords.closed}</Button>
-                <small>{proveWords.closedBecause}</small>
-              </li>
-              <li>
-                <Button onPress={() => sets('running')}>{proveWords.runningCheck}</Button>
-                <small>{proveWords.runningBecause}</small>
-              </li>
+              {coupled ? (
+                <>
+                  <li>
+                    <Button onPress={() => sets('closed')}>{proveWords.closed}</Button>
+                    <small>{proveWords.closedBecause}</small>
+                  </li>
+                  <li>
+                    <Button onPress={() => sets('running')}>{proveWords.runningCheck}</Button>
+                    <small>{proveWords.runningBecause}</small>
+                  </li>
+                </>
+              ) : null}
             </ul>
           </Acts>
         )}
@@ -197,7 +206,7 @@ export function ProveStep() {
           initials={settings.initials}
           onFeet={kind.seats(line).length > 0}
         />
-        {last ? (
+        {last && coupled ? (
           <>
             <Speeds round={last} proof={proof} terms={terms} />
             <Marks round={last} terms={terms} />

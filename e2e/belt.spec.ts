@@ -1,0 +1,92 @@
+import { expect, test } from './site'
+
+test('a belt drive from an empty site to a signed record: read by the face, moved, read again, in mm and mil, with a reload in the middle', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty}/new`)
+  await page.getByLabel('Kind of line').selectOption('belt')
+  await page.getByLabel('Line name').fill('Loft fan')
+  await page.getByLabel('Your initials').fill('K. O.')
+  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  const fan = page.getByRole('region', { name: 'Fan: stays' })
+  await fan.getByLabel('Sheave diameter, mm').fill('220')
+  await fan.getByLabel('Width of the sheave, mm').fill('40')
+  const motor = page.getByRole('region', { name: 'Motor: moves' })
+  const sizes: Readonly<Record<string, string>> = {
+    'Sheave diameter, mm': '160',
+    'Width of the sheave, mm': '50',
+    'Shaft stands to the far side by, mm': '600',
+    'Shaft stands up by, mm': '150',
+    'Front feet, behind the face, mm': '90',
+    'Back feet, behind the face, mm': '340',
+    'Base of the feet, up from the shaft that stays, mm': '18',
+    'That bolt, to the far side of the sheave, mm': '-95',
+  }
+  for (const [label, value] of Object.entries(sizes)) await motor.getByLabel(label).fill(value)
+  await page.getByLabel('Maker’s limit, degrees').fill('0.25')
+  await page.getByRole('link', { name: 'Go to Read' }).click()
+
+  // one turn only, by keyboard: from cell to cell
+  const card = page.getByRole('region', { name: 'Motor sheave' })
+  await card.getByLabel('Radius of the points, mm').fill('110')
+  await card.getByLabel(/^Also with the sheave turned/).uncheck()
+  await expect(page.getByText('Next: top, motor sheave.')).toBeVisible()
+  await page.getByRole('button', { name: 'Enter it' }).click()
+  for (const value of ['2.94', '1.84', '2.06', '3.16']) {
+    await page.keyboard.type(value)
+    await page.keyboard.press('Tab')
+  }
+  await expect(page.getByText('Motor sheave is outside.')).toBeVisible()
+  await expect(page.getByText('0.23° where it leaves the sheave that stays', { exact: false })).toBeVisible()
+  await expect(page.getByText('The grooves of the motor sheave lie 5.00 mm deeper behind its face.')).toBeVisible()
+  await expect(page.getByText(/^Saved \d\d:\d\d/)).toBeVisible()
+  await page.reload()
+  await expect(card.getByLabel('Far, mm', { exact: true })).toHaveValue('+1.84')
+
+  await page.getByRole('link', { name: /Move/ }).first().click()
+  const feet = page.getByRole('region', { name: 'At the feet of the motor' })
+  await expect(feet).toContainText('Add 1.00 mm under the front feet')
+  await expect(feet).toContainText('Nothing under the back feet')
+  await expect(feet).toContainText('The front feet 1.50 mm toward near')
+  await expect(feet).toContainText('Slide 2.46 mm to the right')
+  await expect(page.getByText('Locked out and tried, guard off only then?')).toBeVisible()
+  await page.getByRole('radio', { name: 'mil' }).click()
+  await expect(feet).toContainText('Add 39.4 mil under the front feet')
+  await expect(feet).toContainText('Slide 96.8 mil to the right')
+  await page.getByRole('radio', { name: 'mm', exact: true }).click()
+  const sheet = await page.request.get(
+    `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
+  )
+  expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
+
+  // moved; read again with the belts tensioned, an instrument telling the angles
+  await page.getByRole('button', { name: 'Moved: start next round' }).click()
+  await expect(page.getByLabel('Belts were under tension when this round was read')).toBeChecked()
+  await card.getByLabel('How it is read').selectOption('angles')
+  await card.getByLabel('Toe, degrees').fill('0.01')
+  await card.getByLabel('Tilt, degrees').fill('-0.02')
+  await card.getByLabel('Face stands to the right by, mm').fill('5.1')
+  await expect(page.getByText('Motor sheave is within.')).toBeVisible()
+  await page.getByRole('link', { name: /Move/ }).first().click()
+  await page.getByLabel('Tension set: force and deflection, or frequency').fill('28 N at 9.6 mm')
+  await page.getByLabel('Check it again on').fill('2027-03-02')
+  await expect(page.getByText('Tension is recorded.')).toBeVisible()
+
+  await page.getByRole('link', { name: /Prove/ }).first().click()
+  await expect(page.getByText('Motor sheave, its grooves')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Repeat' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /connected/ })).toHaveCount(0)
+  await page.getByRole('link', { name: /Sign/ }).first().click()
+  const record = page.getByRole('article').or(page.getByLabel('The record')).first()
+  await expect(record).toContainText('Tension: 28 N at 9.6 mm. Check it again on 2027-03-02.')
+  await expect(record).toContainText('Grooves are lined up, not faces.')
+  const reasons = page.getByPlaceholder('Sign all the same, because …')
+  for (let i = 0; i < (await reasons.count()); i++) await reasons.nth(i).fill('Looked at by two')
+  await page.getByLabel('Checked by').fill('I. M.')
+  await page.getByRole('button', { name: 'Sign this job' }).click()
+  await expect(page.getByText(/^Signed by K\. O\./).first()).toBeVisible()
+  const survey = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Survey, JSON' }).click()
+  expect((await survey).suggestedFilename()).toMatch(/survey\.json$/)
+})
