@@ -1,6 +1,7 @@
 import { fromMm } from '../core/frame/units'
 import { provedOf } from '../core/job/proved'
 import { type AnyJob, type KindName, kindOf } from '../core/kinds'
+import { wordsOf } from '../words'
 import { t } from '../words/language'
 import { proofTerms } from '../words/prove'
 import { recordWords as words } from '../words/record'
@@ -44,19 +45,18 @@ export function readingCells<K extends KindName>(document: AnyJob<K>, unit: 'mm'
       `${words.asRead}, ${unitName[unit]}`,
       `${words.corrected}, ${unitName[unit]}`,
     ],
-    ...document.rounds.flatMap((round, i) =>
-      readingsOf<K>(document, kind.solve(document.line, round), told).flatMap(({ title, at, raw, corrected }) =>
-        at.map((angle, a) => [
-          String(i + 1),
-          round.takenAt,
-          round.by,
-          title,
-          angle,
-          plain(raw[a]),
-          plain(corrected[a]),
-        ]),
-      ),
-    ),
+    ...document.rounds.flatMap((round, i) => {
+      const solved = kind.solve(document.line, round)
+      const head = [String(i + 1), round.takenAt, round.by]
+      // what is read by no probe has a name of its own, and nothing is taken off it
+      const own = wordsOf<K>({ kind: document.line.kind as K }).record.readings?.(solved, told) ?? []
+      return [
+        ...readingsOf<K>(document, solved, told).flatMap(({ title, at, raw, corrected }) =>
+          at.map((angle, a) => [...head, title, angle, plain(raw[a]), plain(corrected[a])]),
+        ),
+        ...own.flatMap(({ title, rows }) => rows.map(([name, value]) => [...head, title, name, plain(value), ''])),
+      ]
+    }),
   ]
 }
 

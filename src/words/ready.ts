@@ -48,6 +48,14 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   float: { title: 'Axial float or magnetic centre', detail: 'Where the rotor sits when it runs.' },
   bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft. See the maker’s value.' },
   piping: { title: 'Pipe and conduit strain', detail: 'Dial on the coupling while the flanges are loosened.' },
+  'joint-clean': {
+    title: 'Joint clean, no burrs, spigot not bottomed',
+    detail:
+      'Clean and re-seat before anything is shimmed; turning the motor by one bolt place tells its flange from the one below.',
+  },
+  'flange-runout': { title: 'Flange face run-out', detail: 'To its own shaft, one turn.' },
+  'spigot-runout': { title: 'Spigot run-out', detail: 'To its own shaft, one turn.' },
+  'adapter-parallel': { title: 'Adapter faces parallel', detail: 'Micrometer at four places.' },
   'sheaves-clean': {
     title: 'Sheaves clean, no burrs',
     detail: 'Faces and grooves wiped; a burr lifts the straightedge.',

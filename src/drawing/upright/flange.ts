@@ -19,15 +19,16 @@ export interface FlangeOptions {
  */
 export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width, height }: FlangeOptions): Scene {
   const { line } = terms
-  const { bolts, counted } = line.flange
+  const { bolts, counted, stands = 0 } = line.flange
   const narrow = width < 600
   const radius = height / 2 - 58
   const middle: Point = [narrow ? width / 2 : width * 0.3, height / 2]
   // 0° lies toward the person, at the bottom; seen from above clockwise goes to the left from there
   const turn = counted === 'clockwise' ? -1 : 1
   const at = (degrees: number, r: number): Point => {
-    const [side, toward] = direction(degrees)
-    return [middle[0] + turn * side * r, middle[1] + toward * r]
+    // clockwise from toward the person: bolt 1 as it stands, the others as they are counted
+    const [side, toward] = direction(stands - turn * degrees)
+    return [middle[0] - side * r, middle[1] + toward * r]
   }
   const circle = (r: number, n = 72): Point[] =>
     Array.from({ length: n + 1 }, (_, i): Point => {
@@ -52,6 +53,7 @@ export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width,
     if (done)
       shapes.push({ kind: 'text', role: 'number', at: [out[0], out[1] + 14], anchor, text: shimText(done, terms) })
   }
+  if (solved.flange?.spigot) shapes.push({ kind: 'line', role: 'stop', points: circle(radius * 0.62) })
   const size = work?.push.size
   if (work && size && work.push.angle !== null) {
     const tip = at(work.push.angle, radius * 0.55)

@@ -14,7 +14,7 @@ import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 import { type DemoJob, demoPlant, earlierJobs } from './plant'
-import { uprightJobs } from './upright'
+import { liftJobs, uprightJobs } from './upright'
 import { yearsOfVisits } from './years'
 
 const day = 86_400_000
@@ -26,8 +26,17 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   const [told, methods, moves, pairs] = [demoPlant(today), methodJobs(today), moveJobs(today), uprightJobs(today)]
   const years = yearsOfVisits(today)
   const belts = beltJobs(today)
+  const lifts = liftJobs(today)
   const plant = {
-    lines: [...told.lines, ...methods.lines, ...moves.lines, ...pairs.lines, ...years.lines, ...belts.lines],
+    lines: [
+      ...told.lines,
+      ...methods.lines,
+      ...moves.lines,
+      ...pairs.lines,
+      ...years.lines,
+      ...belts.lines,
+      ...lifts.lines,
+    ],
     jobs: [
       ...told.jobs,
       ...methods.jobs,
@@ -36,6 +45,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       ...earlierJobs(today),
       ...years.jobs,
       ...belts.jobs,
+      ...lifts.jobs,
     ],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))

@@ -170,14 +170,18 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'tilt':
       return {
         title: capital(t`${finding.round.work.map((one) => shimText(one, finding.round.sheave, terms)).join('; ')}.`),
-        detail: t`Tilt first: lifting disturbs the rest. Both feet of a station alike.`,
+        detail: finding.after
+          ? t`Then the tilt; look at the toe again after it. Both feet of a station alike.`
+          : t`Tilt first: lifting disturbs the rest. Both feet of a station alike.`,
       }
     case 'toe':
       return {
         title: capital(
           t`Swing: ${finding.round.work.map((one) => swingText(one, finding.round.sheave, terms)).join('; ')}.`,
         ),
-        detail: t`Then the toe, about the bolt that stays snug.`,
+        detail: finding.after
+          ? t`Then the toe, about the bolt that stays snug.`
+          : t`Toe first, about the bolt that stays snug: right where shims are small and the instrument is read live.`,
       }
     case 'slide':
       return {

@@ -4,6 +4,8 @@ import type { Finding, UprightListed } from '../../core/kinds/upright/advice/fin
 import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightLine } from '../../core/kinds/upright/document/schema'
 import type { BoltWork, FlangeWork } from '../../core/kinds/upright/solve/flange'
+import { starOrder } from '../../core/kinds/upright/solve/seating'
+import type { Misalignment } from '../../core/probes/probe'
 import type { ProbeState } from '../../core/shafts/state'
 import { labels, t } from '../language'
 import type { Said } from '../said'
@@ -116,11 +118,48 @@ export function say(finding: Finding, terms: UprightTerms): Said {
         title: pushText(finding.work, terms),
         detail: t`Measured at the joint, on the ${upper.name.toLowerCase()}, after the shims are in.`,
       }
+    case 'no-room':
+      return {
+        title: t`The shaft would rise ${lengthWithUnit(finding.work.rise ?? 0, terms)}: there is room for ${lengthWithUnit(finding.room, terms)}.`,
+        detail: t`Set hub separation and impeller clearance anew, or cut the other machine’s packs down by as much.`,
+      }
+    case 'star':
+      return {
+        title: t`Tighten in a star: bolts ${starOrder(finding.bolts).join(', ')}.`,
+        detail: t`Three stages, a third more each time. Horseshoe shims alike on both sides of each bolt. Then read again.`,
+      }
+    case 'counted-other-way':
+      return {
+        title: t`The bolts may have been counted the other way round.`,
+        detail: t`Toward bolt 1 the move did what it should; across it doubled what was wrong. Look from above which way they are counted, and change it on the line’s page. The results are mirrored, the readings stay.`,
+      }
+    case 'seating':
+      return seatingText(finding, terms)
     case 'spigot':
       return {
         title: t`The spigot stops it short.`,
         detail: t`Relieve the spigot, re-machine it, or dowel the flange anew. What stays at the coupling is told below.`,
       }
+  }
+}
+
+/** What turned with the machine, and what stayed: as a slope over the bolt circle, and an offset. */
+function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>, terms: UprightTerms): Said {
+  const [, upper] = terms.line.machines
+  const size = ({ offsetY, offsetZ, slopeY, slopeZ }: Misalignment) =>
+    t`${lengthWithUnit(Math.hypot(offsetY, offsetZ), terms)} and ${slope(Math.hypot(slopeY, slopeZ), terms.unit)}`
+  const [own, base] = [seating.machine, seating.base].map(
+    (one) => Math.hypot(one.slopeY, one.slopeZ) * 200 + Math.hypot(one.offsetY, one.offsetZ),
+  )
+  const title =
+    (own ?? 0) > 1.5 * (base ?? 0)
+      ? t`Most of it turned with the ${upper.name.toLowerCase()}: look at its own flange and spigot.`
+      : (base ?? 0) > 1.5 * (own ?? 0)
+        ? t`Most of it stayed when the ${upper.name.toLowerCase()} was turned: look at the flange it stands on.`
+        : t`Both flanges have their part in it.`
+  return {
+    title,
+    detail: t`Turned by ${places === 1 ? t`one bolt place` : t`${places} bolt places`}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
   }
 }
 

@@ -8,6 +8,7 @@ import { axisOf, type Body, faceAt, grooveOf, movedBy, readFace, type Vec } from
 import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from './solve/drive'
 import { feetWork, tiltLeft } from './solve/feet'
 import { solveRound } from './solve/round'
+import { deflectionOf, freeSpan, tensionOf } from './solve/tension'
 import { surveyOf } from './survey/ofJob'
 import { type BeltResult, solveSurvey } from './survey/solve'
 import { jobOfSurvey } from './survey/toJob'
@@ -310,6 +311,17 @@ describe('shims and limits', () => {
     expect(tiltLeft(work, feet, [1, 0])).toBeCloseTo(-0.03 / 250, 12)
     expect(tiltLeft(work, feet, [1.03, 0])).toBeCloseTo(0, 12)
     expect(tiltLeft(work.slice(0, 1), feet.slice(0, 1), [1])).toBe(0)
+  })
+})
+
+describe('the tension afterward', () => {
+  it('is told by the free span: a sixty-fourth pressed in, or by what it rings at', () => {
+    const span = freeSpan(618.47, 220, 160)!
+    expect(span).toBeCloseTo(617.74, 2)
+    expect(deflectionOf(span)).toBeCloseTo(9.652, 3)
+    // a string of that mass and length under that tension rings at that frequency
+    expect(tensionOf(0.12, 1000, Math.sqrt(400 / 0.12) / 2)).toBeCloseTo(400, 9)
+    expect(freeSpan(100, 400, 100)).toBeUndefined()
   })
 })
 

@@ -1,4 +1,4 @@
-import { checkItems } from '../../ready/catalogue'
+import { type CheckItem, checkItems } from '../../ready/catalogue'
 import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
 import { findingsFor, readPeg, type UprightListed, verdictPeg } from './advice/findings'
@@ -19,6 +19,14 @@ export interface UprightTypes {
 }
 
 const same: Migration = (document) => document
+
+/** Faces first: what a clean joint cures needs no shim. */
+const facesFirst: readonly CheckItem[] = [
+  { id: 'joint-clean', measured: false, on: ['new-set', 'after-overhaul', 'vibration'] },
+  { id: 'flange-runout', measured: true, limit: 0.05, on: ['new-set', 'after-overhaul', 'vibration'] },
+  { id: 'spigot-runout', measured: true, limit: 0.05, on: ['new-set', 'after-overhaul', 'vibration'] },
+  { id: 'adapter-parallel', measured: true, limit: 0.05, on: ['new-set', 'after-overhaul'] },
+]
 
 /** Checks that are of feet and their bolts: an upright pair has none. */
 const ofFeet = new Set(['base', 'shims', 'foundation', 'jack-bolts', 'which-moves'])
@@ -63,7 +71,7 @@ export const upright: Kind<UprightTypes> = {
     couplings: [coupling],
   }),
   readingsIn: ({ sets }) => readingsIn(sets),
-  checks: checkItems.filter(({ id }) => !ofFeet.has(id)),
+  checks: [...facesFirst, ...checkItems.filter(({ id }) => !ofFeet.has(id))],
   seats: () => [],
   solve: solveRound,
   states: ({ probes }) => probes,

@@ -176,7 +176,7 @@ describe('a document of an upright pair', () => {
     )
     expect(back.flange.fits).toBe(true)
     const round1 = solveRound(made.value.line, round!)
-    expect(findingsFor(round1, 'move').map(({ kind }) => kind)).toEqual(['gasket', 'shims', 'push', 'verdict'])
+    expect(findingsFor(round1, 'move').map(({ kind }) => kind)).toEqual(['gasket', 'shims', 'push', 'star', 'verdict'])
     expect(summarise(job)).toMatchObject({
       kind: 'upright',
       pegs: { read: 'within', move: 'outside', seat: 'within' },

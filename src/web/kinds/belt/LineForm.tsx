@@ -13,7 +13,7 @@ import type { LineProps } from '../kind'
 const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px;`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 12px; align-items: end;`
 const Onward = styled.div`justify-self: end;`
-const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h2 { font-size: 17px; }`
+const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h1, h2 { font-size: 17px; }`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px;`
 
 /** A belt drive: its belt, the sheave that stays, and those that move with what they stand on. */
@@ -47,7 +47,7 @@ export function LineForm(props: LineProps<'belt'> & { frozen?: boolean }) {
       <Onward>{onward}</Onward>
       <Card aria-label={words.theLine}>
         <Head>
-          <h2>{words.theLine}</h2>
+          <h1>{words.theLine}</h1>
         </Head>
         <Grid>
           {typed('name', words.name)}

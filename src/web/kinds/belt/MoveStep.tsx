@@ -1,11 +1,15 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { formatNumber, parseNumber } from '../../../core/frame/number'
+import { quantityMm } from '../../../core/frame/quantity'
 import { findingsFor, verdictPeg } from '../../../core/kinds/belt/advice/findings'
-import { degreesText, packText, say, shimText, slideText, swingText } from '../../../words/belt/findings'
+import type { BeltSheave } from '../../../core/kinds/belt/document/schema'
+import { deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
+import { degreesText, packText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
-import { capital } from '../../../words/terms'
+import { capital, dimension, lengthWithUnit } from '../../../words/terms'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
-import { Card, Field, Input, Muted } from '../../parts/controls'
+import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
@@ -28,6 +32,15 @@ export function MoveStep() {
   const working = solved.sheaves.filter(({ work }) => work.length > 0)
   const findings = stays ? findingsFor(solved, stays, 'move') : []
   const within = verdictPeg(solved) === 'within'
+  const diameters = (sheave: BeltSheave) => quantityMm(sheave.diameter)
+  const spans = solved.sheaves.flatMap(({ sheave, solved: found }) => {
+    const [own, other] = [diameters(sheave), stays && diameters(stays)]
+    const span = found && own && other ? freeSpan(found.distance, other, own) : undefined
+    return span === undefined ? [] : [{ sheave, span }]
+  })
+  const [mass, frequency] = [parseNumber(round.tension.mass ?? ''), parseNumber(round.tension.frequency ?? '')]
+  const [first] = spans
+  const force = mass.ok && frequency.ok && first ? tensionOf(mass.value, first.span, frequency.value) : undefined
   return (
     <BenchAndSay>
       <Bench id="bench">
@@ -36,6 +49,15 @@ export function MoveStep() {
             <h1>{words.movesTitle}</h1>
             <Muted>{words.order}</Muted>
           </div>
+          <Choices
+            label={words.orderOf}
+            value={round.order ?? 'tilt'}
+            options={[
+              { value: 'tilt', text: words.tiltFirst },
+              { value: 'toe', text: words.toeFirst },
+            ]}
+            onChange={(order) => editRound((one) => ({ ...one, order }))}
+          />
           {working.length > 0 ? (
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
@@ -84,6 +106,31 @@ export function MoveStep() {
         ))}
         <Card as="section" aria-label={words.tensionTitle}>
           <h2>{words.tensionTitle}</h2>
+          {spans.map(({ sheave, span }) => (
+            <p key={sheave.id}>
+              {words.spanTold(
+                capital(sheaveName(sheave.id, document.line)),
+                dimension(span, settings.unit),
+                lengthWithUnit(deflectionOf(span), { unit: settings.unit, resolution: 0.1 }),
+              )}
+            </p>
+          ))}
+          <Two>
+            {(['mass', 'frequency'] as const).map((key) => (
+              <Field key={key} label={words[key]}>
+                <Input
+                  inputMode="decimal"
+                  maxLength={12}
+                  readOnly={frozen}
+                  value={round.tension[key] ?? ''}
+                  onChange={({ target }) =>
+                    editRound((one) => ({ ...one, tension: { ...one.tension, [key]: target.value } }), key)
+                  }
+                />
+              </Field>
+            ))}
+          </Two>
+          {force === undefined ? null : <p>{words.force(formatNumber(force, 0))}</p>}
           <Two>
             <Field label={words.tensionSet}>
               <Input

@@ -1,4 +1,5 @@
 import styled from 'styled-components'
+import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { UprightLine } from '../../../core/kinds/upright/document/schema'
 import { pageWords } from '../../../words/upright/page/page'
@@ -23,7 +24,7 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
     <Page id="bench">
       <Onward>{onward}</Onward>
       <Card aria-label={pageWords.theLine}>
-        <h2>{pageWords.theLine}</h2>
+        <h1 style={{ fontSize: 20 }}>{pageWords.theLine}</h1>
         <Grid>
           {(['name', 'area'] as const).map((key) => (
             <Field key={key} label={key === 'name' ? pageWords.name : pageWords.area}>
@@ -114,6 +115,35 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
             readOnly={frozen}
             onChange={(spigot) => putFlange({ spigot }, 'spigot')}
           />
+          <QuantityField
+            label={pageWords.boltClearance}
+            hint={pageWords.ifKnownRoom}
+            quantity={flange.boltClearance ?? emptyQuantity(unit)}
+            unit={unit}
+            readOnly={frozen}
+            onChange={(boltClearance) => putFlange({ boltClearance }, 'boltClearance')}
+          />
+          <QuantityField
+            label={pageWords.room}
+            hint={pageWords.ifKnownRoom}
+            quantity={flange.room ?? emptyQuantity(unit)}
+            unit={unit}
+            readOnly={frozen}
+            onChange={(room) => putFlange({ room }, 'room')}
+          />
+          <Field label={pageWords.stands}>
+            <Select
+              disabled={frozen}
+              value={String(flange.stands ?? 0)}
+              options={[
+                { value: '0', text: pageWords.towardYou },
+                { value: '90', text: pageWords.leftOfYou },
+                { value: '180', text: pageWords.awayFromYou },
+                { value: '270', text: pageWords.rightOfYou },
+              ]}
+              onPick={(stands) => putFlange({ stands: Number(stands) as 0 | 90 | 180 | 270 }, 'stands')}
+            />
+          </Field>
           <Field label={pageWords.shimsInStock(unit)}>
             <Input
               maxLength={40}

@@ -12,7 +12,8 @@ import { useUprightFrame } from './frame'
 
 /** A shim at every bolt, and one push. */
 export function MoveStep() {
-  const { solved, told, reminders, id, number, document, round, settings, beginRound, frozen } = useUprightFrame()
+  const { solved, before, told, reminders, id, number, document, round, settings, beginRound, frozen } =
+    useUprightFrame()
   const navigate = useNavigate()
   const { work } = solved
   return (
@@ -55,7 +56,7 @@ export function MoveStep() {
       <Say
         items={[
           ...reminders,
-          ...findingsFor(solved, 'move').map((finding) => ({
+          ...findingsFor(solved, 'move', before).map((finding) => ({
             key: finding.kind,
             peg: finding.peg,
             said: say(finding, told),

@@ -3,12 +3,14 @@ import { foldDegrees } from '../../../core/frame/angles'
 import { emptyQuantity, type Quantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/upright/advice/findings'
+import { anglesAtBolts, stepsOf } from '../../../core/kinds/upright/document/make'
 import type { ProbeSetUp } from '../../../core/shafts/schema'
-import { boltName, dialName, say } from '../../../words/upright/findings'
+import { capital } from '../../../words/terms'
+import { boltPlace, dialName, say } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
-import { Card, Muted } from '../../parts/controls'
+import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
 import { useUprightFrame } from './frame'
@@ -17,7 +19,7 @@ const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, 
 
 /** Both dials at every bolt. */
 export function ReadStep() {
-  const { solved, told, settings, frozen, editRound, reminders, document, round } = useUprightFrame()
+  const { solved, before, told, settings, frozen, editRound, reminders, document, round } = useUprightFrame()
   const length = lengthUnitFor(settings.unit)
   const [upper] = [document.line.machines[1]]
   const change = (id: string, to: (probe: ProbeSetUp) => ProbeSetUp, mark: string) =>
@@ -52,6 +54,7 @@ export function ReadStep() {
             <Muted>{pageWords.bothShaftsTurnedTogetherCoupling(upper.name.toLowerCase())}</Muted>
           </div>
         </BenchHead>
+        <HowRead />
         {round.sets.flatMap((set) =>
           set.probes.map((probe) => {
             const state = solved.probes.find(({ dial }) => dial.id === probe.id)
@@ -64,10 +67,10 @@ export function ReadStep() {
               >
                 <h2>{state ? dialName(state, told) : probe.id}</h2>
                 <Grid>
-                  {set.angles.map(({ id, degrees }, i) => (
+                  {set.angles.map(({ id, degrees }) => (
                     <div key={id} data-cell={`${probe.id} ${foldDegrees(degrees)}`}>
                       <QuantityField
-                        label={boltName(i + 1)}
+                        label={capital(boltPlace(degrees, document.line.flange.bolts))}
                         quantity={probe.readings[id]?.value ?? emptyQuantity(settings.unit)}
                         unit={settings.unit}
                         signed
@@ -116,7 +119,7 @@ export function ReadStep() {
       <Say
         items={[
           ...reminders,
-          ...findingsFor(solved, 'read').map((finding, i) => ({
+          ...findingsFor(solved, 'read', before).map((finding, i) => ({
             key: `${finding.kind} ${i}`,
             peg: finding.peg,
             said: say(finding, told),
@@ -125,5 +128,49 @@ export function ReadStep() {
         ]}
       />
     </BenchAndSay>
+  )
+}
+
+/** At which bolts it is read, and how the machine sits on its flange. */
+function HowRead() {
+  const { document, round, frozen, editRound } = useUprightFrame()
+  const { bolts } = document.line.flange
+  const [, upper] = document.line.machines
+  const steps = stepsOf(bolts)
+  const count = round.sets[0]?.angles.length ?? bolts
+  const step = steps.find((one) => bolts / one === count) ?? 1
+  return (
+    <Grid>
+      {steps.length > 1 ? (
+        <Field label={pageWords.readAt}>
+          <Select
+            disabled={frozen}
+            value={String(step)}
+            options={steps.map((n) => ({
+              value: String(n),
+              text: n === 1 ? pageWords.everyBolt : pageWords.everyNth(n, bolts / n),
+            }))}
+            onPick={(n) =>
+              editRound((one) => ({
+                ...one,
+                // what was read at a bolt that is left out stays typed, and counts again when it comes back
+                sets: one.sets.map((set) => ({ ...set, angles: anglesAtBolts(bolts, Number(n)) })),
+              }))
+            }
+          />
+        </Field>
+      ) : null}
+      <Field label={pageWords.seated(upper.name)}>
+        <Select
+          disabled={frozen}
+          value={String(round.seated ?? 0)}
+          options={Array.from({ length: bolts }, (_, n) => ({
+            value: String(n),
+            text: n === 0 ? pageWords.asItStood : pageWords.boltPlaces(n),
+          }))}
+          onPick={(n) => editRound((one) => ({ ...one, seated: Number(n) }))}
+        />
+      </Field>
+    </Grid>
   )
 }

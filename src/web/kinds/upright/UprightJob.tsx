@@ -27,7 +27,10 @@ export function UprightJob({ open, frame }: JobProps<'upright'>) {
     () => (width > 0 ? flangeScene(solved, told, { width, height: 300 }) : undefined),
     [solved, told, width],
   )
-  const whole: UprightFrame = { ...frame, solved, told }
+  const at = document.rounds.indexOf(round)
+  const earlier = at > 0 ? document.rounds[at - 1] : undefined
+  const before = useMemo(() => earlier && solveRound(line, earlier), [line, earlier])
+  const whole: UprightFrame = { ...frame, solved, before, told }
   return (
     <JobLayout
       open={open}

@@ -6,6 +6,8 @@ import type { JobFrame } from '../../job/frame/context'
 /** What the steps of an upright pair have beside the frame of every job. */
 export interface UprightFrame extends JobFrame<'upright'> {
   solved: UprightSolved
+  /** The round before this one. */
+  before: UprightSolved | undefined
   told: UprightTerms
 }
 

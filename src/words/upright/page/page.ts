@@ -19,6 +19,25 @@ export const pageWords = labels({
   spigotClearanceOfItsDiameter: 'Spigot clearance, of its diameter',
   emptyWhereThereIsNone: 'Empty where there is none',
   shimsInStock: (unit: string | number) => t`Shims in stock, ${unit}`,
+  boltClearance: 'Bolt clearance in the holes, of the diameter',
+  room: 'Room for the shaft to rise',
+  ifKnownRoom: 'Empty where nobody measured it',
+  stands: 'Bolt 1 lies, as you stand',
+  towardYou: 'toward you',
+  leftOfYou: 'to your left',
+  awayFromYou: 'away from you',
+  rightOfYou: 'to your right',
+  readAt: 'Read at',
+  everyBolt: 'every bolt',
+  everyNth: (n: number, places: number) =>
+    n === 2
+      ? t`every second bolt, ${places} places`
+      : n === 3
+        ? t`every third bolt, ${places} places`
+        : t`every ${n}th bolt, ${places} places`,
+  seated: (machine: string) => t`${machine} turned on its flange by`,
+  asItStood: 'nothing',
+  boltPlaces: (n: number) => (n === 1 ? t`1 bolt place` : t`${n} bolt places`),
   goToRead: 'Go to Read',
   moves: 'Moves',
   shimsAtTheBoltsFirst: 'shims at the bolts first, then the push',

@@ -16,7 +16,7 @@ export type Finding =
   | { kind: 'wobble'; peg: 'outside' | 'within'; sheave: BeltSheave; value: number; radius: number }
   | { kind: 'does-not-repeat'; peg: 'outside'; sheave: BeltSheave }
   | { kind: 'verdict'; peg: Peg; round: SheaveRound }
-  | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound }
+  | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound; after: boolean }
   | { kind: 'tension'; peg: 'unsure' | 'within' }
 
 /** A face may run out by so much of its diameter before the sheave is looked at. */
@@ -82,16 +82,21 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
     const still = (values: readonly (number | null)[]) =>
       values.every((mm) => Math.abs(mm ?? 0) < solved.resolution / 2)
     const told = (kind: 'tilt' | 'toe' | 'slide', values: readonly (number | null)[]): Finding[] =>
-      values.some((mm) => mm === null) ? [] : [{ kind, peg: still(values) ? 'within' : 'outside', round: one }]
-    return [
-      ...told(
+      values.some((mm) => mm === null)
+        ? []
+        : [{ kind, peg: still(values) ? 'within' : 'outside', round: one, after: kind !== (round.order ?? 'tilt') }]
+    const angles = [
+      told(
         'tilt',
         one.work.map(({ shim }) => shim),
       ),
-      ...told(
+      told(
         'toe',
         one.work.map(({ swing }) => swing),
       ),
+    ]
+    return [
+      ...(round.order === 'toe' ? angles.reverse() : angles).flat(),
       ...told(
         'slide',
         one.work.slice(0, 1).map(({ slide }) => slide),

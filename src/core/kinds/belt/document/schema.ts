@@ -69,7 +69,15 @@ export const roundSchema = v.strictObject({
   /** Belts under tension when it was read. */
   tensioned: v.boolean(),
   /** The tension that was set, in words and numbers, and when it is to be checked again. */
-  tension: v.strictObject({ set: text(120), again: text(20) }),
+  tension: v.strictObject({
+    set: text(120),
+    again: text(20),
+    /** Of a plucked belt: its mass, kg/m, and its frequency, Hz, as typed. */
+    mass: v.optional(text(12)),
+    frequency: v.optional(text(12)),
+  }),
+  /** Which angle is taken out first; absent for the tilt. */
+  order: v.optional(v.picklist(['tilt', 'toe'])),
 })
 
 export type BeltLine = v.InferOutput<typeof lineSchema>

@@ -4,7 +4,9 @@ import type { ProbeState } from '../../../shafts/state'
 import type { Peg } from '../../../verdict/peg'
 import type { Verdict } from '../../../verdict/verdict'
 import type { FlangeWork } from '../solve/flange'
+import { mostUneven } from '../solve/packs'
 import type { UprightSolved } from '../solve/round'
+import { countedOtherWay, type Seating, seatingOf } from '../solve/seating'
 
 /** One thing worth saying of an upright pair, as data; `src/words/upright` makes the sentence. Lengths in mm. */
 export type Finding =
@@ -19,9 +21,10 @@ export type Finding =
   | { kind: 'uneven'; peg: 'outside'; work: FlangeWork }
   | { kind: 'push'; peg: 'outside' | 'within'; work: FlangeWork }
   | { kind: 'spigot'; peg: 'outside'; work: FlangeWork }
-
-/** Packs may stand off their common plane by so much before the bolts bend the flange, mm. */
-const mostUneven = 0.02
+  | { kind: 'no-room'; peg: 'outside'; work: FlangeWork; room: number }
+  | { kind: 'star'; peg: 'nothing'; bolts: number }
+  | { kind: 'counted-other-way'; peg: 'outside' }
+  | { kind: 'seating'; peg: 'unsure'; seating: Seating; places: number }
 
 export const verdictPeg = ({ coupling: { verdict, doubts } }: UprightSolved): Peg =>
   verdict ? (doubts.length > 0 ? 'unsure' : verdict.state) : 'nothing'
@@ -33,8 +36,31 @@ export function readPeg({ probes, coupling }: UprightSolved): Peg {
   return coupling.result.ok ? 'within' : 'unsure'
 }
 
-/** What to say at a step, most urgent first. */
-export function findingsFor(solved: UprightSolved, step: 'read' | 'move'): Finding[] {
+/** Over which a slope is told as a length where it is compared with an offset, mm. */
+const reach = 200
+
+/** What the round before tells together with this one: how it was seated, or that bolts were counted the other way. */
+function between(solved: UprightSolved, before: UprightSolved | undefined): Finding[] {
+  const [was, now] = [before?.coupling.result, solved.coupling.result]
+  if (!before || !was?.ok || !now.ok) return []
+  const both = [was, now].every(({ fit }) => planes.every((plane) => fit.measured.includes(plane)))
+  if (!both) return []
+  const bolts = solved.bolts
+  const places = ((((solved.round.seated ?? 0) - (before.round.seated ?? 0)) % bolts) + bolts) % bolts
+  const [first, second] = [was.fit.misalignment, now.fit.misalignment]
+  if (places > 0) {
+    const seating = seatingOf(first, second, (360 * places) / bolts)
+    return seating ? [{ kind: 'seating', peg: 'unsure', seating, places }] : []
+  }
+  return countedOtherWay(first, second, solved.resolution, reach) ? [{ kind: 'counted-other-way', peg: 'outside' }] : []
+}
+
+/**
+ * What to say at a step, most urgent first.
+ *
+ * @param before the round before, where there is one
+ */
+export function findingsFor(solved: UprightSolved, step: 'read' | 'move', before?: UprightSolved): Finding[] {
   const { probes, coupling, work, flange, resolution } = solved
   const faults = probes.flatMap((probe): Finding[] => [
     ...probe.faults.map(({ angleId, trouble }): Finding => {
@@ -56,12 +82,14 @@ export function findingsFor(solved: UprightSolved, step: 'read' | 'move'): Findi
     : read
       ? [{ kind: 'unsolved', peg: 'nothing', lack: result.lack }]
       : []
-  if (step === 'read') return [...faults, ...next.slice(0, 1), ...outcome]
+  const told = between(solved, before)
+  if (step === 'read') return [...faults, ...told, ...next.slice(0, 1), ...outcome]
   const both = result.ok && planes.every((plane) => result.fit.measured.includes(plane))
   const still = (mm: number | null) => Math.abs(mm ?? 0) < resolution / 2
   return [
     { kind: 'gasket', peg: 'outside' },
     ...faults,
+    ...told,
     ...(flange ? [] : [{ kind: 'no-flange', peg: 'nothing' } as const]),
     ...(work && both
       ? ([
@@ -69,6 +97,10 @@ export function findingsFor(solved: UprightSolved, step: 'read' | 'move'): Findi
           ...(work.unevenness > mostUneven ? [{ kind: 'uneven', peg: 'outside', work } as const] : []),
           { kind: 'push', peg: still(work.push.size) ? 'within' : 'outside', work },
           ...(work.fits === false ? [{ kind: 'spigot', peg: 'outside', work } as const] : []),
+          ...(solved.room !== undefined && (work.rise ?? 0) > solved.room
+            ? [{ kind: 'no-room', peg: 'outside', work, room: solved.room } as const]
+            : []),
+          { kind: 'star', peg: 'nothing', bolts: solved.bolts },
         ] satisfies Finding[])
       : []),
     ...outcome,

@@ -50,9 +50,13 @@ function makeSet({ machines: [lower, upper], coupling, flange }: UprightLine, id
   }
 }
 
-/** The angles of a set that is read at every bolt. */
-export const anglesAtBolts = (bolts: number): ReadSet['angles'] =>
-  anglesOf(Array.from({ length: bolts }, (_, i) => boltAngle(i + 1, bolts)))
+/** The angles of a set that is read at every bolt, or at every so many. */
+export const anglesAtBolts = (bolts: number, step = 1): ReadSet['angles'] =>
+  anglesOf(Array.from({ length: Math.ceil(bolts / step) }, (_, i) => boltAngle(1 + i * step, bolts)))
+
+/** Steps from bolt to bolt that leave at least three places, evenly spaced. */
+export const stepsOf = (bolts: number): number[] =>
+  Array.from({ length: bolts }, (_, i) => i + 1).filter((step) => bolts % step === 0 && bolts / step >= 3)
 
 export const makeRound = (line: UprightLine, takenAt: string, unit: Unit): UprightRound => ({
   id: 'r1',

@@ -28,6 +28,12 @@ export const lineSchema = v.strictObject({
     spigot: quantitySchema,
     /** Shims to choose from, "0.05 0.1 0.2"; empty where they are cut to measure. */
     shims: quantitySchema,
+    /** Clearance of the bolts in their holes, of the diameter; absent or empty where nobody measured it. */
+    boltClearance: v.optional(quantitySchema),
+    /** How far the upper shaft may rise before the hubs, or what hangs on it, run out of room. */
+    room: v.optional(quantitySchema),
+    /** Where bolt 1 lies as the person stands, seen from above: degrees on from toward the person, clockwise. It turns the drawing. */
+    stands: v.optional(v.picklist([0, 90, 180, 270])),
   }),
   /** Turns a minute, as typed. */
   speed: text(12),
@@ -37,6 +43,8 @@ export const lineSchema = v.strictObject({
 export const roundSchema = v.strictObject({
   ...roundFrame,
   sets: v.pipe(v.array(setSchema), v.maxLength(24)),
+  /** By how many bolt places the upper machine was turned on its flange, the way the bolts are counted. */
+  seated: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(23))),
 })
 
 export type UprightLine = v.InferOutput<typeof lineSchema>

@@ -1,8 +1,8 @@
 import { direction, foldDegrees } from '../../../frame/angles'
 import type { Plane, PlaneLine } from '../../../frame/axis'
 import type { Misaligned } from '../../../shafts/coupling'
-import { choosePack } from '../../../shims/packs'
 import { boltAngle } from '../document/make'
+import { packsInPlane, planeThrough } from './packs'
 
 /** A flanged joint. Lengths in mm, heights measured as the coupling's. */
 export interface Flange {
@@ -10,7 +10,7 @@ export interface Flange {
   /** Diameter of the bolt circle. */
   circle: number
   bolts: number
-  /** A spigot: its clearance, of the diameter, and where in it the upper machine stands now. */
+  /** A spigot: its clearance, of the diameter, and where in it the upper machine stands now; or the bolts' where that is less. */
   spigot?: { clearance: number; offset: readonly [y: number, z: number] } | undefined
   /** Shims to choose from, and how many in a pack. */
   stock?: readonly number[] | undefined
@@ -65,10 +65,11 @@ export function flangeWork({ misalignment: m, measured }: Misaligned, couplingX:
     return (circle / 2) * (m.slopeY * y + m.slopeZ * z)
   })
   const least = Math.min(...lifts)
+  const shims = lifts.map((lift) => lift - least)
+  const packs = flange.stock && packsInPlane(flange.stock, shims, flange.mostShims ?? 4)
   const work = lifts.map((lift, i): BoltWork => {
-    const shim = lift - least
-    const pack = flange.stock && choosePack(flange.stock, shim, { most: flange.mostShims ?? 4 }).shims
-    return { bolt: i + 1, lift, shim, ...(pack ? { pack } : {}) }
+    const pack = packs?.[i]
+    return { bolt: i + 1, lift, shim: shims[i] ?? 0, ...(pack ? { pack } : {}) }
   })
   const size = push.y === null || push.z === null ? null : Math.hypot(push.y, push.z)
   const whole: FlangeWork = {
@@ -116,16 +117,7 @@ function remaining(
   circle: number,
 ): { slope: { y: number; z: number }; unevenness: number } {
   if (work.some(({ pack }) => pack === undefined)) return { slope: { y: 0, z: 0 }, unevenness: 0 }
-  const stacks = work.map(({ bolt, pack = [] }) => ({
-    e: direction(boltAngle(bolt, work.length)),
-    value: pack.reduce((sum, shim) => sum + shim, 0),
-  }))
-  // evenly spaced bolts: sine and cosine are square to each other and to the mean
-  const n = stacks.length
-  const mean = stacks.reduce((sum, { value }) => sum + value, 0) / n
-  const along = (k: 0 | 1) => (2 / n) * stacks.reduce((sum, { e, value }) => sum + value * e[k], 0)
-  const [byY, byZ] = [along(0), along(1)]
-  const off = stacks.map(({ e, value }) => Math.abs(value - mean - byY * e[0] - byZ * e[1]))
+  const { y, z, unevenness } = planeThrough(work.map(({ pack = [] }) => pack.reduce((sum, shim) => sum + shim, 0)))
   const radius = circle / 2
-  return { slope: { y: m.slopeY - byY / radius, z: m.slopeZ - byZ / radius }, unevenness: Math.max(...off) }
+  return { slope: { y: m.slopeY - y / radius, z: m.slopeZ - z / radius }, unevenness }
 }

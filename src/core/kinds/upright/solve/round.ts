@@ -27,6 +27,9 @@ export interface UprightSolved extends UprightRead {
   flange: Flange | undefined
   /** Undefined until the readings and the joint say it. */
   work: FlangeWork | undefined
+  /** How many bolts there are, and how far the shaft may rise; undefined where nobody said. */
+  bolts: number
+  room: number | undefined
   /** Nothing is told finer than this. */
   resolution: number
 }
@@ -65,7 +68,9 @@ export function flangeOf({ flange }: UprightLine): Flange | undefined {
   const height = quantityMm(flange.height)
   const circle = sizeMm(flange.circle)
   if (height === undefined || circle === undefined) return undefined
-  const clearance = sizeMm(flange.spigot)
+  // whichever gives way less: the spigot in its bore, or the bolts in their holes
+  const room = [sizeMm(flange.spigot), flange.boltClearance && sizeMm(flange.boltClearance)].flatMap((one) => one ?? [])
+  const clearance = room.length > 0 ? Math.min(...room) : undefined
   return {
     height,
     circle,
@@ -103,6 +108,8 @@ export function solveRound(line: UprightLine, round: UprightRound): UprightSolve
     probes,
     flange,
     work: fits && flange ? flangeWork(fits, 0, flange) : undefined,
+    bolts: line.flange.bolts,
+    room: line.flange.room && sizeMm(line.flange.room),
     resolution: resolutionOf(round),
   }
 }
