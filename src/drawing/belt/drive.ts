@@ -1,9 +1,10 @@
 import { direction } from '../../core/frame/angles'
 import { quantityMm } from '../../core/frame/quantity'
 import type { BeltSolved, SheaveRound } from '../../core/kinds/belt/solve/round'
-import { type BeltTerms, degreesText, sheaveName, slideText } from '../../words/belt/findings'
+import { type BeltTerms, degreesText, sheaveName } from '../../words/belt/findings'
 import { beltPageWords } from '../../words/belt/page/page'
 import { t } from '../../words/language'
+import { lengthWithUnit } from '../../words/terms'
 import type { Size } from '../kind'
 import type { Point, Scene, Shape } from '../scene'
 
@@ -125,7 +126,7 @@ function fromAbove(solved: BeltSolved, terms: BeltTerms, width: number, height: 
           role: 'number',
           at: [tip[0] - side * 8, tip[1] + 4],
           anchor: side > 0 ? 'end' : 'start',
-          text: slideText(slide, terms),
+          text: t`slide ${lengthWithUnit(Math.abs(slide), terms)}`,
         },
       )
     }

@@ -17,6 +17,8 @@ import { useUprightFrame } from './frame'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; margin-top: 12px;`
 
+const How = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 12px; margin-bottom: 16px;`
+
 /** Both dials at every bolt. */
 export function ReadStep() {
   const { solved, before, told, settings, frozen, editRound, reminders, document, round } = useUprightFrame()
@@ -140,7 +142,7 @@ function HowRead() {
   const count = round.sets[0]?.angles.length ?? bolts
   const step = steps.find((one) => bolts / one === count) ?? 1
   return (
-    <Grid>
+    <How>
       {steps.length > 1 ? (
         <Field label={pageWords.readAt}>
           <Select
@@ -171,6 +173,6 @@ function HowRead() {
           onPick={(n) => editRound((one) => ({ ...one, seated: Number(n) }))}
         />
       </Field>
-    </Grid>
+    </How>
   )
 }
