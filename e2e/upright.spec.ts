@@ -43,6 +43,14 @@ test('an upright pair from nothing to shims and push, in mm and mil, with a relo
     `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
   )
   expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
+  // left as it is, signed with reasons
+  await page.getByRole('link', { name: /Sign/ }).first().click()
+  const reasons = page.getByPlaceholder('Sign all the same, because …')
+  await expect(reasons.first()).toBeVisible()
+  for (let i = 0; i < (await reasons.count()); i++) await reasons.nth(i).fill('Shims cut tomorrow')
+  await page.getByLabel('Done by').first().fill('I. M.')
+  await page.getByRole('button', { name: 'Sign this job' }).click()
+  await expect(page.getByText(/^Signed by I\. M\./).first()).toBeVisible()
   await page.goto(empty)
   await expect(page.getByText('Well pump 2')).toBeVisible()
 })

@@ -17,6 +17,8 @@ export const visitFlagTexts: Readonly<Record<VisitFlag, string>> = labels({
 /** What a drift looks like. */
 export const driftCauseTexts: Readonly<Record<DriftCause, string>> = labels({
   'one-foot': 'One station alone went up or down: look at its shims, and for a soft foot.',
+  pipes: 'Turned about one end, up or down and sideways: pipe strain at the other. Look at hangers and flanges.',
+  foundation: 'Several machines alike against the one that stays: the foundation, or another temperature.',
   base: 'All stations went up or down alike: the base, or another temperature. Compare the temperatures.',
   bolts: 'Only sideways, all one way: bolts that slipped, no dowels.',
 })

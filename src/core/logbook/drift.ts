@@ -112,11 +112,12 @@ export function jointRates(intervals: readonly Interval[], joint: string): Parti
 }
 
 /** What a drift looks like; named, never claimed. */
-export type DriftCause = 'one-foot' | 'base' | 'bolts'
+export type DriftCause = 'one-foot' | 'pipes' | 'base' | 'foundation' | 'bolts'
 
 /**
- * The likely cause of what was seen between two visits: one station alone up or down; all stations up or down alike; only
- * sideways and all toward one side.
+ * The likely cause of what was seen between two visits: one station alone up or down; one station alone in both planes, the
+ * machine turned about its other end; all stations up or down alike, of one machine or of several against the one that stays;
+ * only sideways and all toward one side.
  */
 export function likelyCause({ places }: Pick<Interval, 'places'>): DriftCause | undefined {
   const seen = places.filter((one) => one.seen)
@@ -126,9 +127,12 @@ export function likelyCause({ places }: Pick<Interval, 'places'>): DriftCause | 
   const side = seen.filter(({ plane }) => plane === 'horizontal')
   const oneWay = (list: readonly Drift[]) => list.every(({ by }) => Math.sign(by) === Math.sign(list[0]?.by ?? 0))
   if (up.length === 1 && side.length === 0 && upright.length > 1) return 'one-foot'
+  // turned about the end that stayed where it was: pipes pull at one end
+  if (up.length === 1 && side.length === 1 && up[0]?.place === side[0]?.place && upright.length > 1) return 'pipes'
   const mean = upright.reduce((sum, { by }) => sum + by, 0) / Math.max(1, upright.length)
   const alike = upright.length > 1 && upright.every(({ by, sd }) => Math.abs(by - mean) <= 2 * sd)
-  if (up.length > 1 && alike && oneWay(up)) return 'base'
+  const machines = new Set(upright.map(({ machine }) => machine))
+  if (up.length > 1 && alike && oneWay(up)) return machines.size > 1 ? 'foundation' : 'base'
   if (up.length === 0 && side.length > 0 && oneWay(side)) return 'bolts'
   return undefined
 }

@@ -109,6 +109,26 @@ describe('drift', () => {
     expect(cause(at(-0.096, 0.0004))).toBe('one-foot')
     expect(cause(at(0.05, -0.0004, 0.1))).toBeUndefined()
   })
+  it('names pipes where one end alone went in both planes, and the foundation where several machines went alike', () => {
+    const drift = (machine: string, place: string, plane: 'vertical' | 'horizontal', by: number) => ({
+      machine,
+      place,
+      plane,
+      by,
+      sd: 0.01,
+      seen: Math.abs(by) > 0.02,
+    })
+    const ends = (machine: string, front: readonly number[], back: readonly number[]) =>
+      [front, back].flatMap(([up = 0, far = 0], i) => [
+        drift(machine, `${machine}-${i}`, 'vertical', up),
+        drift(machine, `${machine}-${i}`, 'horizontal', far),
+      ])
+    expect(likelyCause({ places: ends('m2', [0.002, -0.004], [0.2, 0.15]) })).toBe('pipes')
+    expect(likelyCause({ places: [...ends('m1', [0.1, 0], [0.11, 0]), ...ends('m2', [0.1, 0], [0.105, 0])] })).toBe(
+      'foundation',
+    )
+    expect(likelyCause({ places: ends('m2', [0.1, 0], [0.11, 0]) })).toBe('base')
+  })
 })
 
 describe('the next check', () => {

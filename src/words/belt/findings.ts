@@ -188,6 +188,18 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
         title: capital(`${slideText(finding.round.work[0]?.slide ?? null, terms)}.`),
         detail: t`Angles before offset: the turning is in it already. Or the sheave on its shaft by as much, if bush and key allow. Then read again with the belts tensioned.`,
       }
+    case 'blocked': {
+      const { blocked, sheave } = finding
+      const name = (sheave.feet.find(({ id }) => id === blocked.foot)?.name ?? '').toLowerCase()
+      return {
+        title: {
+          up: t`The ${name} of the ${sheave.name.toLowerCase()} would stand ${lengthWithUnit(blocked.by, terms)} too high.`,
+          near: t`The ${name} of the ${sheave.name.toLowerCase()} lack ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('near', line)}.`,
+          far: t`The ${name} of the ${sheave.name.toLowerCase()} lack ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('far', line)}.`,
+        }[blocked.limit],
+        detail: t`Swing it about another bolt, open the holes where that may be done, or move the machine that stays.`,
+      }
+    }
     case 'tension':
       return {
         title: finding.peg === 'within' ? t`Tension is recorded.` : t`Set the tension and write it down.`,

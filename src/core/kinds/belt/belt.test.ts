@@ -372,6 +372,25 @@ describe('a job on a belt drive', () => {
     expect(now.sheaves[0]?.toe?.value).toBeCloseTo(was.sheaves[0]!.toe!.value, 6)
     expect(now.feet.map(({ slide }) => slide)).toEqual(was.feet.map(({ slide }) => expect.closeTo(slide!, 6)))
   })
+  it('keeps the limits at the feet, and names those that the moves would break', () => {
+    const sheaves = worked.belt.sheaves.map((sheave) =>
+      'feet' in sheave
+        ? {
+            ...sheave,
+            feet: [
+              { id: 'in', x: -90, limits: { up: 0.5, near: 2, far: 1 } },
+              { id: 'out', x: -340 },
+            ],
+          }
+        : sheave,
+    )
+    const made = jobOfSurvey(withBelt({ sheaves }), 'Fan drive', '')
+    if (!made.ok) throw new Error(made.fault.message)
+    const { line, rounds } = made.value
+    const solved = solveRound(line, rounds[0]!)
+    expect(solved.sheaves[0]?.blocking).toEqual([{ foot: 'in', limit: 'up', by: expect.closeTo(0.5, 6) }])
+    expect(solve(surveyOf(made.value, rounds[0]!)).belt.blocking).toEqual([{ of: 'in', limit: 'up' }])
+  })
   it('is refused by its path where the page has no place for what the document holds', () => {
     const made = jobOfSurvey(withBelt({ readings: [face(45, 1)] }), 'Fan drive', '')
     expect(made.ok ? '' : made.fault.path).toBe('belt.readings.0.angle')

@@ -1,5 +1,6 @@
 import { X } from 'lucide-react'
 import styled from 'styled-components'
+import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { beltTypes, usualLimit } from '../../../core/kinds/belt/belts'
 import { withSheave } from '../../../core/kinds/belt/document/make'
@@ -14,6 +15,7 @@ const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 6
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 12px; align-items: end;`
 const Onward = styled.div`justify-self: end;`
 const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h1, h2 { font-size: 17px; }`
+const Summary = styled.summary`min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600;`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px;`
 
 /** A belt drive: its belt, the sheave that stays, and those that move with what they stand on. */
@@ -102,6 +104,7 @@ export function LineForm(props: LineProps<'belt'> & { frozen?: boolean }) {
 }
 
 function SheaveCard({
+  line,
   unit,
   onChange,
   frozen = false,
@@ -110,6 +113,7 @@ function SheaveCard({
   last,
 }: LineProps<'belt'> & { frozen?: boolean; sheave: BeltSheave; stays: boolean; last: boolean }) {
   const length = lengthUnitFor(unit)
+  const nothing = emptyQuantity(unit)
   const { id, name, feet, pivot } = sheave
   const put = (change: Partial<BeltSheave>, mark: string) =>
     onChange(
@@ -202,6 +206,39 @@ function SheaveCard({
           </>
         )}
       </Grid>
+      {stays || feet.length === 0 ? null : (
+        <details>
+          <Summary>{words.limitsOf}</Summary>
+          <Grid>
+            {feet.flatMap((foot) =>
+              (['up', 'near', 'far'] as const).map((way) => {
+                const limits = foot.limits ?? { up: nothing, near: nothing, far: nothing }
+                const to = way === 'up' ? words.mostUp : words.toward(line.sides[way].toLowerCase() || way)
+                return (
+                  <QuantityField
+                    key={`${foot.id} ${way}`}
+                    label={words.most(foot.name, to)}
+                    quantity={limits[way]}
+                    unit={unit}
+                    placeholder={words.noLimit}
+                    readOnly={frozen}
+                    onChange={(value) =>
+                      put(
+                        {
+                          feet: feet.map((own) =>
+                            own.id === foot.id ? { ...own, limits: { ...limits, [way]: value } } : own,
+                          ),
+                        },
+                        `${foot.id} ${way}`,
+                      )
+                    }
+                  />
+                )
+              }),
+            )}
+          </Grid>
+        </details>
+      )}
     </Card>
   )
 }

@@ -234,6 +234,7 @@ function OverTime({ visits, terms }: { visits: readonly Visit[]; terms: ProofTer
         : jointSeries(visits, shown, plane, terms),
     [visits, plane, terms, shown],
   )
+  const coupled = (visits.at(-1)?.joints.length ?? 0) > 0
   const marks = useMemo(() => visits.map(({ left, number }) => ({ at: left.at, name: words.job(number) })), [visits])
   const name = plane === 'vertical' ? words.upAndDown : words.sideways
   const unit = shown === 'slope' ? words.slopeUnit(terms.unit) : unitName[terms.unit]
@@ -241,16 +242,18 @@ function OverTime({ visits, terms }: { visits: readonly Visit[]; terms: ProofTer
     <Sheet aria-label={words.overTime}>
       <h2>{words.overTime}</h2>
       <Row>
-        <Choices
-          label={words.show}
-          value={shown}
-          options={[
-            { value: 'stations', text: words.stations },
-            { value: 'offset', text: words.offset },
-            { value: 'slope', text: words.angle },
-          ]}
-          onChange={show}
-        />
+        {coupled ? (
+          <Choices
+            label={words.show}
+            value={shown}
+            options={[
+              { value: 'stations', text: words.stations },
+              { value: 'offset', text: words.offset },
+              { value: 'slope', text: words.angle },
+            ]}
+            onChange={show}
+          />
+        ) : null}
         <Choices
           label={words.plane}
           value={plane}

@@ -2,7 +2,7 @@ import { quantityMm } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import type { Peg } from '../../../verdict/peg'
 import type { BeltSet, BeltSheave } from '../document/schema'
-import type { BeltSolved, Missing, SheaveRound } from '../solve/round'
+import type { BeltSolved, Blocked, Missing, SheaveRound } from '../solve/round'
 import { toGroove } from '../solve/round'
 
 /** One thing worth saying of a belt drive, as data; `src/words/belt` makes the sentence. */
@@ -17,6 +17,7 @@ export type Finding =
   | { kind: 'does-not-repeat'; peg: 'outside'; sheave: BeltSheave }
   | { kind: 'verdict'; peg: Peg; round: SheaveRound }
   | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound; after: boolean }
+  | { kind: 'blocked'; peg: 'outside'; sheave: BeltSheave; blocked: Blocked }
   | { kind: 'tension'; peg: 'unsure' | 'within' }
 
 /** A face may run out by so much of its diameter before the sheave is looked at. */
@@ -96,6 +97,7 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
       ),
     ]
     return [
+      ...one.blocking.map((blocked): Finding => ({ kind: 'blocked', peg: 'outside', sheave: one.sheave, blocked })),
       ...(round.order === 'toe' ? angles.reverse() : angles).flat(),
       ...told(
         'slide',

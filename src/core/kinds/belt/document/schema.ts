@@ -7,7 +7,15 @@ import { beltTypes } from '../belts'
  * What is stored of a belt drive. The sheave that stays comes first; places are told from its shaft: to the far side, and up. Feet
  * are told by how far they stand behind the measured face of their sheave.
  */
-const footSchema = v.strictObject({ id, name: text(60), behind: quantitySchema })
+/** How far it can go: raised by shims, toward either side; empty for no limit. */
+const limitsSchema = v.strictObject({ up: quantitySchema, near: quantitySchema, far: quantitySchema })
+
+const footSchema = v.strictObject({
+  id,
+  name: text(60),
+  behind: quantitySchema,
+  limits: v.optional(limitsSchema),
+})
 
 const sheaveSchema = v.strictObject({
   id,

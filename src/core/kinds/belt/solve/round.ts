@@ -13,6 +13,13 @@ import { type FootWork, feetWork, tiltLeft } from './feet'
 /** What keeps a sheave from being worked with. */
 export type Missing = 'place' | 'width' | 'feet'
 
+/** A limit at a station of feet that a move would break. */
+export interface Blocked {
+  foot: string
+  limit: 'up' | 'near' | 'far'
+  by: number
+}
+
 /** A sheave of a round: what is known of it, and what is to be done at its feet. */
 export interface SheaveRound {
   sheave: BeltSheave
@@ -21,6 +28,8 @@ export interface SheaveRound {
   state: Verdict['state'] | 'nothing'
   /** Empty where it has no feet, or their places are not given. */
   work: (FootWork & { pack?: number[] })[]
+  /** Limits at the feet that the moves would break, and by how much, mm. */
+  blocking: Blocked[]
   /** What the packs leave of the tilt, rad. */
   tiltLeft: number
   /** Read again, and both agree within their doubt; undefined where it was not. */
@@ -109,7 +118,15 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       ...(groove === undefined || !stays || toGroove(stays) === undefined ? ['width' as const] : []),
       ...(sheave.feet.some(({ behind }) => quantityMm(behind) === undefined) ? ['feet' as const] : []),
     ]
-    const nothing = { sheave, missing, solved: undefined, state: 'nothing' as const, work: [], tiltLeft: 0 }
+    const nothing = {
+      sheave,
+      missing,
+      solved: undefined,
+      state: 'nothing' as const,
+      work: [],
+      blocking: [],
+      tiltLeft: 0,
+    }
     if (!placed || missing.includes('width')) return { ...nothing, repeats: undefined }
     const own = { id: sheave.id, centre: [0, across, up] as const, toGroove: groove ?? 0 }
     const drive: Drive = { reference, moved: [own], faces }
@@ -128,6 +145,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       solved,
       state: solved.probability === null ? 'nothing' : stateOf(solved.probability),
       work,
+      blocking: blockedIn(sheave, work),
       tiltLeft: work.every(({ pack }) => pack)
         ? tiltLeft(
             work,
@@ -169,6 +187,18 @@ const standsAt = ({ feet }: BeltSheave, faces: 1 | -1) =>
     const mm = quantityMm(behind)
     return mm === undefined ? [] : [{ id, x: -faces * mm }]
   })
+
+/** Limits that the moves would break. */
+function blockedIn({ feet }: BeltSheave, work: readonly FootWork[]): Blocked[] {
+  return work.flatMap(({ foot, shim, swing }) => {
+    const limits = feet.find(({ id }) => id === foot)?.limits
+    const over = (limit: Blocked['limit'], value: number | null): Blocked[] => {
+      const most = quantityMm(limits?.[limit])
+      return value !== null && most !== undefined && value > most + 1e-9 ? [{ foot, limit, by: value - most }] : []
+    }
+    return [...over('up', shim), ...over('near', swing === null ? null : -swing), ...over('far', swing)]
+  })
+}
 
 function workOf(line: BeltLine, sheave: BeltSheave, solved: SheaveSolved, faces: 1 | -1): SheaveRound['work'] {
   const feet = standsAt(sheave, faces)

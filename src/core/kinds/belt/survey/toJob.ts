@@ -46,7 +46,17 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
         width: { text: '', unit: length },
         groove: typed(inMm(sheave.toGroove)),
         base: base === undefined ? { text: '', unit: length } : typed(inMm(base) - inMm(stays.centre[2])),
-        feet: feet.map((foot) => ({ id: foot.id, name: foot.id.slice(0, 60), behind: typed(behind(foot.x)) })),
+        feet: feet.map((foot) => {
+          const most = (value: number | undefined): Quantity =>
+            value === undefined ? { text: '', unit } : told(reading(value))
+          const { limits } = foot
+          return {
+            id: foot.id,
+            name: foot.id.slice(0, 60),
+            behind: typed(behind(foot.x)),
+            ...(limits ? { limits: { up: most(limits.up), near: most(limits.near), far: most(limits.far) } } : {}),
+          }
+        }),
         pivot: {
           foot: pivot?.foot ?? '',
           beside: beside === undefined ? (usual?.pivot.beside ?? typed(0)) : typed(beside),
