@@ -10,14 +10,18 @@ import { RouterProvider } from 'react-router/dom'
 import { router } from './app/router'
 import { useSettings } from './app/settings'
 import { GlobalStyle } from './app/style'
-import { persisted, queryClient } from './tablet/queries'
+import { askAgain, persisted, queryClient } from './tablet/queries'
 
 function Page() {
   const { scheme } = useSettings()
   return (
     <>
       <GlobalStyle $scheme={scheme} />
-      <PersistQueryClientProvider client={queryClient} persistOptions={persisted}>
+      <PersistQueryClientProvider
+        client={queryClient}
+        persistOptions={persisted}
+        onSuccess={() => askAgain(queryClient)}
+      >
         <RouterProvider router={router} />
       </PersistQueryClientProvider>
     </>

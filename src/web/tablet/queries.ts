@@ -46,3 +46,10 @@ export const persisted: Omit<PersistQueryClientOptions, 'queryClient'> = {
     shouldDehydrateQuery: ({ queryKey, state }) => state.status === 'success' && lists.has(String(queryKey[0])),
   },
 }
+
+/**
+ * What was kept is shown at once and asked for again, however young it looks: the page that kept it may have gone before it
+ * heard of a change. A revision stays as it was signed.
+ */
+export const askAgain = (client: QueryClient): Promise<void> =>
+  client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'revision' })

@@ -12,7 +12,8 @@ const together = 3000
 
 let running: Promise<void> | undefined
 let taken = 0
-let later: ReturnType<typeof setTimeout> | undefined
+/** Changes heard of and not looked at yet. */
+let heardOf: { kind: string; id: string }[] = []
 
 /**
  * Sends what waits on this tablet, what is new before what was changed in it, and brings the lines taken along up to date.
@@ -38,10 +39,14 @@ async function work(client: QueryClient): Promise<void> {
 
 /** Takes in that somebody changed a document, where it is of a line taken along. */
 export function keepUp(client: QueryClient, kind: string, id: string): void {
-  if (later) return
-  later = setTimeout(async () => {
-    later = undefined
-    if (isReached() && (await concerns(kind, id))) await takeAgain(client).catch(() => undefined)
+  heardOf.push({ kind, id })
+  if (heardOf.length > 1) return
+  setTimeout(async () => {
+    const all = heardOf
+    heardOf = []
+    if (!isReached()) return
+    const ours = await Promise.all(all.map((one) => concerns(one.kind, one.id)))
+    if (ours.includes(true)) await takeAgain(client).catch(() => undefined)
   }, together)
 }
 

@@ -10,7 +10,9 @@ import { isReached, isUnreached } from '../api/reach'
 import { copiesOf, copyOf, fetchOrCopy, keepCopy, tidyCopies } from './copies'
 import { fits } from './list'
 import { make, noNumber, onMade, sendMade, unmade } from './made'
+import { askAgain } from './queries'
 import { tablet, writeFault } from './store'
+import { keepUp } from './sync'
 import { concerns, leaveBehind, linesTaken, takeAlong } from './take'
 
 const line = kinds.train.makeLine('Rinse pump 4', 'mm', ['motor', 'pump'])
@@ -204,10 +206,35 @@ describe('a line taken along', () => {
     expect(await linesTaken()).toEqual([])
     expect(await concerns('job', 'job-1')).toBe(false)
   })
+  it('is brought up to date when any of several changes heard of at once is one of its own', async () => {
+    const client = new QueryClient()
+    server.lines.set('line-1', { id: 'line-1', version: 1, document: line })
+    server.jobs.set('job-1', row('job-1', 1))
+    await takeAlong('line-1', client)
+    server.jobs.set('job-1', { ...row('job-1', 1), version: 2 })
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    keepUp(client, 'job', 'job-of-another-line')
+    keepUp(client, 'job', 'job-1')
+    await vi.advanceTimersByTimeAsync(3100)
+    vi.useRealTimers()
+    await vi.waitFor(async () => expect((await copyOf('job', 'job-1'))?.version).toBe(2))
+  })
   it('is refused with a sentence where the server is not reached', async () => {
     server.away = true
     await expect(takeAlong('line-1', new QueryClient())).rejects.toSatisfy(isUnreached)
     expect(await linesTaken()).toEqual([])
+  })
+})
+
+describe('lists kept from the page before', () => {
+  it('are asked for again however young they look, but not what was signed', async () => {
+    const client = new QueryClient({ defaultOptions: { queries: { staleTime: 60_000 } } })
+    client.setQueryData(['jobs', {}], [])
+    client.setQueryData(['revision', 'job-1', 1], {})
+    const old = (key: unknown[]) => client.getQueryState(key)?.isInvalidated
+    expect(old(['jobs', {}])).toBe(false)
+    await askAgain(client)
+    expect([old(['jobs', {}]), old(['revision', 'job-1', 1])]).toEqual([true, false])
   })
 })
 

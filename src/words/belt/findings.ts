@@ -9,6 +9,7 @@ import { labels, t } from '../language'
 import type { Said } from '../said'
 import { capital, isZero, lengthWithUnit, type Terms } from '../terms'
 import { sayTrouble } from '../troubles'
+import { beltPageWords } from './page/page'
 
 /** What a sentence about a belt drive needs to know. */
 export interface BeltTerms extends Pick<Terms, 'unit' | 'resolution'> {
@@ -122,6 +123,11 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
         title: t`${sheaveName(finding.set.on, line)}, ${fieldName(finding.key, line).toLowerCase()}: that is not a number.`,
         detail: sayTrouble(finding.trouble),
       }
+    case 'limit-not-a-number':
+      return {
+        title: t`The limit of the belt can’t be used.`,
+        detail: t`${sayTrouble(finding.trouble)} It is on the line’s own page, in degrees. Until it is right the usual limit stands.`,
+      }
     case 'missing':
       return {
         place: {
@@ -216,7 +222,11 @@ const fieldName = (key: string, line: BeltLine): string =>
       ? t`Target on the face that stays`
       : key === 'over'
         ? t`Length of the level`
-        : cellName(key, line)
+        : key === 'toe'
+          ? beltPageWords.toe
+          : key === 'tilt'
+            ? beltPageWords.tilt
+            : cellName(key, line)
 
 function nextDetail({ method }: BeltSet, key: string): string {
   if (method === 'edge')
@@ -237,6 +247,8 @@ export function sayNext({ next }: BeltListed): string {
       return t`Read the ${sheave}`
     case 'not-a-number':
       return t`Correct a reading of the ${sheave}`
+    case 'limit-not-a-number':
+      return t`Correct the limit of the belt`
     case 'missing':
       return t`Measure the drive: dimensions missing`
     case 'does-not-repeat':

@@ -1,9 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
+import { radians } from '../../frame/angles'
 import { chance } from '../../rig/random'
 import { belt as kind } from '.'
-import { verdictPeg } from './advice/findings'
+import { findingsFor, verdictPeg } from './advice/findings'
+import { usualLimit } from './belts'
+import { makeSet } from './document/make'
 import { axisOf, type Body, faceAt, grooveOf, movedBy, readFace, type Vec } from './rig'
 import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from './solve/drive'
 import { feetWork, tiltLeft } from './solve/feet'
@@ -440,5 +443,37 @@ describe('a job on a belt drive', () => {
     expect(motor?.solved?.toe?.value).toBeCloseTo(0.006, 6)
     expect(motor?.solved?.tilt?.value).toBeCloseTo(-0.004, 6)
     expect(motor?.solved?.offset?.value).toBeCloseTo(-2.5, 6)
+  })
+  it('a toe, a tilt or a limit that is no number is named, stands in the way of signing, and is not counted', () => {
+    const { line, rounds } = brought()
+    const set = { ...makeSet('motor', 's', 'mm', 'angles'), angles: { toe: 'abc', tilt: '0.2 mm' } }
+    const solved = solveRound({ ...line, limit: '-1' }, { ...rounds[0]!, sets: [set] })
+    expect(solved.faults.map(({ key, trouble }) => [key, trouble.kind])).toEqual([
+      ['toe', 'not-a-number'],
+      ['tilt', 'not-a-number'],
+    ])
+    expect(solved.limitFault?.kind).toBe('not-above-zero')
+    expect(kind.faults?.(solved)).toBe(3)
+    expect(solved.limit).toBe(radians(usualLimit[line.belt]))
+    expect(
+      findingsFor(solved, line.sheaves[0]!, 'read')
+        .slice(0, 3)
+        .map((one) => one.kind),
+    ).toEqual(['limit-not-a-number', 'not-a-number', 'not-a-number'])
+    // typed right, with or without the sign for degrees
+    const right = solveRound(
+      { ...line, limit: '0,3°' },
+      { ...rounds[0]!, sets: [{ ...set, angles: { toe: '0.35°', tilt: '-0,2' } }] },
+    )
+    expect(kind.faults?.(right)).toBe(0)
+    expect(right.limit).toBe(radians(0.3))
+    expect(right.sheaves[0]?.solved?.toe?.value).toBeCloseTo(radians(0.35), 12)
+    expect(right.sheaves[0]?.solved?.tilt?.value).toBeCloseTo(radians(-0.2), 12)
+  })
+  it('a number left in a field of another method is no fault', () => {
+    const { line, rounds } = brought()
+    const set = { ...makeSet('motor', 's', 'mm', 'angles'), values: { inner: { text: 'x', unit: 'mm' as const } } }
+    expect(solveRound(line, { ...rounds[0]!, sets: [set] }).faults).toEqual([])
+    expect(solveRound(line, { ...rounds[0]!, sets: [{ ...set, method: 'edge' }] }).faults).toHaveLength(1)
   })
 })

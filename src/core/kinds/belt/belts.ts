@@ -1,4 +1,5 @@
-import { parseNumber } from '../../frame/number'
+import { radians } from '../../frame/angles'
+import { typedAngleLimit } from '../../frame/typedAngle'
 
 /** Kinds of belt, each with its usual limit. */
 export const beltTypes = ['v', 'ribbed', 'toothed', 'flat', 'other'] as const
@@ -13,10 +14,6 @@ export const usualLimit: Readonly<Record<BeltType, number>> = {
   other: 0.5,
 }
 
-export const radOf = (degrees: number): number => (degrees * Math.PI) / 180
-
 /** The limit of a belt, rad: the maker's as typed in degrees, which wins, or the usual one. */
-export function limitRad({ belt, limit }: { belt: BeltType; limit: string }): number {
-  const typed = parseNumber(limit)
-  return radOf(typed.ok && typed.value > 0 && typed.value <= 45 ? typed.value : usualLimit[belt])
-}
+export const limitRad = ({ belt, limit }: { belt: BeltType; limit: string }): number =>
+  typedAngleLimit(limit) ?? radians(usualLimit[belt])

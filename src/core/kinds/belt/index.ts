@@ -70,7 +70,7 @@ export const belt: Kind<BeltTypes> = {
   seats: seatsOf,
   solve: solveRound,
   states: () => [],
-  faults: ({ faults }) => faults.length,
+  faults: ({ faults, limitFault }) => faults.length + (limitFault ? 1 : 0),
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
   proof: proofOf,
   withProofSets,

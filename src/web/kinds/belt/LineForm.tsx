@@ -1,6 +1,7 @@
 import { X } from 'lucide-react'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
+import { angleLimitFault } from '../../../core/frame/typedAngle'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { beltTypes, usualLimit } from '../../../core/kinds/belt/belts'
 import { withSheave } from '../../../core/kinds/belt/document/make'
@@ -27,6 +28,7 @@ export function LineForm(props: LineProps<'belt'> & { frozen?: boolean }) {
       <Input
         maxLength={key === 'limit' ? 12 : 80}
         inputMode={key === 'limit' ? 'decimal' : 'text'}
+        aria-invalid={key === 'limit' && angleLimitFault(line.limit) ? true : undefined}
         placeholder={placeholder}
         readOnly={frozen}
         value={line[key]}

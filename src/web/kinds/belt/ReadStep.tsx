@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { angleFault } from '../../../core/frame/typedAngle'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/belt/advice/findings'
 import { cellsOf, typedAt } from '../../../core/kinds/belt/document/make'
@@ -34,7 +35,7 @@ export function ReadStep() {
                 ?.focus(),
           },
         ]
-      : finding.kind === 'missing'
+      : finding.kind === 'missing' || finding.kind === 'limit-not-a-number'
         ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
         : []
   return (
@@ -118,17 +119,20 @@ function SetCard({ set }: { set: BeltSet }) {
         {set.method === 'edge' ? size('over', words.over) : null}
         {set.method === 'angles'
           ? (['toe', 'tilt'] as const).map((key) => (
-              <Field key={key} label={words[key]}>
-                <Input
-                  inputMode="decimal"
-                  maxLength={12}
-                  readOnly={frozen}
-                  value={set.angles[key]}
-                  onChange={({ target }) =>
-                    put((one) => ({ ...one, angles: { ...one.angles, [key]: target.value } }), key)
-                  }
-                />
-              </Field>
+              <div key={key} data-cell={`${set.id} ${key}`}>
+                <Field label={words[key]}>
+                  <Input
+                    inputMode="decimal"
+                    maxLength={12}
+                    readOnly={frozen}
+                    aria-invalid={angleFault(set.angles[key]) ? true : undefined}
+                    value={set.angles[key]}
+                    onChange={({ target }) =>
+                      put((one) => ({ ...one, angles: { ...one.angles, [key]: target.value } }), key)
+                    }
+                  />
+                </Field>
+              </div>
             ))
           : null}
       </Grid>

@@ -9,6 +9,7 @@ import { toGroove } from '../solve/round'
 export type Finding =
   | { kind: 'guard'; peg: 'outside' }
   | { kind: 'not-a-number'; peg: 'outside'; set: BeltSet; key: string; trouble: Trouble }
+  | { kind: 'limit-not-a-number'; peg: 'outside'; trouble: Trouble }
   | { kind: 'missing'; peg: 'nothing'; sheave: BeltSheave; what: Missing }
   | { kind: 'widths'; peg: 'unsure'; sheave: BeltSheave; stays: BeltSheave; by: number }
   | { kind: 'next-reading'; peg: 'nothing'; set: BeltSet; key: string }
@@ -32,8 +33,8 @@ export function verdictPeg({ sheaves }: BeltSolved): Peg {
 }
 
 /** How far the reading has come. */
-export function readPeg({ sheaves, faults, read }: BeltSolved): Peg {
-  if (faults.length > 0) return 'outside'
+export function readPeg({ sheaves, faults, limitFault, read }: BeltSolved): Peg {
+  if (faults.length > 0 || limitFault) return 'outside'
   if (!read) return 'nothing'
   return sheaves.every(({ solved }) => solved?.probability !== null && solved !== undefined) ? 'within' : 'unsure'
 }
@@ -43,8 +44,11 @@ const openIn = ({ solved }: SheaveRound) =>
 
 /** What to say at a step, most urgent first. */
 export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' | 'move'): Finding[] {
-  const { sheaves, faults, next, round } = solved
-  const wrong = faults.map((fault): Finding => ({ kind: 'not-a-number', peg: 'outside', ...fault }))
+  const { sheaves, faults, limitFault, next, round } = solved
+  const wrong = [
+    ...(limitFault ? [{ kind: 'limit-not-a-number', peg: 'outside', trouble: limitFault } as const] : []),
+    ...faults.map((fault): Finding => ({ kind: 'not-a-number', peg: 'outside', ...fault })),
+  ]
   const missing = sheaves.flatMap(({ sheave, missing: lacks }) =>
     lacks
       .filter((what) => what !== 'feet' || step === 'move')

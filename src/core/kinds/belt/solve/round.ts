@@ -1,10 +1,11 @@
-import { parseNumber } from '../../../frame/number'
+import { radians } from '../../../frame/angles'
 import { type Quantity, quantityFault, quantityMm } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
+import { angleFault, angleLimitFault, typedAngle } from '../../../frame/typedAngle'
 import { choosePack } from '../../../shims/packs'
 import { packMm } from '../../../shims/stock'
 import { stateOf, type Verdict } from '../../../verdict/verdict'
-import { limitRad, radOf } from '../belts'
+import { limitRad } from '../belts'
 import { cellsOf, faceCell } from '../document/make'
 import type { BeltLine, BeltRound, BeltSet, BeltSheave } from '../document/schema'
 import { type BeltReading, type Drive, type SheaveSolved, solveDrive, spanOf } from './drive'
@@ -42,8 +43,10 @@ export interface BeltSolved {
   faces: 1 | -1
   limit: number
   sheaves: SheaveRound[]
-  /** Typed numbers that are none. */
+  /** Typed numbers that are none, of those that a set asks for. */
   faults: { set: BeltSet; key: string; trouble: Trouble }[]
+  /** What is wrong with the limit typed for the belt; the usual one holds meanwhile. */
+  limitFault: Trouble | undefined
   /** The next number to be read, in the order of the sets. */
   next: { set: BeltSet; key: string } | undefined
   /** Whether anything was read. */
@@ -63,7 +66,7 @@ export const toGroove = ({ groove, width }: BeltSheave): number | undefined => {
   return quantityMm(groove) ?? (wide === undefined ? undefined : wide / 2)
 }
 
-const usual = { reading: 0.01, gap: 0.02, angle: radOf(0.01), lean: 0.00005 }
+const usual = { reading: 0.01, gap: 0.02, angle: radians(0.01), lean: 0.00005 }
 
 /** The readings of one set, in mm and rad. `ĥ`: direction of the span. */
 export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: number }): BeltReading[] {
@@ -73,8 +76,7 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
   const { on } = set
   if (set.method === 'angles')
     return (['toe', 'tilt', 'offset'] as const).flatMap((what): BeltReading[] => {
-      const typed = what === 'offset' ? undefined : parseNumber(set.angles[what])
-      const told = what === 'offset' ? value('offset') : typed?.ok ? radOf(typed.value) : undefined
+      const told = what === 'offset' ? value('offset') : typedAngle(set.angles[what])
       return told === undefined
         ? []
         : [{ type: 'direct', on, what, value: told, sd: what === 'offset' ? usual.reading : usual.angle }]
@@ -157,12 +159,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
     }
   })
   const faults = round.sets.flatMap((set) =>
-    Object.entries({ ...set.values, radius: set.radius, constant: set.constant, over: set.over }).flatMap(
-      ([key, typed]) => {
-        const trouble = quantityFault(typed)
-        return trouble ? [{ set, key, trouble }] : []
-      },
-    ),
+    typedIn(set).flatMap(([key, trouble]) => (trouble ? [{ set, key, trouble }] : [])),
   )
   const empty = round.sets.flatMap((set) =>
     cellsOf(set)
@@ -175,10 +172,20 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
     limit,
     sheaves,
     faults,
+    limitFault: angleLimitFault(line.limit),
     next: empty[0],
     read: sheaves.some(({ solved }) => solved !== undefined),
     resolution: usual.reading,
   }
+}
+
+/** Every number that a set asks for, and what is wrong with it. */
+function typedIn(set: BeltSet): (readonly [key: string, Trouble | undefined])[] {
+  const values = cellsOf(set).map((key) => [key, quantityFault(set.values[key])] as const)
+  if (set.method === 'angles')
+    return [...(['toe', 'tilt'] as const).map((key) => [key, angleFault(set.angles[key])] as const), ...values]
+  const own = set.method === 'face' ? 'constant' : 'over'
+  return [['radius', quantityFault(set.radius)], [own, quantityFault(set[own])], ...values]
 }
 
 /** Stations of feet along x: behind the face that is measured. */

@@ -1,9 +1,10 @@
+import { radians } from '../../../frame/angles'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { tidyShim, type Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import { choosePack } from '../../../shims/packs'
 import { stateOf } from '../../../verdict/verdict'
-import { radOf, usualLimit } from '../belts'
+import { usualLimit } from '../belts'
 import { type BeltReading, type Drive, type SheaveSolved, solveDrive, type Told } from '../solve/drive'
 import { feetWork, type Standing } from '../solve/feet'
 import { type BeltSurvey, surveySchema } from './schema'
@@ -105,7 +106,7 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
   if (!reference) return refuse('belt.sheaves', 'expected one sheave that stays')
   const moved = sheaves.filter(({ stays }) => !stays)
   const drive: Drive = { reference, moved, faces: belt.faces === 'right' ? 1 : -1 }
-  const limit = radOf(belt.limit ?? usualLimit[belt.type])
+  const limit = radians(belt.limit ?? usualLimit[belt.type])
   const readings = belt.readings.flatMap((one): BeltReading[] => {
     if (one.type === 'face') {
       const { on, angle, radius, value, target, turned = 0, sd } = one
