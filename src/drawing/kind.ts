@@ -11,8 +11,6 @@ export interface MiniStroke {
 
 /** How one kind of line is drawn outside its own screens. */
 export interface KindDrawing<T extends KindTypes> {
-  /** A hand-wide drawing for a list. */
-  mini(listed: T['listed'], width: number, height: number): MiniStroke[]
   /** A round as it is printed; `ghost`: an earlier one, pale behind it. */
   sight(solved: T['solved'], ghost: T['solved'] | undefined, terms: Drawn<T>, size: Size): Scene
 }

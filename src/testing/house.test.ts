@@ -37,7 +37,9 @@ const kindAt = (path: string): string | undefined =>
 const tables = [
   'src/core/kinds/index.ts',
   'src/words/index.ts',
+  'src/words/next.ts',
   'src/drawing/index.ts',
+  'src/drawing/mini.ts',
   'src/print/index.ts',
   'src/web/kinds/index.ts',
 ]

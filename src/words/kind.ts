@@ -32,8 +32,6 @@ export interface KindWords<T extends KindTypes> {
   usualName(parts: readonly string[]): string
   /** What is wrong with a cell of a table of lines, where the kind has one. */
   lineFaults?: Readonly<Record<string, string>>
-  /** The next act in a list. */
-  sayNext(listed: T['listed']): string
   /** How a proof tells of its places: a station of feet, a coupling, a joint. */
   proved: {
     /** Of two shafts at a coupling the one whose position against the other is told. */

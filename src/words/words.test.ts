@@ -15,7 +15,7 @@ import {
   slope,
   type Terms,
 } from './terms'
-import { sayNext } from './train/findings'
+import { sayNext } from './train/next'
 import { sayTrouble } from './troubles'
 
 const line = { ...makeLine('x', 'pump', 'motor', 'mm'), sides: { near: 'aisle', far: 'wall' } }

@@ -1,4 +1,3 @@
-import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
 import type { AnyJob, AnyLine } from '../../core/kinds'
 import type { KitItem } from '../../core/kit/schema'
 import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from '../api/client'
@@ -19,9 +18,12 @@ export interface Shelf<T, S extends Stored<T> = Stored<T>> {
   send(id: string, sent: Sent<T>, signal: AbortSignal): Promise<Response>
   title(document: T): string
   /** A document that an older page of this program kept. */
-  today(kept: unknown): T
+  today(kept: unknown): Promise<T>
   order?: Order
 }
+
+/** What brings old documents up to date knows every kind of line: fetched when one is taken up. */
+const today = () => import('../../core/job/migrate')
 
 /** A request that has not come back by then is sent again, ms; the server knows it again. */
 const patience = 15_000
@@ -40,7 +42,7 @@ export const jobShelf: Shelf<AnyJob, StoredJob> = {
   send: (id, sent, signal) =>
     api.jobs[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ line, title }) => [line.name, title].filter(Boolean).join(', '),
-  today: jobToday,
+  today: async (kept) => (await today()).jobToday(kept),
   order: anglesInOrder,
 }
 
@@ -50,7 +52,7 @@ export const lineShelf: Shelf<AnyLine, StoredLine> = {
   send: (id, sent, signal) =>
     api.lines[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ name }) => name,
-  today: lineToday,
+  today: async (kept) => (await today()).lineToday(kept),
 }
 
 export const kitShelf: Shelf<KitItem, StoredKit> = {
@@ -59,7 +61,7 @@ export const kitShelf: Shelf<KitItem, StoredKit> = {
   send: (id, sent, signal) =>
     api.kit[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ name }) => name,
-  today: kitToday,
+  today: async (kept) => (await today()).kitToday(kept),
 }
 
 /**
@@ -148,21 +150,22 @@ async function leftOf<T>(shelf: Shelf<T>, key: string): Promise<Kept<T>[]> {
     const all = await drawer.of(key)
     if (all.length === 0) return []
     const open = all.every(({ page }) => page === thisPage) ? new Set<string>() : await openPages()
-    return all.filter(({ page }) => page === thisPage || !open.has(page)).map((kept) => upToDate(shelf, kept))
+    const left = all.filter(({ page }) => page === thisPage || !open.has(page))
+    return await Promise.all(left.map((kept) => upToDate(shelf, kept)))
   } catch {
     return []
   }
 }
 
 /** What a page of an earlier version kept, in today's shape; its steps back are let go. */
-function upToDate<T>(shelf: Shelf<T>, kept: Kept): Kept<T> {
-  const [base, document] = [shelf.today(kept.base), shelf.today(kept.document)]
+async function upToDate<T>(shelf: Shelf<T>, kept: Kept): Promise<Kept<T>> {
+  const [base, document] = [await shelf.today(kept.base), await shelf.today(kept.document)]
   const current = sameDocument<unknown>(document, kept.document)
   return {
     ...kept,
     base,
     document: kept.document === kept.base ? base : document,
-    sent: kept.sent && { ...kept.sent, document: shelf.today(kept.sent.document) },
+    sent: kept.sent && { ...kept.sent, document: await shelf.today(kept.sent.document) },
     past: current ? (kept.past as Kept<T>['past']) : [],
     future: current ? (kept.future as Kept<T>['future']) : [],
   }

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { makeLine, makeSet } from '../../core/kinds/belt/document/make'
-import { say, sayNext } from './findings'
+import { say } from './findings'
+import { sayNext } from './next'
 
 it('a typed number that is none is named by its field, with what to do', () => {
   const line = makeLine('Fan drive', 'mm', ['Fan', 'Motor'])

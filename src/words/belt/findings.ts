@@ -1,5 +1,5 @@
 import { formatNumber } from '../../core/frame/number'
-import type { BeltListed, Finding } from '../../core/kinds/belt/advice/findings'
+import type { Finding } from '../../core/kinds/belt/advice/findings'
 import type { BeltType } from '../../core/kinds/belt/belts'
 import { faceCell } from '../../core/kinds/belt/document/make'
 import type { BeltLine, BeltSet } from '../../core/kinds/belt/document/schema'
@@ -237,29 +237,4 @@ function nextDetail({ method }: BeltSet, key: string): string {
   return key.endsWith('t')
     ? t`Turn this sheave half round, target at the same place in the room, and read again.`
     : t`How far the face stands to the right of the face that stays; to the left is below zero.`
-}
-
-/** The next act of a belt drive in a list. */
-export function sayNext({ next }: BeltListed): string {
-  const sheave = t`${(next.sheave ?? '').toLowerCase()} sheave`.trim()
-  switch (next.kind) {
-    case 'next-reading':
-      return t`Read the ${sheave}`
-    case 'not-a-number':
-      return t`Correct a reading of the ${sheave}`
-    case 'limit-not-a-number':
-      return t`Correct the limit of the belt`
-    case 'missing':
-      return t`Measure the drive: dimensions missing`
-    case 'does-not-repeat':
-      return t`Read the ${sheave} again: it says otherwise`
-    case 'widths':
-    case 'wobble':
-    case 'verdict':
-      return t`Moves: shims, swing and slide`
-    case 'nothing':
-      return t`Nothing to do`
-    default:
-      return t`Open it`
-  }
 }

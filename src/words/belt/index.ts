@@ -4,7 +4,7 @@ import { cellsOf } from '../../core/kinds/belt/document/make'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { isZero, length, signedLength } from '../terms'
-import { cellName, feelText, sayNext, sheaveName } from './findings'
+import { cellName, feelText, sheaveName } from './findings'
 
 const machines = labels(
   ['Fan', 'Motor', 'Pump', 'Compressor', 'Crusher', 'Mixer'].map((name) => ({ value: name, text: name })),
@@ -19,7 +19,6 @@ export const beltWords: KindWords<BeltTypes> = labels({
     { label: 'Moves', options: machines, usual: 'Motor' },
   ],
   usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${moved.toLowerCase()}`,
-  sayNext,
   proved: {
     second: 'the sheave that moves',
     at: (id, line) => t`${sheaveName(id, line)}, its grooves`,

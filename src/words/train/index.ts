@@ -17,7 +17,6 @@ import {
   unitName,
   wayName,
 } from '../terms'
-import { sayNext } from './findings'
 import { growthText } from './growth'
 import { machineKindNames } from './machines'
 import { placeInRound } from './places'
@@ -48,7 +47,6 @@ export const trainWords: KindWords<TrainTypes> = labels({
     fixed: 'the fixed machine must be one of the machines of the row.',
     'too-long': 'this is too long.',
   } satisfies Record<LineFault, string>,
-  sayNext,
   proved: {
     second: 'the right shaft',
     at: (id, line) => footName(id, { line }),

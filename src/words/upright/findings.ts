@@ -1,6 +1,6 @@
 import { foldDegrees } from '../../core/frame/angles'
 import { formatNumber } from '../../core/frame/number'
-import type { Finding, UprightListed } from '../../core/kinds/upright/advice/findings'
+import type { Finding } from '../../core/kinds/upright/advice/findings'
 import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightLine } from '../../core/kinds/upright/document/schema'
 import type { BoltWork, FlangeWork } from '../../core/kinds/upright/solve/flange'
@@ -11,19 +11,11 @@ import { labels, t } from '../language'
 import type { Said } from '../said'
 import { isZero, lengthWithUnit, slope, type Terms } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
+import { boltPlace } from './bolts'
 
 /** What a sentence about an upright pair needs to know. */
 export interface UprightTerms extends Pick<Terms, 'unit' | 'resolution'> {
   line: UprightLine
-}
-
-/** A place on the bolt circle: "bolt 3", or "between bolts 2 and 3". */
-export function boltPlace(degrees: number, bolts: number): string {
-  const at = foldDegrees(degrees) / (360 / bolts)
-  const near = Math.round(at)
-  if (Math.abs(at - near) < 0.02) return t`bolt ${(near % bolts) + 1}`
-  const before = Math.floor(at) % bolts
-  return t`between bolts ${before + 1} and ${((before + 1) % bolts) + 1}`
 }
 
 /** A dial by the machine whose hub it reads. */
@@ -160,25 +152,6 @@ function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>,
   return {
     title,
     detail: t`Turned by ${places === 1 ? t`one bolt place` : t`${places} bolt places`}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
-  }
-}
-
-/** The next act of an upright pair in a list. */
-export function sayNext({ next, bolts }: UprightListed): string {
-  const dial = t`${(next.machine ?? '').toLowerCase()} dial`.trim()
-  switch (next.kind) {
-    case 'next-reading':
-      return t`Read ${boltPlace(next.degrees ?? 0, bolts)} on the ${dial}`
-    case 'not-closed':
-      return t`Read the ${dial} again: it does not close`
-    case 'not-a-number':
-      return t`Correct a reading of the ${dial}`
-    case 'verdict':
-      return t`Shims and push at the flange`
-    case 'nothing':
-      return t`Nothing to do`
-    default:
-      return t`Open it`
   }
 }
 

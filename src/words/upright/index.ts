@@ -3,7 +3,8 @@ import type { UprightTypes } from '../../core/kinds/upright'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { isZero, length } from '../terms'
-import { boltPlace, dialName, sayNext } from './findings'
+import { boltPlace } from './bolts'
+import { dialName } from './findings'
 
 const machines = labels(['Pump', 'Motor', 'Gearbox', 'Mixer', 'Fan'].map((name) => ({ value: name, text: name })))
 
@@ -20,7 +21,6 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     { label: 'On top', options: machines, usual: 'Motor' },
   ],
   usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Upright ${lower.toLowerCase()} and ${upper.toLowerCase()}`,
-  sayNext,
   proved: {
     second: 'the upper shaft',
     at: (id, { machines: [, upper], coupling }) =>

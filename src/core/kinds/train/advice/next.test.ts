@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { sayNext } from '../../../../words'
+import { sayNext } from '../../../../words/next'
 import { summarise } from '../../../job/summary'
 import { cautions } from '../../../ready/catalogue'
 import { emptyReady } from '../../../ready/ready'

@@ -1,0 +1,27 @@
+import type { BeltListed } from '../../core/kinds/belt/advice/findings'
+import { t } from '../language'
+
+/** The next act of a belt drive in a list. */
+export function sayNext({ next }: BeltListed): string {
+  const sheave = t`${(next.sheave ?? '').toLowerCase()} sheave`.trim()
+  switch (next.kind) {
+    case 'next-reading':
+      return t`Read the ${sheave}`
+    case 'not-a-number':
+      return t`Correct a reading of the ${sheave}`
+    case 'limit-not-a-number':
+      return t`Correct the limit of the belt`
+    case 'missing':
+      return t`Measure the drive: dimensions missing`
+    case 'does-not-repeat':
+      return t`Read the ${sheave} again: it says otherwise`
+    case 'widths':
+    case 'wobble':
+    case 'verdict':
+      return t`Moves: shims, swing and slide`
+    case 'nothing':
+      return t`Nothing to do`
+    default:
+      return t`Open it`
+  }
+}
