@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
@@ -39,7 +40,25 @@ export default defineConfig({
         ],
       },
     }),
+    // named by what is in them and never changed: packed once, as small as it goes
+    compression({
+      include: /assets\/.*\.(js|css|svg)$/,
+      algorithms: ['brotliCompress'],
+      threshold: 500,
+      logLevel: 'silent',
+    }),
   ],
-  build: { outDir: '../../dist/web', emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 800 },
+  build: {
+    outDir: '../../dist/web',
+    emptyOutDir: true,
+    target: 'es2022',
+    chunkSizeWarningLimit: 800,
+    rolldownOptions: {
+      output: {
+        // what every page needs is one file: the first page is few fetches
+        codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] },
+      },
+    },
+  },
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4311', ws: true } } },
 })

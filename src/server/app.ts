@@ -126,7 +126,7 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
     if (c.res.status === 200) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable')
   })
   app.get('/', (c) => c.html(page(c.get('secureHeadersNonce'))))
-  app.use('*', serveStatic({ root: options.pageFolder }))
+  app.use('*', serveStatic({ root: options.pageFolder, precompressed: true }))
   // a chunk of an older build: a page in its place would be kept for a year and never run
   app.all('/assets/*', (c) => c.text('There is no such file.', 404, { 'Cache-Control': 'no-store' }))
   app.get('*', (c) => c.html(page(c.get('secureHeadersNonce'))))

@@ -1,0 +1,26 @@
+import type { Page } from '@playwright/test'
+import { expect, test } from './site'
+
+/** Everything of our own that a cold visit fetches, by file ending, kB as it comes over the wire. */
+async function weighed(page: Page, address: string): Promise<Record<string, number>> {
+  await page.goto(address, { waitUntil: 'networkidle' })
+  return page.evaluate(() => {
+    const all = performance.getEntriesByType('resource') as PerformanceResourceTiming[]
+    const kB = (end: RegExp) =>
+      all.filter(({ name }) => end.test(new URL(name).pathname)).reduce((sum, one) => sum + one.encodedBodySize, 0) / 1024
+    return { script: kB(/\.js$/), files: all.filter(({ name }) => name.includes('/assets/')).length }
+  })
+}
+
+test('the first page is light, and nothing of a line’s kind is fetched for it', async ({ page, plant }) => {
+  const floor = await weighed(page, `${plant}/`)
+  expect(floor.script).toBeGreaterThan(100)
+  expect(floor.script).toBeLessThan(180)
+  expect(floor.files).toBeLessThan(40)
+})
+
+test('a job opened directly is no more than its own screen', async ({ page, plant }) => {
+  const job = await weighed(page, `${plant}/jobs/job-6/read`)
+  expect(job.script).toBeGreaterThan(100)
+  expect(job.script).toBeLessThan(350)
+})
