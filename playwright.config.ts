@@ -6,11 +6,12 @@ import { defineConfig } from '@playwright/test'
  */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/makeDemo.ts',
   outputDir: 'test-results/page',
   fullyParallel: true,
   workers: 3,
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 180_000,
+  expect: { timeout: 25_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/page.json' }]],
   use: {
     contextOptions: { reducedMotion: 'reduce' },

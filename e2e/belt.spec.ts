@@ -94,3 +94,52 @@ test('a belt drive from an empty site to a signed record: read by the face, move
   await page.getByRole('button', { name: 'Survey, JSON' }).click()
   expect((await survey).suggestedFilename()).toMatch(/survey\.json$/)
 })
+
+test('a face read and a machine moved with an indicator on the line, one number for each act', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/new`)
+  await page.getByLabel('Kind of line').selectOption('belt')
+  await page.getByLabel('Line name').fill('Loft fan 3')
+  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('region', { name: 'Fan: stays' }).getByLabel('Width of the sheave, mm').fill('40')
+  const motor = page.getByRole('region', { name: 'Motor: moves' })
+  for (const [label, value] of [
+    ['Width of the sheave, mm', '40'],
+    ['Shaft stands to the far side by, mm', '600'],
+    ['Front feet, behind the face, mm', '90'],
+    ['Back feet, behind the face, mm', '340'],
+    ['Base of the feet, up from the shaft that stays, mm', '-140'],
+  ] as const)
+    await motor.getByLabel(label).fill(value)
+  await page.getByRole('link', { name: 'Go to Read' }).click()
+  const device = page.getByRole('region', { name: 'Indicator' })
+  await device.getByRole('button', { name: 'Connect' }).click()
+  await expect(device).toContainText('The place isn’t known yet')
+  const card = page.getByRole('region', { name: 'Motor sheave' })
+  await card.getByLabel('Radius of the points, mm').fill('110')
+  await card.getByLabel(/^Also with the sheave turned/).uncheck()
+  await expect(device).toContainText('Tip: top, motor sheave')
+  await expect(device.getByText('still', { exact: true })).toBeVisible()
+  // by key, then by itself
+  await page.getByRole('heading', { name: 'Readings' }).click()
+  await page.keyboard.press('c')
+  await expect(device).toContainText(/mm taken: top, motor sheave/)
+  await device.getByRole('button', { name: 'Take it when it stands still' }).click()
+  await expect(device).toContainText('Everything is read.')
+  await expect(card.getByLabel('Near, mm', { exact: true })).toHaveValue(/^[+−]\d\.\d{3}$/)
+  await expect(page.getByText(/^Motor sheave is (outside|within)\.$/)).toBeVisible()
+
+  await page.getByRole('link', { name: /Move/ }).first().click()
+  const feet = page.getByRole('region', { name: 'At the feet of the motor' })
+  await feet.getByText('Live: one number for each act').click()
+  await feet.getByRole('button', { name: 'Connect' }).click()
+  await feet.getByRole('radio', { name: 'Slide' }).click()
+  await expect(feet.getByRole('status').filter({ hasText: 'to go.' })).toBeVisible()
+  const moved = feet.getByLabel('How far the simulated machine is moved')
+  await moved.fill('125')
+  await expect(feet.getByRole('status').filter({ hasText: /^Past it by .*: go back\.$/ })).toBeVisible()
+  await moved.fill('100')
+  await expect(feet.getByRole('status').filter({ hasText: 'There.' })).toBeVisible()
+})

@@ -1,9 +1,10 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { test as base, expect, type Page } from '@playwright/test'
 import { pino } from 'pino'
+import { demoFile } from './makeDemo'
 
 type Sites = Pick<typeof import('../src/server/start'), 'start' | 'heavyPool'>
 type Start = (demo: boolean) => Promise<{ address: string; stop: () => Promise<void> }>
@@ -22,7 +23,10 @@ export const test = base.extend<{ empty: string; demo: string }, { sites: Start;
       const [log, heavy] = [pino({ level: 'warn' }), heavyPool()]
       await use(async (demo) => {
         const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
-        const settings = { port: 0, host: '127.0.0.1', names: [], database: join(folder, 'site.db'), demo }
+        const database = join(folder, 'site.db')
+        // what every test with the made-up plant would make anew is copied
+        if (demo) copyFileSync(demoFile, database)
+        const settings = { port: 0, host: '127.0.0.1', names: [], database, demo: false }
         const site = await start({ ...settings, quiet: true, restore: undefined }, log, heavy)
         return {
           address: site.address,

@@ -83,3 +83,27 @@ test('eight bolts read at every second one; bolts counted the other way are noti
   await page.reload()
   await expect(page.getByLabel('Motor turned on its flange by')).toHaveValue('2')
 })
+
+test('both dials of an upright pair taken from an indicator on the line, by keyboard alone', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty}/new`)
+  await page.getByLabel('Kind of line').selectOption('upright')
+  await page.getByLabel('Line name').fill('Well pump 3')
+  await page.getByRole('button', { name: 'Draw it and start' }).press('Enter')
+  await page.getByRole('link', { name: 'Go to Read' }).press('Enter')
+  const dial = (name: string) => page.getByRole('region', { name })
+  await dial('Motor dial')
+    .getByLabel(/coupling, mm$/)
+    .fill('40')
+  await dial('Pump dial')
+    .getByLabel(/coupling, mm$/)
+    .fill('30')
+  const device = page.getByRole('region', { name: 'Indicator' })
+  await device.getByRole('button', { name: 'Connect' }).press('Enter')
+  await device.getByRole('button', { name: 'Take it when it stands still' }).press('Enter')
+  await expect(device).toContainText('Everything is read.')
+  await expect(dial('Pump dial').getByLabel('Bolt 4, mm')).toHaveValue(/^[+−]?\d\.\d{3}$/)
+  await expect(page.getByText(/does not close/)).toHaveCount(0)
+})

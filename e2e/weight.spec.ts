@@ -7,7 +7,8 @@ async function weighed(page: Page, address: string): Promise<Record<string, numb
   return page.evaluate(() => {
     const all = performance.getEntriesByType('resource') as PerformanceResourceTiming[]
     const kB = (end: RegExp) =>
-      all.filter(({ name }) => end.test(new URL(name).pathname)).reduce((sum, one) => sum + one.encodedBodySize, 0) / 1024
+      all.filter(({ name }) => end.test(new URL(name).pathname)).reduce((sum, one) => sum + one.encodedBodySize, 0) /
+      1024
     return { script: kB(/\.js$/), files: all.filter(({ name }) => name.includes('/assets/')).length }
   })
 }

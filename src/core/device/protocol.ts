@@ -9,7 +9,11 @@ import { probeKinds, probeTypes } from '../probes'
 const finite = v.pipe(v.number(), v.finite())
 const id = v.pipe(v.string(), v.nonEmpty(), v.maxLength(40))
 
-export const probeTypesOnline = probeTypes.filter((type) => probeKinds[type].standIn !== undefined)
+/** `number`: an indicator with one number and no angle of its own; whoever holds it says where its tip stands. */
+export const probeTypesOnline = [
+  ...probeTypes.filter((type) => probeKinds[type].standIn !== undefined),
+  'number' as const,
+]
 
 /** Where a probe of a simulated rig hangs: mm from the coupling outward, the hub's radius, the bracket's sag. */
 const hungSchema = v.strictObject({
@@ -69,9 +73,36 @@ export const deviceMessageSchema = v.variant('type', [helloSchema, deviceReading
 const within = (most: number) => v.pipe(finite, v.minValue(-most), v.maxValue(most))
 const far = within(50_000)
 
+const round = within(3600)
+
+/**
+ * Where the tip of an indicator is put: on a face (of a sheave, square to x), or on the rim of the hub that one of two shafts
+ * carries, turned to an angle together.
+ */
+const aimSchema = v.variant('touch', [
+  v.strictObject({
+    type: v.literal('aim'),
+    touch: v.literal('face'),
+    of: id,
+    angle: round,
+    radius: v.pipe(within(5000), v.gtValue(0)),
+    turned: v.optional(round),
+  }),
+  v.strictObject({
+    type: v.literal('aim'),
+    touch: v.literal('rim'),
+    on: v.picklist(['left', 'right']),
+    angle: round,
+    /** mm from the coupling outward, and the hub's radius. */
+    distance: far,
+    radius: v.optional(v.pipe(within(5000), v.gtValue(0))),
+  }),
+])
+
 /**
  * What may be said to a simulated rig: turn its shafts, hang its probes elsewhere, stand as a job says, have a foot pushed or
- * lifted, have its bolts tightened, or get into trouble.
+ * lifted, have its bolts tightened, or get into trouble; where the tip of an indicator is put, and how a face that it touches
+ * stands.
  */
 export const rigCommandSchema = v.variant('type', [
   v.strictObject({
@@ -98,6 +129,14 @@ export const rigCommandSchema = v.variant('type', [
   v.strictObject({ type: v.literal('tighten') }),
   v.strictObject({ type: v.literal('turn'), to: v.pipe(finite, v.minValue(-3600), v.maxValue(3600)) }),
   v.strictObject({ type: v.literal('hang'), probes: v.pipe(v.array(hungSchema), v.maxLength(4)) }),
+  aimSchema,
+  v.strictObject({
+    type: v.literal('face'),
+    of: id,
+    toe: within(0.2),
+    tilt: within(0.2),
+    offset: within(200),
+  }),
   v.strictObject({
     type: v.literal('trouble'),
     kind: v.picklist(['disconnect', 'out-of-range', 'slack', 'flat-battery', 'none']),

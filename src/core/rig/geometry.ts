@@ -47,6 +47,10 @@ export function squareTo(axis: ShaftAxis, degrees: number): Vector {
   return unit(plus(raw, axis.along, -times(raw, axis.along)))
 }
 
+/** Where a plane through a point stands along x, on the line along x through (y, z). */
+export const planeAlongX = (through: Vector, normal: Vector, y: number, z: number): number =>
+  through[0] - (normal[1] * (y - through[1]) + normal[2] * (z - through[2])) / normal[0]
+
 /**
  * A rim dial whose bracket turns with the other shaft: how far out, from the bracket's own axis, the rim is met, less the
  * rim's radius, plus sag. Ray against cylinder.

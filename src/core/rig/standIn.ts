@@ -188,7 +188,7 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
       else if (command.type === 'tighten') {
         for (const { foot } of feet?.bolts ?? [])
           for (const plane of ['vertical', 'horizontal'] as const) push(foot, plane, settling * source.normal())
-      } else {
+      } else if (command.type === 'trouble') {
         drop = command.kind === 'disconnect'
         outside = command.kind === 'out-of-range'
         slack = command.kind === 'slack' ? play.slack : play.usual

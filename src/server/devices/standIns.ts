@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import type { WebSocket } from 'ws'
 import { rigCommandSchema } from '../../core/device/protocol'
-import { makeStandIn, type StandInKind, standInKinds } from '../../core/rig/standIn'
+import { makeIndicator } from '../../core/rig/indicator'
+import { makeStandIn, type StandIn, standInKinds } from '../../core/rig/standIn'
 import { type Room, sayTo } from '../sockets'
 
 /**
@@ -11,22 +12,30 @@ import { type Room, sayTo } from '../sockets'
 export const standIns: Room = {
   address: /^\/api\/devices\/([a-z-]+)\/live$/,
   most: 24,
-  enter: ({ searchParams }, [, kind]) =>
-    isKind(kind)
+  enter: ({ searchParams }, [, kind = '']) => {
+    const make = makers.get(kind)
+    return make
       ? (client) =>
-          run(client, kind, wholeNumber(searchParams.get('seed'), 1), wholeNumber(searchParams.get('rate'), 20))
-      : undefined,
+          run(client, make, wholeNumber(searchParams.get('seed'), 1), wholeNumber(searchParams.get('rate'), 20))
+      : undefined
+  },
 }
 
-const isKind = (kind: string | undefined): kind is StandInKind => standInKinds.some((known) => known === kind)
+type Make = (seed: number, rate: number) => StandIn
+
+/** Every stand-in by its name in the address. */
+const makers: ReadonlyMap<string, Make> = new Map<string, Make>([
+  ...standInKinds.map((kind) => [kind, (seed: number, rate: number) => makeStandIn(kind, seed, rate)] as const),
+  ['indicator', makeIndicator],
+])
 
 function wholeNumber(text: string | null, usual: number): number {
   const value = Number(text ?? usual)
   return Number.isInteger(value) && value >= 0 ? value : usual
 }
 
-function run(client: WebSocket, kind: StandInKind, seed: number, rate: number): () => void {
-  const standIn = makeStandIn(kind, seed, Math.min(100, Math.max(1, rate)))
+function run(client: WebSocket, make: Make, seed: number, rate: number): () => void {
+  const standIn = make(seed, Math.min(100, Math.max(1, rate)))
   const say = (message: unknown) => sayTo(client, message)
   say(standIn.hello())
   let before = performance.now()

@@ -11,6 +11,7 @@ import { axisOf, type Body, faceAt, grooveOf, movedBy, readFace, type Vec } from
 import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from './solve/drive'
 import { feetWork, tiltLeft } from './solve/feet'
 import { solveRound } from './solve/round'
+import { stopsOf } from './solve/stops'
 import { deflectionOf, freeSpan, tensionOf } from './solve/tension'
 import { surveyOf } from './survey/ofJob'
 import { type BeltResult, solveSurvey } from './survey/solve'
@@ -232,6 +233,14 @@ describe('on the exact rig', () => {
         // to the second order: slopes times slopes, and slopes squared times how far the sheave stands from what it turns about
         expect(Math.abs(swung.axis[1] / swung.axis[0])).toBeLessThan(1e-4)
         expect(Math.abs(swung.axis[2] / swung.axis[0])).toBeLessThan(1e-4)
+        // what a target on the face shows when each act is done: its stop value
+        const stops = stopsOf(drive, drive.moved[0]!, found!, standing, 110)!
+        expect(stops.map(({ act }) => act)).toEqual(['tilt', 'toe', 'slide'])
+        expect(Math.abs(faceAt(body, 0, 110) - stops[0]!.from)).toBeLessThan(0.01)
+        expect(Math.abs(faceAt(raised, 0, 110) - stops[0]!.to)).toBeLessThan(0.03)
+        const before = movedBy(raised, { about, turn: [0, 0, swing], shift: [0, 0, 0] })
+        expect(Math.abs(faceAt(before, 90, 110) - stops[1]!.to)).toBeLessThan(0.06)
+        expect(Math.abs(faceAt(swung, 0, 110) - stops[2]!.to)).toBeLessThan(0.06)
         const off = grooveOf(swung, 25, 1)[0] - grooveOf({ centre: [0, 0, 0], axis: [1, 0, 0] }, 20, 1)[0]
         expect(Math.abs(off)).toBeLessThan(0.06)
       }),

@@ -1,4 +1,5 @@
 import { direction } from '../../frame/angles'
+import { planeAlongX } from '../../rig/geometry'
 import type { Chance } from '../../rig/random'
 
 /** A point or a direction in space: x along the shaft of the reference sheave, y to the far side, z up. mm. */
@@ -35,8 +36,7 @@ function faceNormal({ axis, wobble }: Body, turned: number): Vec {
 export function faceAt(body: Body, degrees: number, radius: number, turned = 0): number {
   const [sin, cos] = direction(degrees)
   const normal = faceNormal(body, turned)
-  const from: Vec = [0, body.centre[1] + radius * sin, body.centre[2] + radius * cos]
-  return dot(add(body.centre, from, -1), normal) / normal[0]
+  return planeAlongX(body.centre, normal, body.centre[1] + radius * sin, body.centre[2] + radius * cos)
 }
 
 /** The same, read with an error. */

@@ -15,6 +15,7 @@ import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
 import { useBeltFrame } from './frame'
+import { LiveMove } from './LiveMove'
 
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 16px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
@@ -69,41 +70,45 @@ export function MoveStep() {
           ) : null}
         </BenchHead>
         {working.length === 0 ? <Muted as="p">{words.noMoves}</Muted> : null}
-        {working.map(({ sheave, work, tiltLeft }) => (
-          <Card key={sheave.id} as="section" aria-label={words.atTheFeet(sheave.name)} style={{ marginBottom: 16 }}>
-            <h2>{words.atTheFeet(sheave.name)}</h2>
-            <Scroll>
-              <Table>
-                <thead>
-                  <tr>
-                    {[words.station, words.shimsHead, words.packs, words.swing].map((text) => (
-                      <th key={text} scope="col">
-                        {text}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {work.map((one) => (
-                    <tr key={one.foot}>
-                      <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
-                      <td>{capital(shimText(one, sheave, told))}</td>
-                      <td>{packText(one.pack, told)}</td>
-                      <td>{capital(swingText(one, sheave, told))}</td>
+        {working.map((each) => {
+          const { sheave, work, tiltLeft } = each
+          return (
+            <Card key={sheave.id} as="section" aria-label={words.atTheFeet(sheave.name)} style={{ marginBottom: 16 }}>
+              <h2>{words.atTheFeet(sheave.name)}</h2>
+              <Scroll>
+                <Table>
+                  <thead>
+                    <tr>
+                      {[words.station, words.shimsHead, words.packs, words.swing].map((text) => (
+                        <th key={text} scope="col">
+                          {text}
+                        </th>
+                      ))}
                     </tr>
-                  ))}
-                </tbody>
-                <tfoot>
-                  <tr>
-                    <th scope="row">{words.slide}</th>
-                    <td colSpan={3}>{capital(slideText(work[0]?.slide ?? null, told))}</td>
-                  </tr>
-                </tfoot>
-              </Table>
-            </Scroll>
-            {Math.abs(tiltLeft) > 1e-4 ? <Muted as="p">{words.leftOver(degreesText(tiltLeft))}</Muted> : null}
-          </Card>
-        ))}
+                  </thead>
+                  <tbody>
+                    {work.map((one) => (
+                      <tr key={one.foot}>
+                        <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
+                        <td>{capital(shimText(one, sheave, told))}</td>
+                        <td>{packText(one.pack, told)}</td>
+                        <td>{capital(swingText(one, sheave, told))}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                  <tfoot>
+                    <tr>
+                      <th scope="row">{words.slide}</th>
+                      <td colSpan={3}>{capital(slideText(work[0]?.slide ?? null, told))}</td>
+                    </tr>
+                  </tfoot>
+                </Table>
+              </Scroll>
+              {Math.abs(tiltLeft) > 1e-4 ? <Muted as="p">{words.leftOver(degreesText(tiltLeft))}</Muted> : null}
+              {frozen || !each.stops ? null : <LiveMove one={each} />}
+            </Card>
+          )
+        })}
         <Card as="section" aria-label={words.tensionTitle}>
           <h2>{words.tensionTitle}</h2>
           {spans.map(({ sheave, span }) => (

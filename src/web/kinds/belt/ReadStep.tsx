@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { quantityFrom } from '../../../core/frame/quantity'
 import { angleFault } from '../../../core/frame/typedAngle'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/belt/advice/findings'
@@ -7,22 +8,39 @@ import { cellsOf, typedAt } from '../../../core/kinds/belt/document/make'
 import { type BeltSet, beltMethods } from '../../../core/kinds/belt/document/schema'
 import { cellName, methodNames, say, sheaveName } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
+import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { Card, Field, Input, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
 import { useBeltFrame } from './frame'
+import { nextOnFace } from './indicator'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 12px; margin-top: 12px; align-items: end;`
 const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; margin-top: 8px; input { width: 22px; height: 22px; }`
 
 /** Every moved sheave, read against the face that stays. */
 export function ReadStep() {
-  const { solved, told, frozen, reminders, document, round, id, editRound } = useBeltFrame()
+  const { solved, told, frozen, reminders, document, round, id, editRound, settings } = useBeltFrame()
   const navigate = useNavigate()
   const { line } = document
   const [stays] = line.sheaves
+  const takeNext = (mm: number) => {
+    const { next } = solved
+    if (!next) return
+    const { unit } = settings
+    const value = quantityFrom(mm, unit, unit === 'mm' ? 3 : 2)
+    editRound(
+      (one) => ({
+        ...one,
+        sets: one.sets.map((set) =>
+          set.id === next.set.id ? { ...set, values: { ...set.values, [next.key]: value } } : set,
+        ),
+      }),
+      `${next.set.id} ${next.key}`,
+    )
+  }
   const actsFor = (finding: Finding): Act[] =>
     finding.kind === 'next-reading' || finding.kind === 'not-a-number'
       ? [
@@ -47,6 +65,15 @@ export function ReadStep() {
             <Muted>{words.from(stays?.name ?? '')}</Muted>
           </div>
         </BenchHead>
+        {round.sets.some(({ method }) => method === 'face') && !frozen ? (
+          <OneNumber
+            seed={`${id}${round.id}`}
+            next={nextOnFace(solved, document)}
+            unit={settings.unit}
+            resolution={solved.resolution}
+            onTake={takeNext}
+          />
+        ) : null}
         {round.sets.map((set) => (
           <SetCard key={set.id} set={set} />
         ))}

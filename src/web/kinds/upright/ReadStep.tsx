@@ -1,6 +1,6 @@
 import styled from 'styled-components'
 import { foldDegrees } from '../../../core/frame/angles'
-import { emptyQuantity, type Quantity } from '../../../core/frame/quantity'
+import { emptyQuantity, type Quantity, quantityFrom } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/upright/advice/findings'
 import { anglesAtBolts, stepsOf } from '../../../core/kinds/upright/document/make'
@@ -9,12 +9,14 @@ import { capital } from '../../../words/terms'
 import { boltPlace } from '../../../words/upright/bolts'
 import { dialName, say } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
+import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
 import { useUprightFrame } from './frame'
+import { nextAtBolt } from './indicator'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; margin-top: 12px;`
 
@@ -22,7 +24,7 @@ const How = styled.div`display: grid; grid-template-columns: repeat(auto-fill, m
 
 /** Both dials at every bolt. */
 export function ReadStep() {
-  const { solved, before, told, settings, frozen, editRound, reminders, document, round } = useUprightFrame()
+  const { solved, before, told, settings, frozen, editRound, reminders, document, round, id } = useUprightFrame()
   const length = lengthUnitFor(settings.unit)
   const [upper] = [document.line.machines[1]]
   const change = (id: string, to: (probe: ProbeSetUp) => ProbeSetUp, mark: string) =>
@@ -36,6 +38,15 @@ export function ReadStep() {
       }),
       `${id}:${mark}`,
     )
+  const findings = findingsFor(solved, 'read', before)
+  const next = findings.find((one) => one.kind === 'next-reading')
+  const takeNext = (mm: number) => {
+    const angle = next && round.sets.find(({ id }) => id === next.probe.set.id)?.angles
+    const at = angle?.find(({ degrees }) => foldDegrees(degrees) === foldDegrees(next?.degrees ?? 0))
+    if (!next || !at) return
+    const value = quantityFrom(mm, settings.unit, settings.unit === 'mm' ? 3 : 2)
+    change(next.probe.dial.id, (p) => ({ ...p, readings: { ...p.readings, [at.id]: { turns: 0, value } } }), at.id)
+  }
   const cell = (probe: string, degrees: number) => `[data-cell="${probe} ${foldDegrees(degrees)}"] input`
   const actsFor = (finding: Finding): Act[] =>
     finding.kind === 'next-reading' || finding.kind === 'not-a-number'
@@ -58,6 +69,15 @@ export function ReadStep() {
           </div>
         </BenchHead>
         <HowRead />
+        {frozen ? null : (
+          <OneNumber
+            seed={`${id}${round.id}`}
+            next={next && nextAtBolt(next, told)}
+            unit={settings.unit}
+            resolution={solved.resolution}
+            onTake={takeNext}
+          />
+        )}
         {round.sets.flatMap((set) =>
           set.probes.map((probe) => {
             const state = solved.probes.find(({ dial }) => dial.id === probe.id)
@@ -122,7 +142,7 @@ export function ReadStep() {
       <Say
         items={[
           ...reminders,
-          ...findingsFor(solved, 'read', before).map((finding, i) => ({
+          ...findings.map((finding, i) => ({
             key: `${finding.kind} ${i}`,
             peg: finding.peg,
             said: say(finding, told),

@@ -3,8 +3,6 @@ import { labels, t } from '../../language'
 /** What is said on these screens. */
 export const liveWords = labels({
   noDeviceReadsThisMethod: 'No device reads this method. Enter the readings or import them.',
-  disconnect: 'Disconnect',
-  connect: 'Connect',
   battery: (formatNumber: string | number, battery: string | number) => t`battery ${formatNumber} %${battery}`,
   lost: (lost: string | number) => t`${lost} lost`,
   thisDeviceHasProbesThe: (length: string | number, length2: string | number) =>
@@ -16,10 +14,6 @@ export const liveWords = labels({
   turnTheShafts: 'Turn the shafts',
   simulatedRigAtTheMachine:
     'Simulated rig. At the machine: locked out and tried, hands and sleeves clear, never reach in while the shafts turn.',
-  connecting: 'Connecting',
-  connected: 'Connected',
-  connectionLostCapturedReadingsAre: 'Connection lost. Captured readings are kept; reconnecting',
-  notConnected: 'Not connected',
   nothingToCaptureAProbe: 'Nothing to capture: a probe has no reading.',
   capturedAt: (formatNumber: string | number) => t`Captured at ${formatNumber}°.`,
   theSweepHasNoPoints: 'The sweep has no points.',

@@ -9,7 +9,8 @@ import { limitRad } from '../belts'
 import { cellsOf, faceCell } from '../document/make'
 import type { BeltLine, BeltRound, BeltSet, BeltSheave } from '../document/schema'
 import { type BeltReading, type Drive, type SheaveSolved, solveDrive, spanOf } from './drive'
-import { type FootWork, feetWork, tiltLeft } from './feet'
+import { type FootWork, feetWork, type Standing, tiltLeft } from './feet'
+import { type Stop, stopsOf } from './stops'
 
 /** What keeps a sheave from being worked with. */
 export type Missing = 'place' | 'width' | 'feet'
@@ -33,6 +34,8 @@ export interface SheaveRound {
   blocking: Blocked[]
   /** What the packs leave of the tilt, rad. */
   tiltLeft: number
+  /** What a target on its face shows while each act is done; undefined where something is open. */
+  stops: Stop[] | undefined
   /** Read again, and both agree within their doubt; undefined where it was not. */
   repeats: boolean | undefined
 }
@@ -128,6 +131,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       work: [],
       blocking: [],
       tiltLeft: 0,
+      stops: undefined,
     }
     if (!placed || missing.includes('width')) return { ...nothing, repeats: undefined }
     const own = { id: sheave.id, centre: [0, across, up] as const, toGroove: groove ?? 0 }
@@ -141,6 +145,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
     const [solved] = solveDrive(drive, [...first, ...again], limit)
     if (!solved) return { ...nothing, repeats: undefined }
     const work = missing.includes('feet') ? [] : workOf(line, sheave, solved, faces)
+    const standing = work.length > 0 ? standingOf(sheave, faces) : undefined
     return {
       sheave,
       missing,
@@ -148,6 +153,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       state: solved.probability === null ? 'nothing' : stateOf(solved.probability),
       work,
       blocking: blockedIn(sheave, work),
+      stops: standing && stopsOf(drive, own, solved, standing, targetRadius(sets), round.order),
       tiltLeft: work.every(({ pack }) => pack)
         ? tiltLeft(
             work,
@@ -207,20 +213,30 @@ function blockedIn({ feet }: BeltSheave, work: readonly FootWork[]): Blocked[] {
   })
 }
 
-function workOf(line: BeltLine, sheave: BeltSheave, solved: SheaveSolved, faces: 1 | -1): SheaveRound['work'] {
+/** What a sheave's machine stands on; undefined where it has no feet. */
+function standingOf(sheave: BeltSheave, faces: 1 | -1): Standing | undefined {
   const feet = standsAt(sheave, faces)
   const last = feet.at(-1)
-  if (!last) return []
+  if (!last) return undefined
   const centre = { y: quantityMm(sheave.across) ?? 0, z: quantityMm(sheave.up) ?? 0 }
   const about = feet.find(({ id }) => id === sheave.pivot.foot) ?? last
-  const stock = packMm(line.shims)
-  const work = feetWork(solved, {
+  return {
     base: quantityMm(sheave.base) ?? centre.z,
     pivot: { x: about.x, y: centre.y + (quantityMm(sheave.pivot.beside) ?? 0) },
     centre,
     feet,
-  })
-  return work.map((one) =>
+  }
+}
+
+/** Where a target is put on the face: as far out as it was read. */
+const targetRadius = (sets: readonly BeltSet[]): number =>
+  Math.max(0, ...sets.map(({ radius }) => sizeMm(radius) ?? 0)) || 100
+
+function workOf(line: BeltLine, sheave: BeltSheave, solved: SheaveSolved, faces: 1 | -1): SheaveRound['work'] {
+  const standing = standingOf(sheave, faces)
+  if (!standing) return []
+  const stock = packMm(line.shims)
+  return feetWork(solved, standing).map((one) =>
     stock && one.shim !== null ? { ...one, pack: choosePack(stock, one.shim, { most: 4 }).shims } : one,
   )
 }

@@ -19,6 +19,7 @@ import { type StandInKind, standInKinds, standInNames, standInOf } from '../../.
 import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import type { LiveTrace } from '../../../../drawing/strip'
+import { deviceWords } from '../../../../words/page/device'
 import { angleName } from '../../../../words/terms'
 import { liveWords } from '../../../../words/train/page/live'
 import { typing } from '../../../app/focus'
@@ -51,13 +52,6 @@ interface Frame {
   line: Line
   x: ReadonlyMap<string, number>
   unit: 'mm' | 'mil'
-}
-
-const lineWords: Readonly<Record<LineState, string>> = {
-  connecting: liveWords.connecting,
-  open: liveWords.connected,
-  lost: liveWords.connectionLostCapturedReadingsAre,
-  closed: liveWords.notConnected,
 }
 
 /** A device on the line: both angles live, capture by key or by standing still, a sweep while the shafts turn. */
@@ -238,15 +232,15 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
           onPick={(value) => setKind(value as StandInKind)}
         />
         {open ? (
-          <Button onPress={() => line$.current?.close()}>{liveWords.disconnect}</Button>
+          <Button onPress={() => line$.current?.close()}>{deviceWords.disconnect}</Button>
         ) : (
           <Button look="act" onPress={connect}>
-            {liveWords.connect}
+            {deviceWords.connect}
           </Button>
         )}
         <Status role="status" aria-label={liveWords.connection}>
           <Peg peg={state === 'open' ? 'within' : state === 'closed' ? 'nothing' : 'outside'} size={14} label="" />
-          {lineWords[state]}
+          {deviceWords.line[state]}
         </Status>
         {battery === undefined ? null : (
           <Muted>{liveWords.battery(formatNumber(100 * battery, 0), battery < 0.1 ? ': nearly empty' : '')}</Muted>
