@@ -26,13 +26,14 @@ export interface Fit<U extends string> {
  * @param unknowns names, in the order of the rows' coefficients
  * @param rows at least one; the chosen unknowns must be determined (see `determined`)
  * @param solved the chosen ones
- * @returns undefined where the numbers are so far apart in size that the system is singular to a computer's precision
+ * @returns undefined where nothing is to be solved for, or the numbers are so far apart in size that the system is singular to a computer's precision
  */
 export function leastSquares<U extends string>(
   unknowns: readonly U[],
   rows: readonly Row<U>[],
   solved: readonly U[],
 ): Fit<U> | undefined {
+  if (solved.length === 0) return undefined
   const { matrix, keys } = systemOf(unknowns, rows, solved)
   if (rows.length < matrix.columns) return undefined
   const qr = new QrDecomposition(matrix)

@@ -156,6 +156,12 @@ describe('what the readings settle', () => {
     const set = { ...face(0, 0.7, { target: 'T1' }), on: 'fan' }
     expect(solve(withBelt({ readings: [...readings, set] })).belt.sheaves[0]?.offset?.value).toBeCloseTo(-2.5, 9)
   })
+  it('one reading of a target with a zero of its own tells nothing, and nothing breaks', () => {
+    for (const reading of [face(0, 1, { target: 'T' }), { ...face(0, 1, { target: 'T' }), on: 'fan' }]) {
+      const [motor] = solve(withBelt({ readings: [reading] })).belt.sheaves
+      expect([motor?.toe, motor?.tilt, motor?.offset, motor?.verdict]).toEqual([null, null, null, null])
+    }
+  })
   it('an instrument’s own angles and offset stand beside the face, each by its deviation', () => {
     const direct = { type: 'direct', on: 'motor', toe: 0.006, tilt: -0.004, offset: 2.5 }
     const [motor] = solve(withBelt({ readings: [direct] })).belt.sheaves

@@ -1,0 +1,24 @@
+import type { SectionSolved } from './section'
+
+/** What runs through the bores, and how it hangs. Lengths in mm, from the first support. */
+export type Carrier =
+  | { kind: 'wire'; from: number; length: number; weight: number; tension: number }
+  | { kind: 'bar'; from: number; length: number; weight: number; stiffness: number }
+
+/**
+ * Where a carrier hangs below the line through its supports, mm, below zero: a wire `−w·x(L − x)/(2T)` (a parabola, shallow), a bar
+ * on two supports `−q·x(L³ − 2Lx² + x³)/(24EI)` (Euler and Bernoulli, its own weight alone). Weight in N/mm, tension in N, stiffness
+ * E·I in N·mm².
+ */
+export function droopAt(carrier: Carrier, x: number): number {
+  const [u, length] = [x - carrier.from, carrier.length]
+  if (carrier.kind === 'wire') return (-carrier.weight * u * (length - u)) / (2 * carrier.tension)
+  return (-carrier.weight * u * (length ** 3 - 2 * length * u ** 2 + u ** 3)) / (24 * carrier.stiffness)
+}
+
+/** Found from a carrier that hangs: what it hangs by is added to where the bore was found. */
+export function hung(solved: SectionSolved, carrier: Carrier | undefined, x: number): SectionSolved {
+  const { vertical } = solved
+  if (!carrier || !vertical) return solved
+  return { ...solved, vertical: { ...vertical, value: vertical.value + droopAt(carrier, x) } }
+}

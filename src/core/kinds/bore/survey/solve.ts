@@ -1,0 +1,167 @@
+import { type Plane, planes } from '../../../frame/axis'
+import { type Checked, check, refuse } from '../../../frame/fault'
+import type { Units } from '../../../frame/openFormat'
+import { fromMm, toMm } from '../../../frame/units'
+import { stateOf } from '../../../verdict/verdict'
+import { type Carrier, hung } from '../solve/carrier'
+import { type Placed, type Reference, type Standing, solveRow } from '../solve/row'
+import { placesForOval, solveSection } from '../solve/section'
+import { chanceWithin, usualLimit } from '../solve/verdict'
+import { type BoreSurvey, surveySchema } from './schema'
+
+interface ResultPlane {
+  position: number
+  sd: number
+  move: number
+}
+
+/** The open result document of a row of bores, version 1; docs/format.md explains every field. */
+export interface BoreResult {
+  format: 'vane-peg.result'
+  version: 1
+  kind: 'bore'
+  units: Units
+  bores: {
+    sections: ({ id: string } & Record<Plane, ResultPlane | null> & {
+        ovality: { value: number; at: number } | null
+        closure: number | null
+        verdict: { state: 'within' | 'outside' | 'unsure'; probability: number; limit: number } | null
+      })[]
+    line: Record<Plane, { at0: number; slope: number } | null>
+    blocking?: { of: string; limit: 'down' | 'up' | 'near' | 'far' }[]
+  }
+  warnings: { code: string; message: string }[]
+}
+
+/** Deviation of a reading of which nobody says more, mm. */
+const usualSd = 0.005
+/** A closure of more than so many of its own deviations is told. */
+const mostClosure = 4
+
+/** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
+export function readSurvey(document: unknown): Checked<BoreSurvey> {
+  const checked = check(surveySchema, document)
+  if (!checked.ok) return checked
+  const { sections, reference, carrier } = checked.value.bores
+  const taken = new Set<string>()
+  for (const [s, { id, readings, x }] of sections.entries()) {
+    const at = `bores.sections.${s}`
+    if (taken.has(id)) return refuse(`${at}.id`, 'expected an id of its own; this one is taken')
+    taken.add(id)
+    if (readings.length === 0) return refuse(`${at}.readings`, 'expected at least one reading')
+    if (carrier && (x < carrier.from || x > carrier.from + carrier.length))
+      return refuse(`${at}.x`, 'expected a place between the supports of the carrier')
+  }
+  if (typeof reference === 'object') {
+    const [a, b] = reference.held.map((id) => sections.find((section) => section.id === id))
+    if (!a) return refuse('bores.reference.held.0', 'expected a section of this row')
+    if (!b) return refuse('bores.reference.held.1', 'expected a section of this row')
+    if (Math.abs(a.x - b.x) < 1e-6)
+      return refuse('bores.reference.held.1', `expected a section at another place along x than ${a.id}`)
+  }
+  return checked
+}
+
+/** Survey document of a row of bores in, result document out. Bad input comes back as a fault with the path of the field. */
+export function solveSurvey(document: unknown): Checked<BoreResult> {
+  const read = readSurvey(document)
+  if (!read.ok) return read
+  const { units, bores } = read.value
+  const length = (value: number) => toMm(value, units.length)
+  const reading = (value: number) => toMm(value, units.reading)
+  const shown = (mm: number) => fromMm(mm, units.reading)
+  const carrier: Carrier | undefined = bores.carrier && {
+    ...bores.carrier,
+    from: length(bores.carrier.from),
+    length: length(bores.carrier.length),
+  }
+  const limit = bores.limit === undefined ? usualLimit : reading(bores.limit)
+  const placed = bores.sections.map(({ id, x, readings, sag = 0, sd }): Placed => {
+    const solved = solveSection({
+      readings: readings.map(([degrees, value]) => [degrees, reading(value)] as const),
+      sag: reading(sag),
+      sd: sd === undefined ? usualSd : reading(sd),
+    })
+    return { id, x: length(x), solved: hung(solved, carrier, length(x)) }
+  })
+  const reference: Reference =
+    typeof bores.reference === 'object'
+      ? { way: 'held', held: bores.reference.held }
+      : { way: bores.reference, held: ['', ''] }
+  const row = solveRow(placed, reference)
+  const blocking = row.sections.flatMap((one, s) => {
+    const limits = bores.sections[s]?.limits ?? {}
+    const over = (told: number | undefined, most: number | undefined) =>
+      told !== undefined && most !== undefined && shown(told) > most + 1e-9
+    const [up, far] = [one.vertical && -one.vertical.value, one.horizontal && -one.horizontal.value]
+    return (
+      [
+        ['down', over(up === null ? undefined : -up, limits.down)],
+        ['up', over(up ?? undefined, limits.up)],
+        ['near', over(far === null ? undefined : -far, limits.near)],
+        ['far', over(far ?? undefined, limits.far)],
+      ] as const
+    ).flatMap(([name, breaks]) => (breaks ? [{ of: one.id, limit: name }] : []))
+  })
+  return {
+    ok: true,
+    value: {
+      format: 'vane-peg.result',
+      version: 1,
+      kind: 'bore',
+      units,
+      bores: {
+        sections: row.sections.map((one, s) => {
+          const { ovality = null, closure = null } = placed[s]?.solved ?? {}
+          const probability = chanceWithin(one, limit)
+          const plane = (name: Plane): ResultPlane | null => {
+            const told = one[name]
+            return told && { position: shown(told.value), sd: shown(told.sd), move: shown(0 - told.value) }
+          }
+          return {
+            id: one.id,
+            vertical: plane('vertical'),
+            horizontal: plane('horizontal'),
+            ovality: ovality && { value: shown(ovality.value), at: ovality.at },
+            closure: closure === null ? null : shown(closure),
+            verdict: probability === null ? null : { state: stateOf(probability), probability, limit: shown(limit) },
+          }
+        }),
+        line: {
+          vertical: row.line.vertical && { at0: shown(row.line.vertical.offset), slope: row.line.vertical.slope },
+          horizontal: row.line.horizontal && {
+            at0: shown(row.line.horizontal.offset),
+            slope: row.line.horizontal.slope,
+          },
+        },
+        ...(blocking.length > 0 ? { blocking } : {}),
+      },
+      warnings: [
+        ...row.sections.flatMap(openIn),
+        ...planes.flatMap((plane) =>
+          row.line[plane]
+            ? []
+            : [{ code: 'open', message: `line: the readings leave the ${plane} plane of the line open` }],
+        ),
+        ...bores.sections.flatMap(({ id, readings, sd }, s) => {
+          const told = placed[s]?.solved
+          const own = sd === undefined ? usualSd : reading(sd)
+          return told && readings.length < placesForOval && Math.abs(told.closure ?? 0) > 2 * own * mostClosure
+            ? [
+                {
+                  code: 'not-closed',
+                  message: `${id}: top and bottom do not add up to far and near: a bore that is not round, or a wrong reading; eight places tell which`,
+                },
+              ]
+            : []
+        }),
+      ],
+    },
+  }
+}
+
+/** What the readings leave open of a section, by name. */
+function openIn({ id, vertical, horizontal }: Standing): { code: 'open'; message: string }[] {
+  const open = [...(vertical ? [] : ['how high it stands']), ...(horizontal ? [] : ['where it stands sideways'])]
+  return open.length > 0 ? [{ code: 'open', message: `${id}: the readings leave ${open.join(' and ')} open` }] : []
+}
