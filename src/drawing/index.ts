@@ -1,5 +1,6 @@
 import type { KindName, Kinds } from '../core/kinds'
 import { driveScene } from './belt/drive'
+import { rowScene } from './bore/row'
 import type { KindDrawing } from './kind'
 import { sightScene } from './train/sight'
 import { flangeScene } from './upright/flange'
@@ -9,6 +10,7 @@ export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
   train: {
     sight: (solved, ghost, terms, size) => sightScene(solved, terms, { ...size, flipped: false, ghost }),
   },
+  bore: { sight: (solved, _, terms, size) => rowScene(solved, terms, size) },
   belt: { sight: (solved, _, terms, size) => driveScene(solved, terms, size) },
   upright: { sight: (solved, _, terms, size) => flangeScene(solved, terms, size) },
 }

@@ -1,5 +1,6 @@
 import type { KindName, Kinds } from '../core/kinds'
 import { beltWords } from './belt'
+import { boreWords } from './bore'
 import type { KindWords } from './kind'
 import { trainWords } from './train'
 import { uprightWords } from './upright'
@@ -9,6 +10,7 @@ export const words: { readonly [K in KindName]: KindWords<Kinds[K]> } = {
   train: trainWords,
   upright: uprightWords,
   belt: beltWords,
+  bore: boreWords,
 }
 
 export const wordsOf = <K extends KindName>(line: { kind: K }): KindWords<Kinds[K]> => words[line.kind]

@@ -1,6 +1,7 @@
 import type { JobSummary } from '../core/job/summary'
 import type { KindName, Kinds } from '../core/kinds'
 import { sayNext as beltNext } from './belt/next'
+import { sayNext as boreNext } from './bore/next'
 import { t } from './language'
 import { sayNext as trainNext } from './train/next'
 import { sayNext as uprightNext } from './upright/next'
@@ -10,6 +11,7 @@ const nextOf: { readonly [K in KindName]: (listed: Kinds[K]['listed']) => string
   train: trainNext,
   upright: uprightNext,
   belt: beltNext,
+  bore: boreNext,
 }
 
 /** The next act of a job in a list: short, and the same thing its own first sentence says. */

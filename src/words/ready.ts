@@ -71,6 +71,26 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   },
   'sheave-rim-runout': { title: 'Sheave run-out, rim', detail: 'Dial on the rim, one turn by hand.' },
   'belts-slack': { title: 'Belts slack or off', detail: 'While reading and moving. Never pry a belt over a sheave.' },
+  'bores-clean': {
+    title: 'Bores clean, burrs off the wall',
+    detail: 'Oil holes and keyways marked: no tip runs over one.',
+  },
+  'bores-gauged': {
+    title: 'Bores and shaft measured round',
+    detail: 'Largest less smallest diameter, at both ends: taper shows there.',
+  },
+  'rotor-supported': {
+    title: 'Rotor out or supported',
+    detail: 'By the lifting plan of the site; nothing rests on a head or a carrier.',
+  },
+  'carrier-stiff': {
+    title: 'Carrier stiff, its sag taken at this reach',
+    detail: 'Pressed by a finger and let go, the head comes back to the same number.',
+  },
+  'bores-coarse': {
+    title: 'Coarse by feeler at four places',
+    detail: 'Far out of line is found before a head is set in.',
+  },
   'jack-bolts': { title: 'Jack bolts fitted and backed off', detail: 'Free of the feet while readings are taken.' },
   'which-moves': {
     title: 'Which machine moves, and why',

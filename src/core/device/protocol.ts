@@ -76,7 +76,8 @@ const far = within(50_000)
 const round = within(3600)
 
 /**
- * Where the tip of an indicator is put: on a face (of a sheave, square to x), or on the rim of the hub that one of two shafts
+ * Where the tip of an indicator is put: on a face (of a sheave, square to x), on the wall of a bore from a carrier
+ * through it, or on the rim of the hub that one of two shafts
  * carries, turned to an angle together.
  */
 const aimSchema = v.variant('touch', [
@@ -87,6 +88,13 @@ const aimSchema = v.variant('touch', [
     angle: round,
     radius: v.pipe(within(5000), v.gtValue(0)),
     turned: v.optional(round),
+  }),
+  v.strictObject({
+    type: v.literal('aim'),
+    touch: v.literal('bore'),
+    of: id,
+    angle: round,
+    radius: v.optional(v.pipe(within(5000), v.gtValue(0))),
   }),
   v.strictObject({
     type: v.literal('aim'),

@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import type { JobOf } from '../job/document'
 import { jobSchemaOf } from '../job/document'
 import { type BeltTypes, belt } from './belt'
+import { type BoreTypes, bore } from './bore'
 import type { Kind } from './kind'
 import { type TrainTypes, train } from './train'
 import { type UprightTypes, upright } from './upright'
@@ -11,9 +12,10 @@ export interface Kinds {
   train: TrainTypes
   upright: UprightTypes
   belt: BeltTypes
+  bore: BoreTypes
 }
 
-export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright, belt }
+export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright, belt, bore }
 
 export type KindName = keyof Kinds
 

@@ -24,11 +24,18 @@ const travel = 25
 /** The tip is put anew: it swings so long before it stands still, ms. */
 const swings = 300
 
+/** How far the wall of a round bore stands from a carrier: a ray against a circle. */
+function wallFrom(y: number, z: number, radius: number, degrees: number): number {
+  const [dy, dz] = direction(degrees)
+  const along = y * dy + z * dz
+  return along + Math.sqrt(radius ** 2 - (y * y + z * z - along * along))
+}
+
 const hashOf = (name: string): number => [...name].reduce((sum, letter) => Math.imul(sum, 31) + letter.charCodeAt(0), 7)
 
 /**
  * An indicator with one number: a dial or a target that is put on one place after the other. Behind it stands a simulated rig
- * with a hidden truth by its seed: a face of its own for every name it is put on, and a pair of shafts. Exact geometry.
+ * with a hidden truth by its seed: a face and a bore of its own for every name it is put on, and a pair of shafts. Exact geometry.
  *
  * @param seed the same seed gives the same rig, reading for reading
  * @param rate messages a second
@@ -69,6 +76,11 @@ export function makeIndicator(seed: number, rate = 20): StandIn {
     faces.set(name, made)
     return made
   }
+  /** Where a bore's centre stands from the carrier, as its name and the seed have it. */
+  const centreOf = (name: string): readonly [y: number, z: number] => {
+    const own = chance(seed ^ hashOf(name))
+    return [0.5 * (own.uniform() - 0.5), 0.5 * (own.uniform() - 0.5)]
+  }
   const value = (): number => {
     if (!aim) return 0
     if (aim.touch === 'rim') {
@@ -76,6 +88,10 @@ export function makeIndicator(seed: number, rate = 20): StandIn {
       const dial = { on, x: on === 'right' ? distance : -distance, radius, sag: 0 }
       // zeroed where its round begins
       return exactRimReading(pair, dial, angle) - exactRimReading(pair, dial, 0)
+    }
+    if (aim.touch === 'bore') {
+      const [y, z] = centreOf(aim.of)
+      return wallFrom(y, z, aim.radius ?? 60, 0) - wallFrom(y, z, aim.radius ?? 60, aim.angle)
     }
     const { offset, toe, tilt, wobble, at } = faceOf(aim.of)
     const [sin, cos] = direction(at + (aim.turned ?? 0))

@@ -10,6 +10,7 @@ import { putSiteSettings, reopenJob, revisionsOf, signJob } from '../db/revision
 import { jobs, kit, lines, revisions } from '../db/schema'
 import { sealed } from '../report/sign'
 import { beltJobs } from './belts'
+import { boreJobs } from './bores'
 import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
@@ -27,6 +28,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   const years = yearsOfVisits(today)
   const belts = beltJobs(today)
   const lifts = liftJobs(today)
+  const bores = boreJobs(today)
   const plant = {
     lines: [
       ...told.lines,
@@ -36,6 +38,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       ...years.lines,
       ...belts.lines,
       ...lifts.lines,
+      ...bores.lines,
     ],
     jobs: [
       ...told.jobs,
@@ -46,6 +49,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       ...years.jobs,
       ...belts.jobs,
       ...lifts.jobs,
+      ...bores.jobs,
     ],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))

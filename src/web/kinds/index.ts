@@ -1,5 +1,6 @@
 import type { KindName } from '../../core/kinds'
 import { beltPages } from './belt'
+import { borePages } from './bore'
 import type { KindPages } from './kind'
 import { trainPages } from './train'
 import { uprightPages } from './upright'
@@ -9,4 +10,5 @@ export const pages: { readonly [K in KindName]: KindPages<K> } = {
   train: trainPages,
   upright: uprightPages,
   belt: beltPages,
+  bore: borePages,
 }

@@ -1,0 +1,104 @@
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { findingsFor, verdictPeg } from '../../../core/kinds/bore/advice/findings'
+import { moveText, say, standsText } from '../../../words/bore/findings'
+import { borePageWords as words } from '../../../words/bore/page/page'
+import { capital, lengthWithUnit } from '../../../words/terms'
+import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { Card, Muted } from '../../parts/controls'
+import { fileName } from '../../parts/files'
+import { Peg } from '../../parts/Peg'
+import { PdfLink } from '../../print/PdfLink'
+import { printer } from '../../print/printer'
+import { Say } from '../../say/Say'
+import { useBoreFrame } from './frame'
+
+const Table = styled.table`
+  border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 16px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
+  thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; }
+`
+const Scroll = styled.div`overflow-x: auto;`
+
+/** Every bore to the line: where it stands, and what is done about it. */
+export function MoveStep() {
+  const { solved, told, reminders, id, number, document, round, settings, beginRound, frozen } = useBoreFrame()
+  const navigate = useNavigate()
+  const known = solved.sections.filter(({ state }) => state !== 'nothing')
+  const within = verdictPeg(solved) === 'within'
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>{words.movesTitle}</h1>
+            <Muted>{words.movesUnder}</Muted>
+          </div>
+          {known.length > 0 ? (
+            <PdfLink
+              href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
+              name={fileName(`${document.line.name} moves`)}
+              here={() => printer().moves({ number, document }, settings.unit, round.id)}
+            >
+              {words.sheet}
+            </PdfLink>
+          ) : null}
+        </BenchHead>
+        {known.length === 0 ? (
+          <Muted as="p">{words.noMoves}</Muted>
+        ) : (
+          <Card as="section" aria-label={words.atTheBores}>
+            <h2>{words.atTheBores}</h2>
+            <Scroll>
+              <Table>
+                <thead>
+                  <tr>
+                    {[words.section, words.stands, words.move, words.doubt].map((text) => (
+                      <th key={text} scope="col">
+                        {text}
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {solved.sections.map((one) => (
+                    <tr key={one.section.id}>
+                      <th scope="row">
+                        <Peg peg={one.state} size={12} /> {one.section.name}
+                      </th>
+                      <td>{capital(standsText(one, told))}</td>
+                      <td>{capital(moveText(one, told))}</td>
+                      <td>
+                        {one.standing?.vertical
+                          ? lengthWithUnit(
+                              2 * Math.max(one.standing.vertical.sd, one.standing.horizontal?.sd ?? 0),
+                              told,
+                            )
+                          : ''}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Scroll>
+          </Card>
+        )}
+      </Bench>
+      <Say
+        items={[
+          ...reminders,
+          ...findingsFor(solved, document.line, 'move').map((finding, i) => ({
+            key: `${finding.kind} ${i}`,
+            peg: finding.peg,
+            said: say(finding, told, solved.limit),
+            acts:
+              finding.kind === 'no-place'
+                ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                : finding.kind === 'turn-free' && !frozen && !within
+                  ? [{ text: words.moved, main: true, run: () => beginRound() }]
+                  : [],
+          })),
+        ]}
+      />
+    </BenchAndSay>
+  )
+}

@@ -1,0 +1,155 @@
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
+import { type Finding, findingsFor } from '../../../core/kinds/bore/advice/findings'
+import { cellsOf } from '../../../core/kinds/bore/document/make'
+import type { BoreSet } from '../../../core/kinds/bore/document/schema'
+import { cellName, say, sectionName } from '../../../words/bore/findings'
+import { borePageWords as words } from '../../../words/bore/page/page'
+import { OneNumber } from '../../device/OneNumber'
+import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { Photographs } from '../../job/photographs/Photographs'
+import { Card, Field, Muted, Select } from '../../parts/controls'
+import { QuantityField } from '../../parts/Quantity'
+import { type Act, Say } from '../../say/Say'
+import { useBoreFrame } from './frame'
+import { nextInRow } from './indicator'
+
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; margin-top: 12px; align-items: end;`
+
+/** Every section, read round its bore. */
+export function ReadStep() {
+  const { solved, told, frozen, reminders, document, round, id, editRound, settings } = useBoreFrame()
+  const navigate = useNavigate()
+  const { line } = document
+  const takeNext = (mm: number) => {
+    const { next } = solved
+    if (!next) return
+    const value = quantityFrom(mm, settings.unit, settings.unit === 'mm' ? 3 : 2)
+    editRound(
+      (one) => ({
+        ...one,
+        sets: one.sets.map((set) =>
+          set.id === next.set.id ? { ...set, values: { ...set.values, [next.key]: value } } : set,
+        ),
+      }),
+      `${next.set.id} ${next.key}`,
+    )
+  }
+  const focus = (set: string, key: string) =>
+    window.document.querySelector<HTMLInputElement>(`[data-cell="${set} ${key}"] input`)?.focus()
+  const actsFor = (finding: Finding): Act[] => {
+    if (finding.kind === 'next-reading' || finding.kind === 'not-a-number')
+      return [
+        {
+          text: words.enterIt,
+          main: finding.kind === 'next-reading',
+          run: () => focus(finding.set.id, finding.key),
+        },
+      ]
+    if (finding.kind === 'push-asked') return [{ text: words.enterIt, run: () => focus(finding.set.id, 'pushed') }]
+    return finding.kind === 'no-place' || finding.kind === 'carrier-lacks'
+      ? [{ text: words.goToLine, main: finding.kind === 'no-place', run: () => navigate(`/jobs/${id}/line`) }]
+      : []
+  }
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>{words.readings}</h1>
+            <Muted>{words.under}</Muted>
+          </div>
+        </BenchHead>
+        {frozen ? null : (
+          <OneNumber
+            seed={`${id}${round.id}`}
+            next={nextInRow(solved, document)}
+            unit={settings.unit}
+            resolution={solved.resolution}
+            onTake={takeNext}
+          />
+        )}
+        {round.sets.map((set) => (
+          <SetCard key={set.id} set={set} />
+        ))}
+        <Photographs at="read" />
+      </Bench>
+      <Say
+        items={[
+          ...reminders,
+          ...findingsFor(solved, line, 'read').map((finding, i) => ({
+            key: `${finding.kind} ${i}`,
+            peg: finding.peg,
+            said: say(finding, told, solved.limit),
+            acts: actsFor(finding),
+          })),
+        ]}
+      />
+    </BenchAndSay>
+  )
+}
+
+function SetCard({ set }: { set: BoreSet }) {
+  const { settings, frozen, editRound, document } = useBoreFrame()
+  const { line } = document
+  const { unit } = settings
+  const name = sectionName(set.section, line)
+  const title = set.purpose === 'repeat' ? words.again(name) : name
+  const put = (change: (one: BoreSet) => BoreSet, mark: string) =>
+    editRound(
+      (round) => ({ ...round, sets: round.sets.map((one) => (one.id === set.id ? change(one) : one)) }),
+      `${set.id} ${mark}`,
+    )
+  const typed = (key: 'sag' | 'pushed') => (
+    <div data-cell={`${set.id} ${key}`}>
+      <QuantityField
+        label={words[key]}
+        quantity={set[key]}
+        unit={unit}
+        signed
+        readOnly={frozen}
+        onChange={(value) => put((one) => ({ ...one, [key]: value }), key)}
+      />
+    </div>
+  )
+  return (
+    <Card as="section" aria-label={title} style={{ marginBottom: 16 }}>
+      <h2>{title}</h2>
+      <Grid>
+        {cellsOf(set).map((key) => (
+          <div key={key} data-cell={`${set.id} ${key}`}>
+            <QuantityField
+              label={cellName(key, line)}
+              quantity={set.values[key] ?? emptyQuantity(unit)}
+              unit={unit}
+              signed
+              readOnly={frozen}
+              onChange={(value) => put((one) => ({ ...one, values: { ...one.values, [key]: value } }), key)}
+            />
+          </div>
+        ))}
+      </Grid>
+      <Grid>
+        <Field label={words.places}>
+          <Select
+            disabled={frozen}
+            value={String(set.places)}
+            options={([4, 8, 12] as const).map((n) => ({ value: String(n), text: words.placesOf(n) }))}
+            onPick={(n) => put((one) => ({ ...one, places: Number(n) as BoreSet['places'] }), 'places')}
+          />
+        </Field>
+        <Field label={words.sense}>
+          <Select
+            disabled={frozen}
+            value={set.sense}
+            options={(['out', 'in'] as const).map((value) => ({ value, text: words[value] }))}
+            onPick={(sense) => put((one) => ({ ...one, sense: sense as BoreSet['sense'] }), 'sense')}
+          />
+        </Field>
+        {typed('sag')}
+        {set.sense === 'in' ? typed('pushed') : null}
+      </Grid>
+    </Card>
+  )
+}

@@ -1,0 +1,237 @@
+import type { Plane } from '../../core/frame/axis'
+import { formatNumber } from '../../core/frame/number'
+import type { Finding } from '../../core/kinds/bore/advice/findings'
+import { degreesOf } from '../../core/kinds/bore/document/make'
+import type {
+  BoreLine,
+  BoreSection,
+  CarrierKind,
+  Correction,
+  ReferenceWay,
+} from '../../core/kinds/bore/document/schema'
+import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/bore/solve/round'
+import { labels, t } from '../language'
+import type { Said } from '../said'
+import { capital, isZero, lengthWithUnit, place, type Terms } from '../terms'
+import { sayTrouble } from '../troubles'
+
+/** What a sentence about a row of bores needs to know. */
+export interface BoreTerms extends Pick<Terms, 'unit' | 'resolution'> {
+  line: BoreLine
+}
+
+export const wayNames: Readonly<Record<ReferenceWay, string>> = labels({
+  held: 'The line through two bores that stay',
+  'least-squares': 'The best line, least squares',
+  'least-largest': 'The line whose largest deviation is least',
+})
+
+export const carrierNames: Readonly<Record<CarrierKind, string>> = labels({
+  stiff: 'A stiff carrier or shaft, its hang known as nothing',
+  wire: 'A taut wire',
+  bar: 'A bar on two supports',
+})
+
+export const correctionNames: Readonly<Record<Correction, string>> = labels({
+  shims: 'Housings moved: shims and bolts',
+  sleeve: 'Eccentric sleeves',
+  boring: 'Bored again',
+})
+
+const sideOf = (side: 'near' | 'far', { sides }: BoreLine): string => sides[side].trim().toLowerCase() || side
+
+export const sectionName = (id: string, { sections }: BoreLine): string =>
+  sections.find((one) => one.id === id)?.name.trim() || t`Pocket`
+
+/** A place round a bore: "top", "far", "45° past far". */
+export function placeName(degrees: number, line: BoreLine): string {
+  const quarters = [t`top`, sideOf('far', line), t`bottom`, sideOf('near', line)]
+  const at = ((degrees % 360) + 360) % 360
+  const quarter = Math.floor(at / 90 + 1e-9)
+  const past = at - 90 * quarter
+  return past < 0.01 ? (quarters[quarter] ?? '') : t`${formatNumber(past, 0)}° past ${quarters[quarter] ?? ''}`
+}
+
+export const cellName = (cell: string, line: BoreLine): string => capital(placeName(degreesOf(cell), line))
+
+/** A direction seen along the row: "toward 30° past top". */
+const clockPlace = (degrees: number, line: BoreLine): string => placeName(Math.round(degrees), line)
+
+const placed = ({ line, unit, resolution }: BoreTerms): Terms => ({
+  line: { sides: line.sides, machines: [], couplings: [] },
+  unit,
+  resolution,
+})
+
+/** Where a section stands from the line: "0.23 high and 0.10 toward near"; "in line". */
+export function standsText({ standing }: SectionRound, terms: BoreTerms): string {
+  const told = (['vertical', 'horizontal'] as const).flatMap((plane): string[] => {
+    const one = standing?.[plane]
+    return one && !isZero(one.value, terms) ? [place(one.value, plane, placed(terms))] : []
+  })
+  const open = !standing?.vertical || !standing.horizontal
+  if (told.length === 0) return open ? t`not known yet` : t`in line`
+  return told.join(t` and `)
+}
+
+const way = (plane: Plane, mm: number, line: BoreLine): string =>
+  plane === 'vertical' ? (mm > 0 ? t`up` : t`down`) : t`toward ${mm > 0 ? sideOf('far', line) : sideOf('near', line)}`
+
+/** What is done about it, as the line corrects: "up 0.23 mm, 0.10 mm toward near". */
+export function moveText({ move }: Pick<SectionRound, 'move'>, terms: BoreTerms): string {
+  const { line } = terms
+  const sleeve = sleeveOf(move)
+  if (line.correct !== 'shims' && sleeve) {
+    if (isZero(sleeve.size, terms)) return t`stays as it is`
+    const size = lengthWithUnit(sleeve.size, terms)
+    return line.correct === 'sleeve'
+      ? t`a sleeve eccentric by ${size}, its bore set toward ${clockPlace(sleeve.at, line)}`
+      : t`new centre ${size} toward ${clockPlace(sleeve.at, line)}: at least ${size} to come off the radius there`
+  }
+  const parts = (['vertical', 'horizontal'] as const).flatMap((plane): string[] => {
+    const mm = move[plane]
+    if (mm === null) return []
+    return isZero(mm, terms) ? [] : [`${lengthWithUnit(Math.abs(mm), terms)} ${way(plane, mm, line)}`]
+  })
+  if (parts.length > 0) return parts.join(', ')
+  return move.vertical === null && move.horizontal === null ? t`not known yet` : t`stays as it is`
+}
+
+const listed = (sections: readonly BoreSection[]): string => sections.map(({ name }) => name).join(', ')
+
+/** Which way a pocket points, told over its own length: "0.02 mm up along it". */
+function slopeText({ slope }: PocketRound, length: number, terms: BoreTerms): string {
+  const told = (['vertical', 'horizontal'] as const).flatMap((plane): string[] => {
+    const one = slope?.[plane]
+    const mm = (one?.value ?? 0) * length
+    return one && !isZero(mm, terms) ? [`${lengthWithUnit(Math.abs(mm), terms)} ${way(plane, mm, terms.line)}`] : []
+  })
+  return told.length > 0 ? told.join(t` and `) : t`nothing`
+}
+
+/** The sentence for a finding. */
+export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
+  const { line } = terms
+  switch (finding.kind) {
+    case 'pinch':
+      return {
+        title: t`Locked out and tried, rotor supported?`,
+        detail: t`A head pinches between carrier and wall: fingers out before anything turns, never reach in while it turns. Your site’s rules and permits decide.`,
+      }
+    case 'not-a-number':
+      return {
+        title: t`${sectionName(finding.set.section, line)}, ${fieldName(finding.key, line).toLowerCase()}: that is not a number.`,
+        detail: sayTrouble(finding.trouble),
+      }
+    case 'no-place':
+      return {
+        title: t`Where along the row does ${finding.section.name} lie?`,
+        detail: t`Measure from one end, on the line’s own page. Any order will do.`,
+      }
+    case 'carrier-lacks':
+      return {
+        title:
+          finding.carrier === 'wire' ? t`How heavy and how taut is the wire?` : t`How heavy and how stiff is the bar?`,
+        detail: t`Until its length, weight and ${finding.carrier === 'wire' ? t`tension` : t`stiffness`} are given, what it hangs by is taken for a place of the bores.`,
+      }
+    case 'beyond':
+      return {
+        title: t`A section lies beyond the carrier’s supports.`,
+        detail: t`What it hangs by is known between them only.`,
+      }
+    case 'push-asked':
+      return {
+        title: t`${sectionName(finding.set.section, line)}: push the head 0.10 mm toward the carrier. What does it show?`,
+        detail: t`A head that looks inward may count the other way, and no closure shows it. Type the change: below zero, and its numbers are turned about.`,
+      }
+    case 'turned-about':
+      return {
+        title: t`${sectionName(finding.set.section, line)}: the head counts the other way.`,
+        detail: t`The push told so: its numbers are turned about.`,
+      }
+    case 'next-reading':
+      return {
+        title: t`Next: ${placeName(degreesOf(finding.key), line)}, ${sectionName(finding.set.section, line)}.`,
+        detail:
+          finding.set.sense === 'in'
+            ? t`Head on the wall, looking at the carrier; turned round the bore.`
+            : t`Tip on the wall, clear of oil holes and keyways; pushed in by the wall is above zero.`,
+      }
+    case 'does-not-repeat':
+      return {
+        title: t`${finding.section.name} read again says otherwise.`,
+        detail: t`Slide the head off and back on; look for a burr under it. Then read it a third time.`,
+      }
+    case 'not-closed':
+      return {
+        title: t`${finding.section.name}: top and bottom differ from the sides by ${lengthWithUnit(Math.abs(finding.by), terms)}.`,
+        detail: t`The bore is out of round by about a quarter of that, or a number is wrong. Read eight places: that tells which.`,
+      }
+    case 'oval':
+      return {
+        title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.value, terms)}, narrowest at ${clockPlace(finding.at, line)}.`,
+        detail: t`More than 0.02 mm. Its centre is told all the same; whether the bore may stay is the maker’s to say.`,
+      }
+    case 'oval-hidden':
+      return {
+        title: t`Four places do not tell whether a bore is round.`,
+        detail: t`Half of an oval hides in them. Eight places show it.`,
+      }
+    case 'place-only':
+      return {
+        title:
+          finding.pockets.length === 1
+            ? t`${finding.pockets[0]?.pocket ?? ''}: its place only, not which way it points.`
+            : t`${finding.pockets.length} pockets: their place only, not which way they point.`,
+        detail: t`One section gives no slope. Read a second one in the same pocket where the bearing is wide.`,
+      }
+    case 'slope':
+      return {
+        title: t`${finding.pocket.pocket} ${finding.peg === 'within' ? t`points along the line` : t`points away from the line`}: ${slopeText(finding.pocket, 100, terms)} over 100 mm.`,
+        detail: t`At most half a millimetre over a metre, or the bearing maker’s figure, which wins.`,
+      }
+    case 'open':
+      return {
+        title: t`${finding.round.section.name}: not known yet where it stands.`,
+        detail: t`Top and bottom tell its height, near and far its side. The bores that the row is told from must be read as well.`,
+      }
+    case 'verdict':
+      return {
+        title:
+          finding.peg === 'within'
+            ? t`All ${finding.read} sections are within ${lengthWithUnit(limit, terms)} of the line.`
+            : finding.peg === 'nothing'
+              ? t`${finding.read} of ${line.sections.length} sections are known.`
+              : finding.peg === 'unsure'
+                ? t`Can’t tell yet for ${listed(finding.outside.map(({ section }) => section))}.`
+                : t`Out of line: ${listed(finding.outside.filter(({ state }) => state === 'outside').map(({ section }) => section))}.`,
+        detail: t`Limit ${lengthWithUnit(limit, terms)}, both planes together. The bearing maker’s figures win.`,
+      }
+    case 'move':
+      return {
+        title: t`${finding.round.section.name}: ${moveText(finding.round, terms)}.`,
+        detail: t`It stands ${standsText(finding.round, terms)}.`,
+      }
+    case 'blocked':
+      return {
+        title: t`${finding.section.name} lacks ${lengthWithUnit(finding.blocked.by, terms)} ${
+          {
+            down: t`downward`,
+            up: t`upward`,
+            near: t`toward ${sideOf('near', line)}`,
+            far: t`toward ${sideOf('far', line)}`,
+          }[finding.blocked.limit]
+        }.`,
+        detail: t`Tell the row from other bores, or from the best line: the rest may fit.`,
+      }
+    case 'turn-free':
+      return {
+        title: t`Tighten, read again, then turn by hand through a full turn.`,
+        detail: t`Nothing may rub. Keep fingers out of the bores.`,
+      }
+  }
+}
+
+/** A typed field by its name. */
+const fieldName = (key: string, line: BoreLine): string =>
+  key === 'sag' ? t`Sag of the bracket` : key === 'pushed' ? t`Shown by the push` : cellName(key, line)
