@@ -19,6 +19,8 @@ const screens: Readonly<Record<string, string>> = {
   'an upright pair, moved': '/jobs/job-22/move',
   'a belt drive, read': '/jobs/job-43/read',
   'a belt drive, moved': '/jobs/job-43/move',
+  'a row of bores, read': '/jobs/job-45/read',
+  'a row of bores, moved': '/jobs/job-45/move',
   prove: '/jobs/job-4/prove',
   sign: '/jobs/job-5/sign',
   signed: '/jobs/job-3/sign',

@@ -35,7 +35,7 @@ const views = [
     height: 820,
   },
   { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
-  { name: 'read-as-if', path: '/jobs/job-17/read', press: ['Try this correction'] },
+  { name: 'bores', path: '/jobs/job-45/move' },
   {
     name: 'read-live',
     path: '/jobs/job-7/read',

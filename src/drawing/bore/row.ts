@@ -1,7 +1,7 @@
 import { direction } from '../../core/frame/angles'
 import type { Plane } from '../../core/frame/axis'
 import type { BoreSolved, SectionRound } from '../../core/kinds/bore/solve/round'
-import type { BoreTerms } from '../../words/bore/findings'
+import { type BoreTerms, sideOf, standsIn } from '../../words/bore/findings'
 import { borePageWords as words } from '../../words/bore/page/page'
 import { length, lengthWithUnit } from '../../words/terms'
 import type { Size } from '../kind'
@@ -47,6 +47,7 @@ function band(
   const most = Math.max(solved.limit, ...sections.map((one) => Math.abs(offsetOf(one, plane) ?? 0)))
   const px = ((bottom - top) / 2 - 46) / most
   const gate = 15
+  const roomy = (right - left) / sections.length > 130
   return [
     {
       kind: 'text',
@@ -76,6 +77,7 @@ function band(
         [x - 9, y + side * gate],
       ]
       const role = off === undefined ? ('shaft-doubtful' as const) : ('gate' as const)
+      const last = i === sections.length - 1 && i > 0
       const name = sections.length <= crowded || i % 2 === 0
       return [
         { kind: 'line', role, points: post(1) },
@@ -109,9 +111,10 @@ function band(
               {
                 kind: 'text' as const,
                 role: 'number' as const,
-                at: [x + 16, y + (off >= 0 ? -12 : 22)] as Point,
-                anchor: 'start' as const,
-                text: length(Math.abs(off), terms),
+                // the last one stands at the edge: its number lies before it
+                at: [x + (last ? -16 : 16), y + (off >= 0 ? -12 : 22)] as Point,
+                anchor: last ? ('end' as const) : ('start' as const),
+                text: roomy ? standsIn(off, plane, terms) : length(Math.abs(off), terms),
               },
             ]),
       ]
@@ -148,12 +151,14 @@ function alongTheRow(
       anchor: 'middle',
       text: words.limitCircle(lengthWithUnit(solved.limit, terms)),
     },
+    { kind: 'text', role: 'small', at: [from + 8, middle[1] + 4], anchor: 'start', text: sideOf('far', terms.line) },
+    { kind: 'text', role: 'small', at: [to - 12, middle[1] + 4], anchor: 'end', text: sideOf('near', terms.line) },
     ...solved.sections.flatMap((one, i): Shape[] => {
       const [y, z] = [offsetOf(one, 'horizontal'), offsetOf(one, 'vertical')]
       if (y === undefined || z === undefined) return []
       const [px0, py0] = at(y, z)
       return [
-        { kind: 'peg', at: [px0, py0], peg: one.state === 'nothing' ? 'nothing' : one.state, size: 11 },
+        { kind: 'peg', at: [px0, py0], peg: one.state === 'nothing' ? 'nothing' : one.state, size: 8 },
         { kind: 'text', role: 'small', at: [px0 + 9, py0 + 4], anchor: 'start', text: String(i + 1) },
       ]
     }),

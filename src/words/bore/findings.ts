@@ -10,6 +10,7 @@ import type {
   ReferenceWay,
 } from '../../core/kinds/bore/document/schema'
 import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/bore/solve/round'
+import { usualOvality } from '../../core/kinds/bore/solve/verdict'
 import { labels, t } from '../language'
 import type { Said } from '../said'
 import { capital, isZero, lengthWithUnit, place, type Terms } from '../terms'
@@ -38,7 +39,8 @@ export const correctionNames: Readonly<Record<Correction, string>> = labels({
   boring: 'Bored again',
 })
 
-const sideOf = (side: 'near' | 'far', { sides }: BoreLine): string => sides[side].trim().toLowerCase() || side
+/** A side as the site calls it. */
+export const sideOf = (side: 'near' | 'far', { sides }: BoreLine): string => sides[side].trim().toLowerCase() || side
 
 export const sectionName = (id: string, { sections }: BoreLine): string =>
   sections.find((one) => one.id === id)?.name.trim() || t`Pocket`
@@ -63,11 +65,14 @@ const placed = ({ line, unit, resolution }: BoreTerms): Terms => ({
   resolution,
 })
 
+/** Where it stands in one plane: "0.21 low", "0.05 toward near", "in line". */
+export const standsIn = (mm: number, plane: Plane, terms: BoreTerms): string => place(mm, plane, placed(terms))
+
 /** Where a section stands from the line: "0.23 high and 0.10 toward near"; "in line". */
 export function standsText({ standing }: SectionRound, terms: BoreTerms): string {
   const told = (['vertical', 'horizontal'] as const).flatMap((plane): string[] => {
     const one = standing?.[plane]
-    return one && !isZero(one.value, terms) ? [place(one.value, plane, placed(terms))] : []
+    return one && !isZero(one.value, terms) ? [standsIn(one.value, plane, terms)] : []
   })
   const open = !standing?.vertical || !standing.horizontal
   if (told.length === 0) return open ? t`not known yet` : t`in line`
@@ -169,8 +174,8 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       }
     case 'oval':
       return {
-        title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.value, terms)}, narrowest at ${clockPlace(finding.at, line)}.`,
-        detail: t`More than 0.02 mm. Its centre is told all the same; whether the bore may stay is the maker’s to say.`,
+        title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.value, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
+        detail: t`More than ${lengthWithUnit(usualOvality, { ...terms, resolution: 0.001 })}. Its centre is told all the same; whether the bore may stay is the maker’s to say.`,
       }
     case 'oval-hidden':
       return {

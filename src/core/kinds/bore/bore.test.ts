@@ -6,7 +6,7 @@ import { bore as kind } from '.'
 import { findingsFor, verdictPeg } from './advice/findings'
 import { cellsOf, degreesOf, makeLine, makeRound, withSection } from './document/make'
 import { type Bore, type CarrierAt, readWall } from './rig'
-import { droopAt } from './solve/carrier'
+import { droopAt, roundSteel } from './solve/carrier'
 import { sleeveOf, solveRound } from './solve/round'
 import { solveRow } from './solve/row'
 import { solveSection } from './solve/section'
@@ -49,15 +49,7 @@ describe('how a carrier hangs', () => {
     const wire = { kind: 'wire', from: 0, length: 4000, weight: 2.21e-5, tension: 180 } as const
     expect(droopAt(wire, 2000)).toBeCloseTo(-0.246, 3)
     expect(droopAt({ ...wire, from: 100 }, 100)).toBeCloseTo(0, 12)
-    // round steel of 40 mm: 7.85e-6 kg/mm³, 9.81 m/s², 210,000 N/mm²
-    const area = Math.PI * 20 ** 2
-    const bar = {
-      kind: 'bar',
-      from: 0,
-      length: 1500,
-      weight: area * 7.85e-6 * 9.81,
-      stiffness: (210_000 * Math.PI * 40 ** 4) / 64,
-    } as const
+    const bar = { kind: 'bar', from: 0, length: 1500, ...roundSteel(40) } as const
     expect(droopAt(bar, 750)).toBeCloseTo(-0.242, 3)
     expect(droopAt(bar, 300)).toBeCloseTo(-0.144, 3)
     expect(Math.abs(droopAt(bar, 1500))).toBeLessThan(1e-12)

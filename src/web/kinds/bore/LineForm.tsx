@@ -1,6 +1,7 @@
 import { X } from 'lucide-react'
+import { useState } from 'react'
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../core/frame/quantity'
+import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { heldOf, withSection } from '../../../core/kinds/bore/document/make'
 import {
@@ -10,6 +11,7 @@ import {
   corrections,
   referenceWays,
 } from '../../../core/kinds/bore/document/schema'
+import { roundSteel } from '../../../core/kinds/bore/solve/carrier'
 import { carrierNames, correctionNames, wayNames } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { Button, Card, Field, Input, Select } from '../../parts/controls'
@@ -17,7 +19,7 @@ import { QuantityField } from '../../parts/Quantity'
 import type { LineProps } from '../kind'
 
 const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px;`
-const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: 12px; align-items: end;`
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 12px; align-items: start;`
 const Onward = styled.div`justify-self: end;`
 const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h1, h2 { font-size: 17px; }`
 const Summary = styled.summary`min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600;`
@@ -26,6 +28,7 @@ const Summary = styled.summary`min-height: 44px; display: flex; align-items: cen
 export function LineForm(props: LineProps<'bore'> & { frozen?: boolean }) {
   const { line, unit, onChange, onward, children, frozen = false } = props
   const length = lengthUnitFor(unit)
+  const [steel, setSteel] = useState(emptyQuantity(length))
   const put = (change: Partial<BoreLine>, mark: string) => onChange((one) => ({ ...one, ...change }), mark)
   const typed = (key: 'name' | 'area', label: string) => (
     <Field label={label}>
@@ -132,11 +135,30 @@ export function LineForm(props: LineProps<'bore'> & { frozen?: boolean }) {
                   label={key === 'from' ? words.from : words.span}
                   quantity={carrier[key]}
                   unit={length}
-                  signed={key === 'from'}
                   readOnly={frozen}
                   onChange={(value) => put({ carrier: { ...carrier, [key]: value } }, `carrier ${key}`)}
                 />
               ))}
+              {carrier.kind === 'bar' ? (
+                <QuantityField
+                  label={words.steel}
+                  quantity={steel}
+                  unit={length}
+                  readOnly={frozen}
+                  hint={words.steelHint}
+                  onChange={(typed) => {
+                    setSteel(typed)
+                    const mm = quantityMm(typed)
+                    if (mm === undefined || mm <= 0) return
+                    const { weight, stiffness } = roundSteel(mm)
+                    const told = {
+                      weight: String(Number(weight.toPrecision(4))),
+                      stiffness: String(Math.round(stiffness)),
+                    }
+                    put({ carrier: { ...carrier, ...told } }, 'carrier steel')
+                  }}
+                />
+              ) : null}
               {ofCarrier('weight', words.weight)}
               {carrier.kind === 'wire' ? ofCarrier('tension', words.tension) : ofCarrier('stiffness', words.stiffness)}
             </>
@@ -199,7 +221,6 @@ function SectionCard(props: LineProps<'bore'> & { frozen?: boolean; section: Bor
           label={words.x}
           quantity={section.x}
           unit={length}
-          signed
           readOnly={frozen}
           onChange={(x) => put({ x }, 'x')}
         />

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { findingsFor, verdictPeg } from '../../../core/kinds/bore/advice/findings'
+import type { SectionRound } from '../../../core/kinds/bore/solve/round'
 import { moveText, say, standsText } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { capital, lengthWithUnit } from '../../../words/terms'
@@ -18,6 +19,10 @@ const Table = styled.table`
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; }
 `
 const Scroll = styled.div`overflow-x: auto;`
+
+/** Twice the larger deviation of a section's place; nought of one that is held. */
+const doubtOf = ({ standing }: SectionRound): number | undefined =>
+  standing?.vertical && standing.horizontal ? 2 * Math.max(standing.vertical.sd, standing.horizontal.sd) : undefined
 
 /** Every bore to the line: where it stands, and what is done about it. */
 export function MoveStep() {
@@ -68,12 +73,11 @@ export function MoveStep() {
                       <td>{capital(standsText(one, told))}</td>
                       <td>{capital(moveText(one, told))}</td>
                       <td>
-                        {one.standing?.vertical
-                          ? lengthWithUnit(
-                              2 * Math.max(one.standing.vertical.sd, one.standing.horizontal?.sd ?? 0),
-                              told,
-                            )
-                          : ''}
+                        {doubtOf(one) === undefined
+                          ? ''
+                          : doubtOf(one) === 0
+                            ? words.held
+                            : lengthWithUnit(doubtOf(one) ?? 0, { ...told, resolution: 0.001 })}
                       </td>
                     </tr>
                   ))}

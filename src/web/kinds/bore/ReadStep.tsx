@@ -16,6 +16,7 @@ import { useBoreFrame } from './frame'
 import { nextInRow } from './indicator'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; margin-top: 12px; align-items: end;`
+const How = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(240px, 1fr)); gap: 12px; margin-top: 12px; align-items: end;`
 
 /** Every section, read round its bore. */
 export function ReadStep() {
@@ -130,7 +131,7 @@ function SetCard({ set }: { set: BoreSet }) {
           </div>
         ))}
       </Grid>
-      <Grid>
+      <How>
         <Field label={words.places}>
           <Select
             disabled={frozen}
@@ -149,7 +150,7 @@ function SetCard({ set }: { set: BoreSet }) {
         </Field>
         {typed('sag')}
         {set.sense === 'in' ? typed('pushed') : null}
-      </Grid>
+      </How>
     </Card>
   )
 }

@@ -16,6 +16,15 @@ export function droopAt(carrier: Carrier, x: number): number {
   return (-carrier.weight * u * (length ** 3 - 2 * length * u ** 2 + u ** 3)) / (24 * carrier.stiffness)
 }
 
+/** Steel: N/mm³, and N/mm². */
+const steel = { weight: 7.85e-6 * 9.81, modulus: 210_000 }
+
+/** Weight, N/mm, and stiffness E·I, N·mm², of a round steel bar. @param diameter mm */
+export const roundSteel = (diameter: number): { weight: number; stiffness: number } => ({
+  weight: (Math.PI / 4) * diameter ** 2 * steel.weight,
+  stiffness: (Math.PI / 64) * diameter ** 4 * steel.modulus,
+})
+
 /** Found from a carrier that hangs: what it hangs by is added to where the bore was found. */
 export function hung(solved: SectionSolved, carrier: Carrier | undefined, x: number): SectionSolved {
   const { vertical } = solved

@@ -1,0 +1,91 @@
+import { expect, test } from './site'
+
+test('a row of bores from an empty site to a signed record, in mm and mil, with a reload in the middle', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty}/new`)
+  await page.getByLabel('Kind of line').selectOption('bore')
+  await page.getByLabel('How many bores').selectOption('3')
+  await page.getByLabel('Line name').fill('Mill line bores')
+  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  const at = (n: number) => page.getByRole('region', { name: `Pocket ${n}` })
+  await at(2).getByLabel('Along the row, mm').fill('900')
+  // the drawing’s own word for what is not known yet
+  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await expect(page.getByText('Where along the row does Pocket 3 lie?')).toBeVisible()
+  await page.getByRole('button', { name: 'Go to Line' }).click()
+  await at(3).getByLabel('Along the row, mm').fill('1800')
+  await page.getByRole('link', { name: 'Go to Read' }).click()
+
+  // by keyboard, from cell to cell: Pocket 2 stands 0.20 low and 0.10 toward far
+  await expect(page.getByText('Next: top, Pocket 1.')).toBeVisible()
+  const read = async (n: number, values: readonly string[]) => {
+    await at(n).getByLabel('Top, mm').focus()
+    for (const value of values) {
+      await page.keyboard.type(value)
+      await page.keyboard.press('Tab')
+    }
+  }
+  await read(1, ['0', '0', '0', '0'])
+  await read(2, ['0', '-0.30', '-0.40', '-0.10'])
+  await expect(page.getByText(/^Saved/)).toBeVisible()
+  await page.reload()
+  await read(3, ['0', '0', '0', '0'])
+  await expect(at(2).getByLabel('Bottom, mm')).toHaveValue('−0.40')
+  await expect(page.getByText('Out of line: Pocket 2.')).toBeVisible()
+  await expect(page.getByText('3 pockets: their place only, not which way they point.')).toBeVisible()
+  await expect(page.getByText('Four places do not tell whether a bore is round.')).toBeVisible()
+
+  await page.getByRole('link', { name: /Move/ }).first().click()
+  const bores = page.getByRole('region', { name: 'At the bores' })
+  await expect(bores.getByRole('row').nth(2)).toContainText('0.20 low and 0.10 toward far')
+  await expect(bores.getByRole('row').nth(2)).toContainText('0.20 mm up, 0.10 mm toward near')
+  await expect(page.getByText('Locked out and tried, rotor supported?')).toBeVisible()
+  await page.getByRole('radio', { name: 'mil' }).click()
+  await expect(bores.getByRole('row').nth(2)).toContainText('7.9 mil up, 3.9 mil toward near')
+  await page.getByRole('radio', { name: 'mm', exact: true }).click()
+  const sheet = await page.request.get(
+    `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
+  )
+  expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
+
+  // moved by a sleeve instead: how far, and toward where
+  await page.getByRole('link', { name: 'Mill line bores' }).first().click()
+  await page.getByLabel('How it is corrected').selectOption('sleeve')
+  await page.getByRole('link', { name: /Move/ }).first().click()
+  await expect(bores).toContainText('A sleeve eccentric by 0.22 mm, its bore set toward 63° past near')
+
+  await page.getByRole('button', { name: 'Moved: start next round' }).click()
+  for (const n of [1, 2, 3]) await read(n, ['0', '0', '0', '0'])
+  await expect(page.getByText('All 3 sections are within 0.05 mm of the line.')).toBeVisible()
+  await page.getByRole('link', { name: /Sign/ }).first().click()
+  const reasons = page.getByPlaceholder('Sign all the same, because …')
+  await expect(reasons.first()).toBeVisible()
+  for (let i = 0; i < (await reasons.count()); i++) await reasons.nth(i).fill('Read again tomorrow, warm')
+  await page.getByLabel('Done by').first().fill('R. T.')
+  await page.getByRole('button', { name: 'Sign this job' }).click()
+  await expect(page.getByText(/^Signed by R\. T\./).first()).toBeVisible()
+})
+
+test('a head on the wall is pushed to tell its sign; an oval bore shows at eight places; taken live', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-45/read`)
+  await expect(page.getByText(/^Pocket 3 is out of round by 0\.02\d mm, narrowest at/)).toBeVisible()
+  const first = page.getByRole('region', { name: 'Pocket 1' })
+  await first.getByLabel('What reads').selectOption('in')
+  await expect(page.getByText('Pocket 1: push the head 0.10 mm toward the carrier. What does it show?')).toBeVisible()
+  await first.getByLabel(/^Shown by a push/).fill('-0.10')
+  await expect(page.getByText('Pocket 1: the head counts the other way.')).toBeVisible()
+
+  const second = page.getByRole('region', { name: 'Pocket 2' })
+  await second.getByLabel('Read at').selectOption('8')
+  const device = page.getByRole('region', { name: 'Indicator' })
+  await device.getByRole('button', { name: 'Connect' }).click()
+  await expect(device).toContainText('Tip: 45° past top, Pocket 2')
+  await device.getByRole('button', { name: 'Take it when it stands still' }).click()
+  await expect(device).toContainText('Everything is read.')
+  await expect(second.getByLabel('45° past top, mm')).toHaveValue(/^[+−]?\d\.\d{3}$/)
+})
