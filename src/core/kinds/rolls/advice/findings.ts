@@ -1,0 +1,102 @@
+import type { Peg } from '../../../verdict/peg'
+import type { RollsLine } from '../document/schema'
+import type { Missing, RollRound, RollsSolved } from '../solve/round'
+import { type Mistake, type SpanSolved, spanState } from '../solve/section'
+
+/** One thing worth saying of a section of rolls, as data; `src/words/rolls` makes the sentence. mm, rad. */
+export type Finding =
+  | { kind: 'nip'; peg: 'outside' }
+  | ({ kind: 'not-a-number'; peg: 'outside' } & RollsSolved['faults'][number])
+  | { kind: 'missing'; peg: 'nothing'; what: Missing; rolls: readonly string[] }
+  | { kind: 'next-reading'; peg: 'nothing'; next: NonNullable<RollsSolved['next']> }
+  | { kind: 'mistake'; peg: 'outside' | 'unsure'; mistake: Mistake }
+  | { kind: 'contradict'; peg: 'outside' }
+  | { kind: 'free'; peg: 'unsure'; reference: string }
+  | { kind: 'no-reference'; peg: 'nothing' }
+  | { kind: 'open'; peg: 'nothing'; square: readonly RollRound[]; level: readonly RollRound[] }
+  | { kind: 'verdict'; peg: Peg; outside: readonly SpanSolved[]; unsure: number; all: number }
+  | { kind: 'move'; peg: 'outside'; round: RollRound }
+  | { kind: 'stays'; peg: 'unsure'; round: RollRound }
+  | { kind: 'order'; peg: 'nothing' }
+
+const stateOfSpans = (spans: readonly SpanSolved[]) => spans.map(({ probability }) => spanState(probability))
+
+/** The verdict of the whole section: the worst of its spans, once all are known. */
+export function verdictPeg({ spans }: RollsSolved): Peg {
+  const states = stateOfSpans(spans)
+  if (states.includes('outside')) return 'outside'
+  if (spans.length === 0 || spans.every(({ inPlane }) => inPlane === null)) return 'nothing'
+  return states.includes('unsure') ? 'unsure' : 'within'
+}
+
+/** How far the reading has come. */
+export function readPeg({ rolls, faults, read }: RollsSolved): Peg {
+  if (faults.length > 0) return 'outside'
+  if (!read) return 'nothing'
+  return rolls.every(({ solved }) => solved?.square && solved.level) ? 'within' : 'unsure'
+}
+
+/** Mean square of what is left, in deviations, from which the readings contradict each other. */
+const contradicts = 3
+
+/** What to say at a step, most urgent first. */
+export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' | 'move'): Finding[] {
+  const { rolls, spans, section, faults, missing, next, read } = solved
+  const wrong = faults.map((fault): Finding => ({ kind: 'not-a-number', peg: 'outside', ...fault }))
+  const lacks = (['width', 'place', 'diameter', 'over'] as const).flatMap((what): Finding[] => {
+    const own = missing.filter((one) => one.what === what)
+    return own.length > 0
+      ? [{ kind: 'missing', peg: 'nothing', what, rolls: own.flatMap(({ roll }) => roll?.name ?? []) }]
+      : []
+  })
+  const reading: Finding[] = next ? [{ kind: 'next-reading', peg: 'nothing', next }] : []
+  const mistakes: Finding[] = [
+    ...(section?.mistakes ?? []).map(
+      (mistake): Finding => ({ kind: 'mistake', peg: mistake.kind === 'reversed' ? 'outside' : 'unsure', mistake }),
+    ),
+    ...((section?.misfit ?? 0) > contradicts ? [{ kind: 'contradict', peg: 'outside' } as const] : []),
+  ]
+  const open = (what: 'square' | 'level') => rolls.filter((one) => section && one.solved?.[what] === null)
+  const states = stateOfSpans(spans)
+  const known = spans.some(({ inPlane }) => inPlane)
+  const outcome: Finding[] = section
+    ? [
+        ...(known
+          ? [
+              {
+                kind: 'verdict',
+                peg: verdictPeg(solved),
+                outside: spans.filter((_, i) => states[i] === 'outside'),
+                unsure: states.filter((state) => state === 'unsure').length,
+                all: spans.length,
+              } as const,
+            ]
+          : []),
+        ...(section.free && line.reference
+          ? [{ kind: 'free', peg: 'unsure', reference: line.reference } as const]
+          : []),
+        ...(!line.reference && open('square').length === rolls.length && read
+          ? [{ kind: 'no-reference', peg: 'nothing' } as const]
+          : open('square').length + open('level').length > 0
+            ? [{ kind: 'open', peg: 'nothing', square: open('square'), level: open('level') } as const]
+            : []),
+      ]
+    : []
+  if (step === 'read') return [...wrong, ...lacks, ...mistakes, ...reading, ...outcome]
+  const work = rolls.flatMap((one): Finding[] => {
+    if (one.solved?.verdict?.state !== 'outside') return []
+    return one.roll.fixed
+      ? [{ kind: 'stays', peg: 'unsure', round: one }]
+      : one.solved.housings
+        ? [{ kind: 'move', peg: 'outside', round: one }]
+        : []
+  })
+  const order: Finding[] = work.some(({ kind }) => kind === 'move') ? [{ kind: 'order', peg: 'nothing' }] : []
+  return [{ kind: 'nip', peg: 'outside' }, ...wrong, ...lacks, ...mistakes, ...order, ...work, ...outcome]
+}
+
+/** What a list shows of a section of rolls: what comes next, and how square and level each is, rad; null where unknown. */
+export interface RollsListed {
+  next: { kind: Finding['kind'] | 'nothing' | 'unsolved'; roll?: string | undefined }
+  rolls: { x: number; square: number | null; level: number | null }[]
+}

@@ -1,0 +1,291 @@
+import { probabilityThat } from '../../../verdict/probability'
+import { type SparseFit, type SparseRow, solveSparse } from './sparse'
+import { alongBase, type RollPlace, spanBetween } from './web'
+
+/** A roll of a section. Lengths in mm, angles in rad. */
+export interface Roll extends RollPlace {
+  id: string
+  width: number
+  /** y of the near and of the far housing. */
+  housings: readonly [near: number, far: number]
+  movable: boolean
+  /** By which the housings' base rises toward larger x, degrees. */
+  incline: number
+  /** What the span that ends here may bend in its plane. */
+  limit: number
+}
+
+/** What was read, each with the deviation of one of its numbers. mm, but divisions and mm/m for a level. */
+export type RollReading =
+  | {
+      type: 'level'
+      on: string
+      divisions: number
+      sensitivity: number
+      turned: boolean
+      instrument?: string | undefined
+      /** Divisions. */
+      sd: number
+    }
+  | { type: 'scale'; on: string; near: number; far: number; over: number; stand?: string | undefined; sd: number }
+  | { type: 'plane'; stand: string; mark: string; x: number; value: number; sd: number }
+  | { type: 'tape' | 'loop'; between: readonly [string, string]; near: number; far: number; over: number; sd: number }
+  | { type: 'centre'; on: string; value: number; sd: number }
+
+export interface Section {
+  rolls: readonly Roll[]
+  /** Ids in the order the web runs. */
+  path: readonly string[]
+  /** Square by agreement, where nothing squares it. */
+  reference?: string | undefined
+  /** A line along x at y = −offset. */
+  baseline?: number | undefined
+}
+
+export interface Told {
+  value: number
+  sd: number
+}
+
+export interface RollSolved {
+  id: string
+  square: Told | null
+  level: Told | null
+  /** mm. */
+  centre: Told | null
+  /** Moves that bring it to square and level, about the far housing; null where they are open, or it can't be moved. */
+  housings: { near: HousingMove; far: HousingMove } | null
+  /** The worse of its two spans. */
+  verdict: { state: 'within' | 'outside' | 'unsure'; probability: number; limit: number } | null
+}
+
+export interface HousingMove {
+  x: number
+  z: number
+  slide: number
+  shim: number
+}
+
+export interface SpanSolved {
+  from: string
+  to: string
+  inPlane: Told | null
+  twist: Told | null
+  limit: number
+  probability: number | null
+  /** Of the free web, mm; undefined where the rolls are too close for one. */
+  length: number | undefined
+}
+
+/** A mistake that the numbers themselves tell. */
+export type Mistake =
+  | { kind: 'one-mark'; stand: string }
+  | { kind: 'reversed'; stand: string; mark: string }
+  | { kind: 'one-way'; instrument: string }
+
+export interface SectionSolved {
+  rolls: RollSolved[]
+  spans: SpanSolved[]
+  stands: { id: string; heading: Told | null }[]
+  /** Whether the reference was needed: nothing squares the rolls to the machine. */
+  free: boolean
+  mistakes: Mistake[]
+  /** Root mean square of what the fit leaves, in deviations; null where nothing is left over to tell. */
+  misfit: number | null
+}
+
+/** Mean square of what is left, in deviations, above which the readings contradict each other. */
+const contradicts = 9
+
+/** Every roll, span and stand of a section from all readings in one least squares. */
+export function solveSection(section: Section, readings: readonly RollReading[]): SectionSolved {
+  const { rolls } = section
+  const place = new Map(rolls.map(({ id }, i) => [id, i]))
+  const shared: string[] = []
+  const sharedAt = (name: string): number => {
+    const known = shared.indexOf(name)
+    return 2 * rolls.length + (known < 0 ? shared.push(name) - 1 : known)
+  }
+  const marks = readings.flatMap((one) => (one.type === 'plane' ? [one.x] : []))
+  const middle = marks.reduce((sum, x) => sum + x, 0) / Math.max(1, marks.length)
+  const square = (id: string) => 2 * (place.get(id) ?? 0)
+  const level = (id: string) => 2 * (place.get(id) ?? 0) + 1
+  const rowOf = (one: RollReading): SparseRow | undefined => {
+    if (one.type === 'level') {
+      const { on, divisions, turned, instrument, sd } = one
+      const step = one.sensitivity / 1000
+      const zero = instrument === undefined ? [] : [sharedAt(`zero ${instrument}`)]
+      return {
+        observed: step * divisions,
+        sd: step * sd,
+        at: [level(on), ...zero],
+        by: [1, ...zero.map(() => (turned ? -1 : 1))],
+      }
+    }
+    if (one.type === 'scale') {
+      const { on, near, far, over, stand, sd } = one
+      const heading = stand === undefined ? [] : [sharedAt(`heading ${stand}`)]
+      return {
+        observed: (far - near) / over,
+        sd: (sd * Math.SQRT2) / over,
+        at: [square(on), ...heading],
+        by: [1, ...heading.map(() => -1)],
+      }
+    }
+    if (one.type === 'plane') {
+      const { stand, mark, x, value, sd } = one
+      return {
+        observed: value,
+        sd,
+        at: [sharedAt(`mark ${mark}`), sharedAt(`place ${stand}`), sharedAt(`heading ${stand}`)],
+        by: [1, 1, x - middle],
+      }
+    }
+    if (one.type === 'centre') return undefined
+    const [i, j] = one.between.map((id) => rolls[place.get(id) ?? 0])
+    if (!i || !j) return undefined
+    const [dx, dz] = [j.x - i.x, j.z - i.z]
+    const distance = Math.hypot(dx, dz)
+    const [qx, qz] = [dx / distance, dz / distance]
+    // a loop goes there and back: L = 2D + π(r_i + r_j) + (r_i − r_j)²/D
+    const per = one.type === 'loop' ? 2 - ((i.radius - j.radius) / distance) ** 2 : 1
+    return {
+      observed: (one.far - one.near) / (per * one.over),
+      sd: (one.sd * Math.SQRT2) / (per * one.over),
+      at: [square(i.id), level(i.id), square(j.id), level(j.id)],
+      by: [-qx, -qz, qx, qz],
+    }
+  }
+  const rows = readings.flatMap((one) => rowOf(one) ?? [])
+  const n = 2 * rolls.length + shared.length
+  const bare = solveSparse(n, rows)
+  const reference = section.reference
+  const free = reference !== undefined && place.has(reference) && !bare.told([square(reference)], [1])
+  const fit = free && reference !== undefined ? solveSparse(n, rows, new Set([square(reference)])) : bare
+  const one = (k: number): Told | null => fit.told([k], [1]) ?? null
+  const centres = centresOf(section, readings)
+  const solved = rolls.map((roll): Omit<RollSolved, 'verdict'> => {
+    const own = { square: one(square(roll.id)), level: one(level(roll.id)) }
+    return { id: roll.id, ...own, centre: centres.get(roll.id) ?? null, housings: housingsOf(roll, own) }
+  })
+  const spans = section.path.slice(1).map((to, i): SpanSolved => {
+    const from = section.path[i] ?? ''
+    const [a, b] = [rolls[place.get(from) ?? 0], rolls[place.get(to) ?? 0]]
+    const span = a && b && spanBetween(a, b)
+    const limit = b?.limit ?? 0
+    const at = [square(from), level(from), square(to), level(to)]
+    const inPlane = (span && fit.told(at, [-span.x, -span.z, span.x, span.z])) ?? null
+    const twist = (span && fit.told(at, [span.z, -span.x, -span.z, span.x])) ?? null
+    return {
+      from,
+      to,
+      inPlane,
+      twist,
+      limit,
+      probability: inPlane && chanceWithin(inPlane, limit),
+      length: span?.length,
+    }
+  })
+  const stands = shared.flatMap((name) => (name.startsWith('heading ') ? [name.slice('heading '.length)] : []))
+  const { misfit } = fit
+  return {
+    rolls: solved.map((roll) => ({
+      ...roll,
+      verdict: worseOf(spans.filter(({ from, to }) => from === roll.id || to === roll.id)),
+    })),
+    spans,
+    stands: stands.map((id) => ({ id, heading: one(sharedAt(`heading ${id}`)) })),
+    free,
+    mistakes: mistakesIn(
+      readings,
+      misfit,
+      (changed) =>
+        solveSparse(
+          n,
+          changed.flatMap((each) => rowOf(each) ?? []),
+        ).misfit,
+    ),
+    misfit: misfit.over > 0 ? Math.sqrt(misfit.square / misfit.over) : null,
+  }
+}
+
+/** Chance that an in-plane bend is within its limit. */
+const chanceWithin = ({ value, sd }: Told, limit: number): number => {
+  if (sd === 0) return Math.abs(value) <= limit ? 1 : 0
+  const nothing = [0, 0, 0, 0]
+  return probabilityThat((b) => Math.abs(b) <= limit, [value, 0, 0, 0], [[sd * sd, 0, 0, 0], nothing, nothing, nothing])
+}
+
+/** By confidence: within from 95 %, outside to 5 %; open counts as not known. */
+function worseOf(spans: readonly SpanSolved[]): RollSolved['verdict'] {
+  const known = spans.flatMap(({ probability, limit }) => (probability === null ? [] : [{ probability, limit }]))
+  const worst = known.reduce<(typeof known)[number] | undefined>(
+    (low, each) => (low && low.probability <= each.probability ? low : each),
+    undefined,
+  )
+  if (!worst || (known.length < spans.length && worst.probability > 0.05)) return null
+  return { state: spanState(worst.probability), ...worst }
+}
+
+export const spanState = (probability: number | null): 'within' | 'outside' | 'unsure' =>
+  probability === null ? 'unsure' : probability <= 0.05 ? 'outside' : probability >= 0.95 ? 'within' : 'unsure'
+
+/** Of each roll that was read from the baseline: the weighted mean, less the offset. */
+function centresOf({ baseline = 0 }: Section, readings: readonly RollReading[]): Map<string, Told> {
+  const sums = new Map<string, { weight: number; value: number }>()
+  for (const one of readings) {
+    if (one.type !== 'centre') continue
+    const weight = 1 / one.sd ** 2
+    const so = sums.get(one.on) ?? { weight: 0, value: 0 }
+    sums.set(one.on, { weight: so.weight + weight, value: so.value + weight * (one.value - baseline) })
+  }
+  return new Map([...sums].map(([id, { weight, value }]) => [id, { value: value / weight, sd: 1 / Math.sqrt(weight) }]))
+}
+
+/** `Δx = −σ(y_e − y_p)`, `Δz = −λ(y_e − y_p)` about the far housing, along each housing's own base. */
+function housingsOf(
+  { housings: [near, far], movable, incline }: Roll,
+  { square, level }: Pick<RollSolved, 'square' | 'level'>,
+): RollSolved['housings'] {
+  if (!movable || !square || !level) return null
+  const [x, z] = [0 - square.value * (near - far), 0 - level.value * (near - far)]
+  return { near: { x, z, ...alongBase(x, z, incline) }, far: { x: 0, z: 0, slide: 0, shim: 0 } }
+}
+
+/** What the numbers tell of how the instruments stood. */
+function mistakesIn(
+  readings: readonly RollReading[],
+  misfit: SparseFit['misfit'],
+  again: (readings: readonly RollReading[]) => SparseFit['misfit'],
+): Mistake[] {
+  const planes = readings.filter((one) => one.type === 'plane')
+  const standsRead = new Set(readings.flatMap((one) => (one.type === 'scale' && one.stand ? [one.stand] : [])))
+  const oneMark = [...standsRead].filter((stand) => planes.filter((one) => one.stand === stand).length === 1)
+  const levels = readings.filter((one) => one.type === 'level')
+  const instruments = [...new Set(levels.flatMap(({ instrument }) => instrument ?? []))]
+  const oneWay = instruments.filter(
+    (name) => new Set(levels.filter(({ instrument }) => instrument === name).map(({ turned }) => turned)).size === 1,
+  )
+  const wrong = misfit.over > 0 && misfit.square / misfit.over > contradicts
+  const turned = wrong
+    ? planes
+        .map((plane) => {
+          const { square, over } = again(
+            readings.map((one) => (one === plane ? { ...plane, value: -plane.value } : one)),
+          )
+          return { plane, left: square / over }
+        })
+        .sort((a, b) => a.left - b.left)
+    : []
+  const [likely, next] = turned
+  // it must mend what is wrong, and no other must do as well
+  const reversed =
+    likely && likely.left < contradicts && likely.left * contradicts < (next?.left ?? Number.POSITIVE_INFINITY)
+      ? [likely.plane]
+      : []
+  return [
+    ...oneMark.map((stand): Mistake => ({ kind: 'one-mark', stand })),
+    ...reversed.map(({ stand, mark }): Mistake => ({ kind: 'reversed', stand, mark })),
+    ...oneWay.map((instrument): Mistake => ({ kind: 'one-way', instrument })),
+  ]
+}
