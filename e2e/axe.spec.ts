@@ -21,6 +21,8 @@ const screens: Readonly<Record<string, string>> = {
   'a belt drive, moved': '/jobs/job-43/move',
   'a row of bores, read': '/jobs/job-45/read',
   'a row of bores, moved': '/jobs/job-45/move',
+  'a section of rolls, read': '/jobs/job-46/read',
+  'a section of rolls, moved': '/jobs/job-46/move',
   prove: '/jobs/job-4/prove',
   sign: '/jobs/job-5/sign',
   signed: '/jobs/job-3/sign',

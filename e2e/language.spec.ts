@@ -73,7 +73,18 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     if (path === '/nowhere') continue
     await look(path)
   }
-  for (const job of ['job-6', 'job-12', 'job-14', 'job-17', 'job-21', 'job-22', 'job-43', 'job-44', 'job-45']) {
+  for (const job of [
+    'job-6',
+    'job-12',
+    'job-14',
+    'job-17',
+    'job-21',
+    'job-22',
+    'job-43',
+    'job-44',
+    'job-45',
+    'job-46',
+  ]) {
     await page.goto(`${plant}/jobs/${job}/line`)
     await look(`${job} line`)
     for (const step of ['ready', 'seat', 'read', 'move', 'prove', 'sign']) {

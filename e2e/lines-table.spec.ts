@@ -54,7 +54,7 @@ test('the whole site goes into one file and comes out of it in an empty one', as
   await card
     .locator('input[type=file]')
     .setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: readFileSync(file) })
-  await expect(card.getByRole('status')).toContainText('45 jobs, 24 revisions')
+  await expect(card.getByRole('status')).toContainText('46 jobs, 24 revisions')
   await page.goto(`${empty}/jobs/job-2/sign`)
   await expect(page.getByRole('article', { name: 'The record as it will print' })).toContainText('revision 1')
 })

@@ -83,7 +83,7 @@ test('a job is finished without the server: line taken along, tablet reloaded, a
   await expect.poll(() => document('job-5'), { timeout: 40_000 }).toContain('-0.31')
   await expect.poll(() => document(made), { timeout: 40_000 }).toContain('0.07')
   await page.goto(`${site.at.address}/jobs/${made}/read`)
-  await expect(page.getByText(/Job 46/)).toBeVisible()
+  await expect(page.getByText(/Job 47/)).toBeVisible()
   await expect(dial(page)).toHaveValue('+0.07')
   await site.end()
 })

@@ -2,6 +2,7 @@ import type { KindName, Kinds } from '../core/kinds'
 import { driveScene } from './belt/drive'
 import { rowScene } from './bore/row'
 import type { KindDrawing } from './kind'
+import { sectionScene } from './rolls/section'
 import { sightScene } from './train/sight'
 import { flangeScene } from './upright/flange'
 
@@ -9,6 +10,9 @@ import { flangeScene } from './upright/flange'
 export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
   train: {
     sight: (solved, ghost, terms, size) => sightScene(solved, terms, { ...size, flipped: false, ghost }),
+  },
+  rolls: {
+    sight: (solved, _, terms, size) => sectionScene(solved, { ...terms, width: solved.width ?? 1000 }, size),
   },
   bore: { sight: (solved, _, terms, size) => rowScene(solved, terms, size) },
   belt: { sight: (solved, _, terms, size) => driveScene(solved, terms, size) },

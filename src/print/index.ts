@@ -4,6 +4,7 @@ import type { KindReport, PrintedJob } from './kind'
 /** What each kind of line prints. The printer's packages are large: they are read when first asked for. */
 const reports: { readonly [K in KindName]: () => Promise<KindReport<K>> } = {
   train: async () => (await import('./train')).trainReport,
+  rolls: async () => (await import('./rolls')).rollsReport,
   bore: async () => (await import('./bore')).boreReport,
   belt: async () => (await import('./belt')).beltReport,
   upright: async () => (await import('./upright')).uprightReport,

@@ -2,6 +2,7 @@ import type { KindName, Kinds } from '../core/kinds'
 import { beltWords } from './belt'
 import { boreWords } from './bore'
 import type { KindWords } from './kind'
+import { rollsWords } from './rolls'
 import { trainWords } from './train'
 import { uprightWords } from './upright'
 
@@ -11,6 +12,7 @@ export const words: { readonly [K in KindName]: KindWords<Kinds[K]> } = {
   upright: uprightWords,
   belt: beltWords,
   bore: boreWords,
+  rolls: rollsWords,
 }
 
 export const wordsOf = <K extends KindName>(line: { kind: K }): KindWords<Kinds[K]> => words[line.kind]

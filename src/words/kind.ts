@@ -32,6 +32,8 @@ export interface KindWords<T extends KindTypes> {
   usualName(parts: readonly string[]): string
   /** What is wrong with a cell of a table of lines, where the kind has one. */
   lineFaults?: Readonly<Record<string, string>>
+  /** Its own ways of reading by the names under which they are counted, where its sets are not those of couplings. */
+  methods?: Readonly<Record<string, string>>
   /** How a proof tells of its places: a station of feet, a coupling, a joint. */
   proved: {
     /** Of two shafts at a coupling the one whose position against the other is told. */

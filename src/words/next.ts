@@ -3,6 +3,7 @@ import type { KindName, Kinds } from '../core/kinds'
 import { sayNext as beltNext } from './belt/next'
 import { sayNext as boreNext } from './bore/next'
 import { t } from './language'
+import { sayNext as rollsNext } from './rolls/next'
 import { sayNext as trainNext } from './train/next'
 import { sayNext as uprightNext } from './upright/next'
 
@@ -12,6 +13,7 @@ const nextOf: { readonly [K in KindName]: (listed: Kinds[K]['listed']) => string
   upright: uprightNext,
   belt: beltNext,
   bore: boreNext,
+  rolls: rollsNext,
 }
 
 /** The next act of a job in a list: short, and the same thing its own first sentence says. */

@@ -91,6 +91,20 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
     title: 'Coarse by feeler at four places',
     detail: 'Far out of line is found before a head is set in.',
   },
+  'rolls-runout': { title: 'Roll run-out and journals', detail: 'Dial on the face, one turn by hand, at both ends.' },
+  'rolls-housings': {
+    title: 'Housings and bearings tight, not worn',
+    detail: 'A loose roll is mended, not aligned. Pivoting rolls: play at both ends of the stroke.',
+  },
+  'rolls-clean': {
+    title: 'Faces clean; crowned ones known',
+    detail: 'On a crowned or worn face both ends are read at mirrored places.',
+  },
+  'rolls-floor': {
+    title: 'A floor that carries a stand',
+    detail: 'Walk round the instrument and read again: it shows the same.',
+  },
+  'rolls-drives': { title: 'Drives locked out, air let off', detail: 'Nips, dancers and accumulators hold energy.' },
   'jack-bolts': { title: 'Jack bolts fitted and backed off', detail: 'Free of the feet while readings are taken.' },
   'which-moves': {
     title: 'Which machine moves, and why',

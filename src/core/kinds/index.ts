@@ -4,6 +4,7 @@ import { jobSchemaOf } from '../job/document'
 import { type BeltTypes, belt } from './belt'
 import { type BoreTypes, bore } from './bore'
 import type { Kind } from './kind'
+import { type RollsTypes, rolls } from './rolls'
 import { type TrainTypes, train } from './train'
 import { type UprightTypes, upright } from './upright'
 
@@ -13,9 +14,10 @@ export interface Kinds {
   upright: UprightTypes
   belt: BeltTypes
   bore: BoreTypes
+  rolls: RollsTypes
 }
 
-export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright, belt, bore }
+export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright, belt, bore, rolls }
 
 export type KindName = keyof Kinds
 

@@ -58,7 +58,7 @@ describe('the archive of a site', () => {
       format: 'vane-peg.archive',
       version: 1,
     })
-    expect(names.filter((name) => /^jobs\/.*\.json$/.test(name))).toHaveLength(45)
+    expect(names.filter((name) => /^jobs\/.*\.json$/.test(name))).toHaveLength(46)
     expect(names).toContain('revisions/job-3/2.json')
     expect(Buffer.from(files['revisions/job-2/1.pdf']!).subarray(0, 5).toString()).toBe('%PDF-')
     expect(names.filter((name) => name.startsWith('photographs/'))).toHaveLength(1)
@@ -69,7 +69,7 @@ describe('the archive of a site', () => {
     const first = await other.bring(archive)
     expect(first).toMatchObject({
       status: 200,
-      body: { added: { jobs: 45, kit: 14, photographs: 1 }, same: 0, clashed: [], refused: [], renumbered: [] },
+      body: { added: { jobs: 46, kit: 14, photographs: 1 }, same: 0, clashed: [], refused: [], renumbered: [] },
     })
     for (const path of ['/jobs/job-2', '/jobs/job-4', '/lines/line-2', '/jobs/job-3/revisions', '/kit', '/site']) {
       const [here, there] = [await other.get(path), await plant.get(path)]
@@ -84,7 +84,7 @@ describe('the archive of a site', () => {
       refused: [],
     })
     expect(again.body.same).toBeGreaterThan(50)
-    expect((await other.get('/jobs')).total).toBe(45)
+    expect((await other.get('/jobs')).total).toBe(46)
   })
   it('changes nothing that is there: what differs is told, and a number that is taken is given anew', async () => {
     const other = await siteWith('filled', true)
@@ -101,7 +101,7 @@ describe('the archive of a site', () => {
     expect(body.clashed).toContainEqual({ part: 'jobs', id: 'job-6', name: 'Rinse pump 3' })
     expect((await other.get('/jobs/job-6')).document.note).toBe('mine')
     expect(body.added.jobs).toBe(1)
-    expect(body.renumbered).toEqual([{ id: 'foreign', was: 5, now: 46 }])
+    expect(body.renumbered).toEqual([{ id: 'foreign', was: 5, now: 47 }])
   })
   it('leaves out what cannot be read, and says what and why', async () => {
     const other = await siteWith('broken', false)

@@ -15,6 +15,7 @@ import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 import { type DemoJob, demoPlant, earlierJobs } from './plant'
+import { rollsJobs } from './rolls'
 import { liftJobs, uprightJobs } from './upright'
 import { yearsOfVisits } from './years'
 
@@ -29,6 +30,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
   const belts = beltJobs(today)
   const lifts = liftJobs(today)
   const bores = boreJobs(today)
+  const sheets = rollsJobs(today)
   const plant = {
     lines: [
       ...told.lines,
@@ -39,6 +41,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       ...belts.lines,
       ...lifts.lines,
       ...bores.lines,
+      ...sheets.lines,
     ],
     jobs: [
       ...told.jobs,
@@ -50,6 +53,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       ...belts.jobs,
       ...lifts.jobs,
       ...bores.jobs,
+      ...sheets.jobs,
     ],
   }
   const idOf = new Map(plant.lines.map((line, i) => [line.name, `line-${i + 1}`]))

@@ -2,6 +2,7 @@ import type { KindName } from '../../core/kinds'
 import { beltPages } from './belt'
 import { borePages } from './bore'
 import type { KindPages } from './kind'
+import { rollsPages } from './rolls'
 import { trainPages } from './train'
 import { uprightPages } from './upright'
 
@@ -11,4 +12,5 @@ export const pages: { readonly [K in KindName]: KindPages<K> } = {
   upright: uprightPages,
   belt: beltPages,
   bore: borePages,
+  rolls: rollsPages,
 }

@@ -19,6 +19,11 @@ export const beltWords: KindWords<BeltTypes> = labels({
     { label: 'Moves', options: machines, usual: 'Motor' },
   ],
   usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${moved.toLowerCase()}`,
+  methods: {
+    'belt-face': 'Belts: points of the face',
+    'belt-edge': 'Belts: straightedge or string',
+    'belt-angles': 'Belts: an instrument’s own angles',
+  },
   proved: {
     second: 'the sheave that moves',
     at: (id, line) => t`${sheaveName(id, line)}, its grooves`,

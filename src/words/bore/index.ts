@@ -14,6 +14,7 @@ export const boreWords: KindWords<BoreTypes> = labels({
   name: 'Bores in a row',
   newParts: [{ label: 'How many bores', options: many, usual: '4' }],
   usualName: () => t`Bore row`,
+  methods: { 'bore-row': 'Bores, each read round' },
   proved: {
     second: 'the bore',
     at: (id, line) => sectionName(id, line),

@@ -5,6 +5,7 @@ import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { formatNumber } from '../../../core/frame/number'
 import type { AnyLine } from '../../../core/kinds'
+import { words as kindWords } from '../../../words'
 import { siteViewWords as words } from '../../../words/page/siteView'
 import { proofTerms } from '../../../words/prove'
 import { capital, lengthWithUnit, methodNames } from '../../../words/terms'
@@ -173,7 +174,13 @@ function DriftOf({ line, book, unit }: { line: AnyLine | null; book: Row['book']
   )
 }
 
-const nameOf = (method: string) => (methodNames as Readonly<Record<string, string>>)[method] ?? capital(method)
+/** Ways of reading of every kind of line, by the names under which they are counted. */
+const ownMethods: Readonly<Record<string, string>> = Object.assign(
+  {},
+  methodNames,
+  ...Object.values(kindWords).map(({ methods }) => methods),
+)
+const nameOf = (method: string) => ownMethods[method] ?? capital(method)
 
 function Methods({ methods }: { methods: View['methods'] }) {
   return (

@@ -39,6 +39,17 @@ export function readPeg({ rolls, faults, read }: RollsSolved): Peg {
 /** Mean square of what is left, in deviations, from which the readings contradict each other. */
 const contradicts = 3
 
+/** Of the two rolls of a span the one that does more to bend it; both where that is not known. */
+function culpritOf({ from, to, way }: SpanSolved, rolls: readonly RollRound[]): string[] {
+  const share = (id: string): number | undefined => {
+    const own = rolls.find(({ roll }) => roll.id === id)?.solved
+    return way && own?.square && own.level ? Math.abs(way.x * own.square.value + way.z * own.level.value) : undefined
+  }
+  const [a, b] = [share(from), share(to)]
+  if (a === undefined || b === undefined) return [from, to]
+  return [a > b ? from : to]
+}
+
 /** What to say at a step, most urgent first. */
 export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' | 'move'): Finding[] {
   const { rolls, spans, section, faults, missing, next, read } = solved
@@ -83,11 +94,12 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
       ]
     : []
   if (step === 'read') return [...wrong, ...lacks, ...mistakes, ...reading, ...outcome]
+  const culprits = new Set(spans.flatMap((span, i) => (states[i] === 'outside' ? culpritOf(span, rolls) : [])))
   const work = rolls.flatMap((one): Finding[] => {
-    if (one.solved?.verdict?.state !== 'outside') return []
+    if (!culprits.has(one.roll.id)) return []
     return one.roll.fixed
       ? [{ kind: 'stays', peg: 'unsure', round: one }]
-      : one.solved.housings
+      : one.solved?.housings
         ? [{ kind: 'move', peg: 'outside', round: one }]
         : []
   })

@@ -171,7 +171,15 @@ export function solveRound(line: RollsLine, round: RollsRound): RollsSolved {
     const last = i === line.rolls.length - 1
     return [
       ...levelCells.filter((cell) => !level(roll.id, cell)).map((cell) => ({ roll, cell })),
-      ...(squared ? (['near', 'far'] as const) : last ? [] : (['tapeNear', 'tapeFar'] as const))
+      // a roll that is square by what was read already is asked no more
+      ...(solved?.rolls.find(({ id }) => id === roll.id)?.square
+        ? []
+        : squared
+          ? (['near', 'far'] as const)
+          : last
+            ? []
+            : (['tapeNear', 'tapeFar'] as const)
+      )
         .filter((cell) => !typed(roll.id, cell))
         .map((cell) => ({ roll, cell })),
     ]

@@ -1,6 +1,6 @@
 import { probabilityThat } from '../../../verdict/probability'
 import { type SparseFit, type SparseRow, solveSparse } from './sparse'
-import { alongBase, type RollPlace, spanBetween } from './web'
+import { alongBase, type RollPlace, type Span, spanBetween } from './web'
 
 /** A roll of a section. Lengths in mm, angles in rad. */
 export interface Roll extends RollPlace {
@@ -73,8 +73,8 @@ export interface SpanSolved {
   twist: Told | null
   limit: number
   probability: number | null
-  /** Of the free web, mm; undefined where the rolls are too close for one. */
-  length: number | undefined
+  /** The free web's way from the first to the second, seen from the near side, and its length, mm; undefined where the rolls are too close for one. */
+  way: Span | undefined
 }
 
 /** A mistake that the numbers themselves tell. */
@@ -183,7 +183,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
       twist,
       limit,
       probability: inPlane && chanceWithin(inPlane, limit),
-      length: span?.length,
+      way: span,
     }
   })
   const stands = shared.flatMap((name) => (name.startsWith('heading ') ? [name.slice('heading '.length)] : []))

@@ -1,0 +1,92 @@
+import { Document, Page, Text, View } from '@react-pdf/renderer'
+import { findingsFor } from '../../core/kinds/rolls/advice/findings'
+import { solveRound } from '../../core/kinds/rolls/solve/round'
+import { sectionScene } from '../../drawing/rolls/section'
+import { t } from '../../words/language'
+import {
+  centreText,
+  levelText,
+  moveText,
+  type RollsTerms,
+  rollName,
+  say,
+  spanText,
+  squareText,
+} from '../../words/rolls/findings'
+import { rollsPageWords as words } from '../../words/rolls/page/page'
+import { capital, jobName } from '../../words/terms'
+import type { PrintedJob } from '../kind'
+import { thePaper } from '../paper'
+import { Drawing, onPaper, PageHead, Row, s } from '../parts'
+import { asPrintedAll } from '../type'
+
+/** A section of rolls as it was read: every roll in every direction, what the web feels, what to do. */
+export const reportPdf = (
+  job: PrintedJob<'rolls'>,
+  unit: 'mm' | 'mil',
+  round: string | undefined,
+): Promise<Uint8Array> => page(job, unit, round, 'read')
+
+/** The page to carry to the machine; undefined where nothing is known to move by. */
+export async function moveSheetPdf(
+  job: PrintedJob<'rolls'>,
+  unit: 'mm' | 'mil',
+  round: string | undefined,
+): Promise<Uint8Array | undefined> {
+  const { solved } = readOf(job, round)
+  return solved.rolls.some((one) => one.solved?.housings) ? page(job, unit, round, 'move') : undefined
+}
+
+function readOf({ document }: PrintedJob<'rolls'>, id: string | undefined) {
+  const round = document.rounds.find((one) => one.id === id) ?? document.rounds.at(-1)
+  if (!round) throw new Error('A job has at least one round.')
+  return { round, solved: solveRound(document.line, round) }
+}
+
+async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string | undefined, step: 'read' | 'move') {
+  const job = asPrintedAll(stored)
+  const { document } = job
+  const { line } = document
+  const { round, solved } = readOf(job, id)
+  const terms: RollsTerms = { line, unit, resolution: solved.resolution, width: solved.width ?? 1000 }
+  const number = document.rounds.indexOf(round) + 1
+  return thePaper().render(
+    <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
+      <Page size="A4" style={s.page}>
+        <PageHead
+          title={step === 'move' ? t`${line.name}: moves` : line.name}
+          under={[line.area, jobName(job.number), document.title, t`round ${number} of ${document.rounds.length}`]}
+          takenAt={round.takenAt}
+          terms={{ line: { sides: line.sides, machines: [], couplings: [] }, unit }}
+        />
+        <Drawing scene={sectionScene(solved, terms, onPaper)} />
+        <Text style={s.h}>{words.theRolls}</Text>
+        {solved.rolls.map((one) => (
+          <Row
+            key={one.roll.id}
+            left={t`${one.roll.name}: ${squareText(one.solved?.square, terms)}; ${levelText(one.solved?.level, terms)}; ${centreText(one.solved?.centre, terms)}`}
+            right={capital(moveText(one, terms))}
+          />
+        ))}
+        <Text style={s.h}>{words.theWeb}</Text>
+        {solved.spans.map((span) => (
+          <Row
+            key={span.to}
+            left={t`${rollName(span.from, line)} to ${rollName(span.to, line)}`}
+            right={capital(spanText(span, terms))}
+          />
+        ))}
+        {findingsFor(solved, line, 'move').map((finding, i) => {
+          const { title, detail } = say(finding, terms)
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a printed list does not change
+            <View key={i} wrap={false} style={{ marginTop: 6 }}>
+              <Text style={{ fontWeight: 700 }}>{title}</Text>
+              {detail ? <Text style={s.muted}>{detail}</Text> : null}
+            </View>
+          )
+        })}
+      </Page>
+    </Document>,
+  )
+}

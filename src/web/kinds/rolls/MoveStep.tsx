@@ -1,0 +1,146 @@
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { findingsFor, verdictPeg } from '../../../core/kinds/rolls/advice/findings'
+import { spanState } from '../../../core/kinds/rolls/solve/section'
+import {
+  centreText,
+  doubtText,
+  levelText,
+  moveText,
+  rollName,
+  say,
+  spanText,
+  squareText,
+} from '../../../words/rolls/findings'
+import { rollsPageWords as words } from '../../../words/rolls/page/page'
+import { capital } from '../../../words/terms'
+import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { Card, Muted } from '../../parts/controls'
+import { fileName } from '../../parts/files'
+import { Peg } from '../../parts/Peg'
+import { PdfLink } from '../../print/PdfLink'
+import { printer } from '../../print/printer'
+import { Say } from '../../say/Say'
+import { useRollsFrame } from './frame'
+import { SetPoint } from './SetPoint'
+
+const Table = styled.table`
+  border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 14px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
+  thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; } small { color: var(--muted); white-space: nowrap; }
+`
+const Scroll = styled.div`overflow-x: auto;`
+
+/** Every roll in its three directions, its near housing's move, and what the web feels. */
+export function MoveStep() {
+  const { solved, told, reminders, id, number, document, round, settings, beginRound, frozen } = useRollsFrame()
+  const navigate = useNavigate()
+  const known = solved.rolls.some((one) => one.solved?.square || one.solved?.level)
+  const findings = findingsFor(solved, document.line, 'move')
+  const last = findings.findLastIndex(({ kind }) => kind === 'move')
+  const within = verdictPeg(solved) === 'within'
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>{words.movesTitle}</h1>
+            <Muted>{words.movesUnder}</Muted>
+          </div>
+          {solved.rolls.some((one) => one.solved?.housings) ? (
+            <PdfLink
+              href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
+              name={fileName(`${document.line.name} moves`)}
+              here={() => printer().moves({ number, document }, settings.unit, round.id)}
+            >
+              {words.sheet}
+            </PdfLink>
+          ) : null}
+        </BenchHead>
+        {known ? (
+          <Card as="section" aria-label={words.theRolls} style={{ marginBottom: 16 }}>
+            <h2>{words.theRolls}</h2>
+            <Scroll>
+              <Table>
+                <thead>
+                  <tr>
+                    {[words.roll, words.level, words.square, words.centre, words.move].map((text) => (
+                      <th key={text} scope="col">
+                        {text}
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {solved.rolls.map((one) => (
+                    <tr key={one.roll.id}>
+                      <th scope="row">
+                        <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
+                      </th>
+                      <td>
+                        {capital(levelText(one.solved?.level, told))}{' '}
+                        <small>{doubtText(one.solved?.level, told)}</small>
+                      </td>
+                      <td>
+                        {capital(squareText(one.solved?.square, told))}{' '}
+                        <small>{doubtText(one.solved?.square, told)}</small>
+                      </td>
+                      <td>{capital(centreText(one.solved?.centre, told))}</td>
+                      <td>{capital(moveText(one, told))}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Scroll>
+          </Card>
+        ) : (
+          <Muted as="p">{words.noMoves}</Muted>
+        )}
+        {solved.spans.length > 0 ? (
+          <Card as="section" aria-label={words.theWeb} style={{ marginBottom: 16 }}>
+            <h2>{words.theWeb}</h2>
+            <Scroll>
+              <Table>
+                <thead>
+                  <tr>
+                    <th scope="col">{words.span}</th>
+                    <th scope="col">{words.feels}</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {solved.spans.map((span) => (
+                    <tr key={span.to}>
+                      <th scope="row">
+                        <Peg peg={span.inPlane ? spanState(span.probability) : 'nothing'} size={12} />{' '}
+                        {rollName(span.from, document.line)} – {rollName(span.to, document.line)}
+                      </th>
+                      <td>
+                        {capital(spanText(span, told))} <small>{doubtText(span.inPlane, told)}</small>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Table>
+            </Scroll>
+          </Card>
+        ) : null}
+        <SetPoint />
+      </Bench>
+      <Say
+        items={[
+          ...reminders,
+          ...findings.map((finding, i) => ({
+            key: `${finding.kind} ${i}`,
+            peg: finding.peg,
+            said: say(finding, told),
+            acts:
+              finding.kind === 'missing'
+                ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                : i === last && !frozen && !within
+                  ? [{ text: words.moved, main: true, run: () => beginRound() }]
+                  : [],
+          })),
+        ]}
+      />
+    </BenchAndSay>
+  )
+}

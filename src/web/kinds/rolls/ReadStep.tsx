@@ -1,0 +1,289 @@
+import { X } from 'lucide-react'
+import type { ReactNode } from 'react'
+import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { parseNumber } from '../../../core/frame/number'
+import { emptyQuantity } from '../../../core/frame/quantity'
+import { lengthUnitFor } from '../../../core/frame/usual'
+import { type Finding, findingsFor } from '../../../core/kinds/rolls/advice/findings'
+import { cellOf } from '../../../core/kinds/rolls/document/make'
+import type { LengthCell, LevelCell, RollsRound } from '../../../core/kinds/rolls/document/schema'
+import { cellName, say, sideOf } from '../../../words/rolls/findings'
+import { rollsPageWords as words } from '../../../words/rolls/page/page'
+import { capital } from '../../../words/terms'
+import { newId } from '../../app/newId'
+import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { Photographs } from '../../job/photographs/Photographs'
+import { Button, Card, Field, Input, Muted } from '../../parts/controls'
+import { QuantityField, QuantityInput } from '../../parts/Quantity'
+import { type Act, Say } from '../../say/Say'
+import { useRollsFrame } from './frame'
+
+const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-bottom: 16px; align-items: end;`
+const Scroll = styled.div`overflow-x: auto;`
+const Table = styled.table`
+  border-collapse: collapse; th, td { text-align: left; padding: 4px 10px 4px 0; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; }
+  tbody th { font-weight: 600; white-space: nowrap; } td input { width: 120px; min-height: 44px; }
+`
+const Marks = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); gap: 12px; align-items: end; margin-bottom: 12px;`
+
+/** Every roll read by level, from a square plane or baseline, by tape to the next, and from the baseline to its middle. */
+export function ReadStep() {
+  const { solved, told, frozen, reminders, document, round, id, editRound, settings } = useRollsFrame()
+  const navigate = useNavigate()
+  const { line } = document
+  const length = lengthUnitFor(settings.unit)
+  const put = (change: (one: RollsRound) => RollsRound, mark: string) => editRound(change, mark)
+  const actsFor = (finding: Finding): Act[] => {
+    if (finding.kind === 'next-reading' || (finding.kind === 'not-a-number' && finding.roll)) {
+      const cell = finding.kind === 'next-reading' ? finding.next : finding
+      return [
+        {
+          text: words.enterIt,
+          main: finding.kind === 'next-reading',
+          run: () =>
+            window.document
+              .querySelector<HTMLInputElement>(`[data-cell="${cell.roll?.id} ${cell.cell}"] input`)
+              ?.focus(),
+        },
+      ]
+    }
+    return finding.kind === 'missing' && finding.what !== 'over'
+      ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+      : finding.kind === 'no-reference'
+        ? [{ text: words.goToLine, run: () => navigate(`/jobs/${id}/line`) }]
+        : []
+  }
+  const [near, far] = [capital(sideOf('near', line)), capital(sideOf('far', line))]
+  return (
+    <BenchAndSay>
+      <Bench id="bench">
+        <BenchHead>
+          <div>
+            <h1>{words.readings}</h1>
+            <Muted>{words.under2}</Muted>
+          </div>
+        </BenchHead>
+        <Grid>
+          <Field label={words.sensitivity}>
+            <Input
+              inputMode="decimal"
+              maxLength={12}
+              readOnly={frozen}
+              value={round.sensitivity}
+              onChange={({ target }) => put((one) => ({ ...one, sensitivity: target.value }), 'sensitivity')}
+            />
+          </Field>
+          <QuantityField
+            label={words.apart}
+            quantity={round.over}
+            unit={length}
+            readOnly={frozen}
+            onChange={(over) => put((one) => ({ ...one, over }), 'over')}
+          />
+        </Grid>
+        <Sheet title={words.levels} hint={words.levelsHint} heads={[words.asItLies, words.turned]}>
+          {(roll) => (['level', 'turned'] as const).map((cell) => <Division key={cell} roll={roll} cell={cell} />)}
+        </Sheet>
+        <Sheet
+          title={words.scales}
+          hint={words.scalesHint}
+          heads={[words.near(near), words.near(far), `${words.stand} (${words.standHint})`]}
+        >
+          {(roll) => [
+            ...(['near', 'far'] as const).map((cell) => <Length key={cell} roll={roll} cell={cell} />),
+            <td key="stand">
+              <Input
+                aria-label={words.of(words.stand, roll.name)}
+                maxLength={20}
+                readOnly={frozen}
+                value={round.stands[roll.id] ?? ''}
+                onChange={({ target }) =>
+                  put((one) => ({ ...one, stands: { ...one.stands, [roll.id]: target.value } }), `stand ${roll.id}`)
+                }
+              />
+            </td>,
+          ]}
+        </Sheet>
+        <Sheet title={words.tapes} hint={words.tapesHint} heads={[words.near(near), words.near(far)]} last={false}>
+          {(roll) => (['tapeNear', 'tapeFar'] as const).map((cell) => <Length key={cell} roll={roll} cell={cell} />)}
+        </Sheet>
+        {line.baseline.text ? (
+          <Sheet title={words.centres} heads={[words.value]}>
+            {(roll) => [<Length key="centre" roll={roll} cell="centre" />]}
+          </Sheet>
+        ) : null}
+        <Card as="section" aria-label={words.marks} style={{ marginBottom: 16 }}>
+          <h2>{words.marks}</h2>
+          <Muted as="p">{words.marksHint}</Muted>
+          {round.marks.map((mark) => (
+            <MarkRow key={mark.id} mark={mark} />
+          ))}
+          {frozen ? null : (
+            <Button
+              onPress={() =>
+                put(
+                  (one) => ({
+                    ...one,
+                    marks: [
+                      ...one.marks,
+                      {
+                        id: newId('mark'),
+                        stand: '',
+                        mark: '',
+                        x: emptyQuantity(length),
+                        value: emptyQuantity(settings.unit),
+                      },
+                    ],
+                  }),
+                  '',
+                )
+              }
+            >
+              {words.addMark}
+            </Button>
+          )}
+        </Card>
+        <Photographs at="read" />
+      </Bench>
+      <Say
+        items={[
+          ...reminders,
+          ...findingsFor(solved, line, 'read').map((finding, i) => ({
+            key: `${finding.kind} ${i}`,
+            peg: finding.peg,
+            said: say(finding, told),
+            acts: actsFor(finding),
+          })),
+        ]}
+      />
+    </BenchAndSay>
+  )
+}
+
+type Roll = ReturnType<typeof useRollsFrame>['document']['line']['rolls'][number]
+
+/** One kind of reading as a table, a row a roll. `last`: whether the last roll has one. */
+function Sheet(props: {
+  title: string
+  hint?: string
+  heads: readonly string[]
+  last?: boolean
+  children: (roll: Roll) => ReactNode[]
+}) {
+  const { document } = useRollsFrame()
+  const rolls = props.last === false ? document.line.rolls.slice(0, -1) : document.line.rolls
+  return (
+    <Card as="section" aria-label={props.title} style={{ marginBottom: 16 }}>
+      <h2>{props.title}</h2>
+      {props.hint ? <Muted as="p">{props.hint}</Muted> : null}
+      <Scroll>
+        <Table>
+          <thead>
+            <tr>
+              {[words.roll, ...props.heads].map((text) => (
+                <th key={text} scope="col">
+                  {text}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rolls.map((roll) => (
+              <tr key={roll.id}>
+                <th scope="row">{roll.name}</th>
+                {props.children(roll)}
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </Scroll>
+    </Card>
+  )
+}
+
+function Length({ roll, cell }: { roll: Roll; cell: LengthCell }) {
+  const { round, frozen, editRound, settings, document } = useRollsFrame()
+  const key = cellOf(roll.id, cell)
+  return (
+    <td data-cell={`${roll.id} ${cell}`}>
+      <QuantityInput
+        label={words.of(capital(cellName(cell, document.line)), roll.name)}
+        quantity={round.values[key] ?? emptyQuantity(settings.unit)}
+        unit={settings.unit}
+        signed={cell === 'near' || cell === 'far'}
+        readOnly={frozen}
+        onChange={(value) => editRound((one) => ({ ...one, values: { ...one.values, [key]: value } }), key)}
+      />
+    </td>
+  )
+}
+
+function Division({ roll, cell }: { roll: Roll; cell: LevelCell }) {
+  const { round, frozen, editRound, document } = useRollsFrame()
+  const key = cellOf(roll.id, cell)
+  const text = round.divisions[key] ?? ''
+  return (
+    <td data-cell={`${roll.id} ${cell}`}>
+      <Input
+        aria-label={words.of(capital(cellName(cell, document.line)), roll.name)}
+        aria-invalid={text.trim() !== '' && !parseNumber(text).ok ? true : undefined}
+        inputMode="text"
+        maxLength={12}
+        readOnly={frozen}
+        value={text}
+        onChange={({ target }) =>
+          editRound((one) => ({ ...one, divisions: { ...one.divisions, [key]: target.value } }), key)
+        }
+      />
+    </td>
+  )
+}
+
+function MarkRow({ mark }: { mark: RollsRound['marks'][number] }) {
+  const { frozen, editRound, settings } = useRollsFrame()
+  const length = lengthUnitFor(settings.unit)
+  const put = (change: Partial<typeof mark>, name: string) =>
+    editRound(
+      (one) => ({ ...one, marks: one.marks.map((own) => (own.id === mark.id ? { ...own, ...change } : own)) }),
+      `${mark.id} ${name}`,
+    )
+  return (
+    <Marks>
+      {(['stand', 'mark'] as const).map((key) => (
+        <Field key={key} label={words[key]}>
+          <Input
+            maxLength={20}
+            readOnly={frozen}
+            value={mark[key]}
+            onChange={({ target }) => put({ [key]: target.value }, key)}
+          />
+        </Field>
+      ))}
+      <QuantityField
+        label={words.x}
+        quantity={mark.x}
+        unit={length}
+        readOnly={frozen}
+        onChange={(x) => put({ x }, 'x')}
+      />
+      <QuantityField
+        label={words.value}
+        quantity={mark.value}
+        unit={settings.unit}
+        signed
+        readOnly={frozen}
+        onChange={(value) => put({ value }, 'value')}
+      />
+      {frozen ? null : (
+        <Button
+          look="quiet"
+          aria-label={words.removeMark}
+          onPress={() => editRound((one) => ({ ...one, marks: one.marks.filter(({ id }) => id !== mark.id) }))}
+        >
+          <X size={18} />
+        </Button>
+      )}
+    </Marks>
+  )
+}

@@ -1,0 +1,99 @@
+import { quantityMm } from '../../core/frame/quantity'
+import type { RollsTypes } from '../../core/kinds/rolls'
+import { cellOf } from '../../core/kinds/rolls/document/make'
+import { lengthCells, levelCells } from '../../core/kinds/rolls/document/schema'
+import type { KindWords } from '../kind'
+import { labels, t } from '../language'
+import { capital, isZero, length, signedLength } from '../terms'
+import {
+  cellName,
+  centreText,
+  levelText,
+  moveText,
+  type RollsTerms,
+  rollName,
+  sideOf,
+  spanText,
+  squareText,
+} from './findings'
+
+const many = labels(['2', '4', '6', '8', '10', '14', '20'].map((value) => ({ value, text: value })))
+
+const withWidth = (terms: Omit<RollsTerms, 'width'>): RollsTerms => ({
+  ...terms,
+  width: quantityMm(terms.line.width) ?? 1000,
+})
+
+export const rollsWords: KindWords<RollsTypes> = labels({
+  name: 'Rolls of a web line',
+  newParts: [{ label: 'How many rolls', options: many, usual: '6' }],
+  usualName: () => t`Roll section`,
+  methods: { rolls: 'Rolls: level, scales and tapes' },
+  proved: {
+    second: 'the roll',
+    at: (id, line) => rollName(id, line),
+    plane: (plane) => (plane === 'vertical' ? t`level` : t`square`),
+    stands: (mm, plane, terms) =>
+      isZero(mm, terms)
+        ? plane === 'vertical'
+          ? t`level`
+          : t`square`
+        : `${length(Math.abs(mm), terms)} ${
+            plane === 'vertical' ? (mm > 0 ? t`high` : t`low`) : mm > 0 ? t`down the line` : t`up the line`
+          }`,
+    way: (mm, plane) =>
+      plane === 'vertical' ? (mm > 0 ? t`up` : t`down`) : mm > 0 ? t`down the line` : t`up the line`,
+  },
+  record: {
+    probe: () => '',
+    angle: () => '',
+    conditions: ({ line }) => [
+      line.reference
+        ? t`Square is told from ${rollName(line.reference, line)} where nothing squares the rolls to the machine; over the face, of its ${sideOf('far', line)} end.`
+        : t`Told over the face, of its ${sideOf('far', line)} end.`,
+    ],
+    packs: () => [],
+    readings: ({ round }, terms) =>
+      terms.line.rolls.flatMap(({ id, name }) => {
+        const rows = [
+          ...levelCells.flatMap((cell): [string, string][] => {
+            const text = round.divisions[cellOf(id, cell)]
+            return text ? [[capital(cellName(cell, terms.line)), text]] : []
+          }),
+          ...lengthCells.flatMap((cell): [string, string][] => {
+            const mm = quantityMm(round.values[cellOf(id, cell)])
+            return mm === undefined ? [] : [[capital(cellName(cell, terms.line)), signedLength(mm, terms)]]
+          }),
+        ]
+        return rows.length > 0 ? [{ title: name, rows }] : []
+      }),
+    judged: ({ rolls, spans }, terms) => {
+      const told = withWidth(terms)
+      return [
+        ...rolls
+          .filter(({ solved }) => solved?.square || solved?.level)
+          .map((one) => ({
+            kind: 'text' as const,
+            text: t`${one.roll.name}: ${squareText(one.solved?.square, told)}; ${levelText(one.solved?.level, told)}; ${centreText(one.solved?.centre, told)}. ${capital(moveText(one, told))}.`,
+          })),
+        ...spans.map((span) => ({
+          kind: 'text' as const,
+          text: t`${rollName(span.from, terms.line)} to ${rollName(span.to, terms.line)}: ${spanText(span, told)}.`,
+        })),
+      ]
+    },
+  },
+  placeInRound(_round, path, line) {
+    const key = path.find((part) => /\.[a-zA-Z]+$/.test(part)) ?? ''
+    const [id = '', cell = ''] = [key.slice(0, key.lastIndexOf('.')), key.slice(key.lastIndexOf('.') + 1)]
+    const roll = line.machines.find((one) => one.id === id)
+    const known = [...lengthCells, ...levelCells].find((one) => one === cell)
+    return {
+      words: [
+        ...(roll ? [roll.name] : []),
+        ...(known ? [cellName(known, { sides: line.sides } as RollsTypes['line'])] : []),
+      ],
+      whole: Boolean(known),
+    }
+  },
+})

@@ -1,0 +1,26 @@
+import type { RollsListed } from '../../core/kinds/rolls/advice/findings'
+import { t } from '../language'
+
+/** The next act of a section of rolls in a list. */
+export function sayNext({ next }: RollsListed): string {
+  switch (next.kind) {
+    case 'next-reading':
+      return t`Read ${next.roll ?? t`the rolls`}`
+    case 'not-a-number':
+      return next.roll ? t`Correct a reading of ${next.roll}` : t`Correct a reading`
+    case 'missing':
+      return t`Measure the section: dimensions missing`
+    case 'mistake':
+    case 'contradict':
+      return t`Read again: the numbers don’t fit`
+    case 'verdict':
+    case 'free':
+      return t`Moves: level, then square`
+    case 'no-reference':
+      return t`Name a reference roll`
+    case 'nothing':
+      return t`Nothing to do`
+    default:
+      return t`Open it`
+  }
+}
