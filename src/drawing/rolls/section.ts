@@ -61,7 +61,7 @@ function elevation(
   const zs = all.map(({ z }) => z)
   const [low, high] = [Math.min(...zs), Math.max(...zs)]
   // not to scale upward where the section is high: there is a hand's width for it
-  const up = Math.min(px, (height - 96) / Math.max(1, high - low))
+  const up = Math.min(2.5 * px, (height - 96) / Math.max(1, high - low))
   const radius = (one: Drawn) => Math.max(leastRadius, Math.min(24, one.radius * Math.min(px, up)))
   const ground = Math.max(...all.map(radius))
   const level = (z: number) => height - 24 - ground - (z - low) * up

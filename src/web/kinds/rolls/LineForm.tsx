@@ -12,7 +12,7 @@ const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 6
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: start;`
 const Roll = styled.fieldset`
   border: 0; border-top: 1px solid var(--rule); margin: 0; padding: 12px 0; display: grid; gap: 12px;
-  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); align-items: end;
+  grid-template-columns: repeat(auto-fill, minmax(100px, 1fr)); align-items: end;
 `
 const Onward = styled.div`justify-self: end;`
 const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h1, h2 { font-size: 17px; }`

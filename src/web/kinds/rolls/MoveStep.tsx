@@ -26,7 +26,7 @@ import { SetPoint } from './SetPoint'
 
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 14px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
-  thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; } small { color: var(--muted); white-space: nowrap; }
+  thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } td { min-width: 110px; } tbody th { font-weight: 600; white-space: nowrap; } small { color: var(--muted); white-space: nowrap; }
 `
 const Scroll = styled.div`overflow-x: auto;`
 

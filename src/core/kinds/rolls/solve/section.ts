@@ -1,4 +1,4 @@
-import { probabilityThat } from '../../../verdict/probability'
+import { chanceWithinLimit } from '../../../verdict/normal'
 import { type SparseFit, type SparseRow, solveSparse } from './sparse'
 import { alongBase, type RollPlace, type Span, spanBetween } from './web'
 
@@ -182,7 +182,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
       inPlane,
       twist,
       limit,
-      probability: inPlane && chanceWithin(inPlane, limit),
+      probability: inPlane && chanceWithinLimit(inPlane, limit),
       way: span,
     }
   })
@@ -207,13 +207,6 @@ export function solveSection(section: Section, readings: readonly RollReading[])
     ),
     misfit: misfit.over > 0 ? Math.sqrt(misfit.square / misfit.over) : null,
   }
-}
-
-/** Chance that an in-plane bend is within its limit. */
-const chanceWithin = ({ value, sd }: Told, limit: number): number => {
-  if (sd === 0) return Math.abs(value) <= limit ? 1 : 0
-  const nothing = [0, 0, 0, 0]
-  return probabilityThat((b) => Math.abs(b) <= limit, [value, 0, 0, 0], [[sd * sd, 0, 0, 0], nothing, nothing, nothing])
 }
 
 /** By confidence: within from 95 %, outside to 5 %; open counts as not known. */

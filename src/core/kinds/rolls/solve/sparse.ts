@@ -123,31 +123,43 @@ export function solveSparse(n: number, rows: readonly SparseRow[], fixed: Readon
     for (const other of open) if (other !== k) all[other] = 0
     return all.map((value, i) => value * (scale[i] ?? 0))
   })
-  const told: SparseFit['told'] = (at, by) => {
-    const b = new Float64Array(n)
-    const tiny = 1e-12 * Math.max(...by.map(Math.abs))
-    for (let i = 0; i < at.length; i++) {
-      const k = at[i] ?? 0
-      if (fixed.has(k) || Math.abs(by[i] ?? 0) <= tiny) continue
-      if ((scale[k] ?? 0) === 0) return undefined
-      b[k] = (b[k] ?? 0) + (by[i] ?? 0)
-    }
-    for (const vector of unseen) {
-      let sum = 0
-      let largest = 0
-      for (let i = 0; i < at.length; i++) {
-        const part = (by[i] ?? 0) * (vector[at[i] ?? 0] ?? 0)
-        sum += part
-        largest = Math.max(largest, Math.abs((by[i] ?? 0) * (scale[at[i] ?? 0] ?? 0)))
-      }
-      if (Math.abs(sum) > cancels * largest) return undefined
-    }
-    let value = 0
-    for (let i = 0; i < at.length; i++) value += (by[i] ?? 0) * (values[at[i] ?? 0] ?? 0)
-    const half = forward(b.map((one, k) => one * (scale[k] ?? 0)))
+  const half = new Float64Array(n)
+  /** Variance of a combination: `|D^-½ L⁻¹ b|²`, from its first unknown on. */
+  const varianceOf = (at: readonly number[], by: readonly number[]): number => {
+    const from = Math.min(...at)
+    half.fill(0, from)
+    at.forEach((k, i) => {
+      half[k] = (half[k] ?? 0) + (by[i] ?? 0) * (scale[k] ?? 0)
+    })
     let variance = 0
-    for (let k = 0; k < n; k++) if ((diagonal[k] ?? 0) > 0) variance += (half[k] ?? 0) ** 2 / (diagonal[k] ?? 1)
-    return { value, sd: Math.sqrt(variance) }
+    for (let k = from; k < n; k++) {
+      const row = lower[k]
+      const low = first[k] ?? k
+      let sum = half[k] ?? 0
+      // the innermost loop of all: its places are there by how the envelope was made
+      if (row) for (let j = Math.max(low, from); j < k; j++) sum -= (row[j - low] as number) * (half[j] as number)
+      const pivot = diagonal[k] ?? 0
+      half[k] = pivot > 0 ? sum : 0
+      if (pivot > 0) variance += (sum * sum) / pivot
+    }
+    return variance
+  }
+  const told: SparseFit['told'] = (at, by) => {
+    const tiny = 1e-12 * Math.max(...by.map(Math.abs))
+    const counts = at.map((k, i) => !fixed.has(k) && Math.abs(by[i] ?? 0) > tiny)
+    const own = at.filter((_, i) => counts[i])
+    const factors = by.filter((_, i) => counts[i])
+    if (own.some((k) => (scale[k] ?? 0) === 0)) return undefined
+    if (own.length === 0) return { value: 0, sd: 0 }
+    const largest = Math.max(...own.map((k, i) => Math.abs((factors[i] ?? 0) * (scale[k] ?? 0))))
+    for (const vector of unseen) {
+      const seen = own.reduce((sum, k, i) => sum + (factors[i] ?? 0) * (vector[k] ?? 0), 0)
+      if (Math.abs(seen) > cancels * largest) return undefined
+    }
+    return {
+      value: own.reduce((sum, k, i) => sum + (factors[i] ?? 0) * (values[k] ?? 0), 0),
+      sd: Math.sqrt(varianceOf(own, factors)),
+    }
   }
   let square = 0
   for (const { at, by, sd, observed } of rows) {
