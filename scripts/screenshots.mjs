@@ -34,7 +34,7 @@ const views = [
     width: 1180,
     height: 820,
   },
-  { name: 'read-rim-and-face', path: '/jobs/job-12/read' },
+  { name: 'rolls', path: '/jobs/job-46/move' },
   { name: 'bores', path: '/jobs/job-45/move' },
   {
     name: 'read-live',
