@@ -72,6 +72,15 @@ test('fourteen rolls: one that will not go is named, not its neighbours; a mark 
   await page.goto(`${demo}/jobs/job-46/move`)
   await expect(page.getByText('Roll 9 is out and can’t be moved.')).toBeVisible()
   await expect(page.getByText(/^Roll 10, aisle housing/)).toHaveCount(0)
+  const ways = page.getByRole('region', { name: 'Ways past Roll 9, which stays' })
+  await expect(ways.getByRole('columnheader')).toHaveText([
+    'Span',
+    'Leave it',
+    'Neighbours half way',
+    'Neighbours parallel, taken back beyond',
+  ])
+  await expect(ways.getByRole('row', { name: /^Roll 9 – Roll 10/ })).toContainText(/2\d\d %/)
+  await expect(ways.getByRole('row', { name: /^Rolls moved/ })).toBeVisible()
   await page.goto(`${demo}/jobs/job-46/read`)
   await expect(page.getByText(/^Out of limits: .*Roll 9 to Roll 10/)).toBeVisible()
   const levels = page.getByRole('region', { name: 'Level', exact: true })

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { anyJobSchema } from '../../job/migrate'
 import { summarise } from '../../job/summary'
 import type { Misalignment } from '../../probes/probe'
+import { chance } from '../../rig/random'
 import { findingsFor } from './advice/findings'
 import { boltAngle } from './document/make'
 import { upright } from './index'
@@ -120,6 +121,31 @@ describe('the spigot and the stock', () => {
     expect(tight.left!.horizontal.offset).toBeLessThan(0)
     const off = flangeWork(fit, 0, { ...flange, spigot: { clearance: 0.2, offset: [-0.08, 0.06] } })
     expect(off.fits).toBe(true)
+  })
+  it('stops at the place of the circle that a search over all of it finds nearest', () => {
+    const source = chance(31)
+    for (let n = 0; n < 40; n++) {
+      const at = (size: number) => size * (2 * source.uniform() - 1)
+      const spot: [number, number] = [at(0.08), at(0.08)]
+      const clearance = 0.24
+      const misalignment = { offsetY: at(0.4), slopeY: 0, offsetZ: at(0.4), slopeZ: 0 }
+      const work = flangeWork({ ...fit, misalignment }, 0, {
+        ...flange,
+        height: 0,
+        spigot: { clearance, offset: spot },
+      })
+      // wherever it may stand in the circle, what is left at the coupling
+      let least = Number.POSITIVE_INFINITY
+      for (let turn = 0; turn < 720; turn++)
+        for (let out = 0; out <= 24; out++) {
+          const r = ((clearance / 2) * out) / 24
+          const [y, z] = [r * Math.sin((turn * Math.PI) / 360), r * Math.cos((turn * Math.PI) / 360)]
+          const left = Math.hypot(misalignment.offsetY + y - spot[0], misalignment.offsetZ + z - spot[1])
+          least = Math.min(least, left)
+        }
+      const told = work.left ? Math.hypot(work.left.horizontal.offset, work.left.vertical.offset) : 0
+      expect(Math.abs(told - least)).toBeLessThan(work.fits ? 0.006 : 0.0005)
+    }
   })
   it('says what whole shims leave at the coupling, and how far they stand off one plane', () => {
     const { bolts, left, unevenness } = flangeWork(fit, 0, { ...flange, stock: [0.05, 0.1, 0.2] })

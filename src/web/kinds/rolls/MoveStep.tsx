@@ -23,6 +23,7 @@ import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
 import { useRollsFrame } from './frame'
 import { SetPoint } from './SetPoint'
+import { WaysPast } from './WaysPast'
 
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 14px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
@@ -123,6 +124,9 @@ export function MoveStep() {
             </Scroll>
           </Card>
         ) : null}
+        {findings.map((finding) =>
+          finding.kind === 'stays' ? <WaysPast key={finding.round.roll.id} roll={finding.round.roll.id} /> : null,
+        )}
         <SetPoint />
       </Bench>
       <Say

@@ -73,6 +73,15 @@ export const rollsPageWords = labels({
   setPoint: (value: string) =>
     t`Turn until the far target reads ${value}. Level again, near target to zero, read once more.`,
   setPointDone: (most: string) => t`Near enough: within ${most}.`,
+  waysPast: (name: string) => t`Ways past ${name}, which stays`,
+  waysHint: 'Each span’s share of its limit, all others brought to the numbers. Choose one, and write down why.',
+  ways: {
+    leave: 'Leave it',
+    split: 'Neighbours half way',
+    parallel: 'Neighbours parallel, taken back beyond',
+  },
+  share: (percent: string) => t`${percent} %`,
+  rollsMoved: 'Rolls moved',
   drawing: 'The section from the near side with the web’s way, and every roll from above',
   elevation: 'FROM THE NEAR SIDE',
   plan: 'FROM ABOVE',
