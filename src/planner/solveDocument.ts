@@ -1,5 +1,6 @@
 import { type Checked, refuse } from '../core/frame/fault'
-import { kindAsked, kinds } from '../core/kinds'
+import { kindAsked } from '../core/kinds'
+import { surveys } from '../core/kinds/surveys'
 import { PlannerFault, theSolver } from './highs'
 
 /**
@@ -8,8 +9,7 @@ import { PlannerFault, theSolver } from './highs'
  */
 export async function solveDocument(document: unknown): Promise<Checked<object>> {
   try {
-    const { survey } = kinds[kindAsked(document)]
-    const solved = survey.solve(document, asksForLeast(document) ? await theSolver() : undefined)
+    const solved = surveys[kindAsked(document)].solve(document, asksForLeast(document) ? await theSolver() : undefined)
     const path = solved.ok ? notFinite(solved.value) : undefined
     return path === undefined
       ? solved

@@ -7,6 +7,7 @@ import type { OpenAPIV3_1 } from 'openapi-types'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { kinds } from '../core/kinds'
+import { surveys } from '../core/kinds/surveys'
 import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
 import { makeDemo } from './demo/make'
@@ -41,7 +42,7 @@ const line = kinds.train.makeLine('Rinse pump 9', 'mm', ['motor', 'pump'])
 const given: Readonly<Record<string, () => Promise<object | Uint8Array>>> = {
   'post /api/solve': async () => {
     const { document } = await (await ask('/api/jobs/job-2')).json()
-    return kinds.train.survey.ofJob(document, document.rounds[0]) ?? {}
+    return surveys.train.ofJob(document, document.rounds[0]) ?? {}
   },
   'post /api/lines': async () => ({ id: 'line-openapi', document: line }),
   'post /api/lines/many': async () => ({ lines: [{ id: 'line-openapi-2', document: line }] }),

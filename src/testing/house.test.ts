@@ -32,6 +32,7 @@ const importsOf = (path: string): string[] =>
 /** The one table a layer has of all kinds. */
 const tables = [
   'src/core/kinds/index.ts',
+  'src/core/kinds/surveys.ts',
   'src/words/index.ts',
   'src/words/next.ts',
   'src/drawing/index.ts',

@@ -38,7 +38,7 @@ export interface LineTable<L> {
 
 /**
  * One kind of line: all that the frame of a job (lists, screens, storage, report, survey) has to know of it. Everything here is
- * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `words/index.ts`,
+ * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `kinds/surveys.ts`, `words/index.ts`,
  * `drawing/index.ts`, `print/index.ts`, `web/kinds/index.ts`. Leaving one out does not compile.
  */
 export interface Kind<T extends KindTypes> {
@@ -86,12 +86,14 @@ export interface Kind<T extends KindTypes> {
   listed(line: T['line'], solved: T['solved']): T['listed']
   /** The same where the job could not be worked out: that it wants looking at. */
   unlisted(line: T['line']): T['listed']
+}
 
-  /** The open survey document: solved as it stands, made of a job, and made into one. */
-  survey: {
-    solve(document: unknown, program?: SolveProgram): Checked<object>
-    /** Undefined where too little is given for a document that means anything. */
-    ofJob(job: Pick<JobOf<T['line'], T['round']>, 'line' | 'seat'>, round: T['round']): object | undefined
-    toJob(document: unknown, name: string, takenAt: string): Checked<JobOf<T['line'], T['round']>>
-  }
+/** The open survey document of one kind of line, apart from the rest: a job's screens need none of it until it is asked for. */
+export interface KindSurvey<T extends KindTypes> {
+  /** Solved as it stands. */
+  solve(document: unknown, program?: SolveProgram): Checked<object>
+  /** Made of a job; undefined where too little is given for a document that means anything. */
+  ofJob(job: Pick<JobOf<T['line'], T['round']>, 'line' | 'seat'>, round: T['round']): object | undefined
+  /** Made into a job. */
+  toJob(document: unknown, name: string, takenAt: string): Checked<JobOf<T['line'], T['round']>>
 }

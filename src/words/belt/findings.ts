@@ -206,6 +206,17 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
         detail: t`Swing it about another bolt, open the holes where that may be done, or move the machine that stays.`,
       }
     }
+    case 'not-closed': {
+      const { set, by, sign, turned } = finding.closure
+      const name = sheaveName(set.on, line)
+      return {
+        title: t`${turned ? t`${name}, turned half round` : name}: the face does not close, by ${lengthWithUnit(Math.abs(by), terms)}.`,
+        detail:
+          sign === undefined
+            ? t`Top and bottom must add up to near and far. Read it again; a face that still does not close is not flat.`
+            : t`With its sign turned about, ${fieldName(sign, line).toLowerCase()} would close it. Look at that one first.`,
+      }
+    }
     case 'tension':
       return {
         title: finding.peg === 'within' ? t`Tension is recorded.` : t`Set the tension and write it down.`,

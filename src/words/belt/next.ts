@@ -13,6 +13,8 @@ export function sayNext({ next }: BeltListed): string {
       return t`Correct the limit of the belt`
     case 'missing':
       return t`Measure the drive: dimensions missing`
+    case 'not-closed':
+      return t`Read the ${sheave} again: it does not close`
     case 'does-not-repeat':
       return t`Read the ${sheave} again: it says otherwise`
     case 'widths':

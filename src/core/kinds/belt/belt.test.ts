@@ -485,6 +485,36 @@ describe('a job on a belt drive', () => {
     expect(right.sheaves[0]?.solved?.toe?.value).toBeCloseTo(radians(0.35), 12)
     expect(right.sheaves[0]?.solved?.tilt?.value).toBeCloseTo(radians(-0.2), 12)
   })
+  it('a face whose quarters do not add up is not closed: nothing is sure, and a sign that would mend it is named', () => {
+    const { line, rounds } = brought()
+    const [round] = rounds
+    const typed = (values: Record<string, string>) => ({
+      ...round!,
+      sets: [
+        {
+          ...makeSet('motor', 's', 'mm'),
+          twice: false,
+          radius: { text: '110', unit: 'mm' as const },
+          values: Object.fromEntries(Object.entries(values).map(([key, text]) => [key, { text, unit: 'mm' as const }])),
+        },
+      ],
+    })
+    const right = solveRound(line, typed({ a0: '2.94', a90: '1.84', a180: '2.06', a270: '3.16' }))
+    expect(right.sheaves[0]?.notClosed).toEqual([])
+    const wrong = solveRound(line, typed({ a0: '2.94', a90: '-1.84', a180: '2.06', a270: '3.16' }))
+    expect(wrong.sheaves[0]?.notClosed[0]).toMatchObject({ by: expect.closeTo(3.68, 9), sign: 'a90', turned: false })
+    expect(verdictPeg(wrong)).toBe('unsure')
+    const finding = findingsFor(wrong, line.sheaves[0]!, 'read').find((one) => one.kind === 'not-closed')
+    expect(finding?.kind === 'not-closed' ? finding.closure.sign : '').toBe('a90')
+    const slip = solveRound(line, typed({ a0: '2.94', a90: '1.64', a180: '2.06', a270: '3.16' }))
+    expect(slip.sheaves[0]?.notClosed[0]).toMatchObject({ by: expect.closeTo(0.2, 9), sign: undefined })
+    // wobble, toe and tilt close whatever they are: as the exact face has it, turned and not
+    const body: Body = { centre: [1, 600, 150], axis: axisOf(0.006, -0.004), wobble: { by: 0.002, at: 70 } }
+    for (const turned of [0, 180]) {
+      const [top = 0, far = 0, bottom = 0, near = 0] = [0, 90, 180, 270].map((at) => faceAt(body, at, 110, turned))
+      expect(Math.abs(top + bottom - far - near)).toBeLessThan(1e-9)
+    }
+  })
   it('a number left in a field of another method is no fault', () => {
     const { line, rounds } = brought()
     const set = { ...makeSet('motor', 's', 'mm', 'angles'), values: { inner: { text: 'x', unit: 'mm' as const } } }

@@ -7,9 +7,6 @@ import { type BeltLine, type BeltRound, lineSchema, roundSchema } from './docume
 import { seatsOf } from './document/seats'
 import { proofOf, withProofSets } from './prove/proof'
 import { type BeltSolved, solveRound } from './solve/round'
-import { surveyOf } from './survey/ofJob'
-import { solveSurvey } from './survey/solve'
-import { jobOfSurvey } from './survey/toJob'
 
 /** Sheaves on a belt. */
 export interface BeltTypes {
@@ -41,8 +38,8 @@ function listed(line: BeltLine, solved: BeltSolved): BeltListed {
       ? first.sheave.name
       : first && 'round' in first
         ? first.round.sheave.name
-        : first && 'set' in first
-          ? line.sheaves.find(({ id }) => id === first.set.on)?.name
+        : first && ('set' in first || 'closure' in first)
+          ? line.sheaves.find(({ id }) => id === ('set' in first ? first.set.on : first.closure.set.on))?.name
           : undefined
   return { next: { kind: first?.kind ?? 'nothing', ...(sheave ? { sheave } : {}) }, sheaves: listedOf(line, solved) }
 }
@@ -76,5 +73,4 @@ export const belt: Kind<BeltTypes> = {
   withProofSets,
   listed,
   unlisted: (line) => ({ next: { kind: 'unsolved' }, sheaves: listedOf(line, undefined) }),
-  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
 }

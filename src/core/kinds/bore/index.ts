@@ -5,9 +5,6 @@ import { makeLine, makeRound, repeatRound } from './document/make'
 import { type BoreLine, type BoreRound, lineSchema, roundSchema } from './document/schema'
 import { proofOf, withProofSets } from './prove/proof'
 import { type BoreSolved, solveRound } from './solve/round'
-import { surveyOf } from './survey/ofJob'
-import { solveSurvey } from './survey/solve'
-import { jobOfSurvey } from './survey/toJob'
 
 /** Bores in a line. */
 export interface BoreTypes {
@@ -64,5 +61,4 @@ export const bore: Kind<BoreTypes> = {
     next: { kind: 'unsolved' },
     sections: line.sections.map(() => ({ x: 0, vertical: null, horizontal: null })),
   }),
-  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
 }

@@ -6,9 +6,6 @@ import { makeLine, makeRound, repeatRound } from './document/make'
 import { lineSchema, type RollsLine, type RollsRound, roundSchema } from './document/schema'
 import { proofOf, withProofSets } from './prove/proof'
 import { type RollsSolved, solveRound } from './solve/round'
-import { surveyOf } from './survey/ofJob'
-import { solveSurvey } from './survey/solve'
-import { jobOfSurvey } from './survey/toJob'
 
 /** Rolls that carry a web. */
 export interface RollsTypes {
@@ -66,5 +63,4 @@ export const rolls: Kind<RollsTypes> = {
   withProofSets,
   listed,
   unlisted: (line) => ({ next: { kind: 'unsolved' }, rolls: listedOf(line, undefined) }),
-  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
 }

@@ -9,9 +9,6 @@ import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './
 import { seatsOf } from './document/seats'
 import { proofOf, withOtherMethod, withProofSets } from './prove/proof'
 import { type JobSolution, solveRound } from './solve/round'
-import { surveyOf } from './survey/ofJob'
-import { solveSurvey } from './survey/solve'
-import { jobOfSurvey } from './survey/toJob'
 
 /** Coupled machines that stand on their feet, from left to right. */
 export interface TrainTypes {
@@ -49,5 +46,4 @@ export const train: Kind<TrainTypes> = {
   withOtherMethod,
   listed,
   unlisted,
-  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
 }

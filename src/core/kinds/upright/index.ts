@@ -6,9 +6,6 @@ import { makeLine, makeRound, repeatRound } from './document/make'
 import { lineSchema, roundSchema, type UprightLine, type UprightRound } from './document/schema'
 import { proofOf, withProofSets } from './prove/proof'
 import { solveRound, type UprightSolved } from './solve/round'
-import { surveyOf } from './survey/ofJob'
-import { solveSurvey } from './survey/solve'
-import { jobOfSurvey } from './survey/toJob'
 
 /** A machine upright on the flange of another. */
 export interface UprightTypes {
@@ -84,5 +81,4 @@ export const upright: Kind<UprightTypes> = {
     bolts: flange.bolts,
     lines: { vertical: null, horizontal: null },
   }),
-  survey: { solve: solveSurvey, ofJob: surveyOf, toJob: jobOfSurvey },
 }

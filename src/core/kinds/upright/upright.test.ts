@@ -11,6 +11,7 @@ import { upright } from './index'
 import { readAtBolts } from './rig'
 import { flangeWork } from './solve/flange'
 import { solveRound } from './solve/round'
+import { uprightSurvey } from './survey'
 import { solveSurvey } from './survey/solve'
 
 const truth: Misalignment = { offsetY: 0.05, slopeY: -0.0006, offsetZ: -0.12, slopeZ: 0.0008 }
@@ -191,12 +192,12 @@ describe('a document of an upright pair', () => {
     expect(warnings.map(({ code }) => code)).toContain('open')
   })
   it('becomes a job and comes out of it again with the same answer', () => {
-    const made = upright.survey.toJob(surveyOf(truth, 8, { spigot: { clearance: 0.3 } }), 'Well pump', '2026-11-25')
+    const made = uprightSurvey.toJob(surveyOf(truth, 8, { spigot: { clearance: 0.3 } }), 'Well pump', '2026-11-25')
     if (!made.ok) throw new Error(made.fault.message)
     const job = v.parse(anyJobSchema, made.value)
     if (job.line.kind !== 'upright') throw new Error('an upright line')
     const [round] = made.value.rounds
-    const back = solved(upright.survey.ofJob(made.value, round!))
+    const back = solved(uprightSurvey.ofJob(made.value, round!))
     expect(back.flange.bolts.map(({ shim }) => shim!.toFixed(4))).toEqual(
       solved(surveyOf(truth, 8)).flange.bolts.map(({ shim }) => shim!.toFixed(4)),
     )

@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { kindOf } from '../../../core/kinds'
 import type { SiteSettings } from '../../../core/site/schema'
 import { sceneSvg } from '../../../drawing/print'
 import { type Sheet as Printed, plainText } from '../../../record/blocks'
@@ -8,6 +7,7 @@ import { readingCells, stationCells } from '../../../record/cells'
 import { signWords } from '../../../words/page/sign'
 import { ask, sentenceOf } from '../../api/client'
 import { isReached } from '../../api/reach'
+import { again } from '../../app/again'
 import { Button, Card, Fault, Muted } from '../../parts/controls'
 import { fileName, safeCells, saveFile, saveText } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
@@ -52,7 +52,8 @@ export function WaysOut({
     revision === undefined
       ? `/api/jobs/${id}/record.pdf?unit=${unit}`
       : `/api/jobs/${id}/revisions/${revision}/record.pdf`
-  const survey = kindOf(document.line).survey.ofJob(document, round)
+  /** Fetched when it is asked for. */
+  const surveyNow = async () => (await again(() => import('../../../core/kinds/surveys'))).surveyOfJob(document, round)
   const drawings = sheet.blocks.flatMap((block) => (block.kind === 'drawing' ? [block] : []))
   const drawing = drawings.at(-1)
   const trying = (what: () => Promise<void> | void) => () => {
@@ -74,6 +75,7 @@ export function WaysOut({
       saveText(`${name}-${what}.csv`, 'text/csv', papa.unparse(cells, safeCells))
     })
   const result = trying(async () => {
+    const survey = await surveyNow()
     if (!survey) return setFault(signWords.noSurvey)
     const solved = await printer().result(survey)
     if (!solved.ok) throw new Error(`${solved.fault.path}: ${solved.fault.message}`)
@@ -126,11 +128,11 @@ export function WaysOut({
         <Button onPress={csv('stations', stationCells(document, unit))}>{signWords.stations}</Button>
         <Button onPress={csv('readings', readingCells(document, unit))}>{signWords.readings}</Button>
         <Button
-          onPress={trying(() =>
-            survey
-              ? saveText(`${name}.survey.json`, 'application/json', `${JSON.stringify(survey, null, 1)}\n`)
-              : setFault(signWords.noSurvey),
-          )}
+          onPress={trying(async () => {
+            const survey = await surveyNow()
+            if (!survey) return setFault(signWords.noSurvey)
+            saveText(`${name}.survey.json`, 'application/json', `${JSON.stringify(survey, null, 1)}\n`)
+          })}
         >
           {signWords.survey}
         </Button>

@@ -10,6 +10,7 @@ import { words } from '../../../words'
 import { floorWords } from '../../../words/page/floor'
 import { occasionNames } from '../../../words/ready'
 import { useNewIds } from '../../api/useNewIds'
+import { again } from '../../app/again'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
@@ -70,7 +71,8 @@ export function NewJobScreen() {
       } catch {
         throw new Error(floorWords.isNotAJsonDocument(file.name))
       }
-      const made = kinds[kindAsked(document)].survey.toJob(
+      const { surveys } = await again(() => import('../../../core/kinds/surveys'))
+      const made = surveys[kindAsked(document)].toJob(
         document,
         name.trim() || file.name.replace(/\..*$/, ''),
         new Date().toISOString(),

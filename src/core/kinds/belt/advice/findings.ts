@@ -2,6 +2,7 @@ import { quantityMm } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import type { Peg } from '../../../verdict/peg'
 import type { BeltSet, BeltSheave } from '../document/schema'
+import type { NotClosed } from '../solve/closure'
 import type { BeltSolved, Blocked, Missing, SheaveRound } from '../solve/round'
 import { toGroove } from '../solve/round'
 
@@ -16,6 +17,7 @@ export type Finding =
   | { kind: 'open'; peg: 'nothing'; round: SheaveRound; what: readonly ('toe' | 'tilt' | 'offset')[] }
   | { kind: 'wobble'; peg: 'outside' | 'within'; sheave: BeltSheave; value: number; radius: number }
   | { kind: 'does-not-repeat'; peg: 'outside'; sheave: BeltSheave }
+  | { kind: 'not-closed'; peg: 'outside'; closure: NotClosed }
   | { kind: 'verdict'; peg: Peg; round: SheaveRound }
   | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound; after: boolean }
   | { kind: 'blocked'; peg: 'outside'; sheave: BeltSheave; blocked: Blocked }
@@ -64,6 +66,7 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
     const open = openIn(one)
     const radius = wobbleRadius(one, round.sets)
     return [
+      ...one.notClosed.map((closure) => ({ kind: 'not-closed', peg: 'outside', closure }) as const),
       ...(one.repeats === false ? [{ kind: 'does-not-repeat', peg: 'outside', sheave: one.sheave } as const] : []),
       ...(open.length > 0 ? [{ kind: 'open', peg: 'nothing', round: one, what: open } as const] : []),
       ...(one.solved?.wobble && radius

@@ -8,6 +8,7 @@ import { stateOf, type Verdict } from '../../../verdict/verdict'
 import { limitRad } from '../belts'
 import { cellsOf, faceCell } from '../document/make'
 import type { BeltLine, BeltRound, BeltSet, BeltSheave } from '../document/schema'
+import { type NotClosed, notClosed } from './closure'
 import { type BeltReading, type Drive, type SheaveSolved, solveDrive, spanOf } from './drive'
 import { type FootWork, feetWork, type Standing, tiltLeft } from './feet'
 import { type Stop, stopsOf } from './stops'
@@ -38,6 +39,8 @@ export interface SheaveRound {
   stops: Stop[] | undefined
   /** Read again, and both agree within their doubt; undefined where it was not. */
   repeats: boolean | undefined
+  /** Faces whose quarters do not add up: nothing is told of it for sure until they do. */
+  notClosed: NotClosed[]
 }
 
 /** Everything known of one round of a belt drive. Lengths in mm, angles in rad. */
@@ -132,6 +135,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       blocking: [],
       tiltLeft: 0,
       stops: undefined,
+      notClosed: [],
     }
     if (!placed || missing.includes('width')) return { ...nothing, repeats: undefined }
     const own = { id: sheave.id, centre: [0, across, up] as const, toGroove: groove ?? 0 }
@@ -143,6 +147,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
     const [first, again] = [of('plan'), of('repeat')]
     if (first.length === 0) return { ...nothing, repeats: undefined }
     const [solved] = solveDrive(drive, [...first, ...again], limit)
+    const open = notClosed(sets)
     if (!solved) return { ...nothing, repeats: undefined }
     const work = missing.includes('feet') ? [] : workOf(line, sheave, solved, faces)
     const standing = work.length > 0 ? standingOf(sheave, faces) : undefined
@@ -150,7 +155,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       sheave,
       missing,
       solved,
-      state: solved.probability === null ? 'nothing' : stateOf(solved.probability),
+      state: solved.probability === null ? 'nothing' : open.length > 0 ? 'unsure' : stateOf(solved.probability),
       work,
       blocking: blockedIn(sheave, work),
       stops: standing && stopsOf(drive, own, solved, standing, targetRadius(sets), round.order),
@@ -162,6 +167,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
           )
         : 0,
       repeats: again.length > 0 ? agrees(drive, first, again, limit) : undefined,
+      notClosed: open,
     }
   })
   const faults = round.sets.flatMap((set) =>
