@@ -36,24 +36,23 @@ interface Props {
 /** An indicator on the line: one number for each act, taken into the place that comes next. */
 export function OneNumber({ seed, next, unit, resolution, onTake }: Props) {
   const indicator = useIndicator(seed, next?.commands ?? [])
-  const { state, shows, still } = indicator
+  const { state, shows, still, moves } = indicator
   const [byStill, setByStill] = useState(false)
   const [taken, setTaken] = useState('')
   const terms = { unit, resolution }
   const can = state === 'open' && next?.commands !== undefined && typeof shows === 'number'
   const take = () => {
     if (!can || !next || typeof shows !== 'number') return
+    hands.current.at = moves
     onTake(shows)
     setTaken(words.taken(lengthWithUnit(shows, terms), next.place))
   }
-  const hands = useRef({ take, last: '' })
+  const hands = useRef({ take, at: -1 })
   hands.current.take = take
-  // by itself, once at each place
+  // by itself, once at each place: not before the tip was seen to move there and stands still again
   useEffect(() => {
-    if (!byStill || !still || !next || hands.current.last === next.key) return
-    hands.current.last = next.key
-    hands.current.take()
-  }, [byStill, still, next])
+    if (byStill && still && moves > hands.current.at) hands.current.take()
+  }, [byStill, still, moves])
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       if (event.key === 'c' && !typing(event) && !event.ctrlKey && !event.metaKey) hands.current.take()
@@ -85,7 +84,7 @@ export function OneNumber({ seed, next, unit, resolution, onTake }: Props) {
             <Button
               aria-pressed={byStill}
               onPress={() => {
-                hands.current.last = ''
+                hands.current.at = -1
                 setByStill(!byStill)
               }}
             >

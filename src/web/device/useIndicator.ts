@@ -14,6 +14,8 @@ export interface Indicator {
   /** What it shows, mm; null where it shows nothing, undefined before anything was heard. */
   shows: number | null | undefined
   still: boolean
+  /** How often it was seen to move: a tip that is put elsewhere does. */
+  moves: number
   simulated: boolean
   connect: () => void
   hangUp: () => void
@@ -33,7 +35,9 @@ export function useIndicator(seed: string, commands: readonly RigCommand[]): Ind
   })
   const [simulated, setSimulated] = useState(false)
   const line = useRef<DeviceLine>(undefined)
+  const [moves, setMoves] = useState(0)
   const recent = useRef<DeviceReading[]>([])
+  const before = useRef<number | undefined>(undefined)
   const unit = useRef<'mm' | 'um' | 'in' | 'mil'>('mm')
   const drawn = useRef(0)
   const told = useRef(0)
@@ -64,7 +68,15 @@ export function useIndicator(seed: string, commands: readonly RigCommand[]): Ind
           setSimulated(message.device.simulated)
           unit.current = message.probes[0]?.unit ?? 'mm'
         }
-        if (message.type !== 'reading' || performance.now() - told.current < settling) return
+        if (message.type !== 'reading') return
+        const value = message.probes[0]?.values?.[0]
+        if (
+          before.current !== undefined &&
+          !(Math.abs(toMm((value ?? Number.NaN) - before.current, unit.current)) <= stillWithin)
+        )
+          setMoves((n) => n + 1)
+        before.current = value ?? before.current
+        if (performance.now() - told.current < settling) return
         recent.current = [...recent.current, message].slice(-smoothed)
         drawn.current ||= requestAnimationFrame(look)
       },
@@ -84,5 +96,5 @@ export function useIndicator(seed: string, commands: readonly RigCommand[]): Ind
     },
     [],
   )
-  return { state, ...now, simulated, connect, hangUp: () => line.current?.close() }
+  return { state, ...now, moves, simulated, connect, hangUp: () => line.current?.close() }
 }
