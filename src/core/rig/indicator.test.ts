@@ -47,6 +47,16 @@ describe('an indicator with one number', () => {
     expect(Math.abs(zero)).toBeLessThan(0.004)
     expect(Math.abs(zero + across - near - far)).toBeLessThan(0.01)
   })
+  it('reads a roll at both ends: from a square plane its own slope, to the next roll what differs between them', () => {
+    const indicator = makeIndicator(21)
+    const at = (of: string, end: 'near' | 'far', to?: { of: string; x: number; z: number }) =>
+      shown(indicator, { type: 'aim', touch: 'roll', of, end, over: 1500, ...(to ? { to } : {}) })
+    const slope = (of: string) => (at(of, 'far') - at(of, 'near')) / 1500
+    const next = { of: 'r2', x: 700, z: 0 }
+    const between = (at('r1', 'far', next) - at('r1', 'near', next)) / 1500
+    expect(Math.abs(slope('r1') - slope('r2'))).toBeGreaterThan(1e-5)
+    expect(Math.abs(between - (slope('r2') - slope('r1')))).toBeLessThan(8e-6)
+  })
   it('swings when it is put anew, shows nothing off its travel, drops the line when told', () => {
     const indicator = makeIndicator(4)
     indicator.command({ type: 'face', of: 's2', toe: 0, tilt: 0, offset: 1 })

@@ -66,8 +66,10 @@ export function makeIndicator(seed: number, rate = 20): StandIn {
     const known = faces.get(name)
     if (known) return known
     const own = chance(seed ^ hashOf(name))
+    const slid = own.uniform()
     const made = {
-      offset: 4 * (own.uniform() - 0.5),
+      // never so near its place that there would be nothing to slide
+      offset: slid < 0.5 ? -2 + 3 * slid : -1 + 3 * slid,
       toe: 0.016 * (own.uniform() - 0.5),
       tilt: 0.016 * (own.uniform() - 0.5),
       wobble: 0.0004 * own.uniform(),
@@ -81,8 +83,22 @@ export function makeIndicator(seed: number, rate = 20): StandIn {
     const own = chance(seed ^ hashOf(name))
     return [0.5 * (own.uniform() - 0.5), 0.5 * (own.uniform() - 0.5)]
   }
+  /** How a roll lies, as its name and the seed have it: slopes along the line and up, over y. */
+  const rollOf = (name: string): readonly [square: number, level: number] => {
+    const own = chance(seed ^ hashOf(name))
+    return [0.0008 * (own.uniform() - 0.5), 0.0004 * (own.uniform() - 0.5)]
+  }
   const value = (): number => {
     if (!aim) return 0
+    if (aim.touch === 'roll') {
+      const { of, end, over, to } = aim
+      const y = end === 'near' ? -over / 2 : over / 2
+      const [square, level] = rollOf(of)
+      // set beside the roll with some of its travel used
+      if (!to) return 5 + square * y
+      const [otherSquare, otherLevel] = rollOf(to.of)
+      return Math.hypot(to.x + (otherSquare - square) * y, to.z + (otherLevel - level) * y) - Math.hypot(to.x, to.z)
+    }
     if (aim.touch === 'rim') {
       const { on, distance, angle, radius = 80 } = aim
       const dial = { on, x: on === 'right' ? distance : -distance, radius, sag: 0 }

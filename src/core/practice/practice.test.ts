@@ -1,0 +1,202 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { tries } from '../../testing/anything'
+import { exactRimReading, shaftPair } from '../rig/geometry'
+import { handsOf, makeBench, plungerAt, swing } from './bench'
+import {
+  type Act,
+  acted,
+  begin,
+  benchOf,
+  judge,
+  type LessonName,
+  lessonNames,
+  lessons,
+  sheetOf,
+  shownOnMachine,
+} from './lesson'
+
+const seeds = fc.integer({ min: 1, max: 2 ** 31 - 1 })
+const play = (lesson: LessonName, seed: number, acts: readonly Act[]) => acts.reduce(acted, begin(lesson, seed))
+const toLine = (mm: number) => mm.toFixed(2)
+
+/** Locked, half the travel, zero at the top. */
+const set: readonly Act[] = [{ do: 'lock' }, { do: 'push', by: 4.6 }, { do: 'turn', to: 0 }, { do: 'zero' }]
+
+/** What somebody reads off the two hands at an angle: whole turns by the small hand, the rest by the needle, from the zero. */
+function read(attempt: ReturnType<typeof play>, degrees: number): number {
+  const bench = benchOf(attempt)
+  const { hands } = acted(attempt, { do: 'turn', to: degrees })
+  const [now, zero] = [handsOf(bench, hands), hands.zero]
+  const turns = Math.round(now.turns * bench.gauge.turn - zero - now.needle)
+  return turns + now.needle
+}
+
+/** A player who makes no mistake. */
+function perfect(lesson: LessonName, seed: number) {
+  const begun = play(lesson, seed, set)
+  const answer = (ask: string, mm: number): Act => ({ do: 'answer', ask, text: toLine(mm) })
+  const answers: Record<LessonName, () => readonly Act[]> = {
+    'read-a-dial': () => [90, 180, 270].map((at) => answer(String(at), read(begun, at))),
+    'sag-bench': () => {
+      const sag = read(begun, 180)
+      return [answer('sag', sag), answer('aligned', sag), answer('left', shownOnMachine(seed) - sag)]
+    },
+    engaged: () => {
+      const bolted = read(begun, 180)
+      const open = [
+        { do: 'couple', bolted: false } as const,
+        { do: 'turn', to: 0 } as const,
+        { do: 'zero' } as const,
+      ].reduce(acted, begun)
+      const free = read(open, 180)
+      return [answer('bolted', bolted), answer('open', free), answer('hidden', Math.abs(free - bolted) / 2)]
+    },
+    closure: () => {
+      const { written } = sheetOf(benchOf(begun), seed)
+      const wrong = [90, 180, 270].find((at) => Math.abs(read(begun, at) - (written[at] ?? 0)) > 0.02) ?? 0
+      return [{ do: 'answer', ask: 'which', text: String(wrong) }, answer('value', read(begun, wrong))]
+    },
+  }
+  return [...answers[lesson](), { do: 'check' as const }].reduce(acted, begun)
+}
+
+describe('the practice bench', () => {
+  it('is the same for the same seed, and another for another', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        expect(makeBench(seed, 'coupling')).toEqual(makeBench(seed, 'coupling'))
+        expect(makeBench(seed, 'coupling')).not.toEqual(makeBench(seed + 1, 'coupling'))
+      }),
+      tries(50),
+    )
+  })
+  it('shows what exact geometry says, within its travel', () => {
+    fc.assert(
+      fc.property(seeds, fc.integer({ min: 0, max: 359 }), (seed, degrees) => {
+        const bench = makeBench(seed, 'coupling')
+        const dial = { on: 'right' as const, x: bench.x, radius: bench.radius, sag: bench.sag }
+        const exact = (at: number) => exactRimReading(shaftPair(bench.truth, 0), dial, at)
+        expect(swing(bench, degrees)).toBeCloseTo(exact(degrees) - exact(0), 12)
+        const hands = { locked: true, turned: degrees, preset: 5, zero: 5 }
+        expect(plungerAt(bench, hands)).toBeCloseTo(5 + swing(bench, degrees), 12)
+        // pushed to either end it goes no farther
+        expect(plungerAt(bench, { ...hands, preset: 0 })).toBeGreaterThanOrEqual(0)
+        expect(plungerAt(bench, { ...hands, preset: 10 })).toBeLessThanOrEqual(10)
+      }),
+      tries(100),
+    )
+  })
+  it('on a straight pipe it shows the bracket alone', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const bench = makeBench(seed, 'pipe')
+        expect(swing(bench, 180)).toBeCloseTo(bench.sag, 9)
+        expect(bench.sag).toBeLessThan(0)
+      }),
+      tries(50),
+    )
+  })
+})
+
+describe('lessons', () => {
+  it('a player who makes no mistake passes each, whatever the seed', () => {
+    for (const lesson of lessonNames)
+      fc.assert(
+        fc.property(seeds, (seed) => {
+          const { passed, answers } = judge(perfect(lesson, seed))
+          expect({ lesson, seed, wrong: answers.filter(({ right }) => !right) }).toEqual({ lesson, seed, wrong: [] })
+          expect(passed).toBe(true)
+        }),
+        tries(60),
+      )
+  })
+  it('nothing answered is nothing passed, and what is missing is said', () => {
+    for (const lesson of lessonNames) {
+      const { passed, answers } = judge(begin(lesson, 7))
+      expect(passed).toBe(false)
+      expect(answers.map(({ slip }) => slip)).toEqual(lessons[lesson].asks.map(() => 'missing'))
+    }
+  })
+  it('a wrong sign and a whole turn lost fail, each by its name', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const right = swing(benchOf({ lesson: 'read-a-dial', seed }), 180)
+        fc.pre(Math.abs(right) > 0.05 && Math.abs(Math.abs(right) - 0.5) > 0.05)
+        const told = (mm: number) =>
+          judge(play('read-a-dial', seed, [...set, { do: 'answer', ask: '180', text: mm.toFixed(2) }])).answers[1]
+        expect(told(right)).toMatchObject({ right: true })
+        expect(told(-right)).toMatchObject({ right: false, slip: 'sign' })
+        expect(told(right - Math.sign(right))).toMatchObject({ right: false, slip: 'turn' })
+      }),
+      tries(60),
+    )
+  })
+  it('a plunger that ran out of its travel is named, and half the travel mends it', () => {
+    const seed = [...Array(200).keys()].find((n) => n > 0 && swing(makeBench(n, 'coupling'), 180) < -0.9) ?? 1
+    const zeroed: readonly Act[] = [{ do: 'lock' }, { do: 'turn', to: 0 }, { do: 'zero' }]
+    const out = play('read-a-dial', seed, zeroed)
+    // at 0.4 mm in, the bottom is out of reach: the needle stops at the end of its way
+    expect(read(out, 180)).toBeCloseTo(-0.4, 9)
+    const text = read(out, 180).toFixed(2)
+    expect(judge(acted(out, { do: 'answer', ask: '180', text })).answers[1]).toMatchObject({ slip: 'ran-out' })
+    expect(judge(perfect('read-a-dial', seed)).passed).toBe(true)
+  })
+  it('touched before it was locked and tried, a lesson is lost, however right', () => {
+    const right = perfect('sag-bench', 11)
+    expect(judge(right).passed).toBe(true)
+    const hasty = play('sag-bench', 11, [{ do: 'turn', to: 180 }, { do: 'lock' }])
+    expect(hasty.unsafe).toBe(true)
+    expect(judge({ ...hasty, answers: right.answers }).passed).toBe(false)
+  })
+  it('what is wrong on the sheet is plainly wrong, and the sheet does not close by as much, on every machine there is', () => {
+    for (let seed = 1; seed < 10_000; seed++) {
+      const bench = benchOf({ lesson: 'closure', seed })
+      const { wrong, written } = sheetOf(bench, seed)
+      const by = (at: number) => (written[at] ?? 0) - swing(bench, at)
+      expect(Math.abs(by(wrong)), String(seed)).toBeGreaterThan(0.15)
+      const closure = (written[0] ?? 0) + (written[180] ?? 0) - (written[90] ?? 0) - (written[270] ?? 0)
+      expect(Math.abs(Math.abs(closure) - Math.abs(by(wrong))), String(seed)).toBeLessThan(0.04)
+    }
+  })
+  it('the sag taken the wrong way round is told from other mistakes', () => {
+    const seed = 5
+    const sag = swing(benchOf({ lesson: 'sag-bench', seed }), 180)
+    const wrong = play('sag-bench', seed, [
+      ...set,
+      { do: 'answer', ask: 'left', text: toLine(shownOnMachine(seed) + sag) },
+    ])
+    expect(judge(wrong).answers[2]).toMatchObject({ slip: 'sag-twice' })
+  })
+  it('a bolted coupling hides a part of the offset, which a move planned from it would leave', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const bench = benchOf({ lesson: 'engaged', seed })
+        const [bolted, open] = [swing(bench, 180, true), swing(bench, 180)]
+        // by exact geometry: half of what the dial goes over, the sag taken off, is the offset in the plane of the dial
+        const offset = (reading: number) => (reading - bench.sag) / 2
+        const left = Math.abs(offset(open) - offset(bolted))
+        const told = (ask: string, mm: number) =>
+          judge(play('engaged', seed, [...set, { do: 'answer', ask, text: mm.toFixed(3) }])).answers.find(
+            (one) => one.ask.id === ask,
+          )
+        expect(told('hidden', left)).toMatchObject({ right: true })
+        fc.pre(left > 0.05)
+        expect(told('open', bolted)).toMatchObject({ right: false, slip: expect.stringMatching(/bolted|sign/) })
+        expect(told('hidden', 2 * left)).toMatchObject({ right: false, slip: 'not-halved' })
+        // opened and bolted up again it is what it was
+        const again = play('engaged', seed, [...set, { do: 'couple', bolted: false }, { do: 'couple', bolted: true }])
+        expect(plungerAt(bench, again.hands, 180)).toBeCloseTo(5 + bolted, 9)
+      }),
+      tries(60),
+    )
+  })
+  it('every act costs its minutes, and looking at the other quarters costs little', () => {
+    expect(play('closure', 3, [{ do: 'lock' }]).minutes).toBe(4)
+    expect(play('closure', 3, [{ do: 'lock' }, { do: 'turn', to: 90 }, { do: 'turn', to: 270 }]).minutes).toBe(
+      4 + 0.5 + 1,
+    )
+    // the short way round
+    expect(play('closure', 3, [{ do: 'lock' }, { do: 'turn', to: 270 }]).minutes).toBe(4.5)
+  })
+})
