@@ -1,4 +1,5 @@
 import type { Plane } from '../frame/axis'
+import { fewestByTrying, mostTried } from './fewest'
 import { type PlanModel, planModel } from './planModel'
 import { type PlaneProblem, type PlannedStation, type Stop, unit } from './problem'
 import type { SolveProgram } from './program'
@@ -27,8 +28,9 @@ export interface Blocked {
 }
 
 /**
- * The least that brings one plane in line: fewest feet touched, then the smallest largest move, then the smallest sum. Three
- * mixed-integer programs, each held to what the one before it found; where nothing fits, one more for every limit.
+ * The least that brings one plane in line: fewest feet touched, then the smallest largest move, then the smallest sum. By trying
+ * which stations stay, or, for a train with too many of them, by three mixed-integer programs, each held to what the one before
+ * it found; where nothing fits, once more for every limit.
  */
 export function leastInPlane(problem: PlaneProblem, solve: SolveProgram): LeastPlane {
   const found = lexicographic(problem, problem.stations, solve)
@@ -51,6 +53,19 @@ const close = 1e-6
 
 function lexicographic(problem: PlaneProblem, stations: readonly PlannedStation[], solve: SolveProgram): Found | null {
   if (stations.length === 0) return { moves: new Map(), touched: 0, largest: 0, sum: 0 }
+  if (stations.length <= mostTried) {
+    const found = fewestByTrying(problem, stations)
+    return found && told(stations, found.moves, found.stays)
+  }
+  return byPrograms(problem, stations, solve)
+}
+
+/** By three mixed-integer programs, for trains with more stations than can be tried one by one. */
+export function byPrograms(
+  problem: PlaneProblem,
+  stations: readonly PlannedStation[],
+  solve: SolveProgram,
+): Found | null {
   const first = planModel(problem, stations)
   const fewest = solve(first.builder.least(...first.touched))
   if (!fewest) return null
@@ -96,11 +111,22 @@ function movesOf(
   { model: { moves }, values }: { model: PlanModel; values: readonly number[] },
   rest: ReadonlySet<PlannedStation>,
 ): Found {
+  return told(
+    stations,
+    stations.map((_, i) => {
+      const [up, down] = moves[i] ?? [-1, -1]
+      return (values[up] ?? 0) - (values[down] ?? 0)
+    }),
+    rest,
+  )
+}
+
+/** Moves in units as they are told, foot by foot. */
+function told(stations: readonly PlannedStation[], moves: readonly number[], rest: ReadonlySet<PlannedStation>): Found {
   const found = new Map<string, number>()
   let [touched, largest, sum] = [0, 0, 0]
   stations.forEach((station, i) => {
-    const [up, down] = moves[i] ?? [-1, -1]
-    const value = (values[up] ?? 0) - (values[down] ?? 0)
+    const value = moves[i] ?? 0
     const move = rest.has(station) || Math.abs(value) < none ? 0 : value * unit
     for (const foot of station.feet) found.set(foot, move)
     if (move !== 0) touched += station.feet.length

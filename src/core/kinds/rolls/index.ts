@@ -43,16 +43,19 @@ export const rolls: Kind<RollsTypes> = {
   makeLine,
   makeRound,
   repeatRound,
-  nextVisit: (round, takenAt) => ({ ...repeatRound(round, 'r1', takenAt), by: '' }),
+  // what somebody called about is of that visit
+  nextVisit: ({ trouble: _, ...round }, takenAt) => ({ ...repeatRound(round, 'r1', takenAt), by: '' }),
   named: (line) => ({
     sides: line.sides,
     machines: line.rolls.map(({ id, name }) => ({ id, name, feet: [] })),
     couplings: [],
   }),
-  readingsIn: ({ values, divisions, marks }) =>
+  readingsIn: ({ values, divisions, marks, further, strokes }) =>
     filled(Object.values(values).map(({ text }) => text)) +
     filled(Object.values(divisions)) +
-    filled(marks.map(({ value }) => value.text)),
+    filled(marks.map(({ value }) => value.text)) +
+    filled((further ?? []).flatMap(({ near, far, square, level }) => [near.text, far.text, square, level])) +
+    filled(Object.values(strokes ?? {}).map(({ text }) => text)),
   checks: rollsChecks,
   seats: () => [],
   solve: solveRound,

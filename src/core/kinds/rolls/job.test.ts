@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { rolls as kind } from '.'
 import { findingsFor, readPeg, verdictPeg } from './advice/findings'
-import { cellOf, makeLine, makeRound, withRoll } from './document/make'
+import { cellOf, makeFurther, makeLine, makeRound, makeTrouble, strokeCell, withRoll } from './document/make'
+import { strokePlaces } from './document/schema'
 import { solveRound } from './solve/round'
 import { surveyOf } from './survey/ofJob'
 import { solveSurvey } from './survey/solve'
@@ -89,8 +90,135 @@ describe('a job on a section of rolls', () => {
     const readings = [...out.rolls.readings, out.rolls.readings[0]!]
     expect(refused({ readings })).toBe(`rolls.readings.${readings.length - 1}`)
     const skip = { type: 'tape', between: ['r1', 'r3'], near: 1, far: 1, over: 1500 }
-    expect(refused({ readings: [skip] })).toBe('rolls.readings.0.between')
-    expect(refused({ readings: [{ ...skip, type: 'loop' }] })).toBe('rolls.readings.0.type')
+    expect(refused({ readings: [skip, { ...skip, type: 'loop', over: 1400 }] })).toBe('rolls.readings.1.over')
+  })
+  it('keeps what has no cell of its own: a closing tape, a loop, diagonals, and what is told at once', () => {
+    const { line, round } = job()
+    const out = surveyOf({ line }, round)!
+    const readings = [
+      ...out.rolls.readings,
+      { type: 'tape', between: ['r1', 'r3'], near: 1200, far: 1200.1, over: 1500 },
+      { type: 'loop', between: ['r1', 'r2'], near: 2028.32, far: 2029.5, over: 1500 },
+      { type: 'diagonals', between: ['r1', 'r3'], nearFar: 2126.2, farNear: 2125.8 },
+      { type: 'direct', on: 'r3', square: 0.0001, level: -0.00005, sd: 0.00002 },
+    ]
+    const back = jobOfSurvey({ ...out, rolls: { ...out.rolls, readings } }, 'Back', at)
+    if (!back.ok) throw new Error(`${back.fault.path}: ${back.fault.message}`)
+    const kept = back.value.rounds[0]!
+    expect(kept.further?.map(({ type, on, to }) => [type, on, to])).toEqual([
+      ['tape', 'r1', 'r3'],
+      ['loop', 'r1', 'r2'],
+      ['diagonals', 'r1', 'r3'],
+      ['direct', 'r3', ''],
+    ])
+    const again = surveyOf({ line: back.value.line }, kept)!
+    expect(again.rolls.readings.slice(-4)).toMatchObject(readings.slice(-4).map(({ type }) => ({ type })))
+    const direct = again.rolls.readings.at(-1)
+    expect(direct).toMatchObject({ on: 'r3', square: 0.0001, level: -0.00005 })
+    expect(direct && 'sd' in direct ? direct.sd : 0).toBeCloseTo(0.00002, 8)
+    expect(kind.readingsIn(kept)).toBe(13 + 2 * 4)
+    // the next visit begins with the same readings asked for, none of them filled in
+    expect(kind.repeatRound(kept, 'r2', at).further?.map(({ near, square }) => near.text + square)).toEqual([
+      '',
+      '',
+      '',
+      '',
+    ])
+  })
+  it('a tape between rolls that stand in one place, or a roll that is gone, tells nothing and breaks nothing', () => {
+    const { line, round } = job()
+    const one = { ...makeFurther('f1', 'mm'), near: mm('1200'), far: mm('1200.1') }
+    const bare = solveRound(line, round)
+    for (const [on, to] of [
+      ['', ''],
+      ['r1', 'r1'],
+      ['r1', 'gone'],
+      ['gone', 'r1'],
+    ] as const)
+      expect(solveRound(line, { ...round, further: [{ ...one, on, to }] }).rolls).toEqual(bare.rolls)
+    const wrong = solveRound(line, { ...round, further: [{ ...one, on: 'r1', to: 'r3', far: mm('1 m 2') }] })
+    expect(wrong.faults.map(({ roll, cell }) => [roll?.id, cell])).toEqual([['r1', 'further']])
+  })
+  it('a pivoting roll tells its play first, then how it lies over its stroke', () => {
+    const { line, round } = job()
+    const turns = { ...line, rolls: line.rolls.map((roll) => ({ ...roll, pivots: roll.id === 'r2' })) }
+    const read = (numbers: readonly (readonly [up: number, down: number])[]) =>
+      Object.fromEntries(
+        strokePlaces.flatMap((place, i) => [
+          [strokeCell('r2', place, 'up'), mm(String(numbers[i]?.[0]))],
+          [strokeCell('r2', place, 'down'), mm(String(numbers[i]?.[1]))],
+        ]),
+      )
+    const said = (strokes: Record<string, { text: string; unit: 'mm' }>) =>
+      findingsFor(solveRound(turns, { ...round, strokes }), turns, 'read').filter(
+        (one) => one.kind === 'play' || one.kind === 'stroke',
+      )
+    expect(said({})).toEqual([])
+    // limit 0.0001 over 1500: 0.15
+    expect(
+      said(
+        read([
+          [0, 0.2],
+          [0, 0],
+          [0.5, 0.5],
+        ]),
+      ),
+    ).toMatchObject([{ kind: 'play', peg: 'outside' }])
+    const [swing] = said(
+      read([
+        [0, 0.02],
+        [0.05, 0.05],
+        [0.4, 0.42],
+      ]),
+    )
+    expect(swing).toMatchObject({ kind: 'stroke', peg: 'outside', of: 'swing' })
+    expect(swing && 'by' in swing ? swing.by * 1500 : 0).toBeCloseTo(0.4, 9)
+    expect(
+      said(
+        read([
+          [0, 0],
+          [0.3, 0.3],
+          [0.02, 0],
+        ]),
+      ),
+    ).toMatchObject([{ kind: 'stroke', of: 'bow', peg: 'outside' }])
+    expect(
+      said(
+        read([
+          [0, 0],
+          [0.02, 0.02],
+          [0.03, 0.02],
+        ]),
+      ),
+    ).toMatchObject([{ peg: 'within' }])
+    // one way only tells no play, and nothing is said of it
+    expect(said({ [strokeCell('r2', 'one', 'up')]: mm('0.9') })).toEqual([])
+  })
+  it('a call about trouble goes from where it shows, over two looks, to what may correct it', () => {
+    const { line, round } = job()
+    const told = (change: Partial<ReturnType<typeof makeTrouble>>) =>
+      solveRound(line, { ...round, trouble: { ...makeTrouble('mm'), ...change } }).trouble
+    const look = (near: string, far: string) => ({ near: mm(near), far: mm(far) })
+    expect(solveRound(line, round).trouble).toBeUndefined()
+    expect(told({})).toEqual({ state: 'observe' })
+    expect(told({ span: 'r2' })).toEqual({ state: 'verify', looks: 0 })
+    expect(told({ span: 'r2', looks: [look('500', '500.6'), look('', '')] })).toEqual({ state: 'verify', looks: 1 })
+    // the mean is no surer than the looks agree
+    const far = told({ span: 'r2', slack: 'near', looks: [look('500', '500.6'), look('500', '500.5')] })
+    expect(far).toMatchObject({ state: 'found', longer: 'far', fits: true })
+    expect(far?.state === 'found' ? far.bend.value * 1500 : 0).toBeCloseTo(0.55, 9)
+    expect(far?.state === 'found' ? far.bend.sd * 1500 : 0).toBeCloseTo(0.05, 9)
+    expect(told({ span: 'r2', slack: 'far', looks: [look('500', '500.6'), look('500', '500.5')] })).toMatchObject({
+      fits: false,
+    })
+    expect(told({ span: 'r2', looks: [look('500', '500.1'), look('500', '499.95')] })).toMatchObject({
+      state: 'within-doubt',
+    })
+    // more than a hand differs by: one look is wrong, and no mean of the two tells anything
+    expect(told({ span: 'r2', looks: [look('500', '500.6'), look('500', '499.9')] })).toEqual({
+      state: 'looks-differ',
+      by: expect.closeTo(0.7, 9),
+    })
   })
   it('names what is no number and what is missing, and asks for what comes next', () => {
     const { line, round } = job()

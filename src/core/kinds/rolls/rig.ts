@@ -41,6 +41,17 @@ export function loopAt(i: TrueRoll, j: TrueRoll, y: number): number {
   )
 }
 
+/** The two diagonals between the corners of two faces: from i's near end to j's far end, and the other way. */
+export function diagonalsOf(i: TrueRoll, j: TrueRoll, width: number): { nearFar: number; farNear: number } {
+  const corner = ({ middle, axis }: TrueRoll, along: number): Vec => add(middle, axis, along)
+  const between = (a: Vec, b: Vec) => Math.hypot(...add(b, a, -1))
+  const half = width / 2
+  return {
+    nearFar: between(corner(i, -half), corner(j, half)),
+    farNear: between(corner(i, half), corner(j, -half)),
+  }
+}
+
 /** What a scale held along x to the roll's axis tells from a plane through `from` whose trace turns by a heading: `x − x_p − ψ(y − y_p)`. */
 export const scaleAt = (roll: TrueRoll, y: number, from: { x: number; y: number; heading: number }): number =>
   axisAt(roll, y)[0] - from.x - Math.tan(from.heading) * (y - from.y)

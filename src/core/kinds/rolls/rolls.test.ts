@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
 import { chance } from '../../rig/random'
-import { apartAt, housedBy, levelOn, loopAt, noisy, rollOf, scaleAt, type TrueRoll } from './rig'
+import { apartAt, diagonalsOf, housedBy, levelOn, loopAt, noisy, rollOf, scaleAt, type TrueRoll } from './rig'
 import { type RollReading, type Section, solveSection } from './solve/section'
 import { solveSparse } from './solve/sparse'
 import { alongBase, setPoint, spanBetween } from './solve/web'
@@ -94,6 +94,59 @@ describe('the worked cases', () => {
       }),
     )
     expect((rolls[1]?.square?.value ?? 0) * 1500).toBeCloseTo(0.4, 3)
+  })
+  it('diagonals tell square to the centre line, once both middles are known: 0.700 by them', () => {
+    const body = (x: number, square: number, centre: number) =>
+      rollOf({ x, z: 0, radius: 100 }, { square, level: 0, centre })
+    // two true rolls, the second 0.7 toward far: the diagonals tell no more than that
+    const { nearFar, farNear } = diagonalsOf(body(0, 0, 0), body(900, 0, 0.7), width)
+    expect((nearFar ** 2 - farNear ** 2) / (4 * width)).toBeCloseTo(0.7, 9)
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.002, max: 0.002, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        (square, centre) => {
+          const [i, j] = [body(0, square, 0.2), body(900, square, centre)]
+          const middles = [
+            { type: 'centre', on: 'r1', value: 1500.2, sd: 0.001 },
+            { type: 'centre', on: 'r2', value: 1500 + centre, sd: 0.001 },
+          ]
+          const told = solve(
+            survey({
+              rolls: [roll('r1', 0, 0), roll('r2', 900, 0)],
+              baseline: { offset: 1500 },
+              readings: [
+                { type: 'diagonals', between: ['r1', 'r2'], ...diagonalsOf(i, j, width), sd: 0.001 },
+                tape('r1', 'r2', i, j),
+                ...middles,
+              ],
+            }),
+          ).rolls
+          // parallel by the tape, square by the diagonals; second order of the slopes times the length is what is left
+          for (const one of told) expect(Math.abs((one.square?.value ?? 9) - square)).toBeLessThan(2e-6)
+          const without = solve(
+            survey({
+              rolls: [roll('r1', 0, 0), roll('r2', 900, 0)],
+              readings: [{ type: 'diagonals', between: ['r1', 'r2'], ...diagonalsOf(i, j, width) }],
+            }),
+          ).rolls
+          expect(without.map((one) => one.square)).toEqual([null, null])
+        },
+      ),
+      tries(40),
+    )
+  })
+  it('what is told at once is as sure as it says, and weighs with the rest', () => {
+    const i = rollOf({ x: 0, z: 0, radius: 100 }, { square: 0.0003, level: 0 })
+    const direct = (square: number, sd: number) => ({ type: 'direct', on: 'r1', square, sd })
+    const told = (readings: readonly object[]) =>
+      solve(survey({ rolls: [roll('r1', 0, 0)], baseline: { offset: 1500 }, readings })).rolls[0]?.square
+    expect(told([direct(0.0003, 0.00002)])).toEqual({ value: 0.0003, sd: 0.00002 })
+    expect(told([direct(0.0001, 0.00001), direct(0.0004, 0.00002)])?.value).toBeCloseTo(0.00016, 12)
+    expect(told([scale('r1', i), direct(0.0003, 1)])?.value).toBeCloseTo(0.0003, 9)
+    expect(faultOf(survey({ rolls: [roll('r1', 0, 0)], readings: [{ ...direct(0.0003, 0.1), on: 'r9' }] }))).toContain(
+      'rolls.readings.0.on',
+    )
   })
   it('what a span feels: in its plane, and twisted', () => {
     const direction = 0.5

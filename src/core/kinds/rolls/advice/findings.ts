@@ -1,7 +1,8 @@
 import type { Peg } from '../../../verdict/peg'
-import type { RollsLine } from '../document/schema'
+import type { RollOfLine, RollsLine, TroubleCall } from '../document/schema'
 import type { Missing, RollRound, RollsSolved } from '../solve/round'
 import { type Mistake, type SpanSolved, spanState } from '../solve/section'
+import type { TroubleTold } from '../solve/trouble'
 
 /** One thing worth saying of a section of rolls, as data; `src/words/rolls` makes the sentence. mm, rad. */
 export type Finding =
@@ -17,7 +18,11 @@ export type Finding =
   | { kind: 'verdict'; peg: Peg; outside: readonly SpanSolved[]; unsure: number; all: number }
   | { kind: 'move'; peg: 'outside'; round: RollRound }
   | { kind: 'stays'; peg: 'unsure'; round: RollRound }
+  | { kind: 'blocked'; peg: 'outside'; round: RollRound; way: 'slide' | 'up' | 'down'; by: number }
   | { kind: 'order'; peg: 'nothing' }
+  | { kind: 'play'; peg: 'outside'; roll: RollOfLine; by: number; limit: number }
+  | { kind: 'stroke'; peg: 'outside' | 'within'; roll: RollOfLine; by: number; limit: number; of: 'swing' | 'bow' }
+  | { kind: 'trouble'; peg: Peg; told: TroubleTold; call: TroubleCall }
 
 const stateOfSpans = (spans: readonly SpanSolved[]) => spans.map(({ probability }) => spanState(probability))
 
@@ -48,6 +53,45 @@ function culpritOf({ from, to, way }: SpanSolved, rolls: readonly RollRound[]): 
   const [a, b] = [share(from), share(to)]
   if (a === undefined || b === undefined) return [from, to]
   return [a > b ? from : to]
+}
+
+/** Limits of a near housing that its move to the numbers would break, and by how much, mm. */
+function blockedAt(one: RollRound, { reaches }: RollsSolved): Extract<Finding, { kind: 'blocked' }>[] {
+  const [near, reach] = [one.solved?.housings?.near, reaches.get(one.roll.id)]
+  if (!near || !reach) return []
+  const over = (way: 'slide' | 'up' | 'down', by: number) =>
+    by > 1e-9 ? [{ kind: 'blocked', peg: 'outside', round: one, way, by } as const] : []
+  return [
+    ...over('slide', reach.slide ? Math.abs(near.slide) - reach.slide[1] : 0),
+    ...over('up', reach.shim ? near.shim - reach.shim[1] : 0),
+    ...over('down', reach.shim ? reach.shim[0] - near.shim : 0),
+  ]
+}
+
+/** What pivoting rolls tell of themselves: what is loose first, then what lies otherwise over the stroke. */
+function pivotsIn({ pivots }: RollsSolved): Finding[] {
+  return pivots.flatMap(({ roll, told: { play, swing, bow }, limit }): Finding[] => {
+    if (play === undefined) return []
+    // what is loose tells nothing of how it lies: mended first
+    if (play > limit) return [{ kind: 'play', peg: 'outside', roll, by: play, limit }]
+    if (swing === undefined || bow === undefined) return []
+    const [of, by] = swing >= bow ? (['swing', swing] as const) : (['bow', bow] as const)
+    return [{ kind: 'stroke', peg: by > limit ? 'outside' : 'within', roll, by, limit, of }]
+  })
+}
+
+/** What a call about trouble comes to. */
+function troubleIn({ trouble, round }: RollsSolved): Finding[] {
+  if (!trouble || !round.trouble) return []
+  const peg =
+    trouble.state === 'found'
+      ? trouble.fits === false
+        ? 'unsure'
+        : 'outside'
+      : trouble.state === 'within-doubt' || trouble.state === 'looks-differ'
+        ? 'unsure'
+        : 'nothing'
+  return [{ kind: 'trouble', peg, told: trouble, call: round.trouble }]
 }
 
 /** What to say at a step, most urgent first. */
@@ -93,18 +137,28 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
             : []),
       ]
     : []
-  if (step === 'read') return [...wrong, ...lacks, ...mistakes, ...reading, ...outcome]
+  const seen = [...troubleIn(solved), ...pivotsIn(solved)]
+  if (step === 'read') return [...wrong, ...lacks, ...mistakes, ...seen, ...reading, ...outcome]
   const culprits = new Set(spans.flatMap((span, i) => (states[i] === 'outside' ? culpritOf(span, rolls) : [])))
   const work = rolls.flatMap((one): Finding[] => {
     if (!culprits.has(one.roll.id)) return []
     return one.roll.fixed
       ? [{ kind: 'stays', peg: 'unsure', round: one }]
       : one.solved?.housings
-        ? [{ kind: 'move', peg: 'outside', round: one }]
+        ? [{ kind: 'move', peg: 'outside', round: one }, ...blockedAt(one, solved)]
         : []
   })
   const order: Finding[] = work.some(({ kind }) => kind === 'move') ? [{ kind: 'order', peg: 'nothing' }] : []
-  return [{ kind: 'nip', peg: 'outside' }, ...wrong, ...lacks, ...mistakes, ...order, ...work, ...outcome]
+  return [
+    { kind: 'nip', peg: 'outside' },
+    ...wrong,
+    ...lacks,
+    ...mistakes,
+    ...order,
+    ...work,
+    ...pivotsIn(solved),
+    ...outcome,
+  ]
 }
 
 /** What a list shows of a section of rolls: what comes next, and how square and level each is, rad; null where unknown. */

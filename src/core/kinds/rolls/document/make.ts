@@ -1,9 +1,20 @@
 import { emptyQuantity } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
-import type { LengthCell, LevelCell, RollOfLine, RollsLine, RollsRound } from './schema'
+import type {
+  Further,
+  LengthCell,
+  LevelCell,
+  Monument,
+  RollOfLine,
+  RollsLine,
+  RollsRound,
+  StrokePlace,
+  StrokeWay,
+  TroubleCall,
+} from './schema'
 
-const makeRoll = (n: number, unit: Unit): RollOfLine => {
+export const makeRoll = (n: number, unit: Unit): RollOfLine => {
   const length = lengthUnitFor(unit)
   const nothing = emptyQuantity(length)
   const zero = { text: '0', unit: length }
@@ -58,6 +69,32 @@ export const makeRound = (_line: RollsLine, takenAt: string, unit: Unit): RollsR
   marks: [],
 })
 
+export const makeFurther = (id: string, unit: Unit): Further => ({
+  id,
+  type: 'tape',
+  on: '',
+  to: '',
+  near: emptyQuantity(unit),
+  far: emptyQuantity(unit),
+  square: '',
+  level: '',
+  gauge: emptyQuantity(lengthUnitFor(unit)),
+})
+
+export const makeMonument = (id: string, unit: Unit): Monument => {
+  const nothing = emptyQuantity(lengthUnitFor(unit))
+  return { id, name: '', place: '', x: nothing, off: nothing, verified: '' }
+}
+
+export const makeTrouble = (unit: Unit): TroubleCall => {
+  const nothing = emptyQuantity(unit)
+  const look = { near: nothing, far: nothing }
+  return { what: 'edge', since: '', span: '', slack: '', looks: [look, look] }
+}
+
+/** The name of a number of a pivoting roll in a round. */
+export const strokeCell = (roll: string, place: StrokePlace, way: StrokeWay): string => `${roll}.${place}-${way}`
+
 export const repeatRound = (round: RollsRound, id: string, takenAt: string): RollsRound => ({
   ...round,
   id,
@@ -65,6 +102,18 @@ export const repeatRound = (round: RollsRound, id: string, takenAt: string): Rol
   values: {},
   divisions: {},
   marks: round.marks.map((mark) => ({ ...mark, value: emptyQuantity(mark.value.unit) })),
+  ...(round.further
+    ? {
+        further: round.further.map((one) => ({
+          ...one,
+          near: emptyQuantity(one.near.unit),
+          far: emptyQuantity(one.far.unit),
+          square: '',
+          level: '',
+        })),
+      }
+    : {}),
+  ...(round.strokes ? { strokes: {} } : {}),
 })
 
 /** The name of a cell of a roll in a round. */

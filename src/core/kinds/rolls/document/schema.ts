@@ -2,6 +2,9 @@ import * as v from 'valibot'
 import { id, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
 
+/** Most rolls of a section. */
+export const mostRolls = 200
+
 /**
  * What is stored of a section of rolls: they stand in the order in which the web runs. All have one face width and one distance
  * between their housings. Places are told from the first, toward the way the web runs and up.
@@ -20,6 +23,23 @@ const rollSchema = v.strictObject({
   incline: text(12),
   /** What the span that ends here may bend in its plane, mm/m as typed; empty for 0.1. */
   limit: text(12),
+  /** Turns about a pivot as it runs: a dancer, a steering or a guide roll. */
+  pivots: v.optional(v.boolean()),
+  /** How far its near housing can go; empty for no limit. Along its base either way, shims that can be added, shims that can come out. */
+  limits: v.optional(v.strictObject({ slide: quantitySchema, up: quantitySchema, down: quantitySchema })),
+})
+
+/** A mark built into floor or frame that the baseline is found again from. */
+const monumentSchema = v.strictObject({
+  id,
+  name: text(40),
+  /** Where it is, in words. */
+  place: text(120),
+  x: quantitySchema,
+  /** Off the middle of the machine toward the near side. */
+  off: quantitySchema,
+  /** The day it was last checked against another; empty where nobody knows. */
+  verified: text(10),
 })
 
 export const lineSchema = v.strictObject({
@@ -29,11 +49,17 @@ export const lineSchema = v.strictObject({
   /** Of every face; and between the housings of every roll. */
   width: quantitySchema,
   housings: quantitySchema,
-  rolls: v.pipe(v.array(rollSchema), v.minLength(2), v.maxLength(60)),
+  rolls: v.pipe(v.array(rollSchema), v.minLength(2), v.maxLength(mostRolls)),
   /** Square by agreement where nothing squares it. */
   reference: v.union([v.literal(''), id]),
   /** How far a baseline stands toward the near side of the middle of the machine; empty where there is none. */
   baseline: quantitySchema,
+  monuments: v.optional(v.pipe(v.array(monumentSchema), v.maxLength(20))),
+  /**
+   * What the web can bear, as typed: tension N/mm of its width, modulus N/mm², thickness mm. With all three given, a span's own limit
+   * comes from the slack edge; absent where nobody knows.
+   */
+  web: v.optional(v.strictObject({ tension: text(12), modulus: text(12), thickness: text(12) })),
 })
 
 /** The numbers that may be read of a roll: both ends from a square plane, both ends of a tape to the next roll, from the baseline. */
@@ -42,6 +68,51 @@ export type LengthCell = (typeof lengthCells)[number]
 /** Divisions of a level as it lies, and turned end for end. */
 export const levelCells = ['level', 'turned'] as const
 export type LevelCell = (typeof levelCells)[number]
+
+/**
+ * What else can be read: a tape between any two rolls, one round two of them, both diagonals between two faces, or what an
+ * instrument tells of one roll at once.
+ */
+export const furtherTypes = ['tape', 'loop', 'diagonals', 'direct'] as const
+export type FurtherType = (typeof furtherTypes)[number]
+
+const furtherSchema = v.strictObject({
+  id,
+  type: v.picklist(furtherTypes),
+  on: v.union([v.literal(''), id]),
+  /** The other roll; empty for what is told of one. */
+  to: v.union([v.literal(''), id]),
+  /** At the near end and at the far end; for diagonals from the first's near end to the other's far end, and the other way. */
+  near: quantitySchema,
+  far: quantitySchema,
+  /** Told at once, mm/m as typed, and the length that it was gauged over. */
+  square: text(12),
+  level: text(12),
+  gauge: quantitySchema,
+})
+
+/** Where a pivoting roll stands in its stroke, and which way it came there. */
+export const strokePlaces = ['one', 'middle', 'other'] as const
+export type StrokePlace = (typeof strokePlaces)[number]
+export const strokeWays = ['up', 'down'] as const
+export type StrokeWay = (typeof strokeWays)[number]
+
+/** What brings somebody to a running machine. */
+export const complaints = ['registration', 'edge', 'breaks', 'wrinkle', 'other'] as const
+export type Complaint = (typeof complaints)[number]
+
+const bothEnds = v.strictObject({ near: quantitySchema, far: quantitySchema })
+
+/** A call about trouble: what is seen, two looks with hand tools set up anew between, before anything is moved. */
+const troubleSchema = v.strictObject({
+  what: v.picklist(complaints),
+  since: text(80),
+  /** Where it shows: the roll at the end of that span. */
+  span: v.union([v.literal(''), id]),
+  /** The edge that hangs slack, where one does. */
+  slack: v.picklist(['near', 'far', '']),
+  looks: v.strictTuple([bothEnds, bothEnds]),
+})
 
 const markSchema = v.strictObject({
   id,
@@ -64,9 +135,16 @@ export const roundSchema = v.strictObject({
   /** By roll: the stand of the instrument that squared it; absent or empty where it was the baseline. */
   stands: v.record(id, text(20)),
   /** Floor marks as the stands read them. */
-  marks: v.pipe(v.array(markSchema), v.maxLength(60)),
+  marks: v.pipe(v.array(markSchema), v.maxLength(mostRolls)),
+  further: v.optional(v.pipe(v.array(furtherSchema), v.maxLength(2 * mostRolls))),
+  /** Of pivoting rolls, far end less near end, by roll, place and way it came: `r7.one-up`. */
+  strokes: v.optional(v.record(text(60), quantitySchema)),
+  trouble: v.optional(troubleSchema),
 })
 
 export type RollsLine = v.InferOutput<typeof lineSchema>
 export type RollsRound = v.InferOutput<typeof roundSchema>
 export type RollOfLine = RollsLine['rolls'][number]
+export type Monument = NonNullable<RollsLine['monuments']>[number]
+export type Further = NonNullable<RollsRound['further']>[number]
+export type TroubleCall = NonNullable<RollsRound['trouble']>

@@ -13,6 +13,8 @@ export interface Roll extends RollPlace {
   incline: number
   /** What the span that ends here may bend in its plane. */
   limit: number
+  /** How far its near housing can go along its base and by shims, mm; absent where nothing holds it. */
+  reach?: { slide?: [number, number]; shim?: [number, number] } | undefined
 }
 
 /** What was read, each with the deviation of one of its numbers. mm, but divisions and mm/m for a level. */
@@ -31,6 +33,10 @@ export type RollReading =
   | { type: 'plane'; stand: string; mark: string; x: number; value: number; sd: number }
   | { type: 'tape' | 'loop'; between: readonly [string, string]; near: number; far: number; over: number; sd: number }
   | { type: 'centre'; on: string; value: number; sd: number }
+  /** Between the corners of two faces: from the first's near end to the other's far end, and the other way. */
+  | { type: 'diagonals'; between: readonly [string, string]; nearFar: number; farNear: number; sd: number }
+  /** Told at once by a tracker, a gyroscope or a station, rad; the deviation that of each, rad. */
+  | { type: 'direct'; on: string; square?: number | undefined; level?: number | undefined; sd: number }
 
 export interface Section {
   rolls: readonly Roll[]
@@ -110,7 +116,8 @@ export function solveSection(section: Section, readings: readonly RollReading[])
   const middle = marks.reduce((sum, x) => sum + x, 0) / Math.max(1, marks.length)
   const square = (id: string) => 2 * (place.get(id) ?? 0)
   const level = (id: string) => 2 * (place.get(id) ?? 0) + 1
-  const rowOf = (one: RollReading): SparseRow | undefined => {
+  const centres = centresOf(section, readings)
+  const rowOf = (one: Exclude<RollReading, { type: 'direct' }>): SparseRow | undefined => {
     if (one.type === 'level') {
       const { on, divisions, turned, instrument, sd } = one
       const step = one.sensitivity / 1000
@@ -147,6 +154,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
     const [dx, dz] = [j.x - i.x, j.z - i.z]
     const distance = Math.hypot(dx, dz)
     const [qx, qz] = [dx / distance, dz / distance]
+    if (one.type === 'diagonals') return diagonalsRow(one, { i, j, qx, qz, distance })
     // a loop goes there and back: L = 2D + π(r_i + r_j) + (r_i − r_j)²/D
     const per = one.type === 'loop' ? 2 - ((i.radius - j.radius) / distance) ** 2 : 1
     return {
@@ -156,14 +164,38 @@ export function solveSection(section: Section, readings: readonly RollReading[])
       by: [-qx, -qz, qx, qz],
     }
   }
-  const rows = readings.flatMap((one) => rowOf(one) ?? [])
+  /** Square to the centre line: `e = (d1² − d2²)/(4W) = c_j − c_i + D·(a_i + a_j)/2·q`, where both middles are known. */
+  const diagonalsRow = (
+    { nearFar, farNear, sd }: Extract<RollReading, { type: 'diagonals' }>,
+    { i, j, qx, qz, distance }: { i: Roll; j: Roll; qx: number; qz: number; distance: number },
+  ): SparseRow | undefined => {
+    const [from, to] = [centres.get(i.id), centres.get(j.id)]
+    if (!from || !to) return undefined
+    const wide = (i.width + j.width) / 2
+    const half = distance / 2
+    const diagonal = (Math.abs(nearFar) + Math.abs(farNear)) / 2
+    return {
+      observed: (nearFar ** 2 - farNear ** 2) / (4 * wide) - (to.value - from.value),
+      sd: Math.hypot((diagonal * sd) / (Math.SQRT2 * wide), from.sd, to.sd),
+      at: [square(i.id), level(i.id), square(j.id), level(j.id)],
+      by: [half * qx, half * qz, half * qx, half * qz],
+    }
+  }
+  const rowsOf = (one: RollReading): SparseRow[] =>
+    one.type === 'direct'
+      ? (['square', 'level'] as const).flatMap((what) => {
+          const value = one[what]
+          const at = what === 'square' ? square(one.on) : level(one.on)
+          return value === undefined ? [] : [{ observed: value, sd: one.sd, at: [at], by: [1] }]
+        })
+      : [rowOf(one) ?? []].flat()
+  const rows = readings.flatMap(rowsOf)
   const n = 2 * rolls.length + shared.length
   const bare = solveSparse(n, rows)
   const reference = section.reference
   const free = reference !== undefined && place.has(reference) && !bare.told([square(reference)], [1])
   const fit = free && reference !== undefined ? solveSparse(n, rows, new Set([square(reference)])) : bare
   const one = (k: number): Told | null => fit.told([k], [1]) ?? null
-  const centres = centresOf(section, readings)
   const solved = rolls.map((roll): Omit<RollSolved, 'verdict'> => {
     const own = { square: one(square(roll.id)), level: one(level(roll.id)) }
     return { id: roll.id, ...own, centre: centres.get(roll.id) ?? null, housings: housingsOf(roll, own) }
@@ -186,25 +218,17 @@ export function solveSection(section: Section, readings: readonly RollReading[])
       way: span,
     }
   })
+  const spansOf = new Map<string, SpanSolved[]>()
+  for (const span of spans)
+    for (const id of new Set([span.from, span.to])) spansOf.set(id, [...(spansOf.get(id) ?? []), span])
   const stands = shared.flatMap((name) => (name.startsWith('heading ') ? [name.slice('heading '.length)] : []))
   const { misfit } = fit
   return {
-    rolls: solved.map((roll) => ({
-      ...roll,
-      verdict: worseOf(spans.filter(({ from, to }) => from === roll.id || to === roll.id)),
-    })),
+    rolls: solved.map((roll) => ({ ...roll, verdict: worseOf(spansOf.get(roll.id) ?? []) })),
     spans,
     stands: stands.map((id) => ({ id, heading: one(sharedAt(`heading ${id}`)) })),
     free,
-    mistakes: mistakesIn(
-      readings,
-      misfit,
-      (changed) =>
-        solveSparse(
-          n,
-          changed.flatMap((each) => rowOf(each) ?? []),
-        ).misfit,
-    ),
+    mistakes: mistakesIn(readings, misfit, (changed) => solveSparse(n, changed.flatMap(rowsOf)).misfit),
     misfit: misfit.over > 0 ? Math.sqrt(misfit.square / misfit.over) : null,
   }
 }

@@ -144,6 +144,51 @@ export function solveSparse(n: number, rows: readonly SparseRow[], fixed: Readon
     }
     return variance
   }
+  /**
+   * The inverse where the factor has places, and nowhere else: each of its columns from those after it (Takahashi, Fagan & Chen,
+   * Formation of a sparse bus impedance matrix, 1973). What an envelope holds is closed under it.
+   */
+  const inverseOf = (): Float64Array[] => {
+    const inverse = lower.map((row) => new Float64Array(row.length))
+    const below: number[][] = Array.from({ length: n }, () => [])
+    for (let k = 0; k < n; k++) for (let j = first[k] ?? k; j < k; j++) below[j]?.push(k)
+    // innermost of all: every place asked for is there by how an envelope is made
+    const at = (k: number, j: number) =>
+      k > j
+        ? ((inverse[k] as Float64Array)[j - (first[k] as number)] as number)
+        : ((inverse[j] as Float64Array)[k - (first[j] as number)] as number)
+    for (let i = n - 1; i >= 0; i--) {
+      const d = diagonal[i] ?? 0
+      if (d <= 0) continue
+      const own = below[i] ?? []
+      const factors = own.map((k) => lower[k]?.[i - (first[k] ?? 0)] ?? 0)
+      let square = 1 / d
+      own.forEach((j, m) => {
+        let sum = 0
+        for (let q = 0; q < own.length; q++) sum -= (factors[q] as number) * at(own[q] as number, j)
+        const row = inverse[j]
+        if (row) row[i - (first[j] ?? 0)] = sum
+        square -= (factors[m] ?? 0) * sum
+      })
+      const row = inverse[i]
+      if (row) row[i - (first[i] ?? 0)] = square
+    }
+    return inverse
+  }
+  let inverse: Float64Array[] | undefined
+  /** The same variance from the inverse's own places; undefined where a pair of them is not among these. */
+  const varianceAt = (at: readonly number[], by: readonly number[]): number | undefined => {
+    for (const k of at) for (const j of at) if (k > j && j < (first[k] ?? k)) return undefined
+    inverse ??= inverseOf()
+    let variance = 0
+    for (const [a, k] of at.entries())
+      for (const [b, j] of at.entries()) {
+        const [high, low] = k > j ? [k, j] : [j, k]
+        const share = inverse[high]?.[low - (first[high] ?? 0)] ?? 0
+        variance += (by[a] ?? 0) * (scale[k] ?? 0) * (by[b] ?? 0) * (scale[j] ?? 0) * share
+      }
+    return Math.max(0, variance)
+  }
   const told: SparseFit['told'] = (at, by) => {
     const tiny = 1e-12 * Math.max(...by.map(Math.abs))
     const counts = at.map((k, i) => !fixed.has(k) && Math.abs(by[i] ?? 0) > tiny)
@@ -158,7 +203,7 @@ export function solveSparse(n: number, rows: readonly SparseRow[], fixed: Readon
     }
     return {
       value: own.reduce((sum, k, i) => sum + (factors[i] ?? 0) * (values[k] ?? 0), 0),
-      sd: Math.sqrt(varianceOf(own, factors)),
+      sd: Math.sqrt(varianceAt(own, factors) ?? varianceOf(own, factors)),
     }
   }
   let square = 0

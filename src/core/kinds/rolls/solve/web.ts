@@ -37,6 +37,22 @@ export function alongBase(x: number, z: number, incline: number): { slide: numbe
 }
 
 /**
+ * What a span may bend in its plane before the web's slack edge lies loose: `share · 2S·T/(E·h·W)`, rad.
+ *
+ * @param length of the span, mm
+ * @param width of the web, mm
+ * @param web tension N/mm of width, modulus N/mm², thickness mm
+ */
+export const slackLimit = (
+  length: number,
+  width: number,
+  { tension, modulus, thickness }: { tension: number; modulus: number; thickness: number },
+): number => (slackShare * 2 * length * tension) / (modulus * thickness * width)
+
+/** Share of the slack edge's bend that a span may use. */
+const slackShare = 0.25
+
+/**
  * The set point at the far target: turned until it reads this, a plane that showed `far` there with zero at the near one is parallel
  * to the roll: `−F·L1/L2`.
  *

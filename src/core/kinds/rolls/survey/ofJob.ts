@@ -1,7 +1,8 @@
 import { tidy } from '../../../frame/openFormat'
 import type { JobOf } from '../../../job/document'
 import type { RollsLine, RollsRound } from '../document/schema'
-import { readingsOf, sectionOf } from '../solve/round'
+import { sectionOf } from '../solve/measured'
+import { readingsOf } from '../solve/readings'
 import type { RollsSurvey } from './schema'
 
 /** A round of a section of rolls as an open survey document, in mm; undefined while a dimension is missing or nothing is read. */
@@ -30,6 +31,7 @@ export function surveyOf(
         ...(roll.movable ? {} : { movable: false }),
         ...(roll.incline ? { incline: roll.incline } : {}),
         limit: roll.limit,
+        ...(roll.reach ? { limits: { near: roll.reach } } : {}),
       })),
       web: { side: Object.fromEntries(section.rolls.map(({ id, side }) => [id, side])) },
       ...(section.reference === undefined ? {} : { reference: section.reference }),
@@ -37,6 +39,9 @@ export function surveyOf(
       readings: readings.map((one) => {
         if (one.type === 'level') return { ...one, instrument: one.instrument ?? 'level' }
         if (one.type === 'plane') return { ...one, x: tidy(one.x), value: tidy(one.value) }
+        if (one.type === 'diagonals')
+          return { ...one, between: [...one.between], nearFar: tidy(one.nearFar), farNear: tidy(one.farNear) }
+        if (one.type === 'direct') return one
         if (one.type === 'centre') return { ...one, value: tidy(one.value) }
         if (one.type === 'scale') {
           const { stand, ...own } = one

@@ -62,8 +62,16 @@ const reading = v.variant(
     v.strictObject({ type: v.literal('tape'), between, near: finite, far: finite, over: positive, sd }),
     v.strictObject({ type: v.literal('loop'), between, near: finite, far: finite, over: positive, sd }),
     v.strictObject({ type: v.literal('centre'), on: id, value: finite, sd }),
+    v.strictObject({ type: v.literal('diagonals'), between, nearFar: positive, farNear: positive, sd }),
+    v.strictObject({
+      type: v.literal('direct'),
+      on: id,
+      square: v.optional(finite),
+      level: v.optional(finite),
+      sd: v.optional(angle),
+    }),
   ],
-  '"level", "scale", "plane", "tape", "loop" or "centre"',
+  '"level", "scale", "plane", "tape", "loop", "centre", "diagonals" or "direct"',
 )
 
 /** The open survey document of a section of rolls, version 1. */

@@ -38,8 +38,8 @@ export interface RollsResult {
   warnings: { code: string; message: string }[]
 }
 
-/** Where nobody says more: a reading, mm; a level, divisions; a span, rad. */
-export const usual = { sd: 0.005, divisions: 0.5, limit: 0.0001 }
+/** Where nobody says more: a reading, mm; a level, divisions; a span, and what is told at once, rad. */
+export const usual = { sd: 0.005, divisions: 0.5, limit: 0.0001, direct: 0.00002 }
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<RollsSurvey> {
@@ -166,7 +166,9 @@ function inMm(one: RollsSurvey['rolls']['readings'][number], units: Units): Roll
   const length = (value: number) => toMm(value, units.length)
   const reading = (value: number) => toMm(value, units.reading)
   if (one.type === 'level') return { ...one, turned: one.turned ?? false, sd: one.sd ?? usual.divisions }
+  if (one.type === 'direct') return { ...one, sd: one.sd ?? usual.direct }
   const sd = one.sd === undefined ? usual.sd : reading(one.sd)
+  if (one.type === 'diagonals') return { ...one, nearFar: reading(one.nearFar), farNear: reading(one.farNear), sd }
   if (one.type === 'plane') return { ...one, x: length(one.x), value: reading(one.value), sd }
   if (one.type === 'centre') return { ...one, value: reading(one.value), sd }
   return { ...one, near: reading(one.near), far: reading(one.far), over: length(one.over), sd }

@@ -4,9 +4,13 @@ import { toMm } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
 import type { JobOf } from '../../../job/document'
 import { jobFrom } from '../../../job/make'
-import { cellOf, makeLine, makeRound } from '../document/make'
-import type { RollsLine, RollsRound } from '../document/schema'
-import { readSurvey } from './solve'
+import { cellOf, makeFurther, makeLine, makeRound } from '../document/make'
+import { type Further, mostRolls, type RollOfLine, type RollsLine, type RollsRound } from '../document/schema'
+import { gaugeFor } from '../solve/readings'
+import type { RollsSurvey } from './schema'
+import { readSurvey, usual } from './solve'
+
+type Reading = RollsSurvey['rolls']['readings'][number]
 
 /**
  * A survey document of a section of rolls as a job. The page has one face width, one distance between housings, one length over
@@ -22,8 +26,8 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const typed = (value: number): Quantity => quantityFrom(toMm(value, units.length), length, unit === 'mil' ? 5 : 4)
   const reading = (value: number): Quantity => quantityFrom(toMm(value, units.reading), unit, unit === 'mil' ? 3 : 4)
   const [first] = told.rolls
-  if (told.rolls.length < 2 || told.rolls.length > 60 || !first)
-    return refuse('rolls.rolls', 'expected two to sixty rolls: the page holds no more')
+  if (told.rolls.length < 2 || told.rolls.length > mostRolls || !first)
+    return refuse('rolls.rolls', `expected two to ${mostRolls} rolls: the page holds no more`)
   const path = told.web?.path ?? told.rolls.map(({ id }) => id)
   if (path.length !== told.rolls.length || new Set(path).size < path.length)
     return refuse('rolls.web.path', 'expected every roll once: the page holds one way through them')
@@ -36,7 +40,10 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
         `rolls.rolls.${r}.housings`,
         'expected those of the first, as far to either side: the page holds one distance',
       )
-    if (roll.limits) return refuse(`rolls.rolls.${r}.limits`, 'expected none: the page has no place for them')
+    const { near, far } = roll.limits ?? {}
+    if (far) return refuse(`rolls.rolls.${r}.limits.far`, 'expected none: the page has it stay')
+    if (near?.slide && near.slide[0] !== -near.slide[1])
+      return refuse(`rolls.rolls.${r}.limits.near.slide`, 'expected as much either way: the page holds one number')
   }
   const made = makeLine(told.name?.slice(0, 80) || name, unit, [])
   const ordered = path.flatMap((id) => told.rolls.find((one) => one.id === id) ?? [])
@@ -54,9 +61,41 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       fixed: roll.movable === false,
       incline: roll.incline ? String(roll.incline) : '',
       limit: roll.limit === undefined ? '' : String(Number((roll.limit * 1000).toPrecision(6))),
+      ...limitsFrom(roll.limits?.near),
     })),
     reference: told.reference ?? '',
     baseline: told.baseline ? typed(told.baseline.offset) : emptyQuantity(length),
+  }
+  /** What its near housing can do, as it is typed on the page. */
+  function limitsFrom(
+    near: { slide?: [number, number] | undefined; shim?: [number, number] | undefined } | undefined,
+  ): Pick<RollOfLine, 'limits'> {
+    if (!near) return {}
+    const nothing = emptyQuantity(unit)
+    return {
+      limits: {
+        slide: near.slide ? reading(near.slide[1]) : nothing,
+        up: near.shim ? reading(near.shim[1]) : nothing,
+        down: near.shim ? reading(-near.shim[0]) : nothing,
+      },
+    }
+  }
+  /** A reading that has no cell of its own in the tables. */
+  function furtherFrom(one: Reading, id: string): Further {
+    const bare = { ...makeFurther(id, unit) }
+    const slope = (rad: number | undefined) => (rad === undefined ? '' : String(Number((rad * 1000).toPrecision(6))))
+    if (one.type === 'direct') {
+      // the length that makes it as sure as the document says
+      const gauge = quantityFrom(gaugeFor(one.sd ?? usual.direct), length, 2)
+      return { ...bare, type: 'direct', on: one.on, square: slope(one.square), level: slope(one.level), gauge }
+    }
+    if (one.type === 'diagonals') {
+      const [on, to] = one.between
+      return { ...bare, type: 'diagonals', on, to, near: reading(one.nearFar), far: reading(one.farNear) }
+    }
+    if (one.type !== 'tape' && one.type !== 'loop') return bare
+    const [on, to] = one.between
+    return { ...bare, type: one.type, on, to, near: reading(one.near), far: reading(one.far) }
   }
   let round = makeRound(line, takenAt, unit)
   let over: number | undefined
@@ -74,7 +113,17 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       round = { ...round, divisions: { ...round.divisions, [cell]: String(Number(one.divisions.toFixed(4))) } }
       continue
     }
-    if (one.type === 'loop') return refuse(`${at}.type`, 'expected another: the page has no place for a loop')
+    const elsewhere = one.type === 'tape' && path[path.indexOf(one.between[0]) + 1] !== one.between[1]
+    if (one.type === 'diagonals' || one.type === 'direct' || one.type === 'loop' || elsewhere) {
+      const own = furtherFrom(one, `f${r}`)
+      if ('over' in one) {
+        if (over !== undefined && one.over !== over)
+          return refuse(`${at}.over`, 'expected that of the other readings: the page holds one')
+        over = one.over
+      }
+      round = { ...round, further: [...(round.further ?? []), own] }
+      continue
+    }
     if (one.type === 'plane') {
       const mark = { id: `m${r}`, stand: one.stand.slice(0, 20), mark: one.mark.slice(0, 20) }
       round = { ...round, marks: [...round.marks, { ...mark, x: typed(one.x), value: reading(one.value) }] }
@@ -89,10 +138,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     if (over !== undefined && one.over !== over)
       return refuse(`${at}.over`, 'expected that of the other readings: the page holds one')
     over = one.over
-    const [from, to] = one.type === 'tape' ? one.between : [one.on, undefined]
-    const i = path.indexOf(from)
-    if (one.type === 'tape' && path[i + 1] !== to)
-      return refuse(`${at}.between`, 'expected a roll and the next one: the page has no place for others')
+    const from = one.type === 'tape' ? one.between[0] : one.on
     const [near, far] =
       one.type === 'tape'
         ? [cellOf(from, 'tapeNear'), cellOf(from, 'tapeFar')]

@@ -1,0 +1,88 @@
+import { quantityMm } from '../../../frame/quantity'
+import { cellOf } from '../document/make'
+import { type Further, type LengthCell, levelCells, type RollsLine, type RollsRound } from '../document/schema'
+import { bareNumber, sizeMm } from './measured'
+import type { RollReading } from './section'
+
+/** Deviations where nobody says more: of a scale and a tape, of a place from the baseline, mm; of a level, divisions. */
+const usual = { scale: 0.02, tape: 0.05, centre: 0.2, mark: 0.02, level: 0.5 }
+/** Everything that was read, in mm and divisions. */
+export function readingsOf(line: RollsLine, round: RollsRound): RollReading[] {
+  const mm = (roll: string, cell: LengthCell) => quantityMm(round.values[cellOf(roll, cell)])
+  const over = sizeMm(round.over)
+  const sensitivity = bareNumber(round.sensitivity)
+  const levels = line.rolls.flatMap(({ id }) =>
+    levelCells.flatMap((cell): RollReading[] => {
+      const divisions = bareNumber(round.divisions[cellOf(id, cell)] ?? '')
+      if (divisions === undefined || sensitivity === undefined || sensitivity <= 0) return []
+      const turned = cell === 'turned'
+      return [{ type: 'level', on: id, divisions, sensitivity, turned, instrument: 'level', sd: usual.level }]
+    }),
+  )
+  const flats = line.rolls.flatMap(({ id }, i): RollReading[] => {
+    const next = line.rolls[i + 1]
+    const [near, far, tapeNear, tapeFar] = [mm(id, 'near'), mm(id, 'far'), mm(id, 'tapeNear'), mm(id, 'tapeFar')]
+    const stand = round.stands[id]?.trim()
+    return [
+      ...(near !== undefined && far !== undefined && over !== undefined
+        ? [{ type: 'scale', on: id, near, far, over, sd: usual.scale, ...(stand ? { stand } : {}) } as const]
+        : []),
+      ...(next && tapeNear !== undefined && tapeFar !== undefined && over !== undefined
+        ? [
+            {
+              type: 'tape',
+              between: [id, next.id],
+              near: tapeNear,
+              far: tapeFar,
+              over,
+              sd: usual.tape,
+            } as const,
+          ]
+        : []),
+    ]
+  })
+  const centres = line.rolls.flatMap(({ id }): RollReading[] => {
+    const value = mm(id, 'centre')
+    return value === undefined || quantityMm(line.baseline) === undefined
+      ? []
+      : [{ type: 'centre', on: id, value, sd: usual.centre }]
+  })
+  const marks = round.marks.flatMap((one): RollReading[] => {
+    const [x, value] = [quantityMm(one.x), quantityMm(one.value)]
+    const [stand, mark] = [one.stand.trim(), one.mark.trim()]
+    return x === undefined || value === undefined || !stand || !mark
+      ? []
+      : [{ type: 'plane', stand, mark, x, value, sd: usual.mark }]
+  })
+  const further = (round.further ?? []).flatMap((one) => furtherReading(line, one, over))
+  return [...levels, ...flats, ...centres, ...marks, ...further]
+}
+
+/** What else was read, as a reading; nothing while something of it is missing. */
+function furtherReading(line: RollsLine, one: Further, over: number | undefined): RollReading[] {
+  const { type, on, to } = one
+  const known = (id: string) => line.rolls.some((roll) => roll.id === id)
+  if (!known(on)) return []
+  if (type === 'direct') {
+    const [square, level] = [bareNumber(one.square), bareNumber(one.level)]
+    const gauge = sizeMm(one.gauge) ?? sizeMm(line.width)
+    if ((square === undefined && level === undefined) || gauge === undefined) return []
+    const slope = (mmPerMetre: number | undefined) => (mmPerMetre === undefined ? undefined : mmPerMetre / 1000)
+    // a short gauge length does not even out the face: sd of a slope is s√2/G
+    return [{ type, on, square: slope(square), level: slope(level), sd: (usual.scale * Math.SQRT2) / gauge }]
+  }
+  const [near, far] = [quantityMm(one.near), quantityMm(one.far)]
+  if (near === undefined || far === undefined || !known(to) || to === on || standTogether(line, on, to)) return []
+  if (type === 'diagonals') return [{ type, between: [on, to], nearFar: near, farNear: far, sd: usual.tape }]
+  return over === undefined ? [] : [{ type, between: [on, to], near, far, over, sd: usual.tape }]
+}
+
+/** Over how long a gauge length a slope is told with that deviation, mm; rad. */
+export const gaugeFor = (sd: number): number => (usual.scale * Math.SQRT2) / sd
+
+/** Whether two rolls have one place: nothing between them has a direction then. */
+function standTogether({ rolls }: RollsLine, a: string, b: string): boolean {
+  const [i, j] = [a, b].map((id) => rolls.find((roll) => roll.id === id))
+  const apart = (key: 'x' | 'z') => (quantityMm(i?.[key]) ?? 0) - (quantityMm(j?.[key]) ?? 0)
+  return Math.hypot(apart('x'), apart('z')) < 1e-6
+}
