@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
-import { radians } from '../../frame/angles'
+import { direction, radians } from '../../frame/angles'
 import { chance } from '../../rig/random'
 import { belt as kind } from '.'
 import { findingsFor, verdictPeg } from './advice/findings'
@@ -211,6 +211,48 @@ describe('on the exact rig', () => {
           expect(off).toBeLessThan(1.5)
         }
       }),
+      tries(100),
+    )
+  })
+
+  it('the wobble of the sheave that stays, magnified by the span, goes when both are turned; turned alone it stays in the offset', () => {
+    fc.assert(
+      fc.property(
+        bodies,
+        fc.integer({ min: 0, max: 359 }),
+        fc.integer({ min: 0, max: 359 }),
+        ({ toe, tilt, offset, y, z }, at, stillAt) => {
+          fc.pre(Math.hypot(y, z) > 200)
+          const body: Body = { centre: [offset, y, z], axis: axisOf(toe, tilt), wobble: { by: 0.001, at } }
+          const still: Body = { centre: [0, 0, 0], axis: axisOf(0, 0), wobble: { by: 0.001, at: stillAt } }
+          const drive = { ...driveOf(), moved: [{ id: 'motor', centre: [0, y, z] as const, toGroove: 25 }] }
+          const read = (turned: number, both: boolean): BeltReading[] =>
+            quarters.map((angle) => {
+              const [sin, cos] = direction(angle)
+              const [py, pz] = [y + 110 * sin, z + 110 * cos]
+              const plane = faceAt(still, (Math.atan2(py, pz) * 180) / Math.PI, Math.hypot(py, pz), both ? turned : 0)
+              const value = faceAt(body, angle, 110, turned) - plane
+              return {
+                type: 'face' as const,
+                on: 'motor',
+                angle,
+                radius: 110,
+                value,
+                turned,
+                sd: 0.005,
+                ...(both ? { both: true as const } : {}),
+              }
+            })
+          const [found] = solveDrive(drive, [...read(0, true), ...read(180, true)], 0.01)
+          expect(found?.toe?.value).toBeCloseTo(toe, 5)
+          expect(found?.tilt?.value).toBeCloseTo(tilt, 5)
+          expect(found?.offset?.value).toBeCloseTo(offset - 5, 5)
+          // turned alone, the offset is out by the reference plane's lean over the span
+          const [alone] = solveDrive(drive, [...read(0, false), ...read(180, false)], 0.01)
+          const lean = faceAt(still, (Math.atan2(y, z) * 180) / Math.PI, Math.hypot(y, z))
+          expect(alone?.offset?.value).toBeCloseTo(offset - 5 - lean, 5)
+        },
+      ),
       tries(100),
     )
   })
@@ -520,5 +562,27 @@ describe('a job on a belt drive', () => {
     const set = { ...makeSet('motor', 's', 'mm', 'angles'), values: { inner: { text: 'x', unit: 'mm' as const } } }
     expect(solveRound(line, { ...rounds[0]!, sets: [set] }).faults).toEqual([])
     expect(solveRound(line, { ...rounds[0]!, sets: [{ ...set, method: 'edge' }] }).faults).toHaveLength(1)
+  })
+  it('a limit is typed in degrees or as a slope, and goes out in degrees', () => {
+    const { line, rounds } = brought()
+    const slope = solveRound({ ...line, limit: '4 mm/m' }, rounds[0]!)
+    expect(slope.limit).toBeCloseTo(Math.atan(0.004), 12)
+    expect(solveRound({ ...line, limit: '4 mil/in' }, rounds[0]!).limit).toBe(slope.limit)
+    expect(solveRound({ ...line, limit: '4 mm' }, rounds[0]!).limitFault).toBeDefined()
+    expect(solveRound({ ...line, limit: '2000 mm/m' }, rounds[0]!).limitFault).toEqual({ kind: 'too-large' })
+    expect(surveyOf({ line: { ...line, limit: '4 mm/m' } }, rounds[0]!)?.belt.limit).toBeCloseTo(0.22918, 5)
+  })
+  it('read with both sheaves turned, it goes out as the mean of the two turns', () => {
+    const { line, rounds } = brought()
+    const values = { a0: '1', a0t: '2', a90: '3' }
+    const set = {
+      ...makeSet('motor', 's', 'mm'),
+      both: true,
+      radius: { text: '110', unit: 'mm' as const },
+      values: Object.fromEntries(Object.entries(values).map(([key, text]) => [key, { text, unit: 'mm' as const }])),
+    }
+    const readings = surveyOf({ line }, { ...rounds[0]!, sets: [set] })?.belt.readings
+    expect(readings).toHaveLength(1)
+    expect(readings?.[0]).toMatchObject({ angle: 0, value: 1.5 })
   })
 })

@@ -177,6 +177,69 @@ describe('the row', () => {
       tries(120),
     )
   })
+  it('within what the sleeves allow, the line goes where all can be brought, and no other does with less', () => {
+    const told = (value: number) => ({ value, sd: 0.003 })
+    const one = fc.record({
+      at: fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+      back: fc.double({ min: 0, max: 0.5, noNaN: true }),
+      forth: fc.double({ min: 0, max: 0.5, noNaN: true }),
+    })
+    let reached = 0
+    fc.assert(
+      fc.property(fc.array(one, { minLength: 3, maxLength: 7 }), (bores) => {
+        const placed = bores.map(({ at, back, forth }, i) => ({
+          id: `${i}`,
+          x: 300 * i,
+          limits: { down: back, up: forth },
+          solved: {
+            vertical: told(at),
+            horizontal: told(0),
+            covariance: 0,
+            ovality: null,
+            closure: null,
+            misfit: null,
+          },
+        }))
+        const { sections, line } = solveRow(placed, { way: 'within-limits', held: ['', ''] })
+        const fits = (ways: readonly number[], slack: number) =>
+          ways.every((way, i) => way >= -(bores[i]?.back ?? 0) - slack && way <= (bores[i]?.forth ?? 0) + slack)
+        const waysOf = (offset: number, slope: number) => bores.map(({ at }, i) => offset + slope * 300 * i - at)
+        const sum = (ways: readonly number[]) => ways.reduce((all, way) => all + Math.abs(way), 0)
+        const moves = sections.map(({ vertical }) => 0 - (vertical?.value ?? 9))
+        const { offset, slope } = line.vertical!
+        waysOf(offset, slope).forEach((way, i) => {
+          expect(way).toBeCloseTo(moves[i] ?? 9, 9)
+        })
+        const ok = fits(moves, 1e-8)
+        if (ok) reached++
+        const wide = 300 * (bores.length - 1)
+        for (let a = -20; a <= 20; a++)
+          for (let b = -20; b <= 20; b++) {
+            const [first, last] = [a * 0.04, b * 0.04]
+            const ways = waysOf(first, (last - first) / wide)
+            if (!fits(ways, 0)) continue
+            expect(ok).toBe(true)
+            expect(sum(moves)).toBeLessThan(sum(ways) + 1e-9)
+          }
+      }),
+      tries(120),
+    )
+    expect(reached).toBeGreaterThan(5)
+  })
+  it('where no sleeve has a limit the line of least way runs through two of the bores; a document says it by name', () => {
+    const sections = row.map((one, i) => ({ id: `P${i + 1}`, x: one.x, readings: readOf(one, straight) }))
+    const free = solve(survey({ sections, reference: 'within-limits' }))
+    const still = free.sections.filter(({ vertical }) => Math.abs(vertical?.move ?? 9) < 1e-9)
+    expect(still.length).toBeGreaterThanOrEqual(2)
+    // held where it stands, and all others free: the line goes through it
+    const held = sections.map((one, i) => ({
+      ...one,
+      ...(i === 1 ? { limits: { down: 0, up: 0, near: 0, far: 0 } } : {}),
+    }))
+    const { sections: told } = solve(survey({ sections: held, reference: 'within-limits' }))
+    expect(told[1]?.vertical?.move).toBeCloseTo(0, 9)
+    expect(told[1]?.horizontal?.move).toBeCloseTo(0, 9)
+  })
   it('with a carrier that hangs, what it hangs by is taken out', () => {
     const wire = { kind: 'wire', from: 0, length: 2700, weight: 2.21e-5, tension: 180 } as const
     const hanging: CarrierAt = (x) => [straight(x)[0], straight(x)[1] + droopAt(wire, x)]
@@ -196,7 +259,7 @@ describe('the row', () => {
     fc.assert(
       fc.property(
         fc.array(at, { minLength: 3, maxLength: 6 }),
-        fc.constantFrom('held', 'least-squares', 'least-largest'),
+        fc.constantFrom('held', 'least-squares', 'least-largest', 'within-limits'),
         (spots, way) => {
           const bores = spots.map(({ y, z }, i) => round(700 * i, y, z))
           const reference = way === 'held' ? { held: ['P1', `P${bores.length}`] } : way

@@ -15,6 +15,8 @@ const footSchema = v.strictObject({
   name: text(60),
   behind: quantitySchema,
   limits: v.optional(limitsSchema),
+  /** Shims that lie under it already, as a list of thicknesses. */
+  pack: v.optional(quantitySchema),
 })
 
 const sheaveSchema = v.strictObject({
@@ -41,7 +43,7 @@ export const lineSchema = v.strictObject({
   /** Which way the measured faces look. */
   faces: v.picklist(['right', 'left']),
   belt: v.picklist(beltTypes),
-  /** The maker's limit in degrees; empty for the usual one. */
+  /** The maker's limit in degrees or as a slope (mm/m); empty for the usual one. */
   limit: text(12),
   sheaves: v.pipe(v.array(sheaveSchema), v.minLength(2), v.maxLength(6)),
   /** Shims to choose from; empty where they are cut to measure. */
@@ -61,6 +63,8 @@ const setSchema = v.strictObject({
   radius: quantitySchema,
   /** Read a second time with the sheave turned half round: its wobble is taken out. */
   twice: v.boolean(),
+  /** The sheave that stays is turned half round with it: its own wobble, magnified by the span, is taken out too. */
+  both: v.optional(v.boolean()),
   /** What the target reads on the face that stays: 0 where it was zeroed there. */
   constant: quantitySchema,
   /** Over which a lean was read, by level or plumb. */

@@ -35,6 +35,8 @@ export interface FaceReading {
   target?: string | undefined
   /** The sheave was turned by so many degrees. */
   turned: number
+  /** The sheave that stays was turned with it by as much: its wobble, magnified by the span, turns about as well. */
+  both?: true | undefined
   sd: number
 }
 
@@ -82,7 +84,7 @@ export function spanOf({ reference }: Drive, { centre }: Sheave): { y: number; z
 export const grooveShift = ({ reference, faces }: Drive, { toGroove }: Sheave): number =>
   -faces * (toGroove - reference.toGroove)
 
-const parts = ['toe', 'tilt', 'offset', 'wobbleCos', 'wobbleSin'] as const
+const parts = ['toe', 'tilt', 'offset', 'wobbleCos', 'wobbleSin', 'wobbleShift'] as const
 type Part = (typeof parts)[number]
 type Unknown = `${string} ${Part}`
 
@@ -92,7 +94,11 @@ const turnsOf = (readings: readonly BeltReading[], id: string): Set<number> =>
     readings.flatMap((one) => (one.type === 'face' && one.on === id ? [(((one.turned % 360) + 360) % 360) % 360] : [])),
   )
 
-/** One equation for each reading: `a = o − ρ(αy·sin θ + αz·cos θ) + ρ·w·cos(θ − ψ − r) + c`. */
+/**
+ * One equation for each reading: `a = o − ρ(αy·sin θ + αz·cos θ) + ρ·w·cos(θ − ψ − r) + c`. Where the sheave that stays turned as
+ * well, its wobble leans the reference plane: a slope of the face, which goes with the own wobble, and a shift `C·w·cos r` of its
+ * centre. All of it changes sign over half a turn, so the mean of both has none.
+ */
 function rowOf(reading: BeltReading, unknowns: readonly Unknown[], moved: boolean): Row<Unknown> {
   const values = new Map<string, number>()
   if (reading.type === 'direct') values.set(`${reading.on} ${reading.what}`, 1)
@@ -104,6 +110,7 @@ function rowOf(reading: BeltReading, unknowns: readonly Unknown[], moved: boolea
     values.set(`${reading.on} offset`, 1)
     values.set(`${reading.on} wobbleCos`, reading.radius * turnedCos)
     values.set(`${reading.on} wobbleSin`, reading.radius * turnedSin)
+    if (reading.both) values.set(`${reading.on} wobbleShift`, direction(reading.turned)[1])
   }
   return {
     observed: reading.value,
@@ -120,13 +127,16 @@ function rowOf(reading: BeltReading, unknowns: readonly Unknown[], moved: boolea
  */
 export function solveDrive(drive: Drive, readings: readonly BeltReading[], limit: number): SheaveSolved[] {
   const wobbling = new Set(drive.moved.filter(({ id }) => turnsOf(readings, id).size > 1).map(({ id }) => id))
+  const together = new Set(readings.flatMap((one) => (one.type === 'face' && one.both ? [one.on] : [])))
   const unknowns = drive.moved.flatMap(({ id }) =>
-    parts.filter((part) => wobbling.has(id) || !part.startsWith('wobble')).map((part): Unknown => `${id} ${part}`),
+    parts
+      .filter((part) => (part === 'wobbleShift' ? together.has(id) : wobbling.has(id) || !part.startsWith('wobble')))
+      .map((part): Unknown => `${id} ${part}`),
   )
   const own = new Set(drive.moved.map(({ id }) => id))
   const rows = readings.map((reading) => rowOf(reading, unknowns, own.has(reading.on)))
   const radius = Math.max(1, ...readings.map((one) => (one.type === 'face' ? one.radius : 1)))
-  const scales = unknowns.map((name) => (name.endsWith(' offset') ? 1 : radius))
+  const scales = unknowns.map((name) => (name.endsWith(' offset') || name.endsWith(' wobbleShift') ? 1 : radius))
   const fit = rows.length > 0 ? leastSquares(unknowns, rows, determined(unknowns, rows, scales).spanning) : undefined
   const told = (factors: Partial<Record<Unknown, number>>, plus = 0): Told | null => {
     const combination = unknowns.map((name) => factors[name] ?? 0)

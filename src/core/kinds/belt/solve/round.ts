@@ -88,8 +88,9 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
         : [{ type: 'direct', on, what, value: told, sd: what === 'offset' ? usual.reading : usual.angle }]
     })
   if (radius === undefined) return []
+  const both = set.method === 'face' && set.twice && set.both ? { both: true as const } : {}
   const faceAt = (angle: number, told: number | undefined, turned: number, sd: number): BeltReading[] =>
-    told === undefined ? [] : [{ type: 'face', on, angle, radius, value: told, turned, sd }]
+    told === undefined ? [] : [{ type: 'face', on, angle, radius, value: told, turned, ...both, sd }]
   if (set.method === 'face')
     return cellsOf(set).flatMap((key) => {
       const { angle, turned } = faceCell(key)

@@ -1,11 +1,29 @@
-import { parseNumber } from '../../../frame/number'
+import { degrees } from '../../../frame/angles'
 import { tidy } from '../../../frame/openFormat'
 import { quantityMm } from '../../../frame/quantity'
+import { typedAngleLimit } from '../../../frame/typedAngle'
 import type { JobOf } from '../../../job/document'
 import { packMm } from '../../../shims/stock'
 import type { BeltLine, BeltRound } from '../document/schema'
+import type { BeltReading } from '../solve/drive'
 import { readingsOf, toGroove } from '../solve/round'
 import type { BeltSurvey } from './schema'
+
+/**
+ * The open document knows no turning of the sheave that stays: what was read at two turns of both goes in as its mean, which has
+ * neither wobble; a reading whose other half is missing can't.
+ */
+function meansOfBoth(readings: readonly BeltReading[]): BeltReading[] {
+  return readings.flatMap((one): BeltReading[] => {
+    if (one.type !== 'face' || !one.both) return [one]
+    const other = readings.find(
+      (each) => each.type === 'face' && each.both && each.angle === one.angle && each.turned !== one.turned,
+    )
+    if (other?.type !== 'face' || one.turned !== 0) return []
+    const { both: _, ...rest } = one
+    return [{ ...rest, value: (one.value + other.value) / 2, sd: Math.hypot(one.sd, other.sd) / 2 }]
+  })
+}
 
 /** A round of a belt drive as an open survey document, in mm; undefined while a sheave has no place or no width, or nothing is read. */
 export function surveyOf({ line }: Pick<JobOf<BeltLine, BeltRound>, 'line'>, round: BeltRound): BeltSurvey | undefined {
@@ -46,12 +64,12 @@ export function surveyOf({ line }: Pick<JobOf<BeltLine, BeltRound>, 'line'>, rou
     const [across, up] = [quantityMm(own?.across), quantityMm(own?.up)]
     if (across === undefined || up === undefined) return []
     const length = Math.hypot(across, up)
-    return readingsOf(set, faces, { y: across / length, z: up / length })
+    return meansOfBoth(readingsOf(set, faces, { y: across / length, z: up / length }))
   })
   const whole = sheaves.flatMap((sheave) => sheave ?? [])
   if (whole.length < line.sheaves.length || readings.length === 0) return undefined
   const stock = packMm(line.shims)
-  const limit = parseNumber(line.limit)
+  const limit = typedAngleLimit(line.limit)
   return {
     format: 'vane-peg.survey',
     version: 1,
@@ -60,7 +78,7 @@ export function surveyOf({ line }: Pick<JobOf<BeltLine, BeltRound>, 'line'>, rou
     belt: {
       ...(line.name ? { name: line.name } : {}),
       type: line.belt,
-      ...(limit.ok && limit.value > 0 && limit.value <= 45 ? { limit: limit.value } : {}),
+      ...(limit === undefined ? {} : { limit: tidy(degrees(limit)) }),
       faces: line.faces,
       sheaves: whole,
       readings: readings.map((one) =>

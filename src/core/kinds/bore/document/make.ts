@@ -3,7 +3,7 @@ import type { Unit } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
 import type { BoreLine, BoreRound, BoreSection, BoreSet } from './schema'
 
-const makeSection = (n: number, unit: Unit): BoreSection => {
+export const makeSection = (n: number, unit: Unit): BoreSection => {
   const length = lengthUnitFor(unit)
   return {
     id: `p${n}`,

@@ -22,7 +22,7 @@ const sectionSchema = v.strictObject({
 })
 
 /** What the row is told from. */
-export const referenceWays = ['held', 'least-squares', 'least-largest'] as const
+export const referenceWays = ['held', 'least-squares', 'least-largest', 'within-limits'] as const
 export type ReferenceWay = (typeof referenceWays)[number]
 
 /** What runs through the bores. */

@@ -116,6 +116,7 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
       {
         id: section.id,
         x,
+        limits: limitsOf(section),
         solved: { ...whole, vertical: plus(whole.vertical, up), horizontal: plus(whole.horizontal, far) },
       },
     ]
@@ -183,6 +184,15 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
     resolution: 0.01,
   }
 }
+
+/** How far its bore can go, mm, each way that somebody said. */
+const limitsOf = ({ limits }: BoreSection): Placed['limits'] =>
+  Object.fromEntries(
+    (['down', 'up', 'near', 'far'] as const).flatMap((way) => {
+      const most = quantityMm(limits?.[way])
+      return most === undefined || most < 0 ? [] : [[way, most] as const]
+    }),
+  )
 
 function blockedBy({ limits }: BoreSection, { vertical, horizontal }: Record<Plane, number | null>): Blocked[] {
   const over = (limit: Blocked['limit'], value: number | null): Blocked[] => {

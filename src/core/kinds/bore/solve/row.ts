@@ -7,6 +7,8 @@ export interface Placed {
   id: string
   x: number
   solved: SectionSolved
+  /** How far its bore can go: down, up, toward the near and the far side, each absent where nothing holds it. mm */
+  limits?: Partial<Record<'down' | 'up' | 'near' | 'far', number>> | undefined
 }
 
 /** What the row is told from. */
@@ -33,6 +35,8 @@ export interface RowSolved {
 interface Shares {
   at0: number[]
   slope: number[]
+  /** What is added to both whatever was found: a line that runs past a bore by what that can go. mm, rad */
+  plus?: { at0: number; slope: number }
 }
 
 /** The line through two of them. */
@@ -85,9 +89,48 @@ function leastLargestLine(xs: readonly number[], values: readonly number[]): Sha
   return best?.shares
 }
 
+/** How far each can go one way and the other, mm. */
+type Reach = readonly [back: number, forth: number]
+
+/**
+ * The line that all can be brought to within what they can go, with the least way in all: a linear program with a height and a
+ * slope, whose optimum is a line through two of the places or ends of their ways (a vertex). Every pair is tried: rows are short.
+ *
+ * @returns undefined where no line is within reach of all
+ */
+function withinReachLine(
+  xs: readonly number[],
+  values: readonly number[],
+  reaches: readonly Reach[],
+): Shares | undefined {
+  const points = xs.flatMap((x, k) => {
+    const [value = 0, [back, forth] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY]] = [values[k], reaches[k]]
+    return [0, -back, forth].flatMap((by) => (Number.isFinite(by) ? [{ k, x, at: value + by, by }] : []))
+  })
+  const tiny = 1e-9
+  let best: { way: number; shares: Shares } | undefined
+  for (const [m, a] of points.entries())
+    for (const b of points.slice(m + 1)) {
+      if (Math.abs(b.x - a.x) < tiny) continue
+      const slope = (b.at - a.at) / (b.x - a.x)
+      const ways = xs.map((x, k) => a.at + slope * (x - a.x) - (values[k] ?? 0))
+      const fits = ways.every((way, k) => {
+        const [back, forth] = reaches[k] ?? [0, 0]
+        return way >= -back - tiny && way <= forth + tiny
+      })
+      const way = ways.reduce((sum, one) => sum + Math.abs(one), 0)
+      if (!fits || (best && way >= best.way - tiny)) continue
+      const { at0, slope: slopes } = through(xs, a.k, b.k)
+      const rise = (b.by - a.by) / (b.x - a.x)
+      best = { way, shares: { at0, slope: slopes, plus: { at0: a.by - rise * a.x, slope: rise } } }
+    }
+  return best?.shares
+}
+
 /** The line's shares of one plane; undefined where too little was found for one. */
 function sharesOf(
   reference: Reference,
+  plane: Plane,
   placed: readonly Placed[],
   found: readonly number[],
   values: readonly number[],
@@ -100,7 +143,21 @@ function sharesOf(
     return through(xs, i, j)
   }
   if (found.length < 2) return undefined
-  return reference.way === 'least-squares' ? leastSquaresLine(xs) : leastLargestLine(xs, values)
+  if (reference.way === 'least-squares') return leastSquaresLine(xs)
+  const reach = ({ limits = {} }: Placed): Reach => {
+    const [back, forth] = plane === 'vertical' ? [limits.down, limits.up] : [limits.near, limits.far]
+    return [back ?? Number.POSITIVE_INFINITY, forth ?? Number.POSITIVE_INFINITY]
+  }
+  const within =
+    reference.way === 'within-limits'
+      ? withinReachLine(
+          xs,
+          values,
+          found.map((k) => (placed[k] ? reach(placed[k]) : [0, 0])),
+        )
+      : undefined
+  // where no line is within reach of all, what is too far is as little as it can be
+  return within ?? leastLargestLine(xs, values)
 }
 
 /** Every section against the line that the row is told from, with the doubt of both. */
@@ -108,27 +165,30 @@ export function solveRow(placed: readonly Placed[], reference: Reference): RowSo
   const planes = (['vertical', 'horizontal'] as const).map((plane) => {
     const found = placed.flatMap(({ solved }, k) => (solved[plane] ? [k] : []))
     const values = found.map((k) => placed[k]?.solved[plane]?.value ?? 0)
-    const shares = sharesOf(reference, placed, found, values)
+    const shares = sharesOf(reference, plane, placed, found, values)
     const dot = (a: readonly number[]) => a.reduce((sum, share, i) => sum + share * (values[i] ?? 0), 0)
-    const line = shares && { offset: dot(shares.at0), slope: dot(shares.slope) }
+    const { at0, slope } = shares?.plus ?? { at0: 0, slope: 0 }
+    const line = shares && { offset: dot(shares.at0) + at0, slope: dot(shares.slope) + slope }
     /** Shares that a section's own place has of what was found at each. */
     const own = (k: number): number[] | undefined => {
       if (!shares || !found.includes(k)) return undefined
       const x = placed[k]?.x ?? 0
       return found.map((one, i) => (one === k ? 1 : 0) - (shares.at0[i] ?? 0) - (shares.slope[i] ?? 0) * x)
     }
-    return { plane, found, values, line, own }
+    const past = (x: number) => at0 + slope * x
+    return { plane, found, values, line, own, past }
   })
   const sdAt = (plane: Plane, k: number) => placed[k]?.solved[plane]?.sd ?? 0
   const sections = placed.map(({ id }, k): Standing => {
-    const told = planes.map(({ plane, found, values, own }): Told | null => {
+    const told = planes.map(({ plane, found, values, own, past }): Told | null => {
       const shares = own(k)
       if (!shares) return null
-      const value = shares.reduce((sum, share, i) => sum + share * (values[i] ?? 0), 0)
+      const off = past(placed[k]?.x ?? 0)
+      const value = shares.reduce((sum, share, i) => sum + share * (values[i] ?? 0), 0 - off)
       const variance = shares.reduce((sum, share, i) => sum + (share * sdAt(plane, found[i] ?? 0)) ** 2, 0)
       // a bore that is held stands on the line by definition
       const held = shares.every((share) => Math.abs(share) < 1e-12)
-      return held ? { value: 0, sd: 0 } : { value, sd: Math.sqrt(variance) }
+      return held ? { value: Math.abs(off) < 1e-12 ? 0 : 0 - off, sd: 0 } : { value, sd: Math.sqrt(variance) }
     })
     const [vertical = null, horizontal = null] = told
     const [up, side] = planes

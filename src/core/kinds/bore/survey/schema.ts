@@ -59,9 +59,9 @@ export const surveySchema = v.strictObject({
     reference: v.union(
       [
         v.strictObject({ held: v.strictTuple([id, id], 'two sections by their ids') }),
-        v.picklist(lines, '"least-squares" or "least-largest"'),
+        v.picklist(lines, '"least-squares", "least-largest" or "within-limits"'),
       ],
-      '{ "held": [id, id] }, "least-squares" or "least-largest"',
+      '{ "held": [id, id] }, "least-squares", "least-largest" or "within-limits"',
     ),
     carrier: v.optional(carrier),
     limit: v.optional(positive),

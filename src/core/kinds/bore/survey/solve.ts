@@ -76,13 +76,16 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
     length: length(bores.carrier.length),
   }
   const limit = bores.limit === undefined ? usualLimit : reading(bores.limit)
-  const placed = bores.sections.map(({ id, x, readings, sag = 0, sd }): Placed => {
+  const placed = bores.sections.map(({ id, x, readings, sag = 0, sd, limits = {} }): Placed => {
     const solved = solveSection({
       readings: readings.map(([degrees, value]) => [degrees, reading(value)] as const),
       sag: reading(sag),
       sd: sd === undefined ? usualSd : reading(sd),
     })
-    return { id, x: length(x), solved: hung(solved, carrier, length(x)) }
+    const most = Object.fromEntries(
+      Object.entries(limits).flatMap(([way, value]) => (value === undefined ? [] : [[way, reading(value)]])),
+    )
+    return { id, x: length(x), limits: most, solved: hung(solved, carrier, length(x)) }
   })
   const reference: Reference =
     typeof bores.reference === 'object'

@@ -43,6 +43,8 @@ export const lineSchema = v.strictObject({
 export const roundSchema = v.strictObject({
   ...roundFrame,
   sets: v.pipe(v.array(setSchema), v.maxLength(24)),
+  /** How it was left after the lift: room between the hubs, and the impeller's or the thrust bearing's setting in words. */
+  left: v.optional(v.strictObject({ hubs: quantitySchema, hanging: text(120) })),
   /** By how many bolt places the upper machine was turned on its flange, the way the bolts are counted. */
   seated: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(23))),
 })
