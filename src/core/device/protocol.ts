@@ -77,8 +77,8 @@ const round = within(3600)
 
 /**
  * Where the tip of an indicator is put: on a face (of a sheave, square to x), on the wall of a bore from a carrier
- * through it, or on the rim of the hub that one of two shafts
- * carries, turned to an angle together.
+ * through it, on the rim of the hub that one of two shafts carries, turned to an angle together, or on one end of a roll, from a
+ * plane square to the line or to the next roll.
  */
 const aimSchema = v.variant('touch', [
   v.strictObject({
@@ -104,6 +104,16 @@ const aimSchema = v.variant('touch', [
     /** mm from the coupling outward, and the hub's radius. */
     distance: far,
     radius: v.optional(v.pipe(within(5000), v.gtValue(0))),
+  }),
+  v.strictObject({
+    type: v.literal('aim'),
+    touch: v.literal('roll'),
+    of: id,
+    end: v.picklist(['near', 'far']),
+    /** Both ends lie so far apart along y, mm. */
+    over: v.pipe(within(20_000), v.gtValue(0)),
+    /** The other roll and how far it stands from this one, mm; from a plane square to the line where there is none. */
+    to: v.optional(v.strictObject({ of: id, x: within(200_000), z: within(200_000) })),
   }),
 ])
 

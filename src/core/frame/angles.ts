@@ -1,6 +1,7 @@
 /** Angles of a probe: radians inside the core, 0 at the top, growing toward the far side. */
 
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180
+export const degrees = (radians: number): number => (radians * 180) / Math.PI
 
 /** Degrees folded into [0, 360). */
 export const foldDegrees = (degrees: number): number => ((degrees % 360) + 360) % 360

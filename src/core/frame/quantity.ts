@@ -19,9 +19,18 @@ export const emptyQuantity = (unit: Unit): Quantity => ({ text: '', unit })
 /** Nothing that is measured on a line is longer, mm. */
 const kilometre = 1e6
 
+/** What each was found to be: a document is never changed, only made anew, and most of it stays as it is from key to key. */
+const known = new WeakMap<object, number | undefined>()
+
 /** Millimetres, or undefined where nothing (or nothing readable, or more than a kilometre) is typed. */
-export function quantityMm(quantity: Pick<Quantity, 'text' | 'unit'> | undefined): number | undefined {
-  if (!quantity || quantity.text.trim() === '') return undefined
+export function quantityMm(quantity: Readonly<Pick<Quantity, 'text' | 'unit'>> | undefined): number | undefined {
+  if (!quantity || quantity.text === '') return undefined
+  if (!known.has(quantity)) known.set(quantity, readMm(quantity))
+  return known.get(quantity)
+}
+
+function readMm(quantity: Pick<Quantity, 'text' | 'unit'>): number | undefined {
+  if (quantity.text.trim() === '') return undefined
   const typed = parseNumber(quantity.text)
   const mm = typed.ok ? toMm(typed.value, typed.unit ?? quantity.unit) : undefined
   return mm !== undefined && Math.abs(mm) <= kilometre ? mm : undefined
@@ -29,10 +38,9 @@ export function quantityMm(quantity: Pick<Quantity, 'text' | 'unit'> | undefined
 
 /** What is wrong with a typed quantity, or undefined where it is empty or fine. */
 export function quantityFault(quantity: Quantity | undefined): Trouble | undefined {
-  if (!quantity || quantity.text.trim() === '') return undefined
+  if (!quantity || quantity.text.trim() === '' || quantityMm(quantity) !== undefined) return undefined
   const typed = parseNumber(quantity.text)
-  if (!typed.ok) return typed.trouble
-  return quantityMm(quantity) === undefined ? { kind: 'too-far' } : undefined
+  return typed.ok ? { kind: 'too-far' } : typed.trouble
 }
 
 /** A step or a standard deviation outside these makes no sense, mm: a ten-nanometre graduation, or one of a centimetre. */

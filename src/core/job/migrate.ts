@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { type AnyJob, type AnyLine, anyJob, anyLine, kindNamed, kinds } from '../kinds'
+import { type AnyJob, type AnyLine, anyJob, anyLine, kindNamed, kindOf } from '../kinds'
 import type { Migration } from '../kinds/kind'
 import { type KitItem, kitItemSchema } from '../kit/schema'
 import { documentShape } from './shape'
@@ -25,8 +25,10 @@ function upToDate(steps: readonly Migration[], stored: unknown): unknown {
 }
 
 /** A job of any shape as today's; what is no job at all is left as it is. */
-export const jobToday = (stored: unknown) => upToDate(kinds[kindNamed(stored)].migrations.job, stored) as AnyJob
-export const lineToday = (stored: unknown) => upToDate(kinds[kindNamed(stored)].migrations.line, stored) as AnyLine
+export const jobToday = (stored: unknown) =>
+  upToDate(kindOf({ kind: kindNamed(stored) }).migrations.job, stored) as AnyJob
+export const lineToday = (stored: unknown) =>
+  upToDate(kindOf({ kind: kindNamed(stored) }).migrations.line, stored) as AnyLine
 export const kitToday = (stored: unknown) => upToDate(kitSteps, stored) as KitItem
 
 /** Documents of any shape, as they come from a page, a file or an older copy. */

@@ -1,14 +1,14 @@
 import * as v from 'valibot'
 import type { JobOf } from '../job/document'
 import { jobSchemaOf } from '../job/document'
-import { type BeltTypes, belt } from './belt'
-import { type BoreTypes, bore } from './bore'
+import type { BeltTypes } from './belt'
+import type { BoreTypes } from './bore'
 import type { Kind } from './kind'
-import { type RollsTypes, rolls } from './rolls'
-import { type TrainTypes, train } from './train'
-import { type UprightTypes, upright } from './upright'
+import type { RollsTypes } from './rolls'
+import type { TrainTypes } from './train'
+import type { UprightTypes } from './upright'
 
-/** The kinds of line there are: their types, and what each of them can do. A further kind is its folder and a line in each. */
+/** The kinds of line there are, by their types. A further kind is its folder and a line here, in `kindNames` and in `all.ts`. */
 export interface Kinds {
   train: TrainTypes
   upright: UprightTypes
@@ -17,8 +17,6 @@ export interface Kinds {
   rolls: RollsTypes
 }
 
-export const kinds: { readonly [K in KindName]: Kind<Kinds[K]> } = { train, upright, belt, bore, rolls }
-
 export type KindName = keyof Kinds
 
 /** A line, a round and a job of a kind, of any kind where none is named. */
@@ -26,12 +24,27 @@ export type AnyLine<K extends KindName = KindName> = Kinds[K]['line']
 export type AnyRound<K extends KindName = KindName> = Kinds[K]['round']
 export type AnyJob<K extends KindName = KindName> = JobOf<AnyLine<K>, AnyRound<K>>
 
-export const kindNames = Object.keys(kinds) as [KindName, ...KindName[]]
+export const kindNames = ['train', 'upright', 'belt', 'bore', 'rolls'] as const satisfies readonly KindName[]
+
+/**
+ * What each kind can do, as far as it was added: `all.ts` adds every one; a page adds what it shows, so that a job of one kind need
+ * not carry the solvers of all others.
+ */
+const added: { [K in KindName]?: Kind<Kinds[K]> } = {}
+
+export function addKind<K extends KindName>(name: K, kind: Kind<Kinds[K]>): void {
+  const table: { [P in K]?: Kind<Kinds[P]> } = added
+  table[name] = kind
+}
 
 /** What a line's kind can do. */
-export const kindOf = <K extends KindName>(line: { kind: K }): Kind<Kinds[K]> => kinds[line.kind]
+export function kindOf<K extends KindName>({ kind: name }: { kind: K }): Kind<Kinds[K]> {
+  const kind: Kind<Kinds[K]> | undefined = added[name]
+  if (!kind) throw new Error(`The kind “${name}” was not added.`)
+  return kind
+}
 
-const isKind = (name: unknown): name is KindName => typeof name === 'string' && Object.hasOwn(kinds, name)
+const isKind = (name: unknown): name is KindName => (kindNames as readonly unknown[]).includes(name)
 
 const kindIn = (value: unknown): KindName => {
   const { kind } = (typeof value === 'object' && value !== null ? value : {}) as { kind?: unknown }
@@ -47,10 +60,16 @@ export function kindNamed(document: unknown): KindName {
 /** The kind that an open survey document is of: a train where it says none, or one that is not known, which is refused. */
 export const kindAsked = kindIn
 
-const jobSchemas = Object.fromEntries(
-  kindNames.map((kind) => [kind, jobSchemaOf(kinds[kind].lineSchema, kinds[kind].roundSchema)]),
-)
+const jobSchemas = new Map<KindName, v.GenericSchema<unknown, unknown>>()
+
+/** What is stored of a job of a kind, made when it is first asked for. */
+function jobSchema(name: KindName): v.GenericSchema<unknown, unknown> {
+  const { lineSchema, roundSchema } = kindOf({ kind: name })
+  const known = jobSchemas.get(name) ?? jobSchemaOf(lineSchema, roundSchema)
+  jobSchemas.set(name, known)
+  return known
+}
 
 /** What is stored of a line and of a job, by the kind it says it is of. */
-export const anyLine: v.GenericSchema<unknown, AnyLine> = v.lazy((line) => kinds[kindNamed(line)].lineSchema)
-export const anyJob = v.lazy((job) => jobSchemas[kindNamed(job)] ?? v.never()) as v.GenericSchema<unknown, AnyJob>
+export const anyLine: v.GenericSchema<unknown, AnyLine> = v.lazy((line) => kindOf({ kind: kindNamed(line) }).lineSchema)
+export const anyJob = v.lazy((job) => jobSchema(kindNamed(job))) as v.GenericSchema<unknown, AnyJob>

@@ -38,8 +38,9 @@ export interface LineTable<L> {
 
 /**
  * One kind of line: all that the frame of a job (lists, screens, storage, report, survey) has to know of it. Everything here is
- * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `kinds/surveys.ts`, `words/index.ts`,
- * `drawing/index.ts`, `print/index.ts`, `web/kinds/index.ts`. Leaving one out does not compile.
+ * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `kinds/all.ts`, `kinds/surveys.ts`,
+ * `words/all.ts`, `drawing/index.ts`, `print/index.ts`, `web/kinds/index.ts`, `web/kinds/load.ts`. Leaving one out does not compile, or fails
+ * in the test of the house.
  */
 export interface Kind<T extends KindTypes> {
   /** What is stored of a line, and of a round of readings. */

@@ -6,6 +6,7 @@ import { makeProbe } from '../shafts/make'
 import { probeSchema } from '../shafts/schema'
 import { dialFit } from './fits'
 import { compare } from './gauge'
+import { lifted } from './lift'
 import { makeKitItem } from './make'
 import { takeSag } from './sag'
 import { type KitBracket, type KitDial, kitItemSchema } from './schema'
@@ -92,4 +93,35 @@ it('brings what is known of dial and bracket to a probe, and keeps for the recor
     kit: { dial: { name: 'Long one' }, bracket: { name: 'Chain bracket', dial: 'Short one', takenOn: '2026-10-01' } },
   })
   expect(v.safeParse(probeSchema, hung).success).toBe(true)
+})
+
+describe('a known lift', () => {
+  const of = (lift: string, sd: string, ...feet: readonly (readonly [before: string, after: string])[]) =>
+    lifted({
+      lift: mm(lift),
+      sd: mm(sd),
+      stations: feet.map(([before, after], i) => ({ id: `f${i}`, name: '', before: mm(before), after: mm(after) })),
+    })
+  it('is true where every foot tells what was put in, within the doubt of a difference', () => {
+    const found = of('0.5', '', ['0.10', '0.61'], ['-0.20', '0.28'])
+    expect(found).toMatchObject({ state: 'true' })
+    expect(found.feet.map(({ ratio }) => ratio)).toEqual([expect.closeTo(1.02, 9), expect.closeTo(0.96, 9)])
+    expect(found.sd).toBeCloseTo((Math.SQRT2 * 0.01) / 0.5, 9)
+  })
+  it('tells a coupling that holds from a wrong distance, and a sign from both', () => {
+    // all 60 %: what an engaged coupling does
+    expect(of('1', '', ['0', '0.6'], ['0.2', '0.81']).state).toBe('alike')
+    // 100 and 85 %: a slope taken too small
+    expect(of('1', '', ['0', '1.0'], ['0', '0.85']).state).toBe('differ')
+    expect(of('1', '', ['0', '-0.99'], ['0', '-1.01']).state).toBe('turned')
+  })
+  it('can’t tell where the lift is small beside the doubt, and says nothing while something is missing', () => {
+    expect(of('0.05', '', ['0', '0.05']).state).toBe('unsure')
+    expect(of('0.05', '0.001', ['0', '0.05']).state).toBe('true')
+    for (const lift of ['', '0', '-1', 'x']) expect(of(lift, '', ['0', '1']).state).toBe('open')
+    expect(of('1', '', ['0', ''], ['', '1']).state).toBe('open')
+  })
+  it('is a piece of kit that can be stored', () => {
+    expect(v.safeParse(kitItemSchema, makeKitItem('lift', 'mil')).success).toBe(true)
+  })
 })

@@ -58,6 +58,23 @@ export function makeKitItem(kind: KitKind, unit: Unit): KitItem {
       }
     case 'shims':
       return { kind, name: 'Shims', slot: length, material: 'stainless', sizes: usualSizes(unit), note: '' }
+    case 'lift':
+      return {
+        kind,
+        name: 'Known lift',
+        machine: '',
+        method: '',
+        lift: none,
+        sd: none,
+        stations: ['Front feet', 'Back feet'].map((foot, i) => ({
+          id: `f${i + 1}`,
+          name: foot,
+          before: none,
+          after: none,
+        })),
+        takenOn: '',
+        note: '',
+      }
     case 'limits':
       return { kind, name: 'Table of limits', source: '', rows: [], note: '' }
   }

@@ -94,6 +94,27 @@ export const kitLimitsSchema = v.strictObject({
   note: text(300),
 })
 
+/** A way of reading tried on a real machine: all its feet lifted by the same known shim, read before and after. */
+export const kitLiftSchema = v.strictObject({
+  shape,
+  kind: v.literal('lift'),
+  name,
+  /** The machine that was lifted, and how it was read. */
+  machine: name,
+  method: name,
+  /** The shim put under every foot. */
+  lift: quantitySchema,
+  /** Standard deviation of a foot's place as the method tells it; empty for 0.01 mm. */
+  sd: quantitySchema,
+  /** How high each foot was told, before and after. */
+  stations: v.pipe(
+    v.array(v.strictObject({ id: text(40), name, before: quantitySchema, after: quantitySchema })),
+    v.maxLength(12),
+  ),
+  takenOn: day,
+  note: text(300),
+})
+
 export const kitItemSchema = v.variant('kind', [
   kitDialSchema,
   kitBracketSchema,
@@ -101,6 +122,7 @@ export const kitItemSchema = v.variant('kind', [
   kitGaugeSchema,
   kitShimsSchema,
   kitLimitsSchema,
+  kitLiftSchema,
 ])
 
 export type KitDial = v.InferOutput<typeof kitDialSchema>
@@ -109,5 +131,6 @@ export type KitHead = v.InferOutput<typeof kitHeadSchema>
 export type KitGauge = v.InferOutput<typeof kitGaugeSchema>
 export type KitShims = v.InferOutput<typeof kitShimsSchema>
 export type KitLimits = v.InferOutput<typeof kitLimitsSchema>
+export type KitLift = v.InferOutput<typeof kitLiftSchema>
 export type KitItem = v.InferOutput<typeof kitItemSchema>
 export type KitKind = KitItem['kind']

@@ -35,13 +35,27 @@ export function faceChannel(dial: FaceDial, { key, setKey }: ProbeContext): Chan
   }
 }
 
-/** Names of the positions: the angle, and how often it came before, since the shaft floats anew each time it comes by. */
-function positionsOf(readings: readonly { angle: number }[]): string[] {
+/** Farther apart than any two angles are. */
+const again = 1e7
+
+/** A number for each position: the angle, and how often it came before, since the shaft floats anew each time it comes by. */
+function positionsOf(readings: readonly { angle: number }[]): Float64Array {
+  const found = new Float64Array(readings.length)
+  let rising = true
+  let before = Number.NEGATIVE_INFINITY
+  for (let i = 0; i < found.length; i++) {
+    const { angle } = readings[i] as { angle: number }
+    rising &&= angle > before
+    found[i] = angle
+    before = angle
+  }
+  // a sweep that only ever goes on comes by nowhere twice
+  if (rising) return found
   const seen = new Map<number, number>()
-  return readings.map(({ angle }) => {
+  return found.map((angle) => {
     const times = seen.get(angle) ?? 0
     seen.set(angle, times + 1)
-    return `${angle}#${times}`
+    return angle + again * times
   })
 }
 

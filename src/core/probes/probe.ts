@@ -62,7 +62,7 @@ export interface Channel {
   /** What the exact geometry reads beyond the linear form; absent where that is exact. */
   beyondLinear?: (m: Misalignment) => (sin: number, cos: number) => number
   /** An axial float, unknown at each position and shared by every channel of that group. */
-  float?: { group: string; sign: 1 | -1; positions: readonly string[] }
+  float?: { group: string; sign: 1 | -1; positions: Float64Array }
   zero?: { value: number; sd: number } | undefined
 }
 
@@ -95,6 +95,26 @@ export interface ChannelSums {
  * @param lead degrees by which the probe stands ahead of the angle given
  */
 export function measured(
+  readings: SingleReadings['readings'],
+  lead: number,
+  sag: number,
+): Pick<Channel, 'sin' | 'cos' | 'observed' | 'sums'> {
+  if (readings.length < long) return sums(readings, lead, sag)
+  const known = measurements.get(readings)
+  if (known?.lead === lead && known.sag === sag) return known.found
+  const found = sums(readings, lead, sag)
+  measurements.set(readings, { lead, sag, found })
+  return found
+}
+
+/** Of a sweep what was measured is kept: it stays while other readings of its job are typed. */
+const measurements = new WeakMap<
+  SingleReadings['readings'],
+  { lead: number; sag: number; found: ReturnType<typeof measured> }
+>()
+const long = 1000
+
+function sums(
   readings: SingleReadings['readings'],
   lead: number,
   sag: number,

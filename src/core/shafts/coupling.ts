@@ -5,6 +5,7 @@ import type { Lack } from '../frame/trouble'
 import { type Probe, probeChannels, stationsOf } from '../probes'
 import type { Channel, Misalignment } from '../probes/probe'
 import { closureOf } from './closure'
+import { type Floated, floatGroups } from './floats'
 import { residualsOf, rowsOf, type ShaftRow, type Unknown, unknowns } from './rows'
 import type { ReadingSet } from './together'
 
@@ -35,7 +36,7 @@ export interface CouplingFit extends Omit<Fit<Unknown>, 'values'> {
   /** Sum of the squared residuals, each over its reading's deviation, and how many are free: χ² where all is as told. */
   left: { squares: number; free: number }
   /** Axial float of two face dials at each position, mm, by "set:machine:angle#time"; relative to the first. */
-  floats: ReadonlyMap<string, number>
+  floats: readonly Floated[]
 }
 
 export type CouplingResult = { ok: true; fit: CouplingFit } | { ok: false; lack: Lack }
@@ -61,7 +62,8 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
     })),
   )
   const channels = parts.flatMap((part) => part.channels)
-  const rows = rowsOf(channels)
+  const groups = floatGroups(channels)
+  const rows = rowsOf(channels, groups)
   if (!rows.every(reasonable)) return { ok: false, lack: 'out-of-proportion' }
   const { solvable, spanning } = determined(unknowns, rows, scalesOf(rows))
   const measured = (['vertical', 'horizontal'] as const).filter((plane) =>
@@ -72,7 +74,7 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   const found = leastSquares(unknowns, rows, spanning)
   if (!found) return { ok: false, lack: 'out-of-proportion' }
   const { values: misalignment, ...fit } = found
-  const { residuals, floats } = residualsOf(channels, misalignment, fit.constants)
+  const { residuals, floats } = residualsOf(channels, misalignment, fit.constants, groups)
   let squares = 0
   let next = 0
   const probes = parts.map(({ set, probe, what, channels: own }): ProbeFit => {
@@ -101,7 +103,8 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
   const equations = channels.reduce((sum, { observed, zero }) => sum + observed.length + (zero ? 1 : 0), 0)
   for (const { key, zero } of channels)
     if (zero) squares += (((fit.constants.get(key) ?? 0) - zero.value) / zero.sd) ** 2
-  const free = equations - fit.system.keys.length - Math.max(0, floats.size - groupsIn(floats))
+  const free =
+    equations - fit.system.keys.length - floats.reduce((sum, { values }) => sum + Math.max(0, values.length - 1), 0)
   return { ok: true, fit: { ...fit, misalignment, measured, probes, left: { squares, free }, floats } }
 }
 
@@ -125,10 +128,6 @@ const inReadingOrder = (left: readonly Float64Array[]): ArrayLike<number> =>
   left.length === 1
     ? (left[0] ?? [])
     : Array.from(left[0] ?? []).flatMap((_, reading) => left.map((channel) => channel[reading] ?? 0))
-
-/** How many groups of face dials the floats belong to: one float of each group is part of the constants. */
-const groupsIn = (floats: ReadonlyMap<string, number>): number =>
-  new Set([...floats.keys()].map((key) => key.slice(0, key.lastIndexOf(':')))).size
 
 /** What the readings lack. */
 function whatIsMissing(probes: readonly Probe[]): Lack {

@@ -302,7 +302,55 @@ describe('a sweep', () => {
     expect(worst(found.misalignment, truth)).toBeLessThan(1e-5)
     expect(Math.max(...Array.from(found.probes[1]!.residuals, Math.abs))).toBeLessThan(1e-6)
     // the float is told too, relative to the first position
-    expect(found.floats.get(`0:right:${angles[700]}#0`)).toBeCloseTo(float[700]! - float[0]!, 6)
+    const [told] = found.floats
+    expect(told?.group).toBe('0:right')
+    expect(told?.values[told.positions.indexOf(angles[700]!)]).toBeCloseTo(float[700]! - float[0]!, 6)
+  })
+  it('of two floating faces says the same condensed as equation by equation', () => {
+    const source = chance(77)
+    const some = Array.from({ length: 180 }, (_, i) => 15 + i * 1.7)
+    const float = some.map(() => 0.4 * (source.uniform() - 0.5))
+    const noisy = (probe: Probe): Probe =>
+      ({
+        ...probe,
+        readings:
+          'readings' in probe
+            ? probe.readings.map((one) => ({
+                ...one,
+                value: (one as { value: number }).value + 0.003 * source.normal(),
+              }))
+            : [],
+      }) as Probe
+    const first = noisy(face(pair, 'right', 'front', some, still, { lead: 0, float }))
+    const other = noisy({ ...face(pair, 'right', 'front', some, still, { lead: 168, float }), sd: 0.008 } as Probe)
+    // the same readings in another order: their positions are looked up one by one
+    const turned = { ...other, readings: [...other.readings].reverse() } as Probe
+    const of = (second: Probe) => fitted([noisyRim, first, second])
+    const noisyRim = noisy(rim(pair, 'right', 60, some, still))
+    const [condensed, whole] = [of(other), of(turned)]
+    for (const name of ['offsetY', 'slopeY', 'offsetZ', 'slopeZ'] as const)
+      expect(condensed.misalignment[name]).toBeCloseTo(whole.misalignment[name], 10)
+    condensed.covariance.flat().forEach((value, i) => {
+      expect(value / (whole.covariance.flat()[i] ?? 1)).toBeCloseTo(1, 6)
+    })
+    expect(condensed.left.free).toBe(whole.left.free)
+    expect(condensed.left.squares / whole.left.squares).toBeCloseTo(1, 8)
+  })
+  it('a position that comes by twice floats anew, and one dial alone says nothing at it', () => {
+    const twice = [...quarters, 0, 90]
+    const float = [0, 0.1, 0.2, 0.1, -0.3, 0.25]
+    const faces = (count: number) => [
+      rim(pair, 'right', 60, quarters, still),
+      face(pair, 'right', 'front', twice, still, { lead: 0, float }),
+      face(pair, 'right', 'front', twice.slice(0, count), still, { lead: 180, float: float.slice(0, count) }),
+    ]
+    for (const count of [6, 5]) {
+      const found = fitted(faces(count))
+      expect(worst(found.misalignment, truth)).toBeLessThan(1e-5)
+      const [told] = found.floats
+      expect(told?.values).toHaveLength(6)
+      expect(told?.values[4]).toBeCloseTo(float[4]! - float[0]!, 6)
+    }
   })
   it('has as many free readings as it should', () => {
     const { left } = fitted([rim(pair, 'right', 90, quarters, still), rim(pair, 'left', -70, quarters, still)])

@@ -78,7 +78,7 @@ function orthonormalColumns(
     columns.set(key, found)
     return found
   }
-  const anchored = new Map<string, string>()
+  const anchored = new Map<string, number>()
   let at = 0
   for (const { channel } of channels) {
     const { sin, cos, weight, sd, key, float } = channel

@@ -1,5 +1,6 @@
-import { type Row, reflected, triangleOf } from '../fit/row'
+import type { Row } from '../fit/row'
 import type { Channel, Misalignment } from '../probes/probe'
+import { type Floated, type FloatGroup, floatGroups, takeFloats, withoutFloat } from './floats'
 import { harmonicSums, harmonicsOf, highest, type Sums, sumsOfHarmonics, withoutHarmonics } from './harmonics'
 
 /** The unknowns at a coupling, in the order of an equation's coefficients: the misalignment right minus left. */
@@ -16,8 +17,10 @@ const long = 24
  * The equations of all channels. A long sweep is condensed first, and axial floats are taken out where they stand, so that
  * the system stays a few dozen rows whatever was read.
  */
-export function rowsOf(channels: readonly Channel[]): ShaftRow[] {
-  const floating = new Map<string, Channel[]>()
+export function rowsOf(
+  channels: readonly Channel[],
+  groups: readonly FloatGroup[] = floatGroups(channels),
+): ShaftRow[] {
   const rows: ShaftRow[] = []
   for (const channel of channels) {
     if (channel.zero)
@@ -27,14 +30,11 @@ export function rowsOf(channels: readonly Channel[]): ShaftRow[] {
         coefficients: [0, 0, 0, 0],
         constants: [{ key: channel.key, coefficient: 1 }],
       })
-    if (channel.float) floating.set(channel.float.group, [...(floating.get(channel.float.group) ?? []), channel])
-    else if (channel.observed.length > long) rows.push(...condensed(channel))
+    if (channel.float) continue
+    if (channel.observed.length > long) rows.push(...condensed(channel))
     else for (let i = 0; i < channel.observed.length; i++) rows.push(rowOf(channel, i))
   }
-  for (const group of floating.values()) {
-    const left = withoutFloat(group)
-    rows.push(...(left.length > 2 * long ? triangleOf(left) : left))
-  }
+  for (const group of groups) rows.push(...withoutFloat(group, channels, rowOf, long))
   return rows
 }
 
@@ -107,23 +107,6 @@ function condensed(channel: Channel): ShaftRow[] {
 }
 
 /**
- * The equations of channels that share an axial float, with the float taken out: at each position the k equations are
- * turned (a Householder reflection) so that the float stands in one of them alone, which then says nothing else. The first
- * position keeps its equations as they are: a float common to all positions is part of the constants.
- */
-function withoutFloat(group: readonly Channel[]): ShaftRow[] {
-  const positions = new Map<string, { row: ShaftRow; coefficient: number }[]>()
-  for (const channel of group)
-    channel.float?.positions.forEach((position, i) => {
-      const found = positions.get(position) ?? []
-      found.push({ row: rowOf(channel, i), coefficient: -(channel.float?.sign ?? 1) / channel.sd })
-      positions.set(position, found)
-    })
-  const [first, ...others] = [...positions.values()]
-  return [...(first ?? []).map(({ row }) => row), ...others.flatMap(reflected)]
-}
-
-/**
  * What is left over of every reading of a channel, mm: observed − fitted. A float is taken as what the readings at its
  * position say it was.
  */
@@ -131,7 +114,8 @@ export function residualsOf(
   channels: readonly Channel[],
   misalignment: Misalignment,
   constants: ReadonlyMap<string, number>,
-): { residuals: Float64Array[]; floats: ReadonlyMap<string, number> } {
+  groups: readonly FloatGroup[] = floatGroups(channels),
+): { residuals: Float64Array[]; floats: Floated[] } {
   const residuals = channels.map((channel) => {
     const { sin, cos, observed } = channel
     const [a, b] = channel.weight
@@ -147,25 +131,6 @@ export function residualsOf(
     if (exact) for (let i = 0; i < n; i++) left[i] = (left[i] ?? 0) - exact(sin[i] ?? 0, cos[i] ?? 0)
     return left
   })
-  const sums = new Map<string, { weighted: number; weight: number }>()
-  const each = (visit: (key: string, sign: number, k: number, i: number) => void) =>
-    channels.forEach(({ float }, k) => {
-      float?.positions.forEach((position, i) => {
-        visit(`${float.group}:${position}`, float.sign, k, i)
-      })
-    })
-  each((key, sign, k, i) => {
-    const weight = 1 / (channels[k]?.sd ?? 1) ** 2
-    const found = sums.get(key) ?? { weighted: 0, weight: 0 }
-    sums.set(key, {
-      weighted: found.weighted - weight * sign * (residuals[k]?.[i] ?? 0),
-      weight: found.weight + weight,
-    })
-  })
-  const floats = new Map([...sums].map(([key, { weighted, weight }]) => [key, weighted / weight]))
-  each((key, sign, k, i) => {
-    const own = residuals[k]
-    if (own) own[i] = (own[i] ?? 0) + sign * (floats.get(key) ?? 0)
-  })
+  const floats = takeFloats(groups, channels, residuals)
   return { residuals, floats }
 }

@@ -6,7 +6,7 @@ import type { ChannelName } from '../probes/kind'
 import { type Channel, linearOf, type Misalignment, sagAt } from '../probes/probe'
 import { closure, quarterMeans, returnToZero } from './closure'
 import type { ProbeFit } from './coupling'
-import type { ProbeSetUp, ReadSet } from './schema'
+import type { ProbeSetUp, ReadSet, Sweep } from './schema'
 import type { Suspect } from './suspects'
 import { channelsOf, graduationMm, readingKey, readingsOf, runoutAt, sags, sweepPoints } from './typed'
 
@@ -101,7 +101,7 @@ export function probeState(
       return { angleId, angle, raw: value, corrected: level, residual: wave && level - wave(angle) }
     }),
     computed: dial.floats ? undefined : computedQuarter(set, read),
-    sweep: sweepState(dial, k, corrected, wave),
+    sweep: sweepState(dial, k, corrected, fitted?.fit),
     faults: set.angles.flatMap(({ id }) => {
       const trouble = quantityFault(dial.readings[readingKey(id, channel)]?.value)
       return trouble ? [{ angleId: id, trouble }] : []
@@ -155,32 +155,70 @@ function computedQuarter(
   return angle && { angleId: angle.id, value }
 }
 
+/** Means over every degree that a sweep passed: of what was read, and of its directions. */
+interface Bin {
+  degree: number
+  raw: number
+  sin: number
+  cos: number
+}
+
+/** By sweep and channel, made once: nothing in a stored sweep ever changes. */
+const binned = new WeakMap<Sweep, Map<number, Bin[]>>()
+
+function binsOf(sweep: Sweep, k: number): Bin[] {
+  const known = binned.get(sweep) ?? new Map<number, Bin[]>()
+  binned.set(sweep, known)
+  const found = known.get(k)
+  if (found) return found
+  const bins = new Map<number, Bin & { count: number }>()
+  for (const { angle, values } of sweepPoints(sweep)) {
+    const degree = Math.floor(foldDegrees(angle))
+    const bin = bins.get(degree) ?? { degree, raw: 0, sin: 0, cos: 0, count: 0 }
+    bins.set(degree, bin)
+    const [sin, cos] = direction(angle)
+    bin.raw += values[k] ?? 0
+    bin.sin += sin
+    bin.cos += cos
+    bin.count++
+  }
+  const means = [...bins.values()]
+    .map(({ degree, raw, sin, cos, count }) => ({ degree, raw: raw / count, sin: sin / count, cos: cos / count }))
+    .sort((a, b) => a.degree - b.degree)
+  known.set(k, means)
+  return means
+}
+
 function sweepState(
   dial: ProbeSetUp,
   k: number,
   corrected: (angle: number, raw: number) => number,
-  wave: ((degrees: number) => number) | undefined,
+  fit: ProbeFit | undefined,
 ): SweepState | undefined {
-  const points = sweepPoints(dial.sweep)
-  if (points.length === 0) return undefined
-  const bins = new Map<number, { sum: number; count: number }>()
-  let squares = 0
-  for (const { angle, values } of points) {
-    const level = corrected(angle, values[k] ?? 0)
-    const bin = Math.floor(foldDegrees(angle))
-    const found = bins.get(bin)
-    if (found) {
-      found.sum += level
-      found.count++
-    } else bins.set(bin, { sum: level, count: 1 })
-    if (wave) squares += (level - wave(angle)) ** 2
-  }
+  const { sweep } = dial
+  const points = sweepPoints(sweep).length
+  if (!sweep || points === 0) return undefined
+  const bins = binsOf(sweep, k)
+  // what is taken off a reading is a constant and one sine of its angle: told whole by four of them
+  const off = (degrees: number) => corrected(degrees, 0)
+  const middle = (off(0) + off(180)) / 2
+  const [bySin, byCos] = [(off(90) - off(270)) / 2, (off(0) - off(180)) / 2]
   return {
-    points: points.length,
-    coverage: arcCovered([...bins.keys()]),
-    thinned: [...bins]
-      .map(([bin, { sum, count }]) => ({ angle: bin + 0.5, corrected: sum / count }))
-      .sort((a, b) => a.angle - b.angle),
-    rough: wave && Math.sqrt(squares / points.length),
+    points,
+    coverage: arcCovered(bins.map(({ degree }) => degree)),
+    thinned: bins.map(({ degree, raw, sin, cos }) => ({
+      angle: degree + 0.5,
+      corrected: raw + middle + bySin * sin + byCos * cos,
+    })),
+    rough: fit && roughness(fit, k, points),
   }
+}
+
+/** Root mean square of what is left of the last so many positions of a channel: the sweep follows what was typed. */
+function roughness({ residuals, channels }: ProbeFit, k: number, points: number): number {
+  const each = channels.length
+  let squares = 0
+  for (let i = residuals.length - points * each + k; i < residuals.length; i += each)
+    squares += (residuals[i] ?? 0) ** 2
+  return Math.sqrt(squares / points)
 }

@@ -86,6 +86,26 @@ export function sweepPoints(sweep: Sweep | undefined): readonly { angle: number;
   return points
 }
 
+/** A sweep as a probe reads it, made once for each correction it is read with. */
+const corrected = new WeakMap<Sweep, { by: number; channels: number; readings: readonly Position[] }>()
+
+interface Position {
+  angle: number
+  values: readonly number[]
+}
+
+function sweptOf(sweep: Sweep | undefined, by: number, channels: number): readonly Position[] {
+  if (!sweep) return []
+  const known = corrected.get(sweep)
+  if (known?.by === by && known.channels === channels) return known.readings
+  const readings = sweepPoints(sweep).map(({ angle, values }) => ({
+    angle,
+    values: Array.from({ length: channels }, (_, k) => (values[k] ?? 0) * by),
+  }))
+  corrected.set(sweep, { by, channels, readings })
+  return readings
+}
+
 /** What a run-out of a hub that stood still adds to a reading, mm: its high spot stands out toward the dial. */
 export function runoutAt({ runout }: ProbeSetUp, degrees: number): number {
   const swing = quantityMm(runout?.swing)
@@ -107,6 +127,9 @@ export function resolutionOf({ sets }: { sets: readonly ReadSet[] }): number {
   return read.length ? Math.max(...read.map(graduationMm)) : toMm(0.01, 'mm')
 }
 
+/** Probes by what they were made of: most of a job stays as it is from key to key. */
+const made = new WeakMap<ProbeSetUp, { angles: ReadSet['angles']; how: string; probe: Probe | undefined }>()
+
 /**
  * A probe of a set as the core solves it, or undefined where it has no place or no readings yet.
  *
@@ -116,27 +139,36 @@ export function resolutionOf({ sets }: { sets: readonly ReadSet[] }): number {
 export function toProbe(
   set: ReadSet,
   setUp: ProbeSetUp,
+  place: { on: Side; stations: readonly number[] },
+): Probe | undefined {
+  const how = `${place.on} ${place.stations.join(' ')} ${set.zeroed} ${set.turned}`
+  const known = made.get(setUp)
+  if (known?.how === how && known.angles === set.angles) return known.probe
+  const probe = makeProbe(set, setUp, place)
+  made.set(setUp, { angles: set.angles, how, probe })
+  return probe
+}
+
+function makeProbe(
+  set: ReadSet,
+  setUp: ProbeSetUp,
   { on, stations }: { on: Side; stations: readonly number[] },
 ): Probe | undefined {
   const kind = probeKinds[setUp.type]
   if (stations.length < kind.stations) return undefined
-  // a run-out of a surface that stood still is in every reading of it
-  const surface = (angle: number) => (set.turned === 'one' && kind.channels.length === 1 ? runoutAt(setUp, angle) : 0)
-  const typed = set.angles.flatMap((angle) => {
+  const typed = set.angles.flatMap((angle): Position[] => {
     const values = kind.channels.map((channel) => readingMm(setUp, angle, set, channel))
     return values.every((value) => value !== undefined)
       ? [{ angle: setUp.own?.[angle.id] ?? angle.degrees, values }]
       : []
   })
   const correction = correctionOf(setUp)
-  const swept = sweepPoints(setUp.sweep).map(({ angle, values }) => ({
-    angle,
-    values: kind.channels.map((_, k) => (values[k] ?? 0) * correction),
-  }))
-  const readings = [...typed, ...swept].map(({ angle, values }) => ({
-    angle,
-    values: values.map((value) => value - surface(angle)),
-  }))
+  const all = typed.concat(sweptOf(setUp.sweep, correction, kind.channels.length))
+  // a run-out of a surface that stood still is in every reading of it
+  const readings =
+    set.turned === 'one' && kind.channels.length === 1 && setUp.runout
+      ? all.map(({ angle, values }) => ({ angle, values: values.map((value) => value - runoutAt(setUp, angle)) }))
+      : all
   if (readings.length === 0) return undefined
   const sag = quantityMm(setUp.sag) ?? 0
   const sd = sdMm(setUp)

@@ -89,6 +89,20 @@ export function contradictions(solved: JobSolution): Finding[] {
   })
 }
 
+/** Of a long sweep whole degrees are enough, and found once. */
+const degreesPassed = new WeakMap<object, number[]>()
+
+function anglesOf(readings: readonly { angle: number }[]): readonly number[] {
+  if (readings.length <= 1000) return readings.map(({ angle }) => angle)
+  const known = degreesPassed.get(readings)
+  if (known) return known
+  const passed = new Set<number>()
+  for (const { angle } of readings) passed.add(Math.round(angle))
+  const found = [...passed]
+  degreesPassed.set(readings, found)
+  return found
+}
+
 /** A short arc, and the one reading that would help most where the outcome is not sure enough. */
 export function surer(solved: JobSolution): Finding[] {
   return solved.solution.couplings.flatMap(({ result, verdict }, c): Finding[] => {
@@ -98,9 +112,7 @@ export function surer(solved: JobSolution): Finding[] {
     const moved = coupling.left < solved.train.fixed ? coupling.left : coupling.left + 1
     const feet = solved.train.machines[moved]?.feet.map(({ x }) => x) ?? []
     const planned = only(coupling.sets, togetherOf(coupling.sets).together)
-    const angles = planned.flatMap(({ probes }) => probes.flatMap((probe) => probe.readings.map((r) => r.angle)))
-    // of a long sweep whole degrees are enough
-    const arc = arcCovered(angles.length > 2000 ? [...new Set(angles.map(Math.round))] : angles)
+    const arc = arcCovered(planned.flatMap(({ probes }) => probes.flatMap(({ readings }) => anglesOf(readings))))
     // set back by half at a side a dial has its constant: there is nothing to be had by turning on
     const halved = planned.some(({ probes }, i) => probes.length > 0 && sources[i]?.set.zeroed === 'halved')
     const hands = sources.flatMap(({ set }) => set.angles.map(({ degrees }) => foldDegrees(degrees)))
@@ -145,11 +157,24 @@ function offeredAngles(set: ReadSet, arc: number): number[] {
   return [...read, foldDegrees(widest.from + 30), foldDegrees(widest.to - 30)]
 }
 
+const low = (values: Float64Array): number => values.reduce((a, b) => Math.min(a, b), Number.POSITIVE_INFINITY)
+const high = (values: Float64Array): number => values.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)
+
 export function floated(solved: JobSolution): Finding[] {
   return solved.solution.couplings.flatMap(({ result }, c): Finding[] => {
-    if (!result.ok || result.fit.floats.size === 0) return []
-    const values = [...result.fit.floats.values()]
+    if (!result.ok || result.fit.floats.length === 0) return []
+    // a sweep has more of them than a call takes
+    const ends = result.fit.floats.map(({ values }) => [low(values), high(values)] as const)
     const set = solved.sources[c]?.find(({ dials }) => dials.some(({ floats }) => floats))?.set
-    return set ? [{ kind: 'floated', peg: 'within', set, most: Math.max(...values) - Math.min(...values) }] : []
+    return set
+      ? [
+          {
+            kind: 'floated',
+            peg: 'within',
+            set,
+            most: Math.max(...ends.map(([, to]) => to)) - Math.min(...ends.map(([from]) => from)),
+          },
+        ]
+      : []
   })
 }

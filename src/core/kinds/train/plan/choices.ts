@@ -1,17 +1,16 @@
-import type { Plane, PlaneLine } from '../../../frame/axis'
 import { parseNumber } from '../../../frame/number'
 import { quantityMm } from '../../../frame/quantity'
 import type { FootFacts } from '../../../least/facts'
 import { packMm } from '../../../shims/stock'
 import type { Job, Round, RoundPlan } from '../document/schema'
 import type { JobSolution } from '../solve/round'
-import type { Stay } from '../solve/solve'
-import { usualMargin } from './least'
-import { bestHeld } from './within'
 
 /** What people chose and typed of a plan, as the arithmetic takes it. */
 
 export const emptyPlan = (): RoundPlan => ({ stays: 'fixed', limits: {}, packs: {}, stock: {} })
+
+/** Half the tolerance: room for the doubt of the readings and the rounding of the shims. */
+export const usualMargin = 0.5
 
 /** The share of the tolerance that least moves may leave. */
 export function marginOf(plan: RoundPlan | undefined): number {
@@ -62,30 +61,6 @@ export function factsOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Map<stri
   )
 }
 
-/** The stay a plan asks for; undefined for least moves, which a planner has to find. */
-export function stayOf(
-  plan: RoundPlan | undefined,
-  solved: JobSolution,
-  facts: ReadonlyMap<string, FootFacts>,
-): Stay | undefined {
-  const { train, solution } = solved
-  if (plan?.stays === 'least') return undefined
-  if (plan?.stays === 'hold') {
-    const held = heldOf(plan, solved) ?? bestHeld(train, solution, facts)
-    return held ? { mode: 'hold', feet: held } : { mode: 'fixed' }
-  }
-  if (plan?.stays === 'drawn' && plan.drawn) {
-    const ends = trainEnds(solved)
-    const line = (plane: Plane): PlaneLine => {
-      const { first, last } = plan.drawn?.[plane] ?? { first: 0, last: 0 }
-      const slope = (last - first) / (ends[1] - ends[0])
-      return { offset: first - slope * ends[0], slope }
-    }
-    return { mode: 'line', line: { vertical: line('vertical'), horizontal: line('horizontal') } }
-  }
-  return { mode: 'fixed' }
-}
-
 /** Stations of the first and the last foot of the train: where a drawn line is held by its ends. */
 export function trainEnds({ train }: Pick<JobSolution, 'train'>): [number, number] {
   const places = train.machines.flatMap(({ feet }) => feet.map(({ x }) => x))
@@ -93,8 +68,9 @@ export function trainEnds({ train }: Pick<JobSolution, 'train'>): [number, numbe
   return to > from ? [from, to] : [from, from + 1]
 }
 
-function heldOf(plan: RoundPlan, { train }: JobSolution): [string, string] | undefined {
-  const stations = train.machines.flatMap(({ feet }) => feet)
-  const [a, b] = (plan.hold ?? []).map((id) => stations.find((foot) => foot.id === id))
-  return a && b && a.x !== b.x ? [a.id, b.id] : undefined
+/** A foot's limits, with no more to take out than lies under it. */
+export function downBy(facts: FootFacts | undefined): FootFacts['limits'] {
+  if (!facts?.pack) return facts?.limits
+  const under = facts.pack.reduce((sum, size) => sum + size, 0)
+  return { ...facts.limits, down: Math.min(facts.limits?.down ?? under, under) }
 }

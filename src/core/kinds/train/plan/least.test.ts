@@ -9,7 +9,8 @@ import type { SolveProgram } from '../../../least/program'
 import type { Train } from '../solve/model'
 import { type Solution, solveTrain, withStay } from '../solve/solve'
 import { planMoves } from './exact'
-import { planLeast, withMoves } from './least'
+import { planLeast } from './least'
+import { withMoves } from './moved'
 
 let solve: SolveProgram
 beforeAll(async () => {

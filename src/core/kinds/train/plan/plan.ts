@@ -16,10 +16,10 @@ import { axisAfter, type Moves, misalignmentOf, runningAfter } from '../solve/af
 import { type JobSolution, tapeSd } from '../solve/round'
 import { type Solution, type Stay, targetOf, withStay } from '../solve/solve'
 import { machineGrowthAt, type TargetLine } from '../solve/targets'
-import { factsOf, marginOf, mostShimsOf, presentPack, stayOf, trainEnds } from './choices'
+import { downBy, factsOf, marginOf, mostShimsOf, presentPack, trainEnds } from './choices'
 import { brokenLimits } from './exact'
-import { withMoves } from './least'
-import { downBy } from './within'
+import { withMoves } from './moved'
+import { stayOf } from './stay'
 
 /** One foot with its shims. Lengths in mm. */
 export interface PlannedFoot extends PlacedFoot {

@@ -2,6 +2,7 @@ import { planes } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
 import type { Train } from '../solve/model'
 import { type Solution, withStay } from '../solve/solve'
+import { downBy } from './choices'
 import { brokenLimits } from './exact'
 
 /**
@@ -27,13 +28,6 @@ export function bestHeld(
       if (!best || lower(cost, best.cost)) best = { pair, cost }
     }
   return best?.pair
-}
-
-/** A foot's limits, with no more to take out than lies under it. */
-export function downBy(facts: FootFacts | undefined): FootFacts['limits'] {
-  if (!facts?.pack) return facts?.limits
-  const under = facts.pack.reduce((sum, size) => sum + size, 0)
-  return { ...facts.limits, down: Math.min(facts.limits?.down ?? under, under) }
 }
 
 function lower(a: readonly number[], b: readonly number[]): boolean {

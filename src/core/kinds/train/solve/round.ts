@@ -35,8 +35,19 @@ export interface JobSolution {
   resolution: number
 }
 
+/** The last solution of each round: the screen, the proof and the lists ask for the same one. */
+const kept = new WeakMap<Round, { line: Job['line']; solved: JobSolution }>()
+
 /** Solves one round of a job. Pure; made for every keystroke. */
 export function solveRound(job: Pick<Job, 'line'>, round: Round): JobSolution {
+  const known = kept.get(round)
+  if (known?.line === job.line) return known.solved
+  const solved = solve(job, round)
+  kept.set(round, { line: job.line, solved })
+  return solved
+}
+
+function solve(job: Pick<Job, 'line'>, round: Round): JobSolution {
   const { train, stations, sources } = toTrain(job.line, round)
   const solution = solveTrain(train, { mode: 'fixed' }, gradeOf(job.line), tapeSd)
   const fits = new Map<string, { fit: ProbeFit; misalignment: Misalignment }>()
