@@ -1,5 +1,5 @@
-import { scaleLinear } from 'd3-scale'
 import type { PlacedFoot } from '../core/seat/state'
+import { linear } from './scale'
 
 /** A machine's feet from above, px. Far is up, as in the plan; turned round with it. */
 export interface FeetDrawing {
@@ -36,9 +36,9 @@ export function feetDrawing(
   const spanY = Math.max(across * scale, cell.height + Math.min(20, most / 8))
   const margin = (width - spanX) / 2
   const height = spanY + cell.height + 8
-  const x = scaleLinear([low, high], flipped ? [margin + spanX, margin] : [margin, margin + spanX])
+  const x = linear([low, high], flipped ? [margin + spanX, margin] : [margin, margin + spanX])
   const top = cell.height / 2 + 4
-  const y = scaleLinear([near, far], flipped ? [top, top + spanY] : [top + spanY, top])
+  const y = linear([near, far], flipped ? [top, top + spanY] : [top + spanY, top])
   return {
     width,
     height,

@@ -1,5 +1,5 @@
-import { scaleLinear } from 'd3-scale'
 import type { ProbeState } from '../core/shafts/state'
+import { linear } from './scale'
 import type { Point } from './scene'
 
 /** What a device has sent of a probe since the sweep began: mean of every degree passed, corrected; mm. */
@@ -81,7 +81,7 @@ export function stripDrawing(
 ): StripDrawing {
   const degrees = dial.set.angles.map((angle) => angle.degrees)
   const span: [number, number] = [Math.min(0, ...degrees), Math.max(360, ...degrees)]
-  const x = scaleLinear(span, [margin, width - margin])
+  const x = linear(span, [margin, width - margin])
   const turn = Array.from({ length: 73 }, (_, i) => span[0] + ((span[1] - span[0]) * i) / 72)
   const { fitted } = dial
   const points = dial.sweep?.thinned ?? []
@@ -98,7 +98,7 @@ export function stripDrawing(
   const [low, high] = [Math.min(...values), Math.max(...values)]
   const least = 4 * dial.graduation
   const pad = Math.max(0, least - (high - low)) / 2
-  const y = scaleLinear([low - pad, high + pad], [height - 10, 10])
+  const y = linear([low - pad, high + pad], [height - 10, 10])
   return {
     width,
     height,

@@ -1,6 +1,7 @@
 import { direction } from '../../core/frame/angles'
 import { quantityMm } from '../../core/frame/quantity'
-import { type RollsSolved, sectionOf } from '../../core/kinds/rolls/solve/round'
+import { sectionOf } from '../../core/kinds/rolls/solve/measured'
+import type { RollsSolved } from '../../core/kinds/rolls/solve/round'
 import { spanState } from '../../core/kinds/rolls/solve/section'
 import { spanBetween } from '../../core/kinds/rolls/solve/web'
 import { levelText, type RollsTerms, squareText } from '../../words/rolls/findings'
@@ -9,7 +10,7 @@ import type { Size } from '../kind'
 import type { Point, Scene, Shape } from '../scene'
 
 /** How much larger than life a slope is drawn, at most. */
-const loudest = 400
+const loudest = 3000
 /** A roll drawn smaller than this can't be seen, px. */
 const leastRadius = 5
 
@@ -104,16 +105,52 @@ function elevation(
   return [
     ...web,
     ...all.map((one): Shape => ({ kind: 'line', role: one.roll.fixed ? 'shaft-fixed' : 'gate', points: circle(one) })),
-    ...all.map(
-      (one, i): Shape => ({
+    ...numbersApart(all.map(({ x }) => at(x))).map(
+      (i): Shape => ({
         kind: 'text',
         role: 'small',
-        at: [at(one.x), height - 8],
+        at: [at(all[i]?.x ?? 0), height - 8],
         anchor: 'middle',
         text: String(i + 1),
       }),
     ),
   ]
+}
+
+/** Room that a number takes along the line, px. */
+const numberRoom = 24
+
+/** Places whose numbers stand clear of each other: the first, and every next one that has the room. */
+function numbersApart(xs: readonly number[]): number[] {
+  const taken: number[] = []
+  return xs.flatMap((x, i) => {
+    if (taken.some((other) => Math.abs(other - x) < numberRoom)) return []
+    taken.push(x)
+    return [i]
+  })
+}
+
+/** Floor marks, each once, under the plan where they lie along the line. */
+function marksOf({ round }: RollsSolved, at: (x: number) => number, y: number): Shape[] {
+  const places = new Map(
+    round.marks.flatMap(({ mark, x }) => {
+      const mm = quantityMm(x)
+      return mm === undefined || !mark.trim() ? [] : [[mark.trim(), at(mm)] as const]
+    }),
+  )
+  return [...places].flatMap(([name, x]): Shape[] => [
+    {
+      kind: 'line',
+      role: 'scale',
+      points: [
+        [x - 5, y + 8],
+        [x, y],
+        [x + 5, y + 8],
+        [x - 5, y + 8],
+      ],
+    },
+    { kind: 'text', role: 'small', at: [x + 9, y + 9], anchor: 'start', text: name },
+  ])
 }
 
 function plan(
@@ -122,6 +159,7 @@ function plan(
   all: readonly Drawn[],
   { at, top, bottom, width }: { at: (x: number) => number; top: number; bottom: number; width: number },
 ): Shape[] {
+  const { round } = solved
   const squares = solved.rolls.map((one) => one.solved?.square?.value ?? 0)
   const most = Math.max(1e-6, ...squares.map(Math.abs))
   const half = (bottom - top) / 2
@@ -138,10 +176,27 @@ function plan(
         [width - 20, middle],
       ],
     },
+    ...marksOf(solved, at, bottom + 2),
     ...all.flatMap(({ x, roll }, i): Shape[] => {
       const own = solved.rolls[i]?.solved
       const slant = (own?.square?.value ?? 0) * loud * half
+      // as far as its square may lie to either side, twice the deviation: along a free chain it widens
+      const doubt = Math.min(0.45 * gap, 2 * (own?.square?.sd ?? 0) * loud * half)
       return [
+        ...(doubt > 1
+          ? [
+              {
+                kind: 'area' as const,
+                role: 'fan' as const,
+                points: [
+                  [at(x) + slant + doubt, top],
+                  [at(x) - slant - doubt, bottom],
+                  [at(x) - slant + doubt, bottom],
+                  [at(x) + slant - doubt, top],
+                ] as Point[],
+              },
+            ]
+          : []),
         {
           kind: 'line',
           role: own?.square ? (roll.fixed ? 'shaft-fixed' : 'shaft') : 'shaft-doubtful',
@@ -165,6 +220,18 @@ function plan(
                 at: [at(x) + 12, middle + 18] as Point,
                 anchor: 'start' as const,
                 text: levelText(own.level, terms),
+              },
+            ]
+          : []),
+        // which stand it was squared from
+        ...(round.stands[roll.id]?.trim() && gap > 60
+          ? [
+              {
+                kind: 'text' as const,
+                role: 'small' as const,
+                at: [at(x) + 6, top + 8] as Point,
+                anchor: 'start' as const,
+                text: words.standFor(round.stands[roll.id]?.trim() ?? ''),
               },
             ]
           : []),

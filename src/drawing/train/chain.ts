@@ -1,8 +1,8 @@
-import { scaleLinear } from 'd3-scale'
 import { shaftEnds } from '../../core/kinds/train/document/ends'
 import type { Line } from '../../core/kinds/train/document/schema'
 import { placeStations } from '../../core/kinds/train/document/stations'
 import { toTrain } from '../../core/kinds/train/document/typed'
+import { linear } from '../scale'
 import type { Shape } from '../scene'
 
 /** One dimension line: from a reference to a station, in px, with its level below the train. */
@@ -21,6 +21,8 @@ export interface ChainDrawing {
   shapes: Shape[]
   links: ChainLink[]
   names: { machine: string; x: number; y: number }[]
+  /** Where each machine's body and each coupling lies, to be pointed at: its middle, and half its width. */
+  parts: { id: string; x: number; y: number; half: number }[]
 }
 
 /** Distances, mm, drawn where none is typed yet, so that there is something to dimension. */
@@ -37,12 +39,13 @@ export function chainDrawing(line: Line, width: number, cell: number, flipped: b
   const { x } = placeStations(filled)
   const { train } = toTrain(filled, { id: '', takenAt: '', by: '', sets: [] })
   const ends = train.machines.flatMap((_, m) => shaftEnds(train, m))
-  const paper = [cell / 2 + 16, width - cell / 2 - 16]
-  const scale = scaleLinear([Math.min(...ends), Math.max(...ends)], flipped ? paper.reverse() : paper)
+  const paper: [number, number] = [cell / 2 + 16, width - cell / 2 - 16]
+  const scale = linear([Math.min(...ends), Math.max(...ends)], flipped ? [paper[1], paper[0]] : paper)
   const at = (id: string) => scale(x.get(id) ?? 0)
   const axis = 64
   const shapes: Shape[] = []
   const names: ChainDrawing['names'] = []
+  const parts: ChainDrawing['parts'] = []
 
   line.machines.forEach((machine, m) => {
     const [a, b] = shaftEnds(train, m)
@@ -88,9 +91,11 @@ export function chainDrawing(line: Line, width: number, cell: number, flipped: b
         ],
       })
     names.push({ machine: machine.id, x: (body[0] + body[1]) / 2, y: axis - 18 })
+    parts.push({ id: machine.id, x: (body[0] + body[1]) / 2, y: axis - 3, half: Math.max(22, (body[1] - body[0]) / 2) })
   })
   for (const coupling of line.couplings) {
     const px = at(coupling.id)
+    parts.push({ id: coupling.id, x: px, y: axis - 3, half: 22 })
     for (const sign of [-1, 1])
       shapes.push({
         kind: 'line',
@@ -151,7 +156,7 @@ export function chainDrawing(line: Line, width: number, cell: number, flipped: b
       ],
     })
   }
-  return { width, height: first + Math.max(1, levels.length) * 52 - 10, shapes, links, names }
+  return { width, height: first + Math.max(1, levels.length) * 52 - 10, shapes, links, names, parts }
 }
 
 function withUsualDistances(line: Line): Line {

@@ -1,10 +1,10 @@
-import { scaleLinear } from 'd3-scale'
 import { type Plane, type PlaneLine, planes } from '../../core/frame/axis'
 import { shaftEnds } from '../../core/kinds/train/document/ends'
 import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { JobPlan } from '../../core/kinds/train/plan/plan'
 import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
+import { linear } from '../scale'
 
 export interface SightOptions {
   width: number
@@ -34,7 +34,7 @@ export function layOut(solved: JobSolution, { width, height, flipped, coarse }: 
   const ends = train.machines.flatMap((_, m) => shaftEnds(train, m))
   const span: [number, number] = [Math.min(...ends), Math.max(...ends)]
   const paper: [number, number] = width < 600 ? [28, width - 40] : [110, width - 150]
-  const scale = scaleLinear(span, flipped ? [paper[1], paper[0]] : paper)
+  const scale = linear(span, flipped ? [paper[1], paper[0]] : paper)
   const band = height / 2
   const room = Math.max(18, band / 2 - 42)
   const deviations = train.machines.flatMap((_, m) =>

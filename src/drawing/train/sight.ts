@@ -6,9 +6,10 @@ import type { JobSolution } from '../../core/kinds/train/solve/round'
 import { probeKinds } from '../../core/probes'
 import { t } from '../../words/language'
 import { machineName, place, sideName, stateName, type Terms } from '../../words/terms'
+import { type Box, placeLabels, placesRound, type Wanted } from '../labels'
 import { fitted, type Point, type Scene, type Shape, type Spot } from '../scene'
 import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
-import { addToSpot, footLabel, hatching, labelPlaces, markOf, scaleBar, withinBand } from './sightParts'
+import { addToSpot, footLabel, hatching, markOf, scaleBar, withinBand } from './sightParts'
 import { planHandles, planShapes } from './sightPlan'
 
 /**
@@ -19,7 +20,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
   const sheet = layOut(solved, options)
   const shapes: Shape[] = []
   const spots = new Map<string, Spot>()
-  const labels = labelPlaces(options.width)
+  const wanted: Wanted[] = []
   planes.forEach((plane, i) => {
     if (i > 0) {
       const y = sheet.bandTop(plane)
@@ -39,7 +40,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       anchor: 'start',
       text: plane === 'vertical' ? t`ELEVATION` : t`PLAN, ${sideName(options.flipped ? 'near' : 'far', terms)} side up`,
     })
-    drawPlane(plane, solved, terms, options, sheet, labels, shapes, spots)
+    drawPlane(plane, solved, terms, options, sheet, wanted, shapes, spots)
   })
   shapes.push(...scaleBar(solved, terms, options, sheet))
   if (options.plan?.plan.known && options.width >= 600)
@@ -50,6 +51,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       anchor: 'middle',
       text: t`heavy: now · thin: target, cold · dotted: running`,
     })
+  placeLabels(wanted, [...shapes, ...[...spots.values()].flatMap((spot) => spot.shapes)])
   const { plan } = options
   return {
     width: options.width,
@@ -66,7 +68,7 @@ function drawPlane(
   terms: Terms,
   options: SightOptions,
   sheet: Sheet,
-  labels: ReturnType<typeof labelPlaces>,
+  wanted: Wanted[],
   shapes: Shape[],
   spots: Map<string, Spot>,
 ): void {
@@ -76,6 +78,7 @@ function drawPlane(
   const to = Math.max(...ends.flat())
   const at = (x: number, mm: number): Point => [sheet.x(x), sheet.y(plane, mm)]
   const band = [sheet.bandTop(plane), sheet.bandTop(plane) + options.height / 2] as const
+  const within: Box = { left: 2, top: band[0] + 2, right: options.width - 2, bottom: band[1] - 2 }
   shapes.push({ kind: 'line', role: 'reference', points: [at(from, 0), at(to, 0)] })
 
   if (options.ghost) {
@@ -138,13 +141,23 @@ function drawPlane(
     )
     const after = `, ${stays ? t`fixed` : links ? t`moved` : t`not measured`}`
     const name = fitted(machineName(machine.id, terms), after, 2 * Math.min(...walls))
-    labels.keep(...under, name)
-    shapes.push({ kind: 'text', role: 'name', at: under, anchor: 'middle', text: name })
+    wanted.push({
+      role: 'name',
+      text: name,
+      mark: under,
+      places: [under[1], band[0] + 15].flatMap((y) =>
+        [0, 14, -14, 28, -28, 42, -42].map((dx): Point => [under[0] + dx, y]),
+      ),
+      weight: 2,
+      within,
+      put: (made) => shapes.push(...made.filter(({ kind }) => kind === 'text')),
+    })
 
     for (const foot of machine.feet) {
       const found = solution.feet.find((f) => f.foot === foot.id)
       const [px, py] = at(foot.x, value(foot.x))
       const own: Shape[] = []
+      const spot = { label: footLabel(foot.id, solved, terms), at: [px, py] as Point }
       const zero = sheet.y(plane, 0)
       if (!fixed && links && Math.abs(py - zero) > 1.5)
         own.push({
@@ -171,9 +184,18 @@ function drawPlane(
       if (!fixed && known && spoken) {
         const above = py <= zero
         const text = place(known.position, plane, terms)
-        own.push({ kind: 'text', role: 'number', at: labels.place(px, py, above, text, band), anchor: 'middle', text })
+        wanted.push({
+          role: 'number',
+          text,
+          mark: [px, py],
+          places: placesRound([px, py], text, 'number', above),
+          // the foot that stands off most is told first
+          weight: 1 + Math.abs(known.position) / (1 + Math.abs(known.position)),
+          within,
+          put: (made) => addToSpot(spots, foot.id, spot, made),
+        })
       }
-      addToSpot(spots, foot.id, { label: footLabel(foot.id, solved, terms), at: [px, py] }, own)
+      addToSpot(spots, foot.id, spot, own)
     }
   })
 
@@ -182,12 +204,15 @@ function drawPlane(
   for (const { plane: of, xs, values } of coarseEnds(solved, options.coarse)) {
     if (of !== plane) continue
     shapes.push({ kind: 'line', role: 'ghost', points: [at(xs[0], values[0]), at(xs[1], values[1])] })
-    shapes.push({
-      kind: 'text',
+    const [mx, my] = at((xs[0] + xs[1]) / 2, (values[0] + values[1]) / 2)
+    wanted.push({
       role: 'small',
-      at: [sheet.x((xs[0] + xs[1]) / 2), at(0, values[1])[1] - 8],
-      anchor: 'middle',
       text: t`roughly`,
+      mark: [mx, my],
+      places: placesRound([mx, my], t`roughly`, 'small', true),
+      weight: 1,
+      within,
+      put: (made) => shapes.push(...made),
     })
   }
 

@@ -30,35 +30,6 @@ export function markOf(mark: ProbeMark, x: number, y: number): Point[] {
   ]
 }
 
-/**
- * Where a number goes: over or under its foot, inside the sheet, and clear of the numbers placed before it.
- * Numbers are set in 15 px of the mono face, about 9 px a character.
- */
-export function labelPlaces(width: number) {
-  const taken: { x: number; y: number; half: number }[] = []
-  const free = (x: number, y: number, half: number) =>
-    !taken.some((t) => Math.abs(t.y - y) < 16 && Math.abs(t.x - x) < t.half + half)
-  return {
-    /** A text that stands where it stands: numbers keep clear of it. */
-    keep(x: number, y: number, text: string): void {
-      taken.push({ x, y, half: text.length * 3.4 + 6 })
-    },
-    place(px: number, py: number, above: boolean, text: string, [top, bottom]: readonly [number, number]): Point {
-      const half = text.length * 4.6 + 4
-      const x = Math.min(width - half, Math.max(half, px))
-      const first = above ? [py - 12, py + 33] : [py + 33, py - 12]
-      const candidates = [0, 1, 2, 3].flatMap((k) => first.map((y) => y + Math.sign(y - py) * 17 * k))
-      const y =
-        candidates.find((at) => at > top + 14 && at < bottom - 3 && free(x, at, half)) ??
-        candidates.find((at) => free(x, at, half)) ??
-        first[0] ??
-        py
-      taken.push({ x, y, half })
-      return [x, y]
-    },
-  }
-}
-
 export function addToSpot(
   spots: Map<string, Spot>,
   id: string,

@@ -1,7 +1,6 @@
 import { lineAt, type Plane, planes } from '../../core/frame/axis'
 import { shaftEnds } from '../../core/kinds/train/document/ends'
-import { trainEnds } from '../../core/kinds/train/plan/choices'
-import { downBy } from '../../core/kinds/train/plan/within'
+import { downBy, trainEnds } from '../../core/kinds/train/plan/choices'
 import { axisAfter } from '../../core/kinds/train/solve/after'
 import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
