@@ -1,18 +1,16 @@
 import type { KindName, Kinds } from '../core/kinds'
-import { beltWords } from './belt'
-import { boreWords } from './bore'
 import type { KindWords } from './kind'
-import { rollsWords } from './rolls'
-import { trainWords } from './train'
-import { uprightWords } from './upright'
 
-/** What each kind of line has to say. */
-export const words: { readonly [K in KindName]: KindWords<Kinds[K]> } = {
-  train: trainWords,
-  upright: uprightWords,
-  belt: beltWords,
-  bore: boreWords,
-  rolls: rollsWords,
+/** What each kind of line has to say, as far as it was added: see `core/kinds/index.ts`. */
+const added: { [K in KindName]?: KindWords<Kinds[K]> } = {}
+
+export function addWords<K extends KindName>(name: K, words: KindWords<Kinds[K]>): void {
+  const table: { [P in K]?: KindWords<Kinds[P]> } = added
+  table[name] = words
 }
 
-export const wordsOf = <K extends KindName>(line: { kind: K }): KindWords<Kinds[K]> => words[line.kind]
+export function wordsOf<K extends KindName>({ kind: name }: { kind: K }): KindWords<Kinds[K]> {
+  const words: KindWords<Kinds[K]> | undefined = added[name]
+  if (!words) throw new Error(`The words of “${name}” were not added.`)
+  return words
+}

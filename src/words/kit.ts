@@ -2,11 +2,12 @@ import { formatNumber } from '../core/frame/number'
 import { type Quantity, quantityMm, showQuantity } from '../core/frame/quantity'
 import type { DialFit } from '../core/kit/fits'
 import type { Compared } from '../core/kit/gauge'
+import { type Lifted, lifted } from '../core/kit/lift'
 import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import type { Peg } from '../core/verdict/peg'
 import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
-import { labels, t } from './language'
+import { labels, plural, t } from './language'
 import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
@@ -24,6 +25,7 @@ export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> 
   gauge: { one: 'comparison', many: 'Comparisons with a gauge block' },
   shims: { one: 'shim stock', many: 'Shims' },
   limits: { one: 'table of limits', many: 'Tables of limits' },
+  lift: { one: 'known lift', many: 'Known lifts' },
 })
 
 const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrationDue : '')
@@ -34,9 +36,19 @@ export function kitPeg(item: KitItem, today: string): Peg {
   if (item.kind === 'bracket') return quantityMm(item.sag) === undefined ? 'unsure' : 'within'
   if (item.kind === 'shims') return item.sizes.some(({ count }) => count.trim() === '0') ? 'unsure' : 'within'
   if (item.kind === 'gauge') return 'nothing'
+  if (item.kind === 'lift') return liftPegs[lifted(item).state]
   if (item.kind === 'limits')
     return item.rows.length === 0 ? 'nothing' : rowFaults(item.rows).size > 0 ? 'unsure' : 'within'
   return due(item) ? 'within' : 'nothing'
+}
+
+const liftPegs: Readonly<Record<Lifted['state'], Peg>> = {
+  open: 'nothing',
+  unsure: 'unsure',
+  true: 'within',
+  turned: 'outside',
+  alike: 'outside',
+  differ: 'outside',
 }
 
 const lengthShown = (quantity: Quantity, unit: Shown): string => {
@@ -82,7 +94,9 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
   if (item.kind === 'shims')
     parts.push(item.slot.text ? t`slot ${lengthShown(item.slot, unit)}` : '', sizesShown(item, unit), item.material)
   if (item.kind === 'gauge') parts.push(item.dial, t`${item.readings.length} readings`)
-  if (item.kind === 'limits') parts.push(item.rows.length === 1 ? t`one row` : t`${item.rows.length} rows`, item.source)
+  if (item.kind === 'lift') parts.push(item.machine, item.method, item.takenOn)
+  if (item.kind === 'limits')
+    parts.push(plural(item.rows.length, { one: t`one row`, other: t`${item.rows.length} rows` }), item.source)
   return [...parts, calibrated]
     .filter(Boolean)
     .join(', ')
@@ -122,6 +136,29 @@ export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, 
       peg: 'nothing',
     })
   return said
+}
+
+/** What a known lift showed of the way it was read. */
+export function sayLifted({ feet, sd, state, mean }: Lifted): Told[] {
+  const share = (ratio: number) => formatNumber(100 * ratio, 0)
+  if (state === 'open' || sd === undefined || mean === undefined)
+    return [{ text: t`Type the shim, and how high each foot was told before and after.`, peg: 'nothing' }]
+  const peg = liftPegs[state]
+  const said: Told[] = feet.map(({ name, ratio }) => ({
+    text: t`${name || t`Feet`}: ${share(ratio)} % of the lift was told, ± ${share(2 * sd)} %.`,
+    peg: Math.abs(ratio - 1) <= 2 * sd ? ('within' as const) : ('outside' as const),
+  }))
+  const outcome: Readonly<Record<Exclude<Lifted['state'], 'open'>, string>> = {
+    unsure: t`Too little was put in for what this way of reading can tell. Lift it by more.`,
+    true: t`It tells the truth: what was put in is what was told, within its doubt.`,
+    turned: t`It tells the lift the wrong way round: a sign is turned, at the dial or where the machine stands.`,
+    alike:
+      mean < 1
+        ? t`Every foot tells ${share(mean)} % of it. The coupling holds the shafts, or the bracket gives: release the coupling, stiffen the bracket, try again.`
+        : t`Every foot tells ${share(mean)} % of it. Look at the graduation and at a lever dial’s angle.`,
+    differ: t`The feet tell different shares of one lift, so the slope is wrong: a distance or a radius is. Measure them again.`,
+  }
+  return [...said, { text: outcome[state], peg }]
 }
 
 /** What a comparison came to. */

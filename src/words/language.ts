@@ -20,6 +20,18 @@ export function t(texts: TemplateStringsArray, ...put: readonly (string | number
   return catalogue(sentence).replace(/\{(\d+)\}/g, (_, i) => String(put[Number(i)] ?? ''))
 }
 
+const forms = new Intl.PluralRules('en')
+
+/** What is said of a count, by the plural rules of the language. What one language says alike may have other forms in another. */
+export function plural(count: number, said: { one: string; other: string }): string {
+  return forms.select(count) === 'one' ? said.one : said.other
+}
+
+const listing = new Intl.ListFormat('en', { type: 'unit', style: 'short' })
+
+/** Several things one after the other, as the language sets them: "a, b, c". */
+export const listed = (things: readonly string[]): string => listing.format(things)
+
 /**
  * Texts by name, each in the language that is spoken when it is asked for. What is in lists and tables inside is translated as
  * well; functions say `t` themselves.

@@ -8,7 +8,7 @@ import type { Proof, ProofOpen, ProvedJoint } from '../core/prove/proof'
 import type { LeaveReason, ProofSaid, ProofTick } from '../core/prove/schema'
 import type { SpeedInHand } from '../core/prove/speeds'
 import { wordsOf } from '.'
-import { labels, t } from './language'
+import { labels, plural, t } from './language'
 import type { Said } from './said'
 import { capital, couplingName, isZero, length, lengthWithUnit, machineName, slope, type Terms } from './terms'
 
@@ -170,8 +170,8 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
     case 'ready':
       return {
         title: t`Open in Ready: ${[
-          open.cautions > 0 ? (open.cautions === 1 ? t`one caution` : t`${open.cautions} cautions`) : '',
-          open.checks > 0 ? (open.checks === 1 ? t`one check` : t`${open.checks} checks`) : '',
+          open.cautions > 0 ? plural(open.cautions, { one: t`one caution`, other: t`${open.cautions} cautions` }) : '',
+          open.checks > 0 ? plural(open.checks, { one: t`one check`, other: t`${open.checks} checks` }) : '',
         ]
           .filter(Boolean)
           .join(t` and `)}.`,

@@ -5,7 +5,7 @@ import type { Proof, ProofJoint, ProofRound } from '../core/prove/proof'
 import type { ProofSaid } from '../core/prove/schema'
 import type { Peg } from '../core/verdict/peg'
 import type { Limits } from '../core/verdict/verdict'
-import { labels, t } from './language'
+import { labels, plural, t } from './language'
 import { leaveReasonNames, type ProofTerms, sayJoint, sayOpen, sayProof } from './prove'
 import { couplingName, lengthWithUnit, slope, type Terms } from './terms'
 
@@ -105,7 +105,7 @@ export function sayDone(rounds: readonly ProofRound[], proof: Proof, said: Proof
     const one = most(plane)
     return one?.moved ? [t`${terms.at(one.place)} ${terms.went(one.moved, plane)}`] : []
   })
-  const times = moves === 1 ? t`Moved once` : t`Moved ${moves} times`
+  const times = plural(moves, { one: t`Moved once`, other: t`Moved ${moves} times` })
   return largest.length > 0 ? t`${times}; most at ${largest.join(t`, and `)}.` : `${times}.`
 }
 

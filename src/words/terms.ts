@@ -49,6 +49,13 @@ export function slope(rad: number, unit: Unit): string {
     : t`${formatNumber(rad * 100, 3)} mm/100 mm`
 }
 
+/** Which shims make up a pack, thickest first: "0.2 + 0.05"; nothing where none are named. */
+export const packText = (pack: readonly number[] | undefined, { unit }: Pick<Terms, 'unit'>): string =>
+  [...(pack ?? [])]
+    .sort((a, b) => b - a)
+    .map((mm) => formatNumber(fromMm(mm, unit), 2))
+    .join(' + ')
+
 export const isZero = (mm: number, { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>): boolean =>
   Number(fromMm(Math.abs(mm), unit).toFixed(decimalsFor(resolution, unit))) === 0
 

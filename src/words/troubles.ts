@@ -31,6 +31,7 @@ const plain = labels({
   'say-how-angles': 'Degrees, or hours on a clock? Choose above.',
   'no-rows': 'There are no rows to import.',
   'too-many-rows': 'At most 100,000 rows can be imported.',
+  'uneven-places': 'Read this bore at four, eight or twelve places, evenly round from the top.',
   'in-a-circle': 'Its dimensions lead round in a circle.',
   'no-place': 'Nothing says where it is.',
   'no-reference': 'It is measured from something that no longer exists.',
@@ -50,6 +51,10 @@ export function sayTrouble(trouble: Trouble): string {
       return t`“${trouble.text}” can be read two ways. Write ${trouble.text.replace(',', '')} or ${trouble.text.replace(',', '.')}.`
     case 'no-clock-time':
       return t`“${trouble.text}” is not a time on a clock. Write it like 3 or 1:30.`
+    case 'no-heading':
+      return t`“${trouble.text}” heads no column that is known here.`
+    case 'none-of':
+      return t`Write one of ${trouble.text}.`
     default:
       return plain[trouble.kind]
   }

@@ -5,9 +5,10 @@ import { faceCell } from '../../core/kinds/belt/document/make'
 import type { BeltLine, BeltSet } from '../../core/kinds/belt/document/schema'
 import type { FootWork } from '../../core/kinds/belt/solve/feet'
 import type { SheaveRound } from '../../core/kinds/belt/solve/round'
-import { labels, t } from '../language'
+import { packMm } from '../../core/shims/stock'
+import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { capital, isZero, lengthWithUnit, type Terms } from '../terms'
+import { capital, isZero, lengthWithUnit, packText, type Terms } from '../terms'
 import { sayTrouble } from '../troubles'
 import { beltPageWords } from './page/page'
 
@@ -81,9 +82,19 @@ export function slideText(slide: number | null, terms: BeltTerms): string {
   return t`slide ${lengthWithUnit(Math.abs(slide), terms)} to the ${slide > 0 ? t`right` : t`left`}`
 }
 
-/** Packs from the stock: "0.5 + 0.5". */
-export const packText = (pack: readonly number[] | undefined, { unit }: BeltTerms): string =>
-  pack && pack.length > 0 ? pack.map((mm) => formatNumber(unit === 'mil' ? mm / 0.0254 : mm, 2)).join(' + ') : ''
+/** What lies under a station and what goes in: "0.5 + 0.2 there now; put in 1; 1.70 mm in all". */
+export function packsText(
+  { foot, pack, shim }: FootWork & { pack?: number[] },
+  sheave: SheaveRound['sheave'],
+  terms: BeltTerms,
+): string {
+  const there = packMm(sheave.feet.find(({ id }) => id === foot)?.pack)
+  const sum = (sizes: readonly number[]) => sizes.reduce((total, size) => total + size, 0)
+  const added = pack?.length ? t`put in ${packText(pack, terms)}` : ''
+  if (!there || there.length === 0) return capital(added)
+  const all = shim === null ? '' : t`${lengthWithUnit(sum(there) + (pack ? sum(pack) : shim), terms)} in all`
+  return capital([t`${packText(there, terms)} there now`, added, all].filter(Boolean).join('; '))
+}
 
 const stateWords = labels({
   within: 'is within',
@@ -105,7 +116,7 @@ export function feelText({ solved, state }: SheaveRound, limit: number, line: Be
   ]
   return {
     title: `${name} ${stateWords[state]}.`,
-    detail: t`What the belt feels: ${told.join(', ')}. Limit ${degreesText(limit)} each. The maker’s figures win.`,
+    detail: t`What the belt feels: ${listed(told)}. Limit ${degreesText(limit)} each. The maker’s figures win.`,
   }
 }
 
@@ -126,7 +137,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'limit-not-a-number':
       return {
         title: t`The limit of the belt can’t be used.`,
-        detail: t`${sayTrouble(finding.trouble)} It is on the line’s own page, in degrees. Until it is right the usual limit stands.`,
+        detail: t`${sayTrouble(finding.trouble)} It is on the line’s own page, in degrees or mm/m. Until it is right the usual limit stands.`,
       }
     case 'missing':
       return {
@@ -239,13 +250,15 @@ const fieldName = (key: string, line: BeltLine): string =>
             ? beltPageWords.tilt
             : cellName(key, line)
 
-function nextDetail({ method }: BeltSet, key: string): string {
+function nextDetail({ method, both }: BeltSet, key: string): string {
   if (method === 'edge')
     return key.startsWith('lean')
       ? t`How far its top leans to the right over the level’s length; to the left is below zero.`
       : t`Straightedge against the face that stays; feeler gap at this face.`
   if (method === 'angles') return t`As the instrument tells it; right is above zero.`
   return key.endsWith('t')
-    ? t`Turn this sheave half round, target at the same place in the room, and read again.`
+    ? both
+      ? t`Turn both sheaves half round, target at the same place in the room, and read again.`
+      : t`Turn this sheave half round, target at the same place in the room, and read again.`
     : t`How far the face stands to the right of the face that stays; to the left is below zero.`
 }

@@ -11,7 +11,7 @@ import type {
 } from '../../core/kinds/bore/document/schema'
 import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/bore/solve/round'
 import { usualOvality } from '../../core/kinds/bore/solve/verdict'
-import { labels, t } from '../language'
+import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import { capital, isZero, lengthWithUnit, place, type Terms } from '../terms'
 import { sayTrouble } from '../troubles'
@@ -25,6 +25,7 @@ export const wayNames: Readonly<Record<ReferenceWay, string>> = labels({
   held: 'The line through two bores that stay',
   'least-squares': 'The best line, least squares',
   'least-largest': 'The line whose largest deviation is least',
+  'within-limits': 'The line all can be brought to, least moved',
 })
 
 export const carrierNames: Readonly<Record<CarrierKind, string>> = labels({
@@ -98,11 +99,11 @@ export function moveText({ move }: Pick<SectionRound, 'move'>, terms: BoreTerms)
     if (mm === null) return []
     return isZero(mm, terms) ? [] : [`${lengthWithUnit(Math.abs(mm), terms)} ${way(plane, mm, line)}`]
   })
-  if (parts.length > 0) return parts.join(', ')
+  if (parts.length > 0) return listed(parts)
   return move.vertical === null && move.horizontal === null ? t`not known yet` : t`stays as it is`
 }
 
-const listed = (sections: readonly BoreSection[]): string => sections.map(({ name }) => name).join(', ')
+const namesOf = (sections: readonly BoreSection[]): string => listed(sections.map(({ name }) => name))
 
 /** Which way a pocket points, told over its own length: "0.02 mm up along it". */
 function slopeText({ slope }: PocketRound, length: number, terms: BoreTerms): string {
@@ -208,8 +209,8 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
             : finding.peg === 'nothing'
               ? t`${finding.read} of ${line.sections.length} sections are known.`
               : finding.peg === 'unsure'
-                ? t`Can’t tell yet for ${listed(finding.outside.map(({ section }) => section))}.`
-                : t`Out of line: ${listed(finding.outside.filter(({ state }) => state === 'outside').map(({ section }) => section))}.`,
+                ? t`Can’t tell yet for ${namesOf(finding.outside.map(({ section }) => section))}.`
+                : t`Out of line: ${namesOf(finding.outside.filter(({ state }) => state === 'outside').map(({ section }) => section))}.`,
         detail: t`Limit ${lengthWithUnit(limit, terms)}, both planes together. The bearing maker’s figures win.`,
       }
     case 'move':

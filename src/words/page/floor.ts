@@ -5,6 +5,7 @@ export const floorWords = labels({
   floor: 'Floor',
   lines: 'Lines',
   kit: 'Kit',
+  practice: 'Practice',
   newJob: 'New job',
   newer: 'Newer',
   pageOfJobs: (page: string | number, pages: string | number, total: string | number) =>
@@ -64,5 +65,5 @@ export const floorWords = labels({
   mm: 'mm',
   inchAndMil: 'inch and mil',
   fromASurveyDocument: 'From a survey document',
-  aFileInTheOpen: 'A file in the open survey format (JSON)',
+  aFileInTheOpen: 'A file in the open survey format (JSON); drop it here or choose it',
 })

@@ -13,6 +13,8 @@ export const notebookWords = labels({
   saved2: 'Saved',
   saving: 'Saving',
   onThisDeviceCantReach: 'On this device; can’t reach the server',
+  notStored: (kept: string) => t`Not stored on the server. ${kept}`,
+  keptHere: 'It is kept on this device and tried again.',
   notSavedAnywhere: 'Not saved anywhere',
   notSaved: 'Not saved',
   conflictChooseOne: 'Conflict: choose one',

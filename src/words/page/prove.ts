@@ -1,10 +1,10 @@
-import { labels, t } from '../language'
+import { labels, plural, t } from '../language'
 
 /** What is said on these screens. */
 export const proveWords = labels({
   prove: 'Prove',
   roundsAndMinutes: (rounds: number, minutes: number) =>
-    `${rounds === 1 ? t`one round` : t`${rounds} rounds`}${minutes > 0 ? t`, ${minutes} minutes at the machine` : ''}`,
+    `${plural(rounds, { one: t`one round`, other: t`${rounds} rounds` })}${minutes > 0 ? t`, ${minutes} minutes at the machine` : ''}`,
   foundAndLeft: (found: string, left: string) => t`As found ${found}, as left ${left}`,
   onlyRound: (found: string) => t`As found ${found}; no round after a move yet`,
   readAgain: 'Read again from here',

@@ -1,9 +1,9 @@
-import { labels, t } from '../language'
+import { labels, plural, t } from '../language'
 
 /** What the site view says. */
 export const siteViewWords = labels({
   site: 'Site',
-  lines: (count: number) => (count === 1 ? t`1 line` : t`${count} lines`),
+  lines: (count: number) => plural(count, { one: t`1 line`, other: t`${count} lines` }),
   overdue: (count: number) => t`${count} overdue`,
   soon: (count: number) => t`${count} due within 30 days`,
   rightFirst: (right: number, moved: number) => t`first move enough in ${right} of ${moved} visits`,
@@ -28,7 +28,7 @@ export const siteViewWords = labels({
   dueOn: (day: string) => t`due ${day}`,
   lookAgain: (day: string) => t`look again by ${day}`,
   notDueYet: 'no job is due',
-  inHand: (count: number) => (count === 1 ? t`1 in hand` : t`${count} in hand`),
+  inHand: (count: number) => plural(count, { one: t`1 in hand`, other: t`${count} in hand` }),
   byMethod: 'Work by method',
   method: 'Method',
   visits: 'Visits',

@@ -1,15 +1,18 @@
-import { labels, t } from '../language'
+import { labels, plural, t } from '../language'
 
 /** What is said of what is on this tablet. */
 export const tabletWords = labels({
   onThisTablet: 'On this tablet',
-  lines: (count: number) => (count === 1 ? t`1 line taken along` : t`${count} lines taken along`),
-  jobs: (count: number) => (count === 1 ? t`1 job opens without the server` : t`${count} jobs open without the server`),
+  lines: (count: number) => plural(count, { one: t`1 line taken along`, other: t`${count} lines taken along` }),
+  jobs: (count: number) =>
+    plural(count, { one: t`1 job opens without the server`, other: t`${count} jobs open without the server` }),
   noneTaken: 'No line is taken along.',
   nothingWaits: 'Nothing waits to be sent.',
-  waits: (count: number) => (count === 1 ? t`1 change waits to be sent.` : t`${count} changes wait to be sent.`),
-  pictures: (count: number) => (count === 1 ? t`1 photograph waits.` : t`${count} photographs wait.`),
-  made: (count: number) => (count === 1 ? t`1 new job or line waits.` : t`${count} new jobs or lines wait.`),
+  waits: (count: number) =>
+    plural(count, { one: t`1 change waits to be sent.`, other: t`${count} changes wait to be sent.` }),
+  pictures: (count: number) => plural(count, { one: t`1 photograph waits.`, other: t`${count} photographs wait.` }),
+  made: (count: number) =>
+    plural(count, { one: t`1 new job or line waits.`, other: t`${count} new jobs or lines wait.` }),
   why: 'Work on a line taken along goes on where there is no network: its open jobs, the last signed one, its logbook, photographs and the kit are kept here.',
   take: 'Take along',
   takeNamed: (line: string) => t`Take ${line} along`,

@@ -1,11 +1,12 @@
 import { formatNumber } from '../../core/frame/number'
+import { quantityMm } from '../../core/frame/quantity'
 import type { Finding } from '../../core/kinds/rolls/advice/findings'
-import type { LengthCell, LevelCell, RollsLine } from '../../core/kinds/rolls/document/schema'
+import type { Complaint, LengthCell, LevelCell, RollsLine } from '../../core/kinds/rolls/document/schema'
 import type { RollRound } from '../../core/kinds/rolls/solve/round'
 import type { Mistake, SpanSolved, Told } from '../../core/kinds/rolls/solve/section'
-import { t } from '../language'
+import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { isZero, lengthWithUnit, type Terms } from '../terms'
+import { dimension, isZero, lengthWithUnit, type Terms } from '../terms'
 import { sayTrouble } from '../troubles'
 
 /** What a sentence about a section of rolls needs to know. */
@@ -60,6 +61,25 @@ export function centreText(told: Told | null | undefined, terms: RollsTerms): st
   return t`middle ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 }
 
+/** A roll in every direction: square, level, and where its middle is. */
+export const liesText = (one: RollRound | undefined, terms: RollsTerms): string =>
+  [
+    squareText(one?.solved?.square, terms),
+    levelText(one?.solved?.level, terms),
+    centreText(one?.solved?.centre, terms),
+  ].join('; ')
+
+/** Where the baseline is found again, a sentence a monument. */
+export const monumentTexts = ({ monuments = [], sides }: RollsLine, unit: Terms['unit']): string[] =>
+  monuments.map(({ name, place, x, off, verified }) => {
+    const [along, aside] = [x, off].map((quantity) => {
+      const mm = quantityMm(quantity)
+      return mm === undefined ? t`not known` : dimension(mm, unit)
+    })
+    const checked = verified ? t`last checked ${verified}` : t`never checked`
+    return t`${name || t`A monument`}, ${place || t`place not said`}: ${along ?? ''} down the line, ${aside ?? ''} off the middle toward ${sides.near}; ${checked}.`
+  })
+
 /** Give or take over the face: twice the deviation. */
 export const doubtText = (told: Told | null | undefined, terms: RollsTerms): string =>
   told ? `± ${lengthWithUnit(2 * told.sd * terms.width, terms)}` : ''
@@ -67,7 +87,11 @@ export const doubtText = (told: Told | null | undefined, terms: RollsTerms): str
 /** The near housing's move, along its own base: "slide 0.72 mm down the line, shim 0.36 mm up". */
 export function moveText({ solved, roll }: RollRound, terms: RollsTerms): string {
   const near = solved?.housings?.near
-  if (!near) return roll.fixed ? t`stays: it can’t be moved` : t`not known yet`
+  return near ? housingText(near, terms) : roll.fixed ? t`stays: it can’t be moved` : t`not known yet`
+}
+
+/** How a near housing is moved, mm: "raise 0.36 mm, slide 0.72 mm down the line". */
+export function housingText(near: { slide: number; shim: number }, terms: Pick<Terms, 'unit' | 'resolution'>): string {
   const parts = [
     ...(isZero(near.shim, terms)
       ? []
@@ -80,7 +104,7 @@ export function moveText({ solved, roll }: RollRound, terms: RollsTerms): string
             : t`slide ${lengthWithUnit(-near.slide, terms)} up the line`,
         ]),
   ]
-  return parts.length > 0 ? parts.join(', ') : t`stays as it is`
+  return parts.length > 0 ? listed(parts) : t`stays as it is`
 }
 
 /** What the web feels between two rolls: "far edge 0.12 mm longer, limit 0.10 mm". */
@@ -138,11 +162,11 @@ export function say(finding: Finding, terms: RollsTerms): Said {
           detail: t`Across the roll, from one end to the other, at mirrored places of a crowned face.`,
         },
         place: {
-          title: t`Where does ${finding.rolls.join(', ')} stand?`,
+          title: t`Where does ${listed(finding.rolls)} stand?`,
           detail: t`From the first roll: down the line, and up. A tape will do.`,
         },
         diameter: {
-          title: t`How thick is ${finding.rolls.join(', ')}?`,
+          title: t`How thick is ${listed(finding.rolls)}?`,
           detail: t`The web’s way round it needs the diameter.`,
         },
       }[finding.what]
@@ -209,6 +233,41 @@ export function say(finding: Finding, terms: RollsTerms): Said {
         title: t`${finding.round.roll.name} is out and can’t be moved.`,
         detail: t`Leave it, split it over its two spans, or make its neighbours parallel to it; write down which, and why.`,
       }
+    case 'blocked': {
+      const name = t`${finding.round.roll.name}, ${sideOf('near', line)} housing`
+      const by = lengthWithUnit(finding.by, terms)
+      return {
+        title: {
+          slide: t`${name}: it can’t slide that far; ${by} is missing.`,
+          up: t`${name}: it would stand ${by} too high.`,
+          down: t`${name}: ${by} more would have to come out from under it.`,
+        }[finding.way],
+        detail: t`As near as it goes is a plan too: see what its spans then bear, or move its neighbours for the web.`,
+      }
+    }
+    case 'play':
+      return {
+        title: t`${finding.roll.name} is loose: ${lengthWithUnit(finding.by * terms.width, terms)} over the face between both ways.`,
+        detail: t`More than its span may bend (${lengthWithUnit(finding.limit * terms.width, terms)}). Play is mended, not aligned: pivots, bearings and links first, then read again.`,
+      }
+    case 'stroke': {
+      const by = lengthWithUnit(finding.by * terms.width, terms)
+      const most = lengthWithUnit(finding.limit * terms.width, terms)
+      return finding.peg === 'within'
+        ? {
+            title: t`${finding.roll.name} keeps its way over the whole stroke.`,
+            detail: t`At most ${by} over the face; its span may bend ${most}.`,
+          }
+        : {
+            title:
+              finding.of === 'swing'
+                ? t`${finding.roll.name}: one end of its stroke lies ${by} from the other, over the face.`
+                : t`${finding.roll.name}: in the middle of its stroke it lies ${by} from both ends, over the face.`,
+            detail: t`Its span may bend ${most}. Its pivots are not square to it: bring the pivot line right, not the roll.`,
+          }
+    }
+    case 'trouble':
+      return sayTroubleCall(finding, terms)
     case 'order':
       return {
         title: t`Level first, then square.`,
@@ -217,14 +276,71 @@ export function say(finding: Finding, terms: RollsTerms): Said {
   }
 }
 
-const faultName = (cell: LengthCell | LevelCell | 'over' | 'sensitivity' | 'mark', line: RollsLine): string =>
-  cell === 'over'
-    ? t`distance between both ends`
-    : cell === 'sensitivity'
-      ? t`sensitivity of the level`
-      : cell === 'mark'
-        ? t`a floor mark`
-        : cellName(cell, line)
+/** What somebody called about. */
+export const complaintNames: Readonly<Record<Complaint, string>> = labels({
+  registration: 'Registration drifts',
+  edge: 'The edge wanders',
+  breaks: 'The web breaks',
+  wrinkle: 'A wrinkle runs across',
+  other: 'Something else',
+})
+
+/** What a call about trouble comes to: look, look again, correct. */
+function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, terms: RollsTerms): Said {
+  const { line, width } = terms
+  const size = (rad: number) => lengthWithUnit(Math.abs(rad) * width, terms)
+  const what = complaintNames[call.what]
+  switch (told.state) {
+    case 'observe':
+      return {
+        title: t`${what}: where does it show first?`,
+        detail: t`Watch the web from beside it, guards closed, and follow the trouble back to the span where it begins. Name that span.`,
+      }
+    case 'verify':
+      return {
+        title:
+          told.looks === 0
+            ? t`Read both ends of that span by hand, twice.`
+            : t`Once more, the tool taken off and set up anew.`,
+        detail: t`Trammel or tape, same side of both rolls, same hand. Nothing is moved on one look: drives locked out and tried first.`,
+      }
+    case 'looks-differ':
+      return {
+        title: t`The two looks differ by ${lengthWithUnit(told.by, terms)} over both ends: can’t tell.`,
+        detail: t`One of them is wrong: check units and ends, take the tool off, set it up anew and look again. Nothing is moved by these.`,
+      }
+    case 'within-doubt':
+      return {
+        title: t`Both looks tell nothing: ${size(told.bend.value)} over the face is inside their doubt of ± ${size(2 * told.bend.sd)}.`,
+        detail: t`Look elsewhere first: tension, a dirty or worn face, a loose housing, the web itself. Or measure with something finer.`,
+      }
+    case 'found': {
+      const edge = sideOf(told.longer, line)
+      const other = sideOf(told.longer === 'far' ? 'near' : 'far', line)
+      return {
+        title: t`The ${edge} edge’s way is ${size(told.bend.value)} longer over the face.`,
+        detail:
+          told.fits === false
+            ? t`Then the ${other} edge should hang slack, not the ${edge} one: what is seen and what is read do not fit. Look once more before anything is moved.`
+            : 2 * told.bend.sd > told.needed
+              ? t`The ${other} edge hangs slack with that. By hand it is known to ± ${size(2 * told.bend.sd)} only: correct with level and scales, which have to know it to ± ${size(told.needed)}.`
+              : t`The ${other} edge hangs slack with that. Known well enough to correct by.`,
+      }
+    }
+  }
+}
+
+const sharedCells = labels({
+  further: 'further reading',
+  stroke: 'over its stroke',
+  look: 'a look by hand',
+  over: 'distance between both ends',
+  sensitivity: 'sensitivity of the level',
+  mark: 'a floor mark',
+})
+
+const faultName = (cell: LengthCell | LevelCell | keyof typeof sharedCells, line: RollsLine): string =>
+  cell in sharedCells ? sharedCells[cell as keyof typeof sharedCells] : cellName(cell as LengthCell | LevelCell, line)
 
 /** A limit in mm over a metre, as it is typed. */
 export const perMetre = (rad: number): string => formatNumber(rad * 1000, 2)

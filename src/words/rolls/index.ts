@@ -1,21 +1,18 @@
 import { quantityMm } from '../../core/frame/quantity'
 import type { RollsTypes } from '../../core/kinds/rolls'
-import { cellOf } from '../../core/kinds/rolls/document/make'
-import { lengthCells, levelCells } from '../../core/kinds/rolls/document/schema'
+import { cellOf, strokeCell } from '../../core/kinds/rolls/document/make'
+import {
+  lengthCells,
+  levelCells,
+  type RollsRound,
+  strokePlaces,
+  strokeWays,
+} from '../../core/kinds/rolls/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { capital, isZero, length, signedLength } from '../terms'
-import {
-  cellName,
-  centreText,
-  levelText,
-  moveText,
-  type RollsTerms,
-  rollName,
-  sideOf,
-  spanText,
-  squareText,
-} from './findings'
+import { cellName, liesText, monumentTexts, moveText, type RollsTerms, rollName, sideOf, spanText } from './findings'
+import { rollsPageWords as words } from './page/page'
 
 const many = labels(['2', '4', '6', '8', '10', '14', '20'].map((value) => ({ value, text: value })))
 
@@ -23,6 +20,24 @@ const withWidth = (terms: Omit<RollsTerms, 'width'>): RollsTerms => ({
   ...terms,
   width: quantityMm(terms.line.width) ?? 1000,
 })
+
+/** What has no cell in the tables, as it was read: of which rolls, and the two numbers. */
+function furtherRead({ further = [] }: RollsRound, terms: Pick<RollsTerms, 'line' | 'unit' | 'resolution'>) {
+  const { line } = terms
+  const rows = further.flatMap((one): [string, string][] => {
+    if (!one.on) return []
+    const of = one.to ? `${rollName(one.on, line)} – ${rollName(one.to, line)}` : rollName(one.on, line)
+    const numbers =
+      one.type === 'direct'
+        ? [one.square, one.level].map((text) => text || '–')
+        : [one.near, one.far].map((quantity) => {
+            const mm = quantityMm(quantity)
+            return mm === undefined ? '–' : signedLength(mm, terms)
+          })
+    return [[`${words.furtherTypes[one.type]}, ${of}`, numbers.join('; ')]]
+  })
+  return rows.length > 0 ? [{ title: words.further, rows }] : []
+}
 
 export const rollsWords: KindWords<RollsTypes> = labels({
   name: 'Rolls of a web line',
@@ -47,14 +62,15 @@ export const rollsWords: KindWords<RollsTypes> = labels({
   record: {
     probe: () => '',
     angle: () => '',
-    conditions: ({ line }) => [
+    conditions: ({ line, unit }) => [
       line.reference
         ? t`Square is told from ${rollName(line.reference, line)} where nothing squares the rolls to the machine; over the face, of its ${sideOf('far', line)} end.`
         : t`Told over the face, of its ${sideOf('far', line)} end.`,
+      ...monumentTexts(line, unit),
     ],
     packs: () => [],
-    readings: ({ round }, terms) =>
-      terms.line.rolls.flatMap(({ id, name }) => {
+    readings: ({ round }, terms) => [
+      ...terms.line.rolls.flatMap(({ id, name }) => {
         const rows = [
           ...levelCells.flatMap((cell): [string, string][] => {
             const text = round.divisions[cellOf(id, cell)]
@@ -65,8 +81,17 @@ export const rollsWords: KindWords<RollsTypes> = labels({
             return mm === undefined ? [] : [[capital(cellName(cell, terms.line)), signedLength(mm, terms)]]
           }),
         ]
-        return rows.length > 0 ? [{ title: name, rows }] : []
+        const strokes = strokePlaces.flatMap((place) =>
+          strokeWays.flatMap((way): [string, string][] => {
+            const mm = quantityMm(round.strokes?.[strokeCell(id, place, way)])
+            const label = `${words.strokePlaces[place]}, ${words.strokeWays[way]}`
+            return mm === undefined ? [] : [[label, signedLength(mm, terms)]]
+          }),
+        )
+        return rows.length + strokes.length > 0 ? [{ title: name, rows: [...rows, ...strokes] }] : []
       }),
+      ...furtherRead(round, terms),
+    ],
     judged: ({ rolls, spans }, terms) => {
       const told = withWidth(terms)
       return [
@@ -74,7 +99,7 @@ export const rollsWords: KindWords<RollsTypes> = labels({
           .filter(({ solved }) => solved?.square || solved?.level)
           .map((one) => ({
             kind: 'text' as const,
-            text: t`${one.roll.name}: ${squareText(one.solved?.square, told)}; ${levelText(one.solved?.level, told)}; ${centreText(one.solved?.centre, told)}. ${capital(moveText(one, told))}.`,
+            text: t`${one.roll.name}: ${liesText(one, told)}. ${capital(moveText(one, told))}.`,
           })),
         ...spans.map((span) => ({
           kind: 'text' as const,

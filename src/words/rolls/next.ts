@@ -13,6 +13,11 @@ export function sayNext({ next }: RollsListed): string {
     case 'mistake':
     case 'contradict':
       return t`Read again: the numbers don’t fit`
+    case 'trouble':
+      return t`Follow the trouble call`
+    case 'play':
+    case 'stroke':
+      return t`Mend a pivoting roll`
     case 'verdict':
     case 'free':
       return t`Moves: level, then square`

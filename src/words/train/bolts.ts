@@ -3,7 +3,7 @@ import { formatNumber } from '../../core/frame/number'
 import { type BoltWork, watchedAt } from '../../core/kinds/train/plan/bolts'
 import type { Stop } from '../../core/kinds/train/plan/stop'
 import { probeKinds } from '../../core/probes'
-import { t } from '../language'
+import { plural, t } from '../language'
 import {
   angleName,
   capital,
@@ -64,5 +64,5 @@ export function creepText({ creep, watches, pushed, plane }: BoltWork, terms: Te
   const ratio = formatNumber(100 * Math.abs(creep.ratio), 0)
   if (creep.moves === undefined || Math.abs(creep.ratio) >= 1)
     return t`${way}. Here it never converges: each pass leaves ${ratio} % of the error. Use the stops above.`
-  return t`${capital(way)}. It would take ${creep.moves} ${creep.moves === 1 ? t`move` : t`moves`}; each pass of two leaves ${ratio} % of the error. The stops above take two.`
+  return t`${capital(way)}. It would take ${creep.moves} ${plural(creep.moves, { one: t`move`, other: t`moves` })}; each pass of two leaves ${ratio} % of the error. The stops above take two.`
 }

@@ -5,7 +5,7 @@ import type { Doubt } from '../../core/shafts/doubt'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import type { LimitMissing } from '../../core/verdict/limits'
-import { labels, t } from '../language'
+import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import {
   act,
@@ -252,7 +252,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms)
     const known = finding.feet.filter((foot) => foot[plane])
     if (known.length === 0) return []
     const places = known.map((foot) => `${of(foot.foot)} ${place(foot[plane]?.position ?? 0, plane, terms)}`)
-    return [places.join(', ')]
+    return [listed(places)]
   })
   const still = finding.feet.every((foot) => planes.every((plane) => isZero(foot[plane]?.position ?? 0, terms)))
   return {

@@ -1,5 +1,5 @@
 import type { Material } from '../../core/kinds/train/document/schema'
-import { labels, t } from '../language'
+import { labels, listed, t } from '../language'
 import { isZero, lengthWithUnit, sideName, type Terms } from '../terms'
 
 export const materialNames: Readonly<Record<Material, string>> = labels({
@@ -19,5 +19,5 @@ export function growthText(growth: { vertical?: number; horizontal?: number }, t
     told.push(
       t`moves ${lengthWithUnit(Math.abs(horizontal), terms)} toward ${sideName(horizontal > 0 ? 'far' : 'near', terms)}`,
     )
-  return told.join(', ') || t`does not grow`
+  return listed(told) || t`does not grow`
 }

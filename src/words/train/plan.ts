@@ -6,7 +6,7 @@ import type { OrderSchool } from '../../core/kinds/train/plan/order'
 import type { OutcomeCause, StationOutcome } from '../../core/kinds/train/plan/outcome'
 import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../../core/kinds/train/plan/plan'
 import type { Doubt } from '../../core/shafts/doubt'
-import { labels, t } from '../language'
+import { labels, plural, t } from '../language'
 import type { Said } from '../said'
 import {
   act,
@@ -26,13 +26,7 @@ import {
   type Terms,
   unitName,
 } from '../terms'
-
-/** A limit by the name the trade has for it. */
-export function limitName(limit: InTheWay['limit'], terms: Terms): string {
-  if (limit === 'down') return t`base-bound`
-  if (limit === 'up') return t`out of shim travel upward`
-  return t`bolt-bound toward ${sideName(limit, terms)}`
-}
+import { limitName } from './limitName'
 
 const remedies: Readonly<Record<InTheWay['limit'], string>> = labels({
   down: 'Take shims out under the other machine instead (hold two feet, or find the fewest moves), or have the feet or the base machined.',
@@ -112,7 +106,7 @@ function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 
 
 /** "no foot", "1 station of feet", "3 stations of feet". */
 export const feetWord = (count: number): string =>
-  count === 0 ? t`no feet` : count === 1 ? t`1 pair of feet` : t`${count} pairs of feet`
+  count === 0 ? t`no feet` : plural(count, { one: t`1 pair of feet`, other: t`${count} pairs of feet` })
 
 function sayLeft(
   { coupling, lines, verdict, partly, doubted }: Extract<PlanFinding, { kind: 'left' }>,

@@ -1,5 +1,4 @@
 import { foldDegrees } from '../../core/frame/angles'
-import { formatNumber } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/upright/advice/findings'
 import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightLine } from '../../core/kinds/upright/document/schema'
@@ -7,7 +6,7 @@ import type { BoltWork, FlangeWork } from '../../core/kinds/upright/solve/flange
 import { starOrder } from '../../core/kinds/upright/solve/seating'
 import type { Misalignment } from '../../core/probes/probe'
 import type { ProbeState } from '../../core/shafts/state'
-import { labels, t } from '../language'
+import { labels, plural, t } from '../language'
 import type { Said } from '../said'
 import { isZero, lengthWithUnit, slope, type Terms } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
@@ -25,10 +24,6 @@ export const dialName = ({ dial }: Pick<ProbeState, 'dial'>, { line }: UprightTe
 /** The shim at a bolt: "0.24 mm", or that it is the high spot. */
 export const shimText = ({ shim }: BoltWork, terms: UprightTerms): string =>
   isZero(shim, terms) ? t`none: high spot` : lengthWithUnit(shim, terms)
-
-/** Which shims make it up: "0.2 + 0.05"; nothing where none are named. */
-export const packText = ({ pack }: BoltWork, { unit }: UprightTerms): string =>
-  pack && pack.length > 0 ? pack.map((mm) => formatNumber(unit === 'mil' ? mm / 0.0254 : mm, 2)).join(' + ') : ''
 
 /** Part of a push along one direction, in words. */
 function partText(mm: number | null, degrees: number, terms: UprightTerms): string | undefined {
@@ -151,7 +146,7 @@ function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>,
         : t`Both flanges have their part in it.`
   return {
     title,
-    detail: t`Turned by ${places === 1 ? t`one bolt place` : t`${places} bolt places`}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
+    detail: t`Turned by ${plural(places, { one: t`one bolt place`, other: t`${places} bolt places` })}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
   }
 }
 

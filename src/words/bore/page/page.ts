@@ -2,6 +2,7 @@ import { labels, t } from '../../language'
 
 /** What is said on these screens. */
 export const borePageWords = labels({
+  sheetHint: 'A row a section, places round the bore in columns. A file says which sections there are.',
   theLine: 'The row',
   name: 'Name',
   area: 'Area',

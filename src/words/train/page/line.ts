@@ -2,6 +2,11 @@ import { labels, t } from '../../language'
 
 /** What is said on these screens. */
 export const lineWords = labels({
+  openPart: (name: string) => t`Open ${name}`,
+  thisDimension: 'This dimension',
+  feetAt: (kind: string, places: string) => t`${kind}, feet at ${places}`,
+  nowhereYet: 'no place yet',
+  across: (size: string) => t`${size} across`,
   thermalGrowth: 'Thermal growth',
   howMuchTheShaftRises:
     'How much the shaft rises above each pair of feet from cold to running. Use the maker’s figures first; otherwise material, height and the two temperatures; otherwise the same line read cold and hot.',
@@ -38,7 +43,7 @@ export const lineWords = labels({
   withReadingsWouldBeRemoved: (sets: string | number, readings: string | number) =>
     t`${sets} with ${readings} readings would be removed. `,
   enterEachDistanceOnThe: (length: string | number) =>
-    t`Enter each distance on the drawing in ${length}, as taped. A minus sign goes the other way.`,
+    t`Enter each distance on the drawing in ${length}, as taped; a minus sign goes the other way. Tap a machine or a coupling to open it.`,
   fixedMachine: 'Fixed machine',
   machinesFromLeftToRight: 'Machines, from left to right',
   anotherMachineHasThisName: 'Another machine has this name.',

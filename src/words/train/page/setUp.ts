@@ -37,6 +37,9 @@ export const setUpWords = labels({
   sagMeasured: (parts: string | number) => t`Sag measured ${parts}.`,
   dateOfTheSagCheck: 'Date of the sag check not known.',
   readingsEnteredForAnotherMethod: 'Readings entered: for another method add a set below. Both are solved together.',
+  change: 'Change',
+  moreOfIt: 'Graduation, turn, travel, span, mounting',
+  resolutionOfIt: 'Resolution',
   purpose: 'Purpose',
   turned: 'Turned',
   turningFromTheTopToward: 'Turning from the top toward',
@@ -45,7 +48,6 @@ export const setUpWords = labels({
   turnOneWayOnlyTo: (whatOf: string | number) => t`Turn one way only, to keep backlash on one side.${whatOf}`,
   withTheCouplingConnectedThe:
     'With the coupling connected the shafts pull toward each other. These readings are judged on their own and plan no move.',
-  couplingDisconnected: 'Coupling disconnected.',
   method: 'Method',
   detectorOn: 'Detector on',
   readOnTheHubOf: 'Read on the hub of',

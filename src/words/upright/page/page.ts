@@ -1,4 +1,4 @@
-import { labels, t } from '../../language'
+import { labels, plural, t } from '../../language'
 
 /** What is said on these screens. */
 export const pageWords = labels({
@@ -37,13 +37,18 @@ export const pageWords = labels({
         : t`every ${n}th bolt, ${places} places`,
   seated: (machine: string) => t`${machine} turned on its flange by`,
   asItStood: 'nothing',
-  boltPlaces: (n: number) => (n === 1 ? t`1 bolt place` : t`${n} bolt places`),
+  boltPlaces: (n: number) => plural(n, { one: t`1 bolt place`, other: t`${n} bolt places` }),
   goToRead: 'Go to Read',
   moves: 'Moves',
   shimsAtTheBoltsFirst: 'shims at the bolts first, then the push',
   sheetForTheMachine: 'Sheet for the machine',
   noMovesYetReadBoth: 'No moves yet: read both dials at the bolts, and give the flange on the line’s page.',
   atTheBolts: 'At the bolts',
+  whenItStands: 'When it stands again',
+  lifted:
+    'A lift opens the coupling gap and lifts what hangs on the shaft: set both again, and write down how they were left.',
+  hubs: 'Between the hubs',
+  hanging: 'Impeller or thrust setting',
   goToLine: 'Go to Line',
   movedStartNextRound: 'Moved: start next round',
   readings: 'Readings',

@@ -1,0 +1,45 @@
+/** How dates and times are written, on the page and in print, in the words of the language and the time of the place. */
+const language = 'en-GB'
+
+/** @throws RangeError for a date that is none */
+const written = (options: Intl.DateTimeFormatOptions) => {
+  const writer = new Intl.DateTimeFormat(language, options)
+  return (at: Date | string | number): string => writer.format(typeof at === 'string' ? new Date(at) : at)
+}
+
+const short = { day: 'numeric', month: 'short' } as const
+const minutes = { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' } as const
+
+/** 14:05 */
+export const sayTime = written(minutes)
+/** 5 Mar */
+export const sayDay = written(short)
+/** 5 Mar, 14:05 */
+export const sayDayTime = written({ ...short, ...minutes })
+/** 5 Mar 2026 */
+export const sayDate = written({ ...short, year: 'numeric' })
+/** 5 Mar 2026, 14:05 */
+export const sayDateTime = written({ ...short, year: 'numeric', ...minutes })
+/** 5 Mar 2026, 14:05:09 */
+export const sayMoment = written({ ...short, year: 'numeric', ...minutes, second: '2-digit' })
+/** 5 March 2026 */
+export const sayLongDate = written({ day: 'numeric', month: 'long', year: 'numeric' })
+
+/** Seconds of a unit, the longest first. */
+const spans = [
+  ['year', 365 * 86400],
+  ['month', 30 * 86400],
+  ['day', 86400],
+  ['hour', 3600],
+  ['minute', 60],
+  ['second', 1],
+] as const
+
+const relative = new Intl.RelativeTimeFormat(language)
+
+/** 3 days ago: how long before `now` something was, in the longest unit of which it is at least one. */
+export function sayAgo(at: Date | string, now: number = Date.now()): string {
+  const seconds = (new Date(at).getTime() - now) / 1000
+  const [unit, length] = spans.find(([, each]) => Math.abs(seconds) >= each) ?? (['second', 1] as const)
+  return relative.format(Math.round(seconds / length), unit)
+}

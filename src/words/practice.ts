@@ -1,0 +1,154 @@
+import type { Judged, LessonName, Slip } from '../core/practice/lesson'
+import { labels, t } from './language'
+import type { Said } from './said'
+
+/** What is said in practice. */
+export const practiceWords = labels({
+  practice: 'Practice',
+  practiceOnly: 'Practice: nothing here is a real machine, and nothing of it reaches a real job.',
+  learn:
+    'A dial, a bracket and a shaft that behave like real ones, with a hidden truth. Every lesson can be passed and failed; the same number gives the same machine.',
+  minutes: (n: string) => t`${n} minutes on the machine so far`,
+  rig: 'The dial and the shaft',
+  machine: (seed: number) => t`Machine ${seed}`,
+  another: 'Another machine',
+  again: 'Begin again, same machine',
+  lock: 'Lock out and try',
+  locked: 'Locked out and tried',
+  push: 'Push the dial in by',
+  pushIn: (mm: string) => t`${mm} mm in`,
+  pullOut: (mm: string) => t`${mm} mm out`,
+  zero: 'Turn the bezel: zero here',
+  unbolt: 'Take the coupling bolts out',
+  bolt: 'Put the coupling bolts back',
+  bolted: 'The coupling is bolted up.',
+  unbolted: 'The coupling is open: each shaft hangs free.',
+  turnTo: 'Shaft turned to',
+  degrees: (n: number) => t`${n}°`,
+  quarterNames: { '0': 'top', '90': 'far', '180': 'bottom', '270': 'near' },
+  plungerIn: 'Pushed in, the needle goes clockwise: above zero.',
+  check: 'Check my answers',
+  hint: 'A hint',
+  truth: 'true',
+  yours: 'Your answers',
+  passed: 'Passed.',
+  notYet: 'Not yet.',
+  sheet: 'What was written down',
+  none: 'choose',
+  toAll: 'All lessons',
+  next: 'Next lesson',
+  turnsOf: (turn: string, travel: string, graduation: string) =>
+    t`One turn of the needle ${turn} mm, travel ${travel} mm, a line ${graduation} mm`,
+  own: 'Your own lessons',
+  ownHint:
+    'A lesson is one file: what is asked, what hangs where, and the truth, or what of it the machine’s number decides. docs/practice.md says how one is written. They are kept in this browser.',
+  bringIn: 'Bring in a lesson',
+  brought: (name: string) => t`“${name}” is here.`,
+  refused: (place: string, why: string) => (place ? t`Not taken: at ${place}: ${why}.` : t`Not taken: ${why}.`),
+  remove: (name: string) => t`Remove ${name}`,
+  removeIt: 'Remove',
+  onMachine: (mm: string) => t`With this bracket the machine’s dial, zeroed at the top, shows ${mm} mm at the bottom.`,
+})
+
+/** The dial's two hands in words, for those who listen: what stands there, not what it means. */
+export function handsText(needle: number, turns: number, turned: number): string {
+  const line = Math.round(needle * 100) % 100
+  const low = Math.floor(turns)
+  return t`Shaft at ${Math.round(turned)} degrees. Needle on line ${line} of 100, clockwise from zero. Small hand between ${low} and ${low + 1}.`
+}
+
+interface LessonWords {
+  name: string
+  goal: string
+  hints: readonly string[]
+  asks: Readonly<Record<string, string>>
+}
+
+export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
+  'read-a-dial': {
+    name: 'Read a dial',
+    goal: 'Set the dial to half its travel, zero it at the top, turn the shaft and write down what it shows at the other three quarters, with its sign.',
+    hints: [
+      'A plunger that is nearly all the way out can’t follow a hub that falls away. Push it in to half its travel first.',
+      'Watch the small hand: if it went over a number, the needle made a whole turn.',
+      'Less than at the top is below zero: the hub fell away from the dial. 0.30 short of zero is −0.30, not +0.70.',
+    ],
+    asks: { '90': 'Far shows, mm', '180': 'Bottom shows, mm', '270': 'Near shows, mm' },
+  },
+  'sag-bench': {
+    name: 'The sag of a bracket',
+    goal: 'The bracket is on a straight pipe. Find its sag, say what an aligned machine shows with it, and what of a machine’s reading is left when the sag is taken off.',
+    hints: [
+      'Zero at the top, half a turn, read at the bottom. A pipe is straight: what the dial shows is the bracket alone.',
+      'On an aligned machine the same bracket hangs through as much. That is what the dial should show, not zero.',
+      'What is left of a reading is the reading less the sag; less a number below zero is more.',
+    ],
+    asks: {
+      sag: 'Sag, bottom less top, mm',
+      aligned: 'An aligned machine shows at the bottom, mm',
+      left: 'Left of the machine’s reading, sag taken off, mm',
+    },
+  },
+  closure: {
+    name: 'Four readings that do not close',
+    goal: 'Somebody wrote down four readings and one is wrong. Top and bottom must add up to near and far. Find which it is, and what it should be.',
+    hints: [
+      'Add top and bottom, add near and far. The difference is what one of them is out by.',
+      'Out by twice one reading: its sign. Out by a whole turn: the small hand was not watched.',
+      'Set the dial up and turn to the one you doubt: reading it again is always right.',
+    ],
+    asks: { which: 'The wrong one', value: 'It should be, mm' },
+  },
+  engaged: {
+    name: 'What a bolted coupling hides',
+    goal: 'Read the bottom with the coupling bolted up, take the bolts out and read it again. How much of the offset did the coupling hide?',
+    hints: [
+      'A coupling that is bolted up pulls the shafts toward each other: the dial shows what is left of the misalignment.',
+      'With the bolts out the shafts hang where their own bearings hold them. Zero at the top anew, then read.',
+      'The sag is in both readings and goes out of their difference. The offset is half of what the dial goes over.',
+    ],
+    asks: {
+      bolted: 'Bottom, coupling bolted up, mm',
+      open: 'Bottom, coupling open, mm',
+      hidden: 'Offset that the coupling hid, without a sign, mm',
+    },
+  },
+})
+
+const slips: Readonly<Record<Slip, Said>> = labels({
+  sign: { title: 'The sign is the other way round.', detail: 'On a machine that sends the shims to the wrong side.' },
+  turn: { title: 'A whole turn is missing.', detail: 'The small hand counts them: look at it before and after.' },
+  'not-zeroed': {
+    title: 'That is the dial without its zero at the top.',
+    detail: 'Turn to the top, turn the bezel until the needle is on zero, then read the others.',
+  },
+  'ran-out': {
+    title: 'The plunger ran out of its way.',
+    detail: 'Somewhere on the turn it no longer touches, or is at its stop. Push the dial in to half its travel.',
+  },
+  'other-quarter': {
+    title: 'It is another one.',
+    detail: 'Read the one you doubt again; it costs half a minute and is always right.',
+  },
+  'sag-twice': {
+    title: 'The sag was put on, not taken off.',
+    detail: 'What is left is the reading less the sag; the sag is below zero.',
+  },
+  bolted: {
+    title: 'That is what a bolted coupling lets through.',
+    detail: 'Take the bolts out, zero at the top again, and read once more.',
+  },
+  'not-halved': {
+    title: 'That is what the dial goes over, not the offset.',
+    detail: 'Over half a turn the dial goes over twice the offset: take half.',
+  },
+  off: { title: 'Not what the dial shows.', detail: 'Count the lines again, from zero, the way the needle went.' },
+  missing: { title: 'Nothing to check yet.', detail: 'Write down a number, with its sign.' },
+})
+
+export const saySlip = ({ slip }: Judged): Said | undefined => slip && slips[slip]
+
+export const unsafeSaid: Said = labels({
+  title: 'Failed: it was touched before it was locked out and tried.',
+  detail: 'On a real machine that costs a hand. Begin again, and lock first; your site’s rules decide how.',
+})

@@ -1,0 +1,33 @@
+import type { Line } from '../../core/kinds/train/document/schema'
+import type { ReadSet } from '../../core/shafts/schema'
+import { isCoupled, sags, setPurpose } from '../../core/shafts/typed'
+import { listed, t } from '../language'
+import { capital, ended, purposeNames, sideName } from '../terms'
+import { setUpWords } from './page/setUp'
+
+/** How a set is read, as one sentence: "Both shafts together, coupling disconnected, from the top toward far, zeroed anywhere; for planning." */
+export function howReadText(set: ReadSet, line: Line): string {
+  const { turned = 'both', direction = 'far', zeroed = 'any', angleAs = 'quarters' } = set
+  const parts = [
+    turned === 'both' ? setUpWords.bothShaftsTogether : setUpWords.bracketsShaftOnly,
+    isCoupled(set) ? t`coupling connected` : t`coupling disconnected`,
+    t`from the top toward ${sideName(direction, { line }).toLowerCase()}`,
+    ...(set.probes.some(sags)
+      ? [
+          {
+            any: t`zeroed anywhere`,
+            halved: t`zeroed at a side, then halved`,
+            sag: t`set to its sag at the top`,
+          }[zeroed],
+        ]
+      : []),
+    {
+      quarters: t`angles by quarters`,
+      degrees: t`angles in degrees`,
+      'clock-left': t`angles by a clock from the left end`,
+      'clock-right': t`angles by a clock from the right end`,
+    }[angleAs],
+    purposeNames[setPurpose(set)],
+  ]
+  return ended(capital(listed(parts)))
+}
