@@ -1,8 +1,9 @@
 import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
-import { format, isValid } from 'date-fns'
+import { isValid } from 'date-fns/isValid'
 import type { Peg } from '../core/verdict/peg'
 import { ink, muted, pegColors, rule, strokes } from '../drawing/print'
 import type { Scene, Shape } from '../drawing/scene'
+import { sayLongDate } from '../words/dates'
 import { labels, t } from '../words/language'
 import { type Terms, unitName } from '../words/terms'
 import { mono, sans } from './type'
@@ -59,7 +60,7 @@ export function PageHead({
 /** A day in words; nothing where it is none. */
 export function dayOf(at: string | null | undefined): string {
   const day = new Date(at ?? '')
-  return isValid(day) ? format(day, 'd MMMM yyyy') : ''
+  return isValid(day) ? sayLongDate(day) : ''
 }
 
 /** A line of a list: what, and its value. */

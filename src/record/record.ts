@@ -1,4 +1,4 @@
-import { format, isValid } from 'date-fns'
+import { isValid } from 'date-fns/isValid'
 import { provedOf } from '../core/job/proved'
 import { type AnyJob, type KindName, type Kinds, kindOf } from '../core/kinds'
 import { type ProofJoint, type ProofOpen, speedOf } from '../core/prove/proof'
@@ -7,11 +7,13 @@ import { readyState } from '../core/ready/ready'
 import { solveSeat } from '../core/seat/state'
 import { drawings } from '../drawing'
 import { wordsOf } from '../words'
+import { cautionTexts } from '../words/cautions'
+import { sayLongDate, sayTime } from '../words/dates'
 import type { Told } from '../words/kind'
 import { labels, t } from '../words/language'
 import { type ProofTerms, proofTerms, proofTickTexts, sayOpen, saySpeed } from '../words/prove'
 import { type ReadingTable, readingTable } from '../words/readings'
-import { cautionTexts, checkTexts, occasionNames } from '../words/ready'
+import { checkTexts, occasionNames } from '../words/ready'
 import { limitsText, storyOf, vectorText, whoseText, recordWords as words } from '../words/record'
 import { saySeat } from '../words/seat'
 import { capital, couplingName, jobName, length, machineName, unitName } from '../words/terms'
@@ -27,6 +29,8 @@ export interface Signed {
   /** ISO date and time. */
   at: string
   accepted: readonly { what: string; because: string }[]
+  /** Names of the accounts behind the initials. */
+  accounts?: { doneBy: string; checkedBy?: string } | undefined
   /** Of the revision's canonical JSON. */
   sha256: string
 }
@@ -207,7 +211,7 @@ export function kitIn<K extends KindName>(document: AnyJob<K>): ReadonlyMap<stri
 function timeOf(at: string | undefined): string {
   const day = new Date(at ?? '')
   if (!isValid(day)) return ''
-  return format(day, at?.includes('T') ? 'd MMMM yyyy, HH:mm' : 'd MMMM yyyy')
+  return at?.includes('T') ? `${sayLongDate(day)}, ${sayTime(day)}` : sayLongDate(day)
 }
 
 function positions(places: ReturnType<typeof provedOf>['proof']['places'], terms: ProofTerms): Table[] {
@@ -256,11 +260,15 @@ function limits(
   }
 }
 
+/** Initials, and whose account they were signed from. */
+const withAccount = (initials: string, account: string | undefined): string =>
+  account ? t`${initials}, account of ${account}` : initials
+
 const signatures = (doneBy: string, signed: Signed | undefined): Block => ({
   kind: 'signatures',
   lines: [
-    { title: words.doneBy, by: signed?.doneBy ?? doneBy },
-    { title: words.checkedBy, by: signed?.checkedBy ?? '' },
+    { title: words.doneBy, by: withAccount(signed?.doneBy ?? doneBy, signed?.accounts?.doneBy) },
+    { title: words.checkedBy, by: withAccount(signed?.checkedBy ?? '', signed?.accounts?.checkedBy) },
     { title: words.dateAndTime, by: signed ? timeOf(signed.at) : '' },
   ],
 })

@@ -20,6 +20,8 @@ export interface Revision {
     at: string
     unit: 'mm' | 'mil'
     accepted: readonly { what: string; because: string }[]
+    /** The accounts that stand behind the initials, each by its own PIN; left out where the site has no door. */
+    accounts?: { doneBy: string; checkedBy?: string }
   }
   site: { name: string; mark: string }
   /** The kit that was used, as it stood: day the calibration is due, or none. */

@@ -3,7 +3,7 @@ import { findingsFor } from '../../core/kinds/belt/advice/findings'
 import { solveRound } from '../../core/kinds/belt/solve/round'
 import { driveScene } from '../../drawing/belt/drive'
 import { beltWords } from '../../words/belt'
-import { type BeltTerms, packText, say, shimText, slideText, swingText } from '../../words/belt/findings'
+import { type BeltTerms, packsText, say, shimText, slideText, swingText } from '../../words/belt/findings'
 import { beltPageWords as words } from '../../words/belt/page/page'
 import { t } from '../../words/language'
 import { capital, jobName } from '../../words/terms'
@@ -73,7 +73,7 @@ async function page(stored: PrintedJob<'belt'>, unit: 'mm' | 'mil', id: string |
                   <Text style={s.h}>{words.atTheFeet(sheave.name)}</Text>
                   {work.map((one) => (
                     <View key={one.foot}>
-                      <Row left={capital(shimText(one, sheave, terms))} right={packText(one.pack, terms)} />
+                      <Row left={capital(shimText(one, sheave, terms))} right={packsText(one, sheave, terms)} />
                       <Row left={capital(swingText(one, sheave, terms))} right="" />
                     </View>
                   ))}

@@ -3,16 +3,7 @@ import { findingsFor } from '../../core/kinds/rolls/advice/findings'
 import { solveRound } from '../../core/kinds/rolls/solve/round'
 import { sectionScene } from '../../drawing/rolls/section'
 import { t } from '../../words/language'
-import {
-  centreText,
-  levelText,
-  moveText,
-  type RollsTerms,
-  rollName,
-  say,
-  spanText,
-  squareText,
-} from '../../words/rolls/findings'
+import { liesText, monumentTexts, moveText, type RollsTerms, rollName, say, spanText } from '../../words/rolls/findings'
 import { rollsPageWords as words } from '../../words/rolls/page/page'
 import { capital, jobName } from '../../words/terms'
 import type { PrintedJob } from '../kind'
@@ -50,6 +41,8 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
   const { round, solved } = readOf(job, id)
   const terms: RollsTerms = { line, unit, resolution: solved.resolution, width: solved.width ?? 1000 }
   const number = document.rounds.indexOf(round) + 1
+  const [first] = document.rounds
+  const before = first && first.id !== round.id ? solveRound(line, first) : undefined
   return thePaper().render(
     <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
@@ -64,10 +57,33 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
         {solved.rolls.map((one) => (
           <Row
             key={one.roll.id}
-            left={t`${one.roll.name}: ${squareText(one.solved?.square, terms)}; ${levelText(one.solved?.level, terms)}; ${centreText(one.solved?.centre, terms)}`}
+            left={t`${one.roll.name}: ${liesText(one, terms)}`}
             right={capital(moveText(one, terms))}
           />
         ))}
+        {before ? (
+          <>
+            <Text style={s.h}>{words.beforeAndAfter}</Text>
+            {solved.rolls.map((one) => {
+              const was = before.rolls.find(({ roll }) => roll.id === one.roll.id)
+              return (
+                <Row
+                  key={one.roll.id}
+                  left={t`${one.roll.name}, before: ${liesText(was, terms)}`}
+                  right={t`now: ${liesText(one, terms)}`}
+                />
+              )
+            })}
+          </>
+        ) : null}
+        {(line.monuments ?? []).length > 0 ? (
+          <>
+            <Text style={s.h}>{words.monuments}</Text>
+            {monumentTexts(line, unit).map((text) => (
+              <Text key={text}>{text}</Text>
+            ))}
+          </>
+        ) : null}
         <Text style={s.h}>{words.theWeb}</Text>
         {solved.spans.map((span) => (
           <Row

@@ -14,8 +14,9 @@ import type { ProbeState } from '../../core/shafts/state'
 import { isCoupled, sags, setPurpose } from '../../core/shafts/typed'
 import { sightScene } from '../../drawing/train/sight'
 import { plannedFor } from '../../planner/train/plannedFor'
+import { cautionTexts } from '../../words/cautions'
 import { t } from '../../words/language'
-import { cautionTexts, checkTexts } from '../../words/ready'
+import { checkTexts } from '../../words/ready'
 import { saySeat } from '../../words/seat'
 import {
   angleName,

@@ -3,9 +3,10 @@ import { findingsFor } from '../../core/kinds/upright/advice/findings'
 import { solveRound } from '../../core/kinds/upright/solve/round'
 import { flangeScene } from '../../drawing/upright/flange'
 import { t } from '../../words/language'
-import { jobName, signedLength } from '../../words/terms'
+import { jobName, packText, signedLength, unitName } from '../../words/terms'
 import { boltPlace } from '../../words/upright/bolts'
-import { dialName, packText, say, shimText, type UprightTerms } from '../../words/upright/findings'
+import { dialName, say, shimText, type UprightTerms } from '../../words/upright/findings'
+import { pageWords } from '../../words/upright/page/page'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
 import { Drawing, onPaper, PageHead, Row, s } from '../parts'
@@ -70,9 +71,13 @@ async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: strin
               <Row
                 key={bolt.bolt}
                 left={t`Bolt ${bolt.bolt}`}
-                right={[shimText(bolt, terms), packText(bolt, terms)].filter(Boolean).join(' = ')}
+                right={[shimText(bolt, terms), packText(bolt.pack, terms)].filter(Boolean).join(' = ')}
               />
             ))}
+            {round.left?.hubs.text ? (
+              <Row left={pageWords.hubs} right={`${round.left.hubs.text} ${unitName[round.left.hubs.unit]}`} />
+            ) : null}
+            {round.left?.hanging ? <Row left={pageWords.hanging} right={round.left.hanging} /> : null}
           </View>
         </View>
         {findingsFor(solved, 'move').map((finding) => {
