@@ -1,3 +1,5 @@
+import '../core/kinds/all'
+import '../words/all'
 import { createReadStream, readFileSync } from 'node:fs'
 import { createInterface } from 'node:readline'
 import type { Checked } from '../core/frame/fault'

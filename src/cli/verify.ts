@@ -1,3 +1,5 @@
+import '../core/kinds/all'
+import '../words/all'
 import { readFileSync } from 'node:fs'
 import { solveAsLeft } from '../planner/solveAsLeft'
 import { verifyRevision } from '../record/revision'

@@ -1,3 +1,5 @@
+import '../core/kinds/all'
+import '../words/all'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
@@ -6,30 +8,37 @@ import { bodyLimit } from 'hono/body-limit'
 import { except } from 'hono/combine'
 import { compress } from 'hono/compress'
 import { HTTPException } from 'hono/http-exception'
+import { requestId } from 'hono/request-id'
 import { NONCE, secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
-import { StoreBusy } from './db/patient'
+import { StoreBusy, StoreFull } from './db/patient'
+import { admitted } from './door/door'
 import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
 import { TooMuch } from './heavy/pool'
+import { Metrics } from './metrics'
 import { bodyOf, descriptionOf, told } from './openapi'
 import { refusal } from './routes/answers'
 import { archiveRoutes } from './routes/archive'
 import { calendarRoutes } from './routes/calendar'
+import { copyRoutes } from './routes/copies'
+import { doorRoutes } from './routes/door'
 import { jobRoutes } from './routes/jobs'
 import { kitRoutes } from './routes/kit'
 import { lineRoutes } from './routes/lines'
+import { peopleRoutes } from './routes/people'
 import { photographRoutes } from './routes/photographs'
 import { searchRoutes } from './routes/search'
 import { siteRoutes } from './routes/site'
 import { tagRoutes } from './routes/tags'
+import { trailRoutes } from './routes/trail'
 import type { Site } from './site'
 
 /** The largest request body taken, bytes. */
 const largestBody = 16 * 1024 * 1024
 
 /** The interface under /api, typed: the page's client is made from this type alone. */
-export function makeApi(site: Site) {
+export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
   const api = new Hono()
     .use(
       except(
@@ -38,6 +47,21 @@ export function makeApi(site: Site) {
       ),
     )
     .get('/health', told('Whether the server answers.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
+    .get('/ready', told('Whether the server can answer from its data.', { 200: 'It can.' }, [503]), async (c) => {
+      try {
+        await site.store.client.execute('select 1')
+      } catch {
+        return c.json(refusal('', 'The data cannot be reached.'), 503, { 'Retry-After': '5' })
+      }
+      return c.json({ ok: true }, 200)
+    })
+    .get(
+      '/metrics',
+      told('What the server counts of itself, for monitoring.', {
+        200: { says: 'Counts and times in the open text format.', type: 'text/plain' },
+      }),
+      metrics.told,
+    )
     .post(
       '/solve',
       told('The result document of a survey document.', { 200: 'The result.' }, [400]),
@@ -62,6 +86,10 @@ export function makeApi(site: Site) {
     .route('/tags', tagRoutes(site))
     .route('/photographs', photographRoutes(site))
     .route('/search', searchRoutes(site))
+    .route('/door', doorRoutes(site))
+    .route('/people', peopleRoutes(site))
+    .route('/trail', trailRoutes(site))
+    .route('/copies', copyRoutes(site))
   let described: Promise<object> | undefined
   return api.get(
     '/openapi.json',
@@ -75,7 +103,21 @@ export function makeApi(site: Site) {
 
 export type Api = ReturnType<typeof makeApi>
 
-type App = Hono<{ Variables: { secureHeadersNonce?: string } }>
+type App = Hono<{ Variables: { secureHeadersNonce?: string; requestId: string } }>
+
+/** Headers that say what a page may do: nothing to a script, a style or a font that a page fetches. */
+const ofPages = [
+  'Content-Security-Policy',
+  'Cross-Origin-Opener-Policy',
+  'Origin-Agent-Cluster',
+  'Referrer-Policy',
+  'Strict-Transport-Security',
+  'X-DNS-Prefetch-Control',
+  'X-Download-Options',
+  'X-Frame-Options',
+  'X-Permitted-Cross-Domain-Policies',
+  'X-XSS-Protection',
+]
 
 /** The built page, with the nonce of the answer it goes out in. */
 function pageOf(file: string): (nonce: string | undefined) => string {
@@ -90,15 +132,25 @@ function pageOf(file: string): (nonce: string | undefined) => string {
 export function makeApp(site: Site, options: { pageFolder: string; log: Logger; hosts?: Hosts }): App {
   const app: App = new Hono()
   const page = pageOf(join(options.pageFolder, 'index.html'))
+  const metrics = new Metrics()
+  // one from a proxy in front is kept, so that both logs can be laid beside each other
+  app.use(requestId())
+  app.use(metrics.counted)
   app.use(async (c, next) => {
     const begun = performance.now()
     await next()
     options.log.info({
+      id: c.get('requestId'),
       method: c.req.method,
       path: c.req.path,
       status: c.res.status,
       ms: Math.round(performance.now() - begun),
     })
+  })
+  // what a page may do says nothing of a chunk of it, and a job is some ninety of them; a worker is a page of its own
+  app.use('/assets/*', async (c, next) => {
+    await next()
+    if (!c.req.path.startsWith('/assets/worker-')) for (const name of ofPages) c.res.headers.delete(name)
   })
   app.use(
     secureHeaders({
@@ -119,7 +171,10 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
   )
   app.use(guard(options.hosts ?? hostsFor('127.0.0.1')))
   app.use(compress())
-  app.route('/api', makeApi(site))
+  app.use('/api/*', admitted(site.store.db, site.door))
+  app.route('/api', makeApi(site, metrics))
+  // where monitoring looks for it, on a site without a door; behind one it is asked for as everything else is
+  if (!site.door) app.get('/metrics', metrics.told)
   app.all('/api/*', (c) => c.json(refusal('', 'There is nothing at this address.'), 404))
   app.use('/assets/*', async (c, next) => {
     await next()
@@ -133,10 +188,16 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status < 500)
       return c.json(refusal('', error.message || 'The request cannot be read.'), error.status)
+    const full = [...causes(error)].find((one) => one instanceof StoreFull)
+    if (full) {
+      options.log.error({ ...faultOf(error), id: c.get('requestId'), path: c.req.path })
+      return c.json(refusal('', full.message), 507, { 'Retry-After': '60' })
+    }
     const busy = [...causes(error)].find((one) => one instanceof StoreBusy || one instanceof TooMuch)
     if (busy) return c.json(refusal('', busy.message), 503, { 'Retry-After': '5' })
-    options.log.error({ ...faultOf(error), path: c.req.path })
-    return c.json(refusal('', 'Something went wrong on the server. Nothing you typed is lost.'), 500)
+    const id = c.get('requestId')
+    options.log.error({ ...faultOf(error), id, path: c.req.path })
+    return c.json(refusal('', `Something went wrong on the server (request ${id}). Nothing you typed is lost.`), 500)
   })
   return app
 }

@@ -54,9 +54,13 @@ const sendable = (path: string, type: string): boolean =>
   (path === '/api/photographs' && /^image\/(jpeg|png)$/i.test(type)) ||
   (path === '/api/archive' && /^application\/zip$/i.test(type))
 
-/** Answers only what is asked under a name of this server; writes only from its own page, and only JSON or a picture. */
+/**
+ * Answers only what is asked under a name of this server; writes only from its own page, and only JSON or a picture.
+ *
+ * @param forms addresses that a form of its own page may be sent to
+ */
 export const guard =
-  (hosts: Hosts): MiddlewareHandler =>
+  (hosts: Hosts, forms: readonly string[] = []): MiddlewareHandler =>
   async (c, next) => {
     const acts = !reads.has(c.req.method)
     const headers = {
@@ -66,7 +70,8 @@ export const guard =
     }
     const strange = strangeness(headers, hosts, acts)
     if (strange) return c.json(refusal('', strange), 403)
-    if (acts && !sendable(c.req.path, c.req.header('content-type') ?? ''))
+    const ownForm = forms.includes(c.req.path) && headers.origin !== undefined
+    if (acts && !ownForm && !sendable(c.req.path, c.req.header('content-type') ?? ''))
       return c.json(refusal('', 'Send JSON: the Content-Type has to be application/json.'), 415)
     return next()
   }

@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs'
 import type { Server } from 'node:http'
+import { createServer as createSecure } from 'node:https'
 import { type ServerType, serve } from '@hono/node-server'
 import type { Hono } from 'hono'
 import { StartFault } from './db/files'
@@ -17,9 +19,19 @@ export const keepAlive = 6 * 60_000
  */
 export async function listen(
   app: Pick<Hono, 'fetch'>,
-  { port, host }: { port: number; host: string },
+  { port, host, tls }: { port: number; host: string; tls?: { cert: string; key: string } | undefined },
 ): Promise<{ server: ServerType; port: number }> {
-  const server = serve({ fetch: app.fetch, port, hostname: host }) as Server
+  const server = serve({
+    fetch: app.fetch,
+    port,
+    hostname: host,
+    ...(tls
+      ? {
+          createServer: createSecure,
+          serverOptions: { cert: fileOf('--cert', tls.cert), key: fileOf('--key', tls.key) },
+        }
+      : {}),
+  }) as Server
   server.keepAliveTimeout = keepAlive
   // longer than an idle connection stays, else the next request's headers come too late
   server.headersTimeout = keepAlive + 10_000
@@ -29,6 +41,14 @@ export async function listen(
   })
   const address = server.address()
   return { server, port: typeof address === 'object' && address ? address.port : port }
+}
+
+function fileOf(option: string, path: string): Buffer {
+  try {
+    return readFileSync(path)
+  } catch (error) {
+    throw new StartFault(`${option}: ${path} cannot be read: ${error instanceof Error ? error.message : error}`)
+  }
 }
 
 function whyNot({ code, message }: NodeJS.ErrnoException, host: string, port: number): string {
@@ -43,4 +63,24 @@ function whyNot({ code, message }: NodeJS.ErrnoException, host: string, port: nu
     default:
       return `Port ${port} of ${host} cannot be listened on: ${message}.`
   }
+}
+
+/** Whoever is still being answered after this long is hung up on, ms. */
+const patience = 10_000
+
+/**
+ * Takes no more connections, and waits until everything that was asked is answered: what is being written is written.
+ */
+export function stopListening(server: ServerType, within = patience): Promise<void> {
+  const all = server as Server
+  return new Promise((done) => {
+    const timer = setTimeout(() => all.closeAllConnections(), within)
+    // those that wait for nothing; one that was answered may be kept open by its browser
+    const idle = setInterval(() => all.closeIdleConnections(), 50)
+    all.close(() => {
+      clearTimeout(timer)
+      clearInterval(idle)
+      done()
+    })
+  })
 }

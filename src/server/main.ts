@@ -1,15 +1,16 @@
-import { pino } from 'pino'
-import { StartFault } from './db/files'
+import { type Logger, pino } from 'pino'
+import { tellDamage } from './damaged'
+import { DamagedFault, StartFault } from './db/files'
 import { sumAgain } from './db/sumAgain'
-import { settingsOf } from './settings'
-import { start } from './start'
+import { type Settings, settingsOf } from './settings'
+import { type Served, start } from './start'
 
 const aDay = 24 * 60 * 60_000
 
 async function run(): Promise<void> {
   const settings = settingsOf(process.argv.slice(2), process.env)
   const log = pino({ level: process.env.LOG_LEVEL ?? (settings.quiet ? 'warn' : 'info') })
-  const { site, address, stop } = await start(settings, log)
+  const { site, address, stop, firstCode } = await startOrTell(settings, log)
 
   let stopping = false
   for (const signal of ['SIGINT', 'SIGTERM'] as const)
@@ -21,6 +22,12 @@ async function run(): Promise<void> {
     })
 
   // last: whoever reads this may stop it at once
+  if (firstCode)
+    process.stdout.write(`The demo’s administrator is ${firstCode.signIn}, with the one-time code ${firstCode.code}\n`)
+  if (settings.door && !settings.door.secure)
+    process.stdout.write(
+      'Passwords go over the network as they are: give --cert and --key, or --proxy behind one that speaks HTTPS.\n',
+    )
   process.stdout.write(`Vane Peg is at ${address}/\n`)
 
   const { copyDaily } = site.store
@@ -30,6 +37,17 @@ async function run(): Promise<void> {
     setInterval(copy, aDay).unref()
   }
   await sumAgain(site, log).catch((error) => log.error({ fault: String(error) }, 'summaries were not made again'))
+}
+
+/** Starts; or says on a page what is wrong with the data, until somebody there goes on from the last good copy. */
+async function startOrTell(settings: Settings, log: Logger): Promise<Served> {
+  try {
+    return await start(settings, log)
+  } catch (error) {
+    if (!(error instanceof DamagedFault) || !settings.tell) throw error
+    process.stderr.write(`${error.message}\n`)
+    return start({ ...settings, restore: await tellDamage(error, settings) }, log)
+  }
 }
 
 try {

@@ -35,12 +35,14 @@ type Answer = string | { says: string; schema?: v.GenericSchema; type?: string }
 
 const refusals: Readonly<Record<number, string>> = {
   400: 'The request is at fault; the path says where.',
+  401: 'Nobody is signed in, or what was typed is wrong.',
   403: 'This may not be done.',
   404: 'There is nothing under that id.',
   409: 'Somebody else changed it meanwhile, or it is in another state.',
   413: 'It is too large.',
   415: 'It is of another type than is taken here.',
   422: 'It is not ready for that; the path says what is missing.',
+  429: 'Too many wrong tries: wait a while.',
   503: 'The server is busy: try again in a moment.',
 }
 

@@ -6,12 +6,14 @@ import fc from 'fast-check'
 import { pino } from 'pino'
 import * as v from 'valibot'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { coreVersion } from '../core/job/summary'
 import { jobSchema } from '../core/kinds/train/document/schema'
 import { anythingLike, tries } from '../testing/anything'
 import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
 import { makeDemo } from './demo/make'
-import { keepAlive, listen } from './listen'
+import { type Heavy, here } from './heavy/work'
+import { keepAlive, listen, stopListening } from './listen'
 import { siteOf } from './site'
 
 const migrations = 'src/server/db/migrations'
@@ -213,6 +215,7 @@ describe('the page', () => {
   beforeEach(() => {
     mkdirSync(join(folder, 'assets'))
     writeFileSync(join(folder, 'assets', 'screen-1.js'), 'export {}')
+    writeFileSync(join(folder, 'assets', 'worker-1.js'), 'export {}')
     writeFileSync(join(folder, 'index.html'), '<meta nonce="%NONCE%"><title>Vane Peg</title>')
   })
   it('is served at every address of a screen', async () => {
@@ -223,12 +226,82 @@ describe('the page', () => {
     // another answer, another nonce
     expect(await (await app.request('/')).text()).not.toContain(nonce)
   })
+  it('has an id with every answer, the one of a proxy in front where there is one, and in what went wrong', async () => {
+    const given = await app.request('/api/health', { headers: { 'X-Request-Id': 'from-the-proxy' } })
+    expect(given.headers.get('x-request-id')).toBe('from-the-proxy')
+    expect((await app.request('/api/health')).headers.get('x-request-id')).toMatch(/^[\w-]{20,}$/)
+  })
+  it('counts what it was asked by kind of address, and nothing of what was asked', async () => {
+    await app.request('/api/jobs/secret-id')
+    await app.request('/api/nothing/here')
+    await app.request('/assets/screen-1.js')
+    for (const at of ['/metrics', '/api/metrics']) {
+      const told = await app.request(at)
+      expect(told.headers.get('content-type')).toContain('text/plain')
+      const text = await told.text()
+      expect(text).toContain('vane_peg_request_seconds_count{method="GET",route="/api/jobs/:id",status="404"} 1')
+      expect(text).toContain('route="none",status="404"} 1')
+      expect(text).toContain('route="asset",status="200"} 1')
+      expect(text).toContain('vane_peg_process_resident_memory_bytes')
+      expect(text).not.toContain('secret-id')
+    }
+  })
+  it('is ready while its data can be reached', async () => {
+    expect((await app.request('/api/ready')).status).toBe(200)
+    const lost = {
+      ...store,
+      client: { execute: () => Promise.reject(new Error('gone')) } as never,
+      db: undefined as never,
+    }
+    const cut = makeApp(siteOf(lost), { pageFolder: folder, log: pino({ level: 'silent' }) })
+    const not = await cut.request('/api/ready')
+    expect([not.status, not.headers.get('retry-after')]).toEqual([503, '5'])
+    const wrong = await cut.request('/api/jobs')
+    expect(wrong.status).toBe(500)
+    const id = wrong.headers.get('x-request-id') ?? ''
+    expect((await wrong.json()).error.message).toContain(`(request ${id})`)
+  })
   it('keeps its chunks for a year, and never in place of one that is gone', async () => {
     const there = await app.request('/assets/screen-1.js')
     expect([there.status, there.headers.get('cache-control')]).toEqual([200, expect.stringContaining('immutable')])
+    // what a page may do is said by the page and by its workers, not again with every chunk
+    expect(there.headers.get('x-content-type-options')).toBe('nosniff')
+    expect(there.headers.get('content-security-policy')).toBeNull()
+    const worker = await app.request('/assets/worker-1.js')
+    expect(worker.headers.get('content-security-policy')).toContain("'wasm-unsafe-eval'")
     const gone = await app.request('/assets/screen-0.js')
     expect([gone.status, gone.headers.get('cache-control')]).toEqual([404, 'no-store'])
     expect(await gone.text()).not.toContain('<title>')
+  })
+  it('answers what it was asked before it stops, and takes nothing more', async () => {
+    let asked = () => {}
+    const begun = new Promise<void>((go) => {
+      asked = go
+    })
+    const slow = {
+      fetch: async () => {
+        asked()
+        await new Promise((go) => setTimeout(go, 200))
+        return new Response('stored')
+      },
+    }
+    const { server, port } = await listen(slow as never, { port: 0, host: '127.0.0.1' })
+    const answer = fetch(`http://127.0.0.1:${port}/`).then((response) => response.text())
+    await begun
+    await stopListening(server)
+    expect(await answer).toBe('stored')
+    await expect(fetch(`http://127.0.0.1:${port}/`)).rejects.toThrow()
+  })
+  it('hangs up on whoever is never done', async () => {
+    const stuck = { fetch: () => new Promise<Response>(() => {}) }
+    const { server, port } = await listen(stuck as never, { port: 0, host: '127.0.0.1' })
+    const answer = fetch(`http://127.0.0.1:${port}/`).then(
+      () => 'answered',
+      () => 'hung up',
+    )
+    await new Promise((go) => setTimeout(go, 100))
+    await stopListening(server, 100)
+    expect(await answer).toBe('hung up')
   })
   it('is listened for on connections that outlive the browser’s use of them', async () => {
     const { server, port } = await listen(app as never, { port: 0, host: '127.0.0.1' })
@@ -276,7 +349,21 @@ describe('the database', () => {
     const file = join(folder, 'old', 'old.db')
     const made = await openStore(`file:${file}`, migrations)
     await made.client.execute('delete from __drizzle_migrations')
-    for (const table of ['revisions', 'photographs', 'site', 'jobs', 'lines', 'kit', 'finds_text', 'finds'])
+    for (const table of [
+      'revisions',
+      'photographs',
+      'site',
+      'jobs',
+      'lines',
+      'kit',
+      'finds_text',
+      'finds',
+      'credentials',
+      'sessions',
+      'people',
+      'codes',
+      'trail',
+    ])
       await made.client.execute(`drop table ${table}`)
     await made.client.execute('create table keepsake (text text)')
     await made.close()
@@ -346,5 +433,90 @@ describe('the logbook of a line', () => {
     const bytes = Buffer.from(await pdf.arrayBuffer()).toString('latin1')
     expect(bytes.slice(0, 5)).toBe('%PDF-')
     expect(bytes.match(/\/S \/Figure/g)?.length).toBe((await ask('/lines')).body.length)
+  })
+})
+
+describe('a disk that takes nothing more', () => {
+  it('is said in a sentence, and nothing is acknowledged that is not there', async () => {
+    const file = join(folder, 'full', 'full.db')
+    const small = await openStore(`file:${file}`, migrations)
+    await makeDemo(small.db)
+    const there = makeApp(siteOf(small), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })
+    const put = async () => {
+      const { version, document } = await (await there.request('/api/jobs/job-15')).json()
+      const note = { ...document, title: `Stored at version ${version}` }
+      const response = await there.request('/api/jobs/job-15', {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ version, document: note }),
+      })
+      return { status: response.status, title: note.title, body: await response.json() }
+    }
+    const title = async () => (await (await there.request('/api/jobs/job-15')).json()).document.title
+    const stored = await put()
+    expect([stored.status, await title()]).toEqual([200, stored.title])
+    await small.client.execute('PRAGMA query_only = ON')
+    const refused = await put()
+    expect([refused.status, refused.body.error.message]).toEqual([507, expect.stringMatching(/disk is full or takes/)])
+    expect(await title()).toBe(stored.title)
+    await small.client.execute('PRAGMA query_only = OFF')
+    // no page may be added any more: photographs find no room
+    const { rows } = await small.client.execute('PRAGMA page_count')
+    await small.client.execute(`PRAGMA max_page_count = ${Number(rows[0]?.page_count)}`)
+    const statuses: number[] = []
+    for (let i = 0; i < 40 && !statuses.includes(507); i++) {
+      const { document } = await (await there.request('/api/jobs/job-15')).json()
+      const made = await there.request('/api/jobs', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ id: `full-${i}`, lineId: 'line-1', document }),
+      })
+      statuses.push(made.status)
+      const kept = await there.request(`/api/jobs/full-${i}`)
+      expect(kept.status).toBe(made.status === 201 ? 200 : 404)
+    }
+    expect(statuses.at(-1)).toBe(507)
+    await small.close()
+  })
+})
+
+describe('a summary that takes long', () => {
+  it('does not hold up what is typed, follows it, and follows it into a job signed meanwhile', async () => {
+    const own = await openStore(`file:${join(folder, 'late', 'late.db')}`, migrations)
+    await makeDemo(own.db)
+    let go: () => void = () => undefined
+    const held = new Promise<void>((open) => {
+      go = open
+    })
+    const slow: Heavy = { ...here, worked: async (job) => held.then(() => here.worked(job)) }
+    const there = makeApp(siteOf(own, slow), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })
+    const kept = async (id: string) => {
+      const { rows } = await own.client.execute({
+        sql: `select version, json_extract(summary, '$.core') as core, json_extract(summary, '$.rounds') as rounds from jobs where id = ?`,
+        args: [id],
+      })
+      return rows[0]
+    }
+    for (const id of ['job-6', 'job-5']) {
+      const { version, document } = await (await there.request(`/api/jobs/${id}`)).json()
+      const before = await kept(id)
+      const more = { ...document, rounds: [...document.rounds, { ...document.rounds[0], id: 'one-more' }] }
+      const response = await there.request(`/api/jobs/${id}`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ version, document: more }),
+      })
+      expect(response.status).toBe(200)
+      // stored, with the list's old words marked as to be made again
+      expect(await kept(id)).toMatchObject({ version: version + 1, core: 0, rounds: before?.rounds })
+      if (id === 'job-5')
+        await own.client.execute(`update jobs set state = 'signed', version = version + 1 where id = 'job-5'`)
+    }
+    go()
+    for (const id of ['job-6', 'job-5'])
+      await expect.poll(() => kept(id)).toMatchObject({ core: coreVersion, rounds: expect.any(Number) })
+    const { document } = await (await there.request('/api/jobs/job-5')).json()
+    expect(Number((await kept('job-5'))?.rounds)).toBe(document.rounds.length)
+    await own.close()
   })
 })

@@ -36,13 +36,25 @@ const usual: SocketLimits = { beat: 15_000, buffered: 1 << 20 }
 export function attachSockets(
   server: ServerType,
   rooms: readonly Room[],
-  { hosts, log, limits = usual }: { hosts: Hosts; log: Logger; limits?: SocketLimits },
+  {
+    hosts,
+    log,
+    limits = usual,
+    admit = async () => 'yes',
+  }: {
+    hosts: Hosts
+    log: Logger
+    limits?: SocketLimits
+    /** Whether whoever asks may have a socket at an address; asked again with every beat. */
+    admit?: (path: string, headers: Headers) => Promise<'yes' | 'unknown' | 'may not'>
+  },
 ): () => void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: 4096 })
   const inRoom = new Map<WebSocket, Room>()
   const answered = new WeakSet<WebSocket>()
+  const asks = new WeakMap<WebSocket, { path: string; headers: Headers }>()
 
-  const upgrade = (request: IncomingMessage, socket: Duplex, head: Buffer) => {
+  const upgrade = async (request: IncomingMessage, socket: Duplex, head: Buffer) => {
     // before anything else: a connection that is reset while it is refused has nobody else to tell
     socket.on('error', () => socket.destroy())
     const refuse = (status: string) => {
@@ -59,9 +71,13 @@ export function attachSockets(
       if (!entered) break
       if ([...inRoom.values()].filter((other) => other === room).length >= room.most)
         return refuse('503 Service Unavailable')
+      const asked = { path: url.pathname, headers: new Headers({ cookie: request.headers.cookie ?? '' }) }
+      const may = await admit(asked.path, asked.headers)
+      if (may !== 'yes') return refuse(may === 'unknown' ? '401 Unauthorized' : '403 Forbidden')
       return sockets.handleUpgrade(request, socket, head, (client) => {
         inRoom.set(client, room)
         answered.add(client)
+        asks.set(client, asked)
         let leave: () => void = () => undefined
         client.on('pong', () => answered.add(client))
         client.on('close', () => {
@@ -75,12 +91,10 @@ export function attachSockets(
     return refuse('404 Not Found')
   }
   server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
-    try {
-      upgrade(request, socket, head)
-    } catch (error) {
+    upgrade(request, socket, head).catch((error) => {
       log.error(faultOf(error), 'a socket could not be opened')
       socket.destroy()
-    }
+    })
   })
 
   const beat = setInterval(() => {
@@ -88,6 +102,13 @@ export function attachSockets(
       if (!answered.has(client) || client.bufferedAmount > limits.buffered) client.terminate()
       answered.delete(client)
       client.ping()
+      const asked = asks.get(client)
+      // whoever was signed out meanwhile is told nothing more
+      if (asked)
+        admit(asked.path, asked.headers).then(
+          (may) => may !== 'yes' && client.terminate(),
+          () => undefined,
+        )
     }
   }, limits.beat)
   beat.unref()
@@ -108,6 +129,11 @@ function addressOf({ url }: IncomingMessage): URL | undefined {
 
 /** Sends a line of JSON, unless the page has stopped reading: then nothing is piled up for it. */
 export function sayTo(client: WebSocket, message: unknown, most = usual.buffered): void {
+  sendTo(client, `${JSON.stringify(message)}\n`, most)
+}
+
+/** Sends lines as they are, unless the page has stopped reading. */
+export function sendTo(client: WebSocket, lines: string, most = usual.buffered): void {
   if (client.readyState !== client.OPEN || client.bufferedAmount > most) return
-  client.send(`${JSON.stringify(message)}\n`, () => undefined)
+  client.send(lines, () => undefined)
 }

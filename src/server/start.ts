@@ -1,15 +1,21 @@
 import type { Logger } from 'pino'
+import { mayAs } from '../core/people/roles'
 import { makeApp } from './app'
-import { changesRoom } from './changes'
-import { restore } from './db/files'
-import { openStore } from './db/open'
+import { changesRoom, followOthers } from './changes'
+import { restore, StartFault } from './db/files'
+import { type Database, openStore, type Store } from './db/open'
+import { hasAdministrator, insertPerson } from './db/people'
+import { sealTrail } from './db/trail'
 import { makeDemo } from './demo/make'
 import { standIns } from './devices/standIns'
+import { mailboxOf, secretFor } from './door/auth'
+import { Door } from './door/door'
+import { needOf } from './door/needs'
 import { hostsFor } from './guard'
 import { heavyPool } from './heavy/pool'
 import type { Heavy } from './heavy/work'
-import { listen } from './listen'
-import type { Settings } from './settings'
+import { listen, stopListening } from './listen'
+import type { DoorSettings, Settings } from './settings'
 import { type Site, siteOf } from './site'
 import { attachSockets } from './sockets'
 
@@ -18,6 +24,8 @@ export interface Served {
   site: Site
   /** Where its page is, without a slash at the end. */
   address: string
+  /** The one-time code of the demo's administrator, where the demo has a door. */
+  firstCode?: { signIn: string; code: string } | undefined
   /** Hangs up on everybody and brings the data into one file. */
   stop(): Promise<void>
 }
@@ -33,7 +41,16 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
   const store = await openStore(settings.database, 'src/server/db/migrations', { anew: settings.demo })
   if (settings.demo) await makeDemo(store.db)
 
-  const site = siteOf(store, heavy)
+  await sealTrail(store.db)
+  const door = settings.door && doorOf(settings.database, store, settings.door)
+  const firstCode = door && settings.demo ? await demoAdministrator(store.db, door) : undefined
+  if (door && !(await hasAdministrator(store.db))) {
+    await store.close()
+    throw new StartFault(
+      'There is no administrator yet, and this address can be reached by others. Make one first: npm run administrator -- --sign-in k.odell --name "K. Odell"',
+    )
+  }
+  const site = siteOf(store, heavy, door)
   const hosts = hostsFor(settings.host, settings.names)
   const { server, port } = await listen(makeApp(site, { pageFolder: 'dist/web', log, hosts }), settings).catch(
     async (error) => {
@@ -41,16 +58,46 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
       throw error
     },
   )
-  const hangUp = attachSockets(server, [standIns, changesRoom(site.changes)], { hosts, log })
+  const unfollow = store.shared ? followOthers(store.db, site.changes) : () => undefined
+  const hangUp = attachSockets(server, [standIns, changesRoom(site.changes)], {
+    hosts,
+    log,
+    admit: async (path, headers) => {
+      if (!door) return 'yes'
+      const need = needOf('SOCKET', path)
+      const person = await door.who(headers)
+      if (!person) return 'unknown'
+      return need !== undefined && (need === 'anyone' || mayAs(person.role, need)) ? 'yes' : 'may not'
+    },
+  })
   return {
     site,
-    address: `http://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${port}`,
+    address: `${settings.tls ? 'https' : 'http'}://${settings.host === '127.0.0.1' ? 'localhost' : settings.host}:${port}`,
+    firstCode,
     stop: async () => {
       hangUp()
-      server.close()
+      unfollow()
+      await stopListening(server)
+      await sealTrail(store.db).catch(() => undefined)
       await store.close()
     },
   }
+}
+
+/** The door of a site, with what its cookies are signed with. */
+export const doorOf = (database: string, { db, shared }: Store, settings: DoorSettings): Door =>
+  new Door(db, { ...settings, shared, secret: secretFor(database, process.env) })
+
+/** Somebody who can let others into the demo; the code is another one each time. */
+async function demoAdministrator(db: Database, door: Door) {
+  const signIn = 'k.odell'
+  const made = await insertPerson(db, {
+    name: 'K. Odell',
+    initials: 'K. O.',
+    role: 'administrator',
+    email: mailboxOf(signIn),
+  })
+  return { signIn, code: await door.codeFor(made) }
 }
 
 export { heavyPool }

@@ -32,20 +32,22 @@ const importsOf = (path: string): string[] =>
 /** The one table a layer has of all kinds. */
 const tables = [
   'src/core/kinds/index.ts',
+  'src/core/kinds/all.ts',
   'src/core/kinds/surveys.ts',
-  'src/words/index.ts',
+  'src/words/all.ts',
   'src/words/next.ts',
   'src/drawing/index.ts',
   'src/drawing/mini.ts',
   'src/print/index.ts',
   'src/web/kinds/index.ts',
+  'src/web/kinds/load.ts',
 ]
 
 /** The kind in whose folder a path lies, in whatever layer. */
 const kindAt = (path: string): string | undefined =>
   path.split('/').find(
     (part, i, parts) =>
-      (kindNames as string[]).includes(part) &&
+      (kindNames as readonly string[]).includes(part) &&
       // a file may be called like a kind: a probe for bores is none
       (i < parts.length - 1 || tables.some((table) => dirname(table) === parts.slice(0, i).join('/'))),
   )

@@ -13,6 +13,7 @@ import { derivedLine } from '../db/lines'
 import type { Database } from '../db/open'
 import { putSiteSettings, siteSettings } from '../db/revisions'
 import { jobStates, jobs, kit, lines, photographs, revisions } from '../db/schema'
+import { noted } from '../db/trail'
 
 /** What became of an archive that was brought in. */
 export interface BroughtIn {
@@ -216,6 +217,12 @@ export async function bringIn(
     }
   }
   if (!begun) throw new NoArchive()
+  await noted(db, {
+    act: 'brought in',
+    kind: 'archive',
+    of: '',
+    more: { added: told.added, renumbered: told.renumbered },
+  })
   return told
 }
 

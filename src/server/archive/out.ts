@@ -4,11 +4,12 @@ import papa from 'papaparse'
 import type { Database } from '../db/open'
 import { siteSettings } from '../db/revisions'
 import { jobs, kit, lines, photographs, revisions } from '../db/schema'
+import { sealTrail, trailRows } from '../db/trail'
 
 /**
  * The whole site in one file, written as it is read and no faster than it is taken: JSON for what the program reads back, CSV
  * for people, pictures and signed PDFs as they are. In this order, so that it can be brought in as it comes: site, lines,
- * kit, photographs, jobs, revisions.
+ * kit, photographs, jobs, revisions. The trail goes out with it, and is not brought in: it is this site's own.
  */
 export function archiveOf(db: Database, at: string): ReadableStream<Uint8Array> {
   const day = new Date(at)
@@ -45,6 +46,9 @@ export function archiveOf(db: Database, at: string): ReadableStream<Uint8Array> 
     cancel: async () => void (await taken.return()),
   })
 }
+
+/** Rows of the trail in one file of an archive. */
+const rowsAFile = 20_000
 
 interface ArchiveFile {
   name: string
@@ -95,6 +99,21 @@ async function* filesOf(db: Database, at: string): AsyncGenerator<ArchiveFile> {
     yield json(`revisions/${jobId}/${number}.json`, { ...about, content })
     if (pdf) yield { name: `revisions/${jobId}/${number}.pdf`, content: pdf }
   }
+  // the chain is whole in the archive: its last hash is that of the site on that day
+  await sealTrail(db)
+  let rows: string[] = []
+  let part = 0
+  const trailFile = (): ArchiveFile => {
+    part++
+    return { name: `trail/${String(part).padStart(5, '0')}.jsonl`, content: rows.join('') }
+  }
+  for await (const row of trailRows(db)) {
+    rows.push(`${JSON.stringify(row)}\n`)
+    if (rows.length < rowsAFile) continue
+    yield trailFile()
+    rows = []
+  }
+  if (rows.length > 0) yield trailFile()
   const cells = { escapeFormulae: /^[=@\t\r]/ }
   yield {
     name: 'lines.csv',

@@ -1,9 +1,27 @@
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { basename, dirname, join, resolve } from 'node:path'
 import { askChild } from './child'
 
 /** Something the server cannot start with: told in one plain line. */
 export class StartFault extends Error {}
+
+/** A database that cannot be trusted, and the last copy that can. */
+export class DamagedFault extends StartFault {
+  constructor(
+    readonly file: string,
+    readonly damage: string,
+    readonly good: string | undefined,
+  ) {
+    super(
+      [
+        `The data in ${file} is damaged (${damage}).`,
+        good
+          ? `The last good copy is ${good}. To go on from it, start once with --restore ${good}; what is there now is kept aside.`
+          : 'There is no good copy of it beside it.',
+      ].join(' '),
+    )
+  }
+}
 
 /** The address of a database file, whatever letters its path has. */
 export const fileUrl = (file: string): string => `file:${resolve(file).split('/').map(encodeURIComponent).join('/')}`
@@ -49,6 +67,26 @@ export async function copyOfTheDay(file: string): Promise<void> {
   for (const old of daily.slice(copiesKept)) rmSync(old, { force: true })
 }
 
+/** A copy asked for by somebody, beside those of the days. @returns where it is */
+export async function copyAsked(file: string): Promise<string> {
+  const to = join(copiesOf(file), `${basename(file, '.db')}-${stamp()}.db`)
+  await copyTo(file, to)
+  return to
+}
+
+/** A copy as it is told: no path, which is nobody's business but the machine's. */
+export interface CopyTold {
+  name: string
+  bytes: number
+  /** ISO date and time. */
+  at: string
+}
+
+export function tellCopy(path: string): CopyTold {
+  const { size, mtime } = statSync(path)
+  return { name: basename(path), bytes: size, at: mtime.toISOString() }
+}
+
 /** The copy made before a database changes its shape. */
 export const copyBefore = (file: string) => copyTo(file, `${file}.before-${stamp()}`)
 
@@ -60,15 +98,7 @@ export const copyBefore = (file: string) => copyTo(file, `${file}.before-${stamp
 export async function checkWhole(file: string): Promise<void> {
   const said = await askChild('check', fileUrl(file))
   if (said === 'ok') return
-  const good = await lastGood(file)
-  throw new StartFault(
-    [
-      `The data in ${file} is damaged (${said}).`,
-      good
-        ? `The last good copy is ${good}. To go on from it, start once with --restore ${good}; what is there now is kept aside.`
-        : 'There is no good copy of it beside it.',
-    ].join(' '),
-  )
+  throw new DamagedFault(file, said, await lastGood(file))
 }
 
 async function lastGood(file: string): Promise<string | undefined> {

@@ -1,7 +1,7 @@
 import { and, asc, count, desc, eq, inArray, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { wordsOfJob } from '../../core/find/words'
-import { coreVersion } from '../../core/job/summary'
+import { coreVersion, type JobSummary } from '../../core/job/summary'
 import type { Worked } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import type { Visit } from '../../core/logbook/visit'
@@ -9,6 +9,7 @@ import { type Edit, stepped } from './edit'
 import { jobsFound, queryOf } from './finds'
 import type { Database } from './open'
 import { type jobStates, jobs, lines } from './schema'
+import { withTrail } from './trail'
 
 export type JobState = (typeof jobStates)[number]
 
@@ -183,16 +184,20 @@ export async function overview(db: Database) {
 
 export const findJob = (db: Database, id: string) => db.query.jobs.findFirst({ where: eq(jobs.id, id) })
 
-const derived = (document: AnyJob, { summary, visit }: Worked) => ({
+/** What is kept of a job beside its document, without what has to be worked out. */
+const told = (document: AnyJob) => ({
   document,
   title: document.title,
   lineName: document.line.name,
   area: document.line.area,
   words: wordsOfJob(document),
   people: [...new Set([document.doneBy, ...document.rounds.map(({ by }) => by)].filter(Boolean))].join(' '),
-  summary,
-  visit,
 })
+
+const derived = (document: AnyJob, { summary, visit }: Worked) => ({ ...told(document), summary, visit })
+
+/** The summary of before, marked as one to be made again: so it is, should this server end first. */
+const asBefore = { summary: sql<JobSummary>`json_set(${jobs.summary}, '$.core', 0)` }
 
 export interface NewJob {
   id: string
@@ -208,7 +213,11 @@ export interface NewJob {
 
 /** Puts a job away, or brings it back; its document and version stay as they are. */
 export async function archiveJob(db: Database, id: string, archivedAt: string | null) {
-  const [job] = await db.update(jobs).set({ archivedAt }).where(eq(jobs.id, id)).returning()
+  const [job] = await withTrail(db, db.update(jobs).set({ archivedAt }).where(eq(jobs.id, id)).returning(), {
+    act: archivedAt ? 'put away' : 'brought back',
+    kind: 'job',
+    of: id,
+  })
   return job
 }
 
@@ -220,10 +229,14 @@ export async function insertedJob(
 ) {
   const number = sql<number>`case when exists (select 1 from jobs where number = ${job.number})
     then (select max(number) + 1 from jobs) else ${job.number} end`
-  const [made] = await db
-    .insert(jobs)
-    .values({ ...job, ...derived(job.document, worked), number })
-    .returning({ id: jobs.id, number: jobs.number })
+  const [made] = await withTrail(
+    db,
+    db
+      .insert(jobs)
+      .values({ ...job, ...derived(job.document, worked), number })
+      .returning({ id: jobs.id, number: jobs.number }),
+    { act: 'brought in', kind: 'job', of: job.id },
+  )
   if (!made) throw new Error('A job was not stored.')
   return made
 }
@@ -234,11 +247,15 @@ export async function changeDue(
   id: string,
   change: { dueOn: string; assignedTo: string; dueBy: string; dueBecause: string },
 ) {
-  const [changed] = await db
-    .update(jobs)
-    .set(change)
-    .where(and(eq(jobs.id, id), eq(jobs.state, 'due')))
-    .returning()
+  const [changed] = await withTrail(
+    db,
+    db
+      .update(jobs)
+      .set(change)
+      .where(and(eq(jobs.id, id), eq(jobs.state, 'due')))
+      .returning(),
+    { act: 'due changed', kind: 'job', of: id, more: change },
+  )
   return changed
 }
 
@@ -260,43 +277,53 @@ export const dueJobs = (db: Database) =>
 
 /** Stores a new job under the next free number; undefined where there is one of this id. */
 export async function insertJob(db: Database, { id, lineId, document, worked, at, ...rest }: NewJob) {
-  const [made] = await db
-    .insert(jobs)
-    .values({
-      id,
-      lineId,
-      state: 'in-hand',
-      ...rest,
-      ...derived(document, worked),
-      number: sql`(select coalesce(max(number), 0) + 1 from jobs)`,
-      createdAt: at,
-      updatedAt: at,
-    })
-    .onConflictDoNothing({ target: jobs.id })
-    .returning()
+  const [made] = await withTrail(
+    db,
+    db
+      .insert(jobs)
+      .values({
+        id,
+        lineId,
+        state: 'in-hand',
+        ...rest,
+        ...derived(document, worked),
+        number: sql`(select coalesce(max(number), 0) + 1 from jobs)`,
+        createdAt: at,
+        updatedAt: at,
+      })
+      .onConflictDoNothing({ target: jobs.id })
+      .returning(),
+    { act: 'made', kind: 'job', of: id },
+  )
   return made
 }
 
 /**
  * Stores an edit made from `version`. Undefined when the job is by now at another version or signed: nothing is written.
  * One statement, so it is committed whole or not at all. A due job that is worked on is in hand.
+ *
+ * @param worked undefined where it is not worked out yet: what lists show stays as it was until `storeSummary`
  */
 export async function updateJob(
   db: Database,
   id: string,
   { version, document, edit, at }: Edit<AnyJob>,
-  worked: Worked,
+  worked: Worked | undefined,
 ) {
-  const [updated] = await db
-    .update(jobs)
-    .set({
-      ...derived(document, worked),
-      ...stepped(jobs, version, edit),
-      updatedAt: at,
-      state: 'in-hand',
-    })
-    .where(and(eq(jobs.id, id), eq(jobs.version, version), sql`${jobs.state} <> 'signed'`))
-    .returning()
+  const [updated] = await withTrail(
+    db,
+    db
+      .update(jobs)
+      .set({
+        ...(worked ? derived(document, worked) : { ...told(document), ...asBefore }),
+        ...stepped(jobs, version, edit),
+        updatedAt: at,
+        state: 'in-hand',
+      })
+      .where(and(eq(jobs.id, id), eq(jobs.version, version), sql`${jobs.state} <> 'signed'`))
+      .returning(),
+    { act: 'edited', kind: 'job', of: id, more: { from: version } },
+  )
   return updated
 }
 
@@ -308,7 +335,7 @@ export const summedBefore = (db: Database, most: number) =>
     .where(or(isNull(jobs.words), sql`json_extract(${jobs.summary}, '$.core') is not ${coreVersion}`))
     .limit(most)
 
-/** Puts a summary made again in its place, unless the job has changed meanwhile. */
+/** Puts a summary made again in its place, unless the job has changed meanwhile: signing it changes nothing in it. */
 export const storeSummary = (
   db: Database,
   { id, version, document }: { id: string; version: number; document: AnyJob },
@@ -317,4 +344,6 @@ export const storeSummary = (
   db
     .update(jobs)
     .set({ summary, visit, words: wordsOfJob(document) })
-    .where(and(eq(jobs.id, id), eq(jobs.version, version)))
+    .where(
+      and(eq(jobs.id, id), or(eq(jobs.version, version), and(eq(jobs.version, version + 1), eq(jobs.state, 'signed')))),
+    )

@@ -6,6 +6,7 @@ import type { Book } from '../../core/logbook/book'
 import { type Edit, stepped } from './edit'
 import type { Database } from './open'
 import { jobs, lines } from './schema'
+import { withTrail } from './trail'
 
 /** The lines there are, or those that were put away, each with how many jobs it has. */
 export async function listLines(db: Database, archived = false) {
@@ -21,7 +22,11 @@ export async function listLines(db: Database, archived = false) {
 
 /** Puts a line away, or brings it back; its jobs stay. */
 export async function archiveLine(db: Database, id: string, archivedAt: string | null) {
-  const [line] = await db.update(lines).set({ archivedAt }).where(eq(lines.id, id)).returning()
+  const [line] = await withTrail(db, db.update(lines).set({ archivedAt }).where(eq(lines.id, id)).returning(), {
+    act: archivedAt ? 'put away' : 'brought back',
+    kind: 'line',
+    of: id,
+  })
   return line
 }
 
@@ -39,31 +44,43 @@ export const derivedLine = (document: AnyLine) => ({
 
 /** Stores a new line; undefined where there is one of this id. */
 export async function insertLine(db: Database, id: string, document: AnyLine, at: string) {
-  const [made] = await db
-    .insert(lines)
-    .values({ id, ...derivedLine(document), updatedAt: at })
-    .onConflictDoNothing({ target: lines.id })
-    .returning()
+  const [made] = await withTrail(
+    db,
+    db
+      .insert(lines)
+      .values({ id, ...derivedLine(document), updatedAt: at })
+      .onConflictDoNothing({ target: lines.id })
+      .returning(),
+    { act: 'made', kind: 'line', of: id },
+  )
   return made
 }
 
 /** Stores many new lines, all or none; those whose ids are there already are left as they are. */
 export async function insertLines(db: Database, list: readonly { id: string; document: AnyLine }[], at: string) {
   const values = list.map(({ id, document }) => ({ id, ...derivedLine(document), updatedAt: at }))
-  return db
-    .insert(lines)
-    .values(values)
-    .onConflictDoNothing({ target: lines.id })
-    .returning({ id: lines.id, version: lines.version })
+  return withTrail(
+    db,
+    db
+      .insert(lines)
+      .values(values)
+      .onConflictDoNothing({ target: lines.id })
+      .returning({ id: lines.id, version: lines.version }),
+    { act: 'brought in', kind: 'line', of: list.map(({ id }) => id).join(' ') },
+  )
 }
 
 /** Stores an edit made from `version`; undefined when the line is by now at another version. */
 export async function updateLine(db: Database, id: string, { version, document, edit, at }: Edit<AnyLine>) {
-  const [updated] = await db
-    .update(lines)
-    .set({ ...derivedLine(document), ...stepped(lines, version, edit), updatedAt: at })
-    .where(and(eq(lines.id, id), eq(lines.version, version)))
-    .returning()
+  const [updated] = await withTrail(
+    db,
+    db
+      .update(lines)
+      .set({ ...derivedLine(document), ...stepped(lines, version, edit), updatedAt: at })
+      .where(and(eq(lines.id, id), eq(lines.version, version)))
+      .returning(),
+    { act: 'edited', kind: 'line', of: id, more: { from: version } },
+  )
   return updated
 }
 

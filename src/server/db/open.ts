@@ -4,7 +4,17 @@ import { dirname, join } from 'node:path'
 import { type Client, createClient } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
-import { checkWhole, copies, copyBefore, copyOfTheDay, fileUrl, StartFault } from './files'
+import {
+  type CopyTold,
+  checkWhole,
+  copies,
+  copyAsked,
+  copyBefore,
+  copyOfTheDay,
+  fileUrl,
+  StartFault,
+  tellCopy,
+} from './files'
 import { holdAlone } from './lock'
 import { patient } from './patient'
 import * as schema from './schema'
@@ -16,6 +26,12 @@ export interface Store {
   client: Client
   /** Copies the whole database into the folder of copies, once a day; nothing where the database is elsewhere. */
   copyDaily(): Promise<void>
+  /** Whether other servers may write to the same database. */
+  shared: boolean
+  /** Copies it now; undefined where the database is elsewhere. */
+  copyNow: (() => Promise<CopyTold>) | undefined
+  /** The copies there are, the latest first. */
+  copies(): CopyTold[]
   /** Brings everything into the one file and lets go of it. */
   close(): Promise<void>
 }
@@ -59,7 +75,12 @@ interface OwnFile {
 
 async function openAt(url: string, migrations: string, file?: OwnFile): Promise<Store> {
   const first = ['PRAGMA foreign_keys = ON']
-  const bare = createClient({ url, ...(file ? { timeout: blocks, concurrency: 1 } : {}) })
+  const { DATABASE_TOKEN: authToken } = process.env
+  const bare = createClient({
+    url,
+    ...(file ? { timeout: blocks, concurrency: 1 } : {}),
+    ...(!file && authToken ? { authToken } : {}),
+  })
   const client = patient(bare, first)
   try {
     if (file) await client.execute('PRAGMA journal_mode = WAL')
@@ -67,7 +88,7 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
     const waits = await pending(client, migrations, file?.path)
     if (waits && file?.existed) await copyBefore(file.path)
     const db = drizzle(client, { schema })
-    if (waits) await migrate(db, { migrationsFolder: migrations })
+    if (waits) await broughtUp(db, client, migrations, file?.path)
     for (const statement of first) await client.execute(statement)
     return {
       db,
@@ -75,6 +96,9 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
       copyDaily: async () => {
         if (file) await copyOfTheDay(file.path)
       },
+      shared: !file,
+      copyNow: file ? async () => tellCopy(await copyAsked(file.path)) : undefined,
+      copies: () => (file ? copies(file.path).map(tellCopy) : []),
       close: async () => {
         if (file) await intoOneFile(client)
         client.close()
@@ -83,7 +107,21 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
     }
   } catch (error) {
     client.close()
-    throw error
+    if (file || error instanceof StartFault) throw error
+    throw new StartFault(`The database at ${new URL(url).host} cannot be used: ${messageOf(error)}`)
+  }
+}
+
+/** Several servers of one database may start at once: one of them brings it up to date, and the others find it so. */
+async function broughtUp(db: Database, client: Client, migrations: string, file: string | undefined): Promise<void> {
+  for (let tries = 0; ; tries++) {
+    try {
+      return await migrate(db, { migrationsFolder: migrations })
+    } catch (error) {
+      if (file || tries >= 10) throw error
+      await new Promise((go) => setTimeout(go, 200))
+      if (!(await pending(client, migrations))) return
+    }
   }
 }
 

@@ -7,8 +7,22 @@ const pause = 50
 
 /** The file was held by another process for longer than a request may wait; nothing was written. */
 export class StoreBusy extends Error {
+  constructor(message = 'Another program holds the data. Nothing was stored; try again in a moment.') {
+    super(message)
+  }
+}
+
+/** The disk takes nothing more: full, read-only, or failing. Nothing was written. */
+export class StoreFull extends Error {
   constructor() {
-    super('Another program holds the data. Nothing was stored; try again in a moment.')
+    super('The server’s disk is full or takes nothing more: nothing was stored. Tell whoever looks after the server.')
+  }
+}
+
+/** The database is on another server, and that is not reached. An edit that is sent again is stored once, whatever came of it. */
+export class StoreAway extends StoreBusy {
+  constructor() {
+    super('The database server cannot be reached. Try again in a moment.')
   }
 }
 
@@ -26,6 +40,8 @@ export function patient(client: Client, open: readonly string[]): Client {
       try {
         return await work()
       } catch (error) {
+        if (isAway(error)) throw new StoreAway()
+        if (isFull(error)) throw new StoreFull()
         const held = isBusy(error)
         // another request's new connection may take this one's away before it has begun
         if (!held && (client.closed || codeOf(error) !== 'CLIENT_CLOSED')) throw error
@@ -50,6 +66,17 @@ export function patient(client: Client, open: readonly string[]): Client {
 }
 
 const codeOf = (error: unknown) => (error instanceof Error && 'code' in error ? String(error.code) : '')
+
+/** What SQLite says where a disk is full, read-only or broken. */
+const isFull = (error: unknown): boolean =>
+  [...causes(error)].some((at) => /^SQLITE_(FULL|READONLY|IOERR)/.test(codeOf(at) || at.message))
+
+/** No answer came over the network, or one of a server that cannot answer now. */
+function isAway(error: unknown): boolean {
+  return [...causes(error)].some(
+    (at) => (at instanceof TypeError && at.message === 'fetch failed') || codeOf(at) === 'SERVER_ERROR',
+  )
+}
 
 function isBusy(error: unknown): boolean {
   return [...causes(error)].some((at) => /^SQLITE_(BUSY|LOCKED)/.test(codeOf(at) || at.message))

@@ -2,6 +2,7 @@ import { and, desc, eq, sql } from 'drizzle-orm'
 import { type SiteSettings, usualSite } from '../../core/site/schema'
 import type { Database } from './open'
 import { jobs, revisions, site } from './schema'
+import { trailed, withTrail } from './trail'
 
 export interface NewRevision {
   jobId: string
@@ -34,6 +35,7 @@ export async function signJob(db: Database, { version, ...revision }: NewRevisio
       .set({ state: 'signed', signedBy: doneBy, signedAt, version: version + 1, updatedAt: signedAt })
       .where(open)
       .returning(),
+    trailed(db, { act: 'signed', kind: 'job', of: jobId, more: { revision: number, sha256, doneBy, checkedBy } }),
   ])
   return signed
 }
@@ -55,6 +57,7 @@ export async function reopenJob(
       .set({ state: 'in-hand', signedBy: null, signedAt: null, version: sql`${jobs.version} + 1`, updatedAt: at })
       .where(signed)
       .returning(),
+    trailed(db, { act: 'opened again', kind: 'job', of: jobId, more: { by, because } }),
   ])
   return opened
 }
@@ -92,4 +95,12 @@ export async function siteSettings(db: Database): Promise<SiteSettings> {
 }
 
 export const putSiteSettings = (db: Database, document: SiteSettings) =>
-  db.insert(site).values({ id: 1, document }).onConflictDoUpdate({ target: site.id, set: { document } })
+  withTrail(
+    db,
+    db.insert(site).values({ id: 1, document }).onConflictDoUpdate({ target: site.id, set: { document } }),
+    {
+      act: 'edited',
+      kind: 'site',
+      of: '',
+    },
+  )

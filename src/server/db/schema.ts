@@ -6,6 +6,7 @@ import { type JobSummary, summaryToday } from '../../core/job/summary'
 import type { KitItem } from '../../core/kit/schema'
 import type { Book } from '../../core/logbook/book'
 import type { KeptVisit } from '../../core/logbook/visit'
+import type { Role } from '../../core/people/roles'
 import type { SiteSettings } from '../../core/site/schema'
 
 /** A document as JSON: read in whatever shape it was stored, written in today's. */
@@ -156,3 +157,104 @@ export const site = sqliteTable('site', {
   id: integer('id').primaryKey(),
   document: text('document', { mode: 'json' }).$type<SiteSettings>().notNull(),
 })
+
+/** A moment, as the door's library keeps it: seconds. */
+const moment = (name: string) => integer(name, { mode: 'timestamp' })
+
+/** Somebody with an account. Never deleted: the trail and signed records name them. */
+export const people = sqliteTable('people', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  /** What is typed to sign in, as the address of a mailbox that is never used. */
+  email: text('email').notNull().unique(),
+  emailVerified: integer('email_verified', { mode: 'boolean' }).notNull().default(false),
+  image: text('image'),
+  createdAt: moment('created_at').notNull(),
+  updatedAt: moment('updated_at').notNull(),
+  role: text('role').$type<Role>().notNull().default('reader'),
+  initials: text('initials').notNull().default(''),
+  /** The initials as they are compared; nothing where somebody has none. One person each. */
+  initialsKey: text('initials_key').unique(),
+  /** The hash of the PIN that signs acts on a shared tablet. */
+  pin: text('pin'),
+  /** May not sign in any more since then. */
+  putAwayAt: text('put_away_at'),
+})
+
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    expiresAt: moment('expires_at').notNull(),
+    token: text('token').notNull().unique(),
+    createdAt: moment('created_at').notNull(),
+    updatedAt: moment('updated_at').notNull(),
+    ipAddress: text('ip_address'),
+    userAgent: text('user_agent'),
+    userId: text('user_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+  },
+  (table) => [index('sessions_of').on(table.userId)],
+)
+
+/** How somebody signs in: here always by a password, kept as its hash. */
+export const credentials = sqliteTable(
+  'credentials',
+  {
+    id: text('id').primaryKey(),
+    accountId: text('account_id').notNull(),
+    providerId: text('provider_id').notNull(),
+    userId: text('user_id')
+      .notNull()
+      .references(() => people.id, { onDelete: 'cascade' }),
+    accessToken: text('access_token'),
+    refreshToken: text('refresh_token'),
+    idToken: text('id_token'),
+    accessTokenExpiresAt: moment('access_token_expires_at'),
+    refreshTokenExpiresAt: moment('refresh_token_expires_at'),
+    scope: text('scope'),
+    password: text('password'),
+    createdAt: moment('created_at').notNull(),
+    updatedAt: moment('updated_at').notNull(),
+  },
+  (table) => [index('credentials_of').on(table.userId)],
+)
+
+/** One-time codes that are out, by their hashes. */
+export const codes = sqliteTable(
+  'codes',
+  {
+    id: text('id').primaryKey(),
+    identifier: text('identifier').notNull(),
+    value: text('value').notNull(),
+    expiresAt: moment('expires_at').notNull(),
+    createdAt: moment('created_at').notNull(),
+    updatedAt: moment('updated_at').notNull(),
+  },
+  (table) => [index('codes_by_identifier').on(table.identifier)],
+)
+
+/**
+ * Who changed what, in order. Rows are only ever added, in the same transaction as what they tell; the chain of hashes is
+ * laid over them right after. The database itself refuses to change or remove one.
+ */
+export const trail = sqliteTable(
+  'trail',
+  {
+    number: integer('number').primaryKey({ autoIncrement: true }),
+    at: text('at').notNull(),
+    /** The account, and its name at that time; nothing where there was no door. */
+    person: text('person'),
+    name: text('name').notNull(),
+    act: text('act').notNull(),
+    /** What it was done to. */
+    kind: text('kind').notNull(),
+    of: text('of').notNull(),
+    /** More about it, as JSON. */
+    more: text('more').notNull().default('{}'),
+    /** SHA-256 over the row and the hash of the row before it. */
+    hash: text('hash'),
+  },
+  (table) => [index('trail_of').on(table.kind, table.of, table.number), index('trail_open').on(table.hash)],
+)

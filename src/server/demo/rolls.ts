@@ -1,4 +1,4 @@
-import { quantityFrom } from '../../core/frame/quantity'
+import { quantityFrom, quantityMm } from '../../core/frame/quantity'
 import { jobFrom } from '../../core/job/make'
 import { cellOf, makeLine, makeRound } from '../../core/kinds/rolls/document/make'
 import type { RollsLine, RollsRound } from '../../core/kinds/rolls/document/schema'
@@ -54,6 +54,24 @@ const line: RollsLine = (() => {
     housings: mm(1900),
     reference: 'r5',
     baseline: mm(1500),
+    monuments: [
+      {
+        id: 'mon1',
+        name: 'M1',
+        place: 'brass stud in the floor by the aisle, before roll 1',
+        x: mm(-900),
+        off: mm(1500),
+        verified: '2026-03-11',
+      },
+      {
+        id: 'mon2',
+        name: 'M2',
+        place: 'brass stud in the floor by the aisle, past roll 14',
+        x: mm(8900),
+        off: mm(1500),
+        verified: '2026-03-11',
+      },
+    ],
     rolls: made.rolls.map((roll, i) => {
       const [x, z, diameter, side] = places[i] ?? [0, 0, 200, 'over' as const]
       return { ...roll, x: mm(x), z: mm(z), diameter: mm(diameter), side, fixed: i === 4 || i === 8 }
@@ -92,7 +110,25 @@ function read(round: RollsRound): RollsRound {
       }
     values[cellOf(id, 'centre')] = quantityFrom(noisy(1500 + body.middle[1], 0.1, source), 'mm', 1)
   })
-  return { ...round, by: 'S. B.', over: mm(over), values, divisions }
+  const [near, far] = ['tapeNear', 'tapeFar'].map((cell) => values[`r8.${cell}`] ?? mm(0))
+  const look = (by: number) => ({
+    near: near ?? mm(0),
+    far: quantityFrom((quantityMm(far ?? mm(0)) ?? 0) + by, 'mm', 2),
+  })
+  return {
+    ...round,
+    by: 'S. B.',
+    over: mm(over),
+    values,
+    divisions,
+    trouble: {
+      what: 'wrinkle',
+      since: 'the gearbox of roll 9 was changed',
+      span: 'r9',
+      slack: 'near',
+      looks: [look(0.03), look(-0.02)],
+    },
+  }
 }
 
 /** One section, one job, the same every time but for the dates. */

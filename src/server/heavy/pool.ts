@@ -1,5 +1,7 @@
 import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
+import { MessageChannel } from 'node:worker_threads'
+import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { unworked } from '../../core/job/worked'
 import { type Heavy, here } from './work'
@@ -9,37 +11,54 @@ import type { Task } from './worker'
 export class TooMuch extends Error {}
 
 const seconds = 1000
-/** Surveys and printed pages: threads, how many may wait, and how long one may take. */
+/** Surveys and printed pages: threads, how many may wait, and how long one may take once it is begun. */
 const slow = { ready: 0, threads: 2, waiting: 12, limit: 20 * seconds }
 /** Summaries of jobs, made with every save: a thread is always there for them. */
 const quick = { ready: 1, threads: 1, waiting: 200, limit: 4 * seconds }
 
 type Run = <R>(name: Task['name'], given: Task['given']) => Promise<R>
 
-function poolOf(filename: string, { ready, threads, waiting, limit }: typeof slow): { run: Run; end(): Promise<void> } {
+/**
+ * Threads that run the default export of `filename`. A thread says when it begins a task; only from then does the
+ * time of the task count, so that neither its turn nor a thread that is still loading on a busy machine stops it.
+ * The turns are kept here: a thread that was stopped takes its neighbours in the queue of Piscina along.
+ */
+export function poolOf(
+  filename: string,
+  { ready, threads, waiting, limit }: typeof slow,
+): { run: Run; end(): Promise<void> } {
   const pool = new Piscina({
     filename,
     minThreads: ready,
     maxThreads: threads,
-    maxQueue: waiting,
     idleTimeout: 120 * seconds,
     resourceLimits: { maxOldGenerationSizeMb: 768 },
   })
+  const turns = pLimit(threads)
+  const one: Run = async (name, given) => {
+    const [stop, { port1: begins, port2: begun }] = [new AbortController(), new MessageChannel()]
+    let timer: ReturnType<typeof setTimeout> | undefined
+    begins.once('message', () => {
+      timer = setTimeout(() => stop.abort(), limit)
+    })
+    try {
+      return await pool.run({ name, given, begun }, { signal: stop.signal, transferList: [begun] })
+    } catch (error) {
+      if (!(error instanceof Error)) throw error
+      if (error.name === 'AbortError')
+        throw new TooMuch(`This takes longer than ${limit / seconds} seconds and was stopped. Ask for less at once.`)
+      if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
+        throw new TooMuch('This is too large to be worked out. Ask for less at once.')
+      throw error
+    } finally {
+      clearTimeout(timer)
+      begins.close()
+    }
+  }
   return {
-    run: async (name, given) => {
-      const waits = pool.queueSize
-      try {
-        // what waits its turn is not what takes long
-        return await pool.run({ name, given }, { signal: AbortSignal.timeout(limit * (1 + waits / threads)) })
-      } catch (error) {
-        if (!(error instanceof Error)) throw error
-        if (error.name === 'AbortError' || error.name === 'TimeoutError')
-          throw new TooMuch(`This takes longer than ${limit / seconds} seconds and was stopped. Ask for less at once.`)
-        if (/queue|Task queue/i.test(error.message)) throw new TooMuch('The server is busy. Try again in a moment.')
-        if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-          throw new TooMuch('This is too large to be worked out. Ask for less at once.')
-        throw error
-      }
+    run: async <R>(name: Task['name'], given: Task['given']) => {
+      if (turns.pendingCount >= waiting) throw new TooMuch('The server is busy. Try again in a moment.')
+      return turns(() => one<R>(name, given))
     },
     end: () => pool.destroy(),
   }

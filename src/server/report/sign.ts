@@ -21,6 +21,8 @@ export interface SignAsk {
   checkedBy: string
   unit: 'mm' | 'mil'
   accepted: readonly { key: string; because: string }[]
+  /** The accounts behind the initials, where the site has a door. */
+  accounts?: { doneBy: string; checkedBy?: string }
 }
 
 /** What a signature is made from. */
@@ -85,7 +87,14 @@ export async function sealed(
     job: { id: job.id, number: job.number },
     revision: job.revision,
     program: programNow,
-    signed: { doneBy, checkedBy, at: job.at, unit: ask.unit, accepted },
+    signed: {
+      doneBy,
+      checkedBy,
+      at: job.at,
+      unit: ask.unit,
+      accepted,
+      ...(ask.accounts ? { accounts: ask.accounts } : {}),
+    },
     site: { name: site.name, mark: site.mark },
     instruments: instrumentsIn(document, job.kit),
     next: nextTold(document.line, job.line, ask.unit) ?? null,

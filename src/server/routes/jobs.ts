@@ -9,6 +9,7 @@ import {
   insertJob,
   listJobs,
   overview,
+  storeSummary,
   updateJob,
   visitsOfLine,
   visitsTo,
@@ -22,9 +23,16 @@ import { told } from '../openapi'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 import { editBody, newIdOf, notStored } from './edits'
+import { signersOf } from './signers'
 import { storedJob } from './stored'
 
 const now = () => new Date().toISOString()
+
+/** What is typed is stored without waiting longer than this for what a list shows of it, ms. */
+const soon = 30
+
+const inTime = <R>(work: Promise<R>): Promise<R | undefined> =>
+  Promise.race([work, new Promise<undefined>((late) => setTimeout(() => late(undefined), soon))])
 
 const listQuery = v.object({
   search: v.optional(v.pipe(v.string(), v.maxLength(80))),
@@ -47,10 +55,15 @@ const reportQuery = v.object({ unit: v.optional(v.picklist(['mm', 'mil']), 'mm')
 const who = v.pipe(v.string(), v.maxLength(40))
 const because = v.pipe(v.string(), v.maxLength(300))
 
+/** What signs somebody's act where the site has a door. */
+const pin = v.optional(v.pipe(v.string(), v.maxLength(12)), '')
+
 const signBody = v.strictObject({
   version: v.pipe(v.number(), v.integer()),
   doneBy: who,
+  donePin: pin,
   checkedBy: who,
+  checkedPin: pin,
   unit: v.picklist(['mm', 'mil']),
   accepted: v.pipe(v.array(v.strictObject({ key: v.pipe(v.string(), v.maxLength(120)), because })), v.maxLength(100)),
 })
@@ -65,6 +78,7 @@ const dueBody = v.strictObject({
 const reopenBody = v.strictObject({
   by: v.pipe(who, v.trim(), v.nonEmpty('Enter who opens it again.')),
   because: v.pipe(because, v.trim(), v.nonEmpty('Say why it is opened again.')),
+  pin,
 })
 
 const revisionParam = v.strictObject({
@@ -75,7 +89,7 @@ const revisionParam = v.strictObject({
 const noRevision = refusal('number', 'There is no such revision.')
 const changedMeanwhile = refusal('version', 'This job was changed meanwhile. Look at it again, then sign.')
 
-export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
+export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
   /** What is known of a job's line over the years. */
   const lineOf = async ({ lineId }: { lineId: string }) => {
     const [line, visits] = await Promise.all([findLine(db, lineId), visitsTo(db, lineId)])
@@ -142,10 +156,18 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       async (c) => {
         const { id } = c.req.valid('param')
         const sent = c.req.valid('json')
-        const worked = await heavy.worked(sent.document)
+        const working = heavy.worked(sent.document)
+        const worked = await inTime(working)
         const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, worked)
         if (updated) {
-          changes.tell({ kind: 'job', id, version: updated.version })
+          const { version } = updated
+          changes.tell({ kind: 'job', id, version })
+          // what lists show of it follows, and is told when it is there
+          if (!worked)
+            void working
+              .then((late) => storeSummary(db, { id, version, document: sent.document }, late))
+              .then(() => changes.tell({ kind: 'job', id, version }))
+              .catch(() => undefined)
           return c.json(updated, 200)
         }
         const current = await findJob(db, id)
@@ -279,13 +301,13 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
       told(
         'Signs a job: nothing changes it any more.',
         { 200: { says: 'The job.', schema: storedJob } },
-        [400, 404, 409, 422],
+        [400, 403, 404, 409, 422, 429],
       ),
       valid('param', idParam),
       valid('json', signBody),
       async (c) => {
         const { id } = c.req.valid('param')
-        const { version, ...ask } = c.req.valid('json')
+        const { version, donePin, checkedPin, ...ask } = c.req.valid('json')
         const job = await findJob(db, id)
         if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
         if (job.state === 'signed') return c.json(refusal('', 'This job is signed already.'), 409)
@@ -295,6 +317,18 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
         const at = now()
         const { number, document } = job
         const site = await siteSettings(db)
+        const stands = await signersOf(
+          c,
+          door,
+          [
+            { path: 'donePin', initials: ask.doneBy, pin: donePin },
+            ...(ask.checkedBy.trim() ? [{ path: 'checkedPin', initials: ask.checkedBy, pin: checkedPin }] : []),
+          ],
+          'millwright',
+        )
+        if (stands instanceof Response) return stands
+        const [done, checked] = stands
+        const accounts = done && { doneBy: done.name, ...(checked ? { checkedBy: checked.name } : {}) }
         const outcome = await heavy.sign(
           {
             id,
@@ -307,7 +341,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
             pictures: await picturesOf(db, picturesIn(document, site)),
             line: await lineOf(job),
           },
-          ask,
+          accounts ? { ...ask, accounts } : ask,
         )
         if (!outcome.ok) return c.json(refusal(outcome.path, outcome.message), 422)
         const { content, sha256, pdf } = outcome
@@ -320,12 +354,19 @@ export const jobRoutes = ({ store: { db }, heavy, changes }: Site) => {
     )
     .post(
       '/:id/reopen',
-      told('Opens a signed job again, with the reason.', { 200: { says: 'The job.', schema: storedJob } }, [400, 409]),
+      told(
+        'Opens a signed job again, with the reason.',
+        { 200: { says: 'The job.', schema: storedJob } },
+        [400, 403, 409, 429],
+      ),
       valid('param', idParam),
       valid('json', reopenBody),
       async (c) => {
         const { id } = c.req.valid('param')
-        const opened = await reopenJob(db, { jobId: id, ...c.req.valid('json'), at: now() })
+        const { pin: typed, ...asked } = c.req.valid('json')
+        const stands = await signersOf(c, door, [{ path: 'pin', initials: asked.by, pin: typed }], 'planner')
+        if (stands instanceof Response) return stands
+        const opened = await reopenJob(db, { jobId: id, ...asked, at: now() })
         if (!opened) return c.json(refusal('', 'This job is not signed.'), 409)
         changes.tell({ kind: 'job', id, version: opened.version })
         return c.json(opened, 200)

@@ -1,0 +1,65 @@
+import { join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { StartFault } from './db/files'
+import { openStore } from './db/open'
+import { changePerson, insertPerson, personByMailbox, takenBy } from './db/people'
+import { sealTrail } from './db/trail'
+import { mailboxOf } from './door/auth'
+import { doorOf } from './start'
+
+const usage = `Makes an administrator, or lets one in again who has lost the password. Stop the server first.
+
+  --sign-in NAME   what is typed to sign in: small letters, digits, dots and dashes
+  --name NAME      as it stands in records; needed for somebody new
+  --initials TEXT  as they stand in records
+  --data FOLDER    where the data is ("data"); or --database / DATABASE_URL, a file or an address
+`
+
+async function run(): Promise<void> {
+  const { values } = parseArgs({
+    options: {
+      'sign-in': { type: 'string' },
+      name: { type: 'string' },
+      initials: { type: 'string' },
+      data: { type: 'string' },
+      database: { type: 'string' },
+      help: { type: 'boolean' },
+    },
+  })
+  const { 'sign-in': signIn, name, initials } = values
+  if (values.help || !signIn) {
+    process.stdout.write(usage)
+    return
+  }
+  const database =
+    values.database ?? process.env.DATABASE_URL ?? join(values.data ?? process.env.DATA_FOLDER ?? 'data', 'vane-peg.db')
+  const store = await openStore(database, 'src/server/db/migrations')
+  try {
+    const { db } = store
+    const door = doorOf(database, store, { secure: false, proxied: false, metrics: undefined })
+    const email = mailboxOf(signIn)
+    const known = await personByMailbox(db, email)
+    const asked = { name: name ?? known?.name ?? '', initials: initials ?? known?.initials ?? '' }
+    if (asked.name === '') throw new StartFault('--name: say how the administrator is called.')
+    if (await takenBy(db, { initials: asked.initials }, known?.id))
+      throw new StartFault('--initials: somebody has these already.')
+    const person = known
+      ? await changePerson(db, known.id, { ...asked, role: 'administrator', putAway: false })
+      : await insertPerson(db, { ...asked, role: 'administrator', email })
+    if (!person) throw new StartFault('The administrator was not stored.')
+    const code = await door.codeFor(person)
+    await sealTrail(db)
+    process.stdout.write(
+      `${person.name} is an administrator. To choose a password, start the server, open its page, and enter\n  sign-in name   ${signIn}\n  one-time code  ${code}\nThe code holds for three days, once.\n`,
+    )
+  } finally {
+    await store.close()
+  }
+}
+
+try {
+  await run()
+} catch (error) {
+  process.stderr.write(`${error instanceof Error ? error.message : error}\n`)
+  process.exitCode = 1
+}

@@ -1,0 +1,160 @@
+import { getConnInfo } from '@hono/node-server/conninfo'
+import { type Context, Hono } from 'hono'
+import * as v from 'valibot'
+import { endSessions, findPerson, setPin } from '../db/people'
+import { passwordLength, signInOf } from '../door/auth'
+import type { Asked, Door } from '../door/door'
+import { TooOften } from '../door/throttle'
+import { told } from '../openapi'
+import type { Site } from '../site'
+import { refusal, valid } from './answers'
+
+const signInName = v.pipe(v.string(), v.trim(), v.nonEmpty('Enter your sign-in name.'), v.maxLength(60))
+const password = v.pipe(v.string(), v.maxLength(passwordLength.max))
+const newPassword = v.pipe(
+  password,
+  v.minLength(passwordLength.min, `A password of at least ${passwordLength.min} characters`),
+)
+const signInBody = v.strictObject({ signIn: signInName, password })
+const claimBody = v.strictObject({
+  signIn: signInName,
+  code: v.pipe(v.string(), v.trim(), v.maxLength(60)),
+  password: newPassword,
+})
+const passwordBody = v.strictObject({ old: password, next: newPassword })
+const pinBody = v.strictObject({
+  password,
+  pin: v.pipe(v.string(), v.regex(/^\d{4,12}$/, 'A PIN is four to twelve digits')),
+})
+
+const wrong = refusal('password', 'Name or password is wrong.')
+const noDoor = refusal('', 'This server has no door: it serves its own machine only.')
+
+/** Where a request comes from; nothing where it came over no wire. */
+export function addressOf(c: Context, door: Door): string {
+  // the last one is the proxy's own word; those before it are whatever was sent
+  if (door.ways.proxied) return c.req.header('x-forwarded-for')?.split(',').at(-1)?.trim() ?? ''
+  try {
+    return getConnInfo(c).remote.address ?? ''
+  } catch {
+    return ''
+  }
+}
+
+/** Too many tries, as an answer that names the field; what is something else is thrown on. */
+export function tooOften(c: Context, error: unknown, path = '') {
+  if (!(error instanceof TooOften)) throw error
+  return c.json(refusal(path, error.message), 429, { 'Retry-After': String(Math.ceil(error.seconds)) })
+}
+
+const withCookies = (c: Context, cookies: readonly string[]) => {
+  for (const cookie of cookies) c.header('Set-Cookie', cookie, { append: true })
+}
+
+/** Signing in and out, one-time codes, the own password and PIN. */
+export const doorRoutes = ({ store: { db }, door }: Site) =>
+  new Hono<Asked>()
+    .get(
+      '/',
+      told('Whether accounts are needed here, and who is signed in.', { 200: 'The door, and the person or null.' }),
+      async (c) => {
+        const person = await door?.who(c.req.raw.headers)
+        return c.json({ door: door !== undefined, person: door && person ? await door.own(person) : null }, 200)
+      },
+    )
+    .post(
+      '/sign-in',
+      told('Signs in with name and password.', { 200: 'Who is signed in.' }, [400, 401, 409, 429]),
+      valid('json', signInBody),
+      async (c) => {
+        if (!door) return c.json(noDoor, 409)
+        const { signIn, password } = c.req.valid('json')
+        try {
+          const done = await door.signIn(signIn, password, { address: addressOf(c, door), headers: c.req.raw.headers })
+          if (!done) return c.json(wrong, 401)
+          withCookies(c, done.cookies)
+          return c.json({ person: await door.own(done.person) }, 200)
+        } catch (error) {
+          return tooOften(c, error)
+        }
+      },
+    )
+    .post(
+      '/claim',
+      told(
+        'Chooses a password with a one-time code. Every session from before ends.',
+        { 200: 'Whether it was taken.' },
+        [400, 401, 409, 429],
+      ),
+      valid('json', claimBody),
+      async (c) => {
+        if (!door) return c.json(noDoor, 409)
+        const { signIn, code, password } = c.req.valid('json')
+        try {
+          return (await door.claim(signIn, code, password, addressOf(c, door)))
+            ? c.json({ ok: true }, 200)
+            : c.json(refusal('code', 'This code is not yours, was used, or is too old. Ask for a new one.'), 401)
+        } catch (error) {
+          return tooOften(c, error)
+        }
+      },
+    )
+    .post('/sign-out', told('Ends this session.', { 200: 'It is ended.' }, [409]), async (c) => {
+      if (!door) return c.json(noDoor, 409)
+      withCookies(c, await door.signOut(c.req.raw.headers))
+      return c.json({ ok: true }, 200)
+    })
+    .post(
+      '/sign-out-everywhere',
+      told('Ends every session of whoever is signed in.', { 200: 'They are ended.' }, [401, 409]),
+      async (c) => {
+        const person = c.get('person')
+        if (!door) return c.json(noDoor, 409)
+        if (!person) return c.json(wrong, 401)
+        withCookies(c, await door.signOut(c.req.raw.headers))
+        await endSessions(db, person.id)
+        return c.json({ ok: true }, 200)
+      },
+    )
+    .put(
+      '/password',
+      told('Changes the own password; other sessions end.', { 200: 'It is changed.' }, [400, 401, 409, 429]),
+      valid('json', passwordBody),
+      async (c) => {
+        const person = c.get('person')
+        if (!door) return c.json(noDoor, 409)
+        if (!person) return c.json(wrong, 401)
+        try {
+          const from = { address: addressOf(c, door), headers: c.req.raw.headers }
+          const cookies = await door.changePassword(person, c.req.valid('json'), from)
+          if (!cookies) return c.json(refusal('old', 'That is not your password.'), 400)
+          withCookies(c, cookies)
+          return c.json({ ok: true }, 200)
+        } catch (error) {
+          return tooOften(c, error)
+        }
+      },
+    )
+    .put(
+      '/pin',
+      told('Sets the own PIN, which signs acts.', { 200: 'It is set.' }, [400, 401, 409, 429]),
+      valid('json', pinBody),
+      async (c) => {
+        const person = c.get('person')
+        if (!door) return c.json(noDoor, 409)
+        if (!person) return c.json(wrong, 401)
+        const { password, pin } = c.req.valid('json')
+        try {
+          if (!(await door.isPassword(person, password, addressOf(c, door))))
+            return c.json(refusal('password', 'That is not your password.'), 400)
+        } catch (error) {
+          return tooOften(c, error)
+        }
+        await setPin(db, person.id, await door.hashed(pin))
+        return c.json({ ok: true }, 200)
+      },
+    )
+
+/** The sign-in name of somebody in the database. */
+export const signInNameOf = async (db: Site['store']['db'], id: string): Promise<string> =>
+  signInOf((await findPerson(db, id))?.email ?? '')

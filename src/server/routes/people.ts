@@ -1,0 +1,121 @@
+import { Hono } from 'hono'
+import * as v from 'valibot'
+import { initialsKey, roles } from '../../core/people/roles'
+import { changePerson, endSessions, findPerson, insertPerson, listPeople, takenBy } from '../db/people'
+import { codeHolds, mailboxOf, signInOf } from '../door/auth'
+import { told } from '../openapi'
+import type { Site } from '../site'
+import { idParam, refusal, valid } from './answers'
+
+const asked = {
+  name: v.pipe(v.string(), v.trim(), v.nonEmpty('Enter a name.'), v.maxLength(60)),
+  initials: v.pipe(
+    v.string(),
+    v.trim(),
+    v.maxLength(12),
+    v.check((text) => text === '' || initialsKey(text) !== '', 'Initials have a letter in them.'),
+  ),
+  role: v.picklist(roles),
+}
+const newBody = v.strictObject({
+  ...asked,
+  signIn: v.pipe(
+    v.string(),
+    v.trim(),
+    v.toLowerCase(),
+    v.regex(/^[a-z0-9]([a-z0-9._-]{0,38}[a-z0-9])?$/, 'A sign-in name is small letters, digits, dots and dashes'),
+  ),
+})
+const changeBody = v.strictObject({ ...asked, putAway: v.boolean() })
+
+const taken = {
+  signIn: refusal('signIn', 'Somebody has that sign-in name already.'),
+  initials: refusal('initials', 'Somebody has these initials already: records have to tell people apart.'),
+}
+const missing = refusal('id', 'There is no such person.')
+const noDoor = refusal('', 'This server has no door: it serves its own machine only.')
+
+/** Who has an account, and what each may do. */
+export const peopleRoutes = ({ store: { db }, door }: Site) => {
+  const codeOf = async (person: { id: string; email: string }) => ({
+    code: (await door?.codeFor(person)) ?? '',
+    holdsUntil: new Date(Date.now() + codeHolds * 1000).toISOString(),
+  })
+  return new Hono()
+    .get('/', told('Everybody with an account.', { 200: 'The people.' }), async (c) => {
+      const list = await listPeople(db)
+      return c.json(
+        list.map(({ email, hasPin, hasPassword, ...one }) => ({
+          ...one,
+          signIn: signInOf(email),
+          hasPin: hasPin === 1,
+          hasPassword: hasPassword === 1,
+        })),
+        200,
+      )
+    })
+    .post(
+      '/',
+      told(
+        'A new account, and the one-time code with which its owner chooses a password.',
+        { 201: 'The person’s id, the code, and how long it holds.' },
+        [400, 409],
+      ),
+      valid('json', newBody),
+      async (c) => {
+        if (!door) return c.json(noDoor, 409)
+        const { signIn, ...person } = c.req.valid('json')
+        const email = mailboxOf(signIn)
+        const clash = await takenBy(db, { email, initials: person.initials })
+        if (clash) return c.json(taken[clash], 409)
+        const made = await insertPerson(db, { ...person, email })
+        return c.json({ id: made.id, ...(await codeOf(made)) }, 201)
+      },
+    )
+    .put(
+      '/:id',
+      told(
+        'Changes somebody’s name, initials and role, or puts the account away: its sessions end.',
+        { 200: 'It is changed.' },
+        [400, 404, 409],
+      ),
+      valid('param', idParam),
+      valid('json', changeBody),
+      async (c) => {
+        const { id } = c.req.valid('param')
+        const change = c.req.valid('json')
+        if (!(await findPerson(db, id))) return c.json(missing, 404)
+        const clash = await takenBy(db, { initials: change.initials }, id)
+        if (clash) return c.json(taken[clash], 409)
+        return (await changePerson(db, id, change))
+          ? c.json({ ok: true }, 200)
+          : c.json(refusal('role', 'One administrator has to stay: name another first.'), 409)
+      },
+    )
+    .post(
+      '/:id/code',
+      told(
+        'A one-time code for somebody who has lost the password.',
+        { 200: 'The code, and how long it holds.' },
+        [404, 409],
+      ),
+      valid('param', idParam),
+      async (c) => {
+        if (!door) return c.json(noDoor, 409)
+        const person = await findPerson(db, c.req.valid('param').id)
+        if (!person || person.putAwayAt) return c.json(missing, 404)
+        return c.json(await codeOf(person), 200)
+      },
+    )
+    .post(
+      '/:id/sign-out',
+      told('Signs somebody out everywhere.', { 200: 'They are signed out.' }, [404]),
+      valid('param', idParam),
+      async (c) => {
+        const person = await findPerson(db, c.req.valid('param').id)
+        if (!person) return c.json(missing, 404)
+        await endSessions(db, person.id)
+        return c.json({ ok: true }, 200)
+      },
+    )
+}

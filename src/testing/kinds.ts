@@ -1,0 +1,3 @@
+// what every test may meet
+import '../core/kinds/all'
+import '../words/all'
