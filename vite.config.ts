@@ -2,6 +2,7 @@ import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
+import { chunkGroups } from './vite.chunks'
 
 export default defineConfig({
   root: 'src/web',
@@ -55,8 +56,10 @@ export default defineConfig({
     chunkSizeWarningLimit: 800,
     rolldownOptions: {
       output: {
-        // what every page needs is one file: the first page is few fetches
-        codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] },
+        // what every page needs is one file, and so is what a job needs at first sight: few fetches, packed well
+        codeSplitting: {
+          groups: chunkGroups(import.meta.dirname),
+        },
       },
     },
   },

@@ -10,6 +10,7 @@ export default defineConfig({
       input: {
         server: 'src/server/main.ts',
         start: 'src/server/start.ts',
+        administrator: 'src/server/administrator.ts',
         worker: 'src/server/heavy/worker.ts',
         solve: 'src/cli/main.ts',
       },

@@ -1,3 +1,10 @@
 import { defineConfig } from 'vitest/config'
 
-export default defineConfig({ test: { include: ['src/**/*.test.{ts,tsx}'], environment: 'node', testTimeout: 60_000 } })
+export default defineConfig({
+  test: {
+    include: ['src/**/*.test.{ts,tsx}'],
+    environment: 'node',
+    setupFiles: ['src/testing/kinds.ts'],
+    testTimeout: 60_000,
+  },
+})

@@ -6,8 +6,8 @@ import '@fontsource-variable/atkinson-hyperlegible-mono'
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
-import { RouterProvider } from 'react-router/dom'
-import { router } from './app/router'
+import { BrowserRouter } from 'react-router'
+import { Screens } from './app/Screens'
 import { useSettings } from './app/settings'
 import { GlobalStyle } from './app/style'
 import { askAgain, persisted, queryClient } from './tablet/queries'
@@ -22,7 +22,9 @@ function Page() {
         persistOptions={persisted}
         onSuccess={() => askAgain(queryClient)}
       >
-        <RouterProvider router={router} />
+        <BrowserRouter>
+          <Screens />
+        </BrowserRouter>
       </PersistQueryClientProvider>
     </>
   )

@@ -1,10 +1,21 @@
 import { hc, type InferResponseType } from 'hono/client'
 import type { Api } from '../../server/app'
 import { appWords } from '../../words/page/app'
+import { shutOut } from '../door/entry'
 import { heard, Unreached } from './reach'
 
 /** Answers with which a server, or what stands before it, says that it cannot be had just now. */
 const away = new Set([502, 503, 504])
+/** Nobody is signed in: once somebody is, the same request is answered. */
+const signInFirst = 401
+
+/** An act that needs no more said is sent as JSON all the same: what is none the server takes for a page of another site's. */
+function saying(init: RequestInit | undefined): RequestInit | undefined {
+  if (!init || init.body || (init.method ?? 'GET') === 'GET') return init
+  const headers = new Headers(init.headers)
+  headers.set('Content-Type', 'application/json')
+  return { ...init, headers, body: '{}' }
+}
 
 /**
  * A request to the server.
@@ -13,8 +24,10 @@ const away = new Set([502, 503, 504])
  */
 export async function ask(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
   try {
-    const response = await fetch(input, init)
+    const response = await fetch(input, saying(init))
     heard(!away.has(response.status))
+    // the door's own answers are told where they were asked for
+    if (response.status === signInFirst && !String(input).startsWith('/api/door')) shutOut()
     return response
   } catch (error) {
     heard(false)
@@ -60,5 +73,5 @@ export async function answered<R extends { ok: boolean; status: number; json(): 
   const response = await request
   if (response.ok) return (await response.json()) as Answer<R>
   const sentence = await sentenceOf(response)
-  throw away.has(response.status) ? new Unreached(sentence) : new Error(sentence)
+  throw away.has(response.status) || response.status === signInFirst ? new Unreached(sentence) : new Error(sentence)
 }

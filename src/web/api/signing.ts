@@ -36,7 +36,7 @@ export function useSign(id: string) {
 export function useReopen(id: string) {
   const client = useQueryClient()
   return useMutation({
-    mutationFn: async (json: { by: string; because: string }) =>
+    mutationFn: async (json: { by: string; because: string; pin?: string }) =>
       answered(api.jobs[':id'].reopen.$post({ param: { id }, json })),
     onSuccess: () => client.invalidateQueries(),
   })

@@ -1,16 +1,20 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { CloudOff, Moon, Search, Sun, SunMoon } from 'lucide-react'
-import { lazy, type ReactNode, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
-import { Link, Outlet, ScrollRestoration } from 'react-router'
+import { lazy, type ReactNode, Suspense, useEffect, useLayoutEffect, useState, useSyncExternalStore } from 'react'
+import { Link, Outlet } from 'react-router'
 import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
 import { findWords } from '../../words/page/find'
 import { isReached, onReach } from '../api/reach'
+import { useShut } from '../door/entry'
+import { Me } from '../door/Me'
 import { showFind, useFindShown } from '../find/opened'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { keepSynced } from '../tablet/sync'
 import { typing, useFocus } from './focus'
+import { Waiting } from './Plain'
+import { useScroll } from './scroll'
 import { changeSettings, type Settings, useSettings } from './settings'
 import { narrow } from './style'
 import { Update } from './Update'
@@ -18,21 +22,35 @@ import { Update } from './Update'
 /** Fetched when it is first asked for. */
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
 
+const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }))
+
 const FindDialog = lazy(async () => ({ default: (await import('../find/FindDialog')).FindDialog }))
 
 const Skip = styled.a`
   position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 9; background: var(--card); padding: 8px; }
 `
 
-/** What stands round every screen. */
+/** What stands round every screen; where nobody is signed in who has to be, the door. */
 export function Shell() {
+  const shut = useShut()
+  return shut ? (
+    <Suspense>
+      <SignIn />
+    </Suspense>
+  ) : (
+    <Inside />
+  )
+}
+
+function Inside() {
   const [help, setHelp] = useState(false)
   const finding = useFindShown()
   useFocus()
+  useScroll()
   useChanges()
   const client = useQueryClient()
   useEffect(() => keepSynced(client), [client])
-  useEffect(() => {
+  useLayoutEffect(() => {
     const open = (event: KeyboardEvent) => {
       if (event.key === '?' && !typing(event)) setHelp(true)
       if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey) {
@@ -47,7 +65,9 @@ export function Shell() {
     <>
       <Skip href="#bench">{appWords.skipToContent}</Skip>
       <Update />
-      <Outlet />
+      <Suspense fallback={<Waiting />}>
+        <Outlet />
+      </Suspense>
       {finding ? (
         <Suspense>
           <FindDialog isOpen onOpenChange={showFind} showShortcuts={() => setHelp(true)} />
@@ -58,7 +78,6 @@ export function Shell() {
           <Shortcuts isOpen onOpenChange={setHelp} />
         </Suspense>
       ) : null}
-      <ScrollRestoration />
     </>
   )
 }
@@ -152,6 +171,7 @@ export function Header({
           onChange={(value) => changeSettings({ unit: value })}
         />
         {children}
+        <Me />
         <Button look="quiet" aria-label={label} onPress={() => changeSettings({ scheme: next })}>
           {icon}
         </Button>

@@ -30,6 +30,12 @@ const heading = (): HTMLElement | null => document.querySelector('main h1, nav h
 /** What the page itself put the focus on last, no person. */
 const held: { by: Element | undefined } = { by: undefined }
 
+/** Whether the focus is where the page left it, on nothing that a person chose: a screen may then begin at its first field. */
+export function focusIsFree(): boolean {
+  const now = document.activeElement
+  return !now || now === document.body || now === held.by || !now.matches(reachable)
+}
+
 /** Where the focus was, and what stood round it: enough to find the nearest thing left when it is taken away. */
 interface Place {
   element: HTMLElement

@@ -3,6 +3,7 @@ import type { AnyJob, AnyLine } from '../../core/kinds'
 import type { KitItem } from '../../core/kit/schema'
 import { answered, api } from '../api/client'
 import { isUnreached } from '../api/reach'
+import { loadKinds } from '../kinds/load'
 import { copiesOf } from '../tablet/copies'
 
 export type Find = Awaited<ReturnType<typeof onServer>>[number]
@@ -31,7 +32,7 @@ export function fitsAll(text: string, told: readonly string[]): boolean {
 }
 
 async function onTablet(): Promise<Find[]> {
-  const [jobs, lines, kit] = await Promise.all([copiesOf('job'), copiesOf('line'), copiesOf('kit')])
+  const [jobs, lines, kit] = await Promise.all([copiesOf('job'), copiesOf('line'), copiesOf('kit'), loadKinds()])
   const none = { number: null, state: null, title: null }
   return [
     ...lines.map(({ id, name, area, document }) => ({

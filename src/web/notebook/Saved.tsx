@@ -1,7 +1,7 @@
-import { format } from 'date-fns'
 import { Redo2, Undo2 } from 'lucide-react'
-import { useEffect } from 'react'
+import { useEffect, useMemo } from 'react'
 import styled from 'styled-components'
+import { sayTime } from '../../words/dates'
 import { notebookWords } from '../../words/page/notebook'
 import { capital, unitName } from '../../words/terms'
 import { Button } from '../parts/controls'
@@ -15,10 +15,11 @@ const Line = styled.span`display: inline-flex; align-items: center; gap: 8px; mi
 const told = (status: Status): string => {
   switch (status.kind) {
     case 'saved':
-      return status.at ? notebookWords.saved(format(status.at, 'HH:mm')) : notebookWords.saved2
+      return status.at ? notebookWords.saved(sayTime(status.at)) : notebookWords.saved2
     case 'saving':
       return notebookWords.saving
     case 'unreached':
+      if (status.why) return notebookWords.notSaved
       return status.kept ? notebookWords.onThisDeviceCantReach : notebookWords.notSavedAnywhere
     case 'refused':
       return notebookWords.notSaved
@@ -44,14 +45,24 @@ export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
   }, [notebook])
   const { status } = page
   const peg = status.kind === 'saved' ? 'within' : status.kind === 'saving' ? 'unsure' : 'outside'
+  const { canUndo, canRedo } = page
+  // as they were from keystroke to keystroke
+  const back = useMemo(
+    () => (
+      <>
+        <Button look="quiet" aria-label={notebookWords.undo} isDisabled={!canUndo} onPress={() => notebook.undo()}>
+          <Undo2 size={18} />
+        </Button>
+        <Button look="quiet" aria-label={notebookWords.redo} isDisabled={!canRedo} onPress={() => notebook.redo()}>
+          <Redo2 size={18} />
+        </Button>
+      </>
+    ),
+    [canUndo, canRedo, notebook],
+  )
   return (
     <>
-      <Button look="quiet" aria-label={notebookWords.undo} isDisabled={!page.canUndo} onPress={() => notebook.undo()}>
-        <Undo2 size={18} />
-      </Button>
-      <Button look="quiet" aria-label={notebookWords.redo} isDisabled={!page.canRedo} onPress={() => notebook.redo()}>
-        <Redo2 size={18} />
-      </Button>
+      {back}
       <Line role="status">
         <Peg peg={peg} size={12} label="" />
         {told(status)}
@@ -82,6 +93,13 @@ export function Clashes<T>({
       <Panel role="alert">
         <b>{notebookWords.theServerRejectedTheLast(status.kept ? 'It is kept on this device.' : notKept)}</b>
         <span>{status.message}</span>
+      </Panel>
+    )
+  if (status.kind === 'unreached' && status.why)
+    return (
+      <Panel role="alert">
+        <b>{notebookWords.notStored(status.kept ? notebookWords.keptHere : notKept)}</b>
+        <span>{status.why}</span>
       </Panel>
     )
   if (status.kind === 'unreached' && !status.kept)

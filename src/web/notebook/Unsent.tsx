@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
-import { format } from 'date-fns'
 import { Link } from 'react-router'
 import styled from 'styled-components'
+import { sayDayTime } from '../../words/dates'
 import { notebookWords } from '../../words/page/notebook'
 import { Peg } from '../parts/Peg'
 import { Remove } from '../parts/Remove'
@@ -39,10 +39,7 @@ export function Unsent() {
           return (
             <li key={`${key} ${page}`}>
               <Link to={`${placeOf[kind] ?? '/'}${id}`}>{title || notebookWords.unnamed}</Link>
-              {notebookWords.changed(
-                format(at, 'd MMM HH:mm'),
-                open.length > 0 ? ': two answers, open it and choose' : '',
-              )}{' '}
+              {notebookWords.changed(sayDayTime(at), open.length > 0 ? ': two answers, open it and choose' : '')}{' '}
               <Remove
                 label={notebookWords.discardChangesTo(title || 'it')}
                 goes={notebookWords.whatWasTypedHereAnd}

@@ -39,7 +39,10 @@ export function browserDrawer(name = 'vane-peg'): Drawer {
   return {
     keep: async (kept) => {
       const done = (await database()).transaction('kept', 'readwrite', { durability: 'relaxed' })
-      await Promise.all([done.store.put(kept), done.done])
+      const put = done.store.put(kept)
+      // at once, not when the page has heard of it: it may be on its way out
+      done.commit()
+      await Promise.all([put, done.done])
     },
     of: async (key) => (await database()).getAllFromIndex('kept', 'key', key),
     unsent: async () => {

@@ -25,14 +25,14 @@ export type Outcome<T> =
   | { kind: 'conflict'; stored: Stored<T> }
   /** The server will not have it; trying again does not help. */
   | { kind: 'refused'; message: string }
-  /** The server was not reached, or is busy. */
-  | { kind: 'unreached' }
+  /** The server was not reached, or is busy; `why` where it said that it can store nothing. */
+  | { kind: 'unreached'; why?: string }
 
 export type Status =
   | { kind: 'saved'; at: Date | undefined }
   | { kind: 'saving' }
   /** `kept`: whether it is kept on this device meanwhile. */
-  | { kind: 'unreached'; kept: boolean }
+  | { kind: 'unreached'; kept: boolean; why?: string | undefined }
   | { kind: 'refused'; message: string; kept: boolean }
   | { kind: 'clash'; kept: boolean }
 
@@ -89,6 +89,7 @@ export class Notebook<T> implements Sender {
   private future: Step<T>[] = []
   private savedAt: Date | undefined
   private failed = false
+  private why: string | undefined
   private refusal: string | undefined
   /** Whether the last writing down succeeded. */
   private kept = false
@@ -283,6 +284,7 @@ export class Notebook<T> implements Sender {
 
   private took(sent: Sent<T>, outcome: Outcome<T>): 'done' | 'later' {
     this.failed = outcome.kind === 'unreached'
+    this.why = outcome.kind === 'unreached' ? outcome.why : undefined
     if (outcome.kind === 'unreached') {
       this.tell()
       return 'later'
@@ -415,7 +417,7 @@ export class Notebook<T> implements Sender {
     if (this.open.length > 0) return { kind: 'clash', kept }
     if (!this.unsentHere) return { kind: 'saved', at: this.savedAt }
     if (this.refusal !== undefined) return { kind: 'refused', message: this.refusal, kept }
-    return this.failed || !this.options.outbox.reached ? { kind: 'unreached', kept } : { kind: 'saving' }
+    return this.failed || !this.options.outbox.reached ? { kind: 'unreached', kept, why: this.why } : { kind: 'saving' }
   }
 
   private page(): Page<T> {

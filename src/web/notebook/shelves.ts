@@ -1,7 +1,8 @@
-import type { AnyJob, AnyLine } from '../../core/kinds'
+import { type AnyJob, type AnyLine, kindNamed } from '../../core/kinds'
 import type { KitItem } from '../../core/kit/schema'
 import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from '../api/client'
 import { isUnreached } from '../api/reach'
+import { loadKind } from '../kinds/load'
 import { fetchOrCopy, keepCopy } from '../tablet/copies'
 import { sendMade, unmade } from '../tablet/made'
 import { browserDrawer } from './drawer'
@@ -22,8 +23,14 @@ export interface Shelf<T, S extends Stored<T> = Stored<T>> {
   order?: Order
 }
 
-/** What brings old documents up to date knows every kind of line: fetched when one is taken up. */
-const today = () => import('../../core/job/migrate')
+/** What brings an old document up to date, with what its kind of line knows of it. */
+async function today(kept: unknown) {
+  const [migrate] = await Promise.all([import('../../core/job/migrate'), loadKind(kindNamed(kept))])
+  return migrate
+}
+
+/** The server can store nothing: it is tried again, and said. */
+const noRoom = 507
 
 /** A request that has not come back by then is sent again, ms; the server knows it again. */
 const patience = 15_000
@@ -42,7 +49,7 @@ export const jobShelf: Shelf<AnyJob, StoredJob> = {
   send: (id, sent, signal) =>
     api.jobs[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ line, title }) => [line.name, title].filter(Boolean).join(', '),
-  today: async (kept) => (await today()).jobToday(kept),
+  today: async (kept) => (await today(kept)).jobToday(kept),
   order: anglesInOrder,
 }
 
@@ -52,7 +59,7 @@ export const lineShelf: Shelf<AnyLine, StoredLine> = {
   send: (id, sent, signal) =>
     api.lines[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ name }) => name,
-  today: async (kept) => (await today()).lineToday(kept),
+  today: async (kept) => (await today(kept)).lineToday(kept),
 }
 
 export const kitShelf: Shelf<KitItem, StoredKit> = {
@@ -61,7 +68,7 @@ export const kitShelf: Shelf<KitItem, StoredKit> = {
   send: (id, sent, signal) =>
     api.kit[':id'].$put({ param: { id }, json: sent }, { init: { signal } }) as Promise<Response>,
   title: ({ name }) => name,
-  today: async (kept) => (await today()).kitToday(kept),
+  today: async (kept) => (await import('../../core/job/migrate')).kitToday(kept),
 }
 
 /**
@@ -82,7 +89,8 @@ export async function outcomeOf<T>(
     }
     if (response.status === 409)
       return { kind: 'conflict', stored: ((await response.json()) as { current: Stored<T> }).current }
-    if (response.status >= 500 || [408, 425, 429].includes(response.status)) return { kind: 'unreached' }
+    if (response.status === noRoom) return { kind: 'unreached', why: await sentenceOf(response) }
+    if (response.status >= 500 || [401, 408, 425, 429].includes(response.status)) return { kind: 'unreached' }
     return { kind: 'refused', message: await sentenceOf(response) }
   } catch {
     return { kind: 'unreached' }

@@ -48,7 +48,9 @@ export function useChanges(): void {
         }
         tries = 0
       }
-      socket.onmessage = ({ data }) => void hear(String(data)).catch(() => undefined)
+      socket.onmessage = ({ data }) => {
+        for (const line of String(data).split('\n')) if (line !== '') void hear(line).catch(() => undefined)
+      }
       socket.onclose = () => {
         if (!wanted) return
         // one that never came up: nobody is there

@@ -1,4 +1,5 @@
-import { type KeyboardEvent, type Ref, useEffect, useId, useLayoutEffect, useRef, useState } from 'react'
+import { type KeyboardEvent, type Ref, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { useField } from 'react-aria'
 import { positiveFault, type Quantity, quantityFault, retyped, showQuantity } from '../../core/frame/quantity'
 import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
@@ -20,6 +21,8 @@ interface CellProps {
   /** Page Up and Page Down add and take off whole turns. */
   turns?: boolean
   describedBy?: string | undefined
+  /** Where a label of its own points to it; named by `label` otherwise. */
+  id?: string | undefined
   inputRef?: Ref<HTMLInputElement> | undefined
   onChange: (quantity: Quantity) => void
   onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void
@@ -71,7 +74,8 @@ export function QuantityInput(props: CellProps) {
     <NumberInput
       ref={props.inputRef}
       className={props.className}
-      aria-label={props.label}
+      id={props.id}
+      aria-label={props.id === undefined ? props.label : undefined}
       aria-invalid={faultOf(props) ? true : undefined}
       aria-describedby={props.describedBy}
       inputMode={pad ? 'none' : signed ? 'text' : 'decimal'}
@@ -130,17 +134,25 @@ export function QuantityInput(props: CellProps) {
 
 /** A measured number with its label, its unit and what is wrong with it. */
 export function QuantityField(props: CellProps & { hint?: string }) {
-  const id = useId()
   const fault = faultOf(props)
+  const label = `${props.label}, ${unitName[props.unit]}`
+  const { labelProps, fieldProps, descriptionProps, errorMessageProps } = useField({
+    label,
+    description: props.hint,
+    errorMessage: fault,
+    isInvalid: fault !== undefined,
+  })
   return (
     <FieldBox as="div">
-      <span aria-hidden="true">{`${props.label}, ${unitName[props.unit]}`}</span>
-      <QuantityInput
-        {...props}
-        label={`${props.label}, ${unitName[props.unit]}`}
-        describedBy={fault ? id : undefined}
-      />
-      {fault ? <Fault id={id}>{fault}</Fault> : props.hint ? <span>{props.hint}</span> : null}
+      <label {...labelProps} htmlFor={fieldProps.id}>
+        {label}
+      </label>
+      <QuantityInput {...props} label={label} id={fieldProps.id} describedBy={fieldProps['aria-describedby']} />
+      {fault ? (
+        <Fault {...errorMessageProps}>{fault}</Fault>
+      ) : props.hint ? (
+        <span {...descriptionProps}>{props.hint}</span>
+      ) : null}
     </FieldBox>
   )
 }

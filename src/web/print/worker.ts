@@ -1,3 +1,5 @@
+import '../../core/kinds/all'
+import '../../words/all'
 import { pdf } from '@react-pdf/renderer'
 import { expose } from 'comlink'
 import wasm from 'highs/runtime?url'

@@ -1,4 +1,4 @@
-import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { Peg } from '../../core/verdict/peg'
 import { partsWords } from '../../words/page/parts'
@@ -41,6 +41,8 @@ export interface SayItem {
 /** What it means and what to do next: sentences, most urgent first, each with its peg, its working and its acts. */
 export function Say({ items }: { items: readonly SayItem[] }) {
   const [open, setOpen] = useState(false)
+  // the number typed and the drawing come first; what it means follows when both are painted
+  const shown = useDeferredValue(items)
   const latest = useRef(items)
   useLayoutEffect(() => {
     latest.current = items
@@ -52,16 +54,21 @@ export function Say({ items }: { items: readonly SayItem[] }) {
     <Column aria-label={partsWords.whatItMeansAndWhat} data-open={open}>
       <h2>{partsWords.whatItMeans}</h2>
       <Drawer $open={open}>
-        {items.map(({ key, ...item }) => (
-          <Sentence key={key} id={key} {...item} run={run} />
-        ))}
+        <Sentences items={shown} run={run} />
       </Drawer>
-      {items.length > 1 ? (
-        <Toggle onPress={() => setOpen(!open)}>{open ? partsWords.less : partsWords.more(items.length - 1)}</Toggle>
-      ) : null}
+      <More more={shown.length - 1} open={open} show={setOpen} />
     </Column>
   )
 }
+
+/** On a narrow screen the first sentence stands, the others behind this. */
+const More = memo(({ more, open, show }: { more: number; open: boolean; show: (open: boolean) => void }) =>
+  more > 0 ? <Toggle onPress={() => show(!open)}>{open ? partsWords.less : partsWords.more(more)}</Toggle> : null,
+)
+
+const Sentences = memo(({ items, run }: { items: readonly SayItem[]; run: SentenceProps['run'] }) =>
+  items.map(({ key, ...item }) => <Sentence key={key} id={key} {...item} run={run} />),
+)
 
 const Drawer = styled.div<{ $open: boolean }>`
   display: grid; gap: 20px; align-content: start;

@@ -1,5 +1,4 @@
-import { line as path } from 'd3-shape'
-import { memo, useState } from 'react'
+import { memo, useDeferredValue, useState } from 'react'
 import styled from 'styled-components'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Point } from '../../drawing/scene'
@@ -8,16 +7,10 @@ import { dots, LiveLayer } from './LiveLayer'
 import type { LiveTraces } from './live'
 
 const Paper = styled.svg`display: block; width: 100%; overflow: visible;`
-const wave = path<Point>(
-  (p) => p[0],
-  (p) => p[1],
-)
+/** The points of a polyline, to a tenth of a px. */
+const wave = (points: readonly Point[]): string => points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
 
-/**
- * A dial's readings unrolled round the turn: hollow as read, filled with the sag taken off, the fitted wave through them,
- * whiskers for what is left over, dashed what aligned shafts would read.
- */
-export const RingStrip = memo(function RingStrip(props: {
+interface StripProps {
   dial: ProbeState
   label: string
   width: number
@@ -27,7 +20,17 @@ export const RingStrip = memo(function RingStrip(props: {
   trial?: ProbeState | undefined
   /** What a device is sending, where one is on the line. */
   live?: LiveTraces | undefined
-}) {
+}
+
+/**
+ * A dial's readings unrolled round the turn: hollow as read, filled with the sag taken off, the fitted wave through them,
+ * whiskers for what is left over, dashed what aligned shafts would read. Drawn after the number typed and the Sight.
+ */
+export function RingStrip({ dial, ...more }: StripProps) {
+  return <Strip dial={useDeferredValue(dial)} {...more} />
+}
+
+const Strip = memo(function Strip(props: StripProps) {
   const { dial, width, height } = props
   const [reach, setReach] = useState<readonly [number, number]>()
   const strip = stripDrawing(dial, width, height, props.margin, props.trial, props.live ? reach : undefined)
@@ -59,16 +62,16 @@ export const RingStrip = memo(function RingStrip(props: {
       <text x={props.margin - 12} y={strip.zero + 4} fontSize={12} fill="var(--muted)" textAnchor="end">
         0
       </text>
-      <path d={wave(strip.aligned) ?? ''} fill="none" stroke="var(--kelp)" strokeWidth={1.5} strokeDasharray="3 4" />
-      <path d={wave(strip.fitted) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={2} />
+      <polyline points={wave(strip.aligned)} fill="none" stroke="var(--kelp)" strokeWidth={1.5} strokeDasharray="3 4" />
+      <polyline points={wave(strip.fitted)} fill="none" stroke="var(--ink)" strokeWidth={2} />
       {strip.sweep.length ? (
         <path d={dots(strip.sweep)} stroke="var(--ink)" strokeWidth={3} strokeLinecap="round" />
       ) : null}
       {props.live ? <LiveLayer id={dial.id} traces={props.live} strip={strip} onReach={widen} /> : null}
       {strip.trial ? (
         <g>
-          <path
-            d={wave(strip.trial.wave) ?? ''}
+          <polyline
+            points={wave(strip.trial.wave)}
             fill="none"
             stroke="var(--unsure)"
             strokeWidth={2.5}

@@ -1,6 +1,7 @@
 import type { AnyJob } from '../../core/kinds'
 import { answered, api } from '../api/client'
 import { isUnreached } from '../api/reach'
+import { loadKinds } from '../kinds/load'
 import { keepCopy, keyOf } from './copies'
 import { changed, type Documents, type Kind, type Made, tablet } from './store'
 
@@ -51,7 +52,7 @@ async function standIn<K extends Kind>(kind: K, json: Json<K>): Promise<Document
     return { ...shared, name, kind: what } as unknown as Documents[K]
   }
   const job = document as AnyJob
-  const { summaryOf } = await import('../../core/job/summary')
+  const [{ summaryOf }] = await Promise.all([import('../../core/job/summary'), loadKinds()])
   const row = {
     ...shared,
     number: noNumber,

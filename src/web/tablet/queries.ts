@@ -18,6 +18,7 @@ const lists = new Set([
   'revisions',
   'revision',
   'visits',
+  'door',
 ])
 
 export const queryClient = new QueryClient({

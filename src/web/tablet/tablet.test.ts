@@ -3,7 +3,7 @@ import { QueryClient } from '@tanstack/react-query'
 import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { jobFrom } from '../../core/job/make'
-import { type AnyJob, kinds } from '../../core/kinds'
+import { type AnyJob, kindOf } from '../../core/kinds'
 import { tries } from '../../testing/anything'
 import type { StoredJob } from '../api/client'
 import { isReached, isUnreached } from '../api/reach'
@@ -15,9 +15,9 @@ import { tablet, writeFault } from './store'
 import { keepUp } from './sync'
 import { concerns, leaveBehind, linesTaken, takeAlong } from './take'
 
-const line = kinds.train.makeLine('Rinse pump 4', 'mm', ['motor', 'pump'])
+const line = kindOf({ kind: 'train' }).makeLine('Rinse pump 4', 'mm', ['motor', 'pump'])
 const jobDocument = () =>
-  jobFrom(line, kinds.train.makeRound(line, '2026-03-02T08:00:00.000Z', 'mm'), 'After overhaul') as AnyJob
+  jobFrom(line, kindOf({ kind: 'train' }).makeRound(line, '2026-03-02T08:00:00.000Z', 'mm'), 'After overhaul') as AnyJob
 
 /** A server that keeps what it is sent, numbers jobs, and may be away or lose its answers. */
 const server = { away: false, deaf: false, jobs: new Map<string, StoredJob>(), lines: new Map<string, object>() }

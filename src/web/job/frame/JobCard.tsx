@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
+import { plural } from '../../../words/language'
 import { jobWords } from '../../../words/page/job'
 import { capital, jobName } from '../../../words/terms'
 import { useArchive } from '../../api/archive'
@@ -49,7 +50,7 @@ export function JobCard({ readings }: { readings: number }) {
           <Remove
             label={jobWords.archiveThisJob}
             goes={jobWords.thisTakesTheJobOff(
-              document.rounds.length === 1 ? 'round' : `${document.rounds.length} rounds`,
+              plural(document.rounds.length, { one: 'round', other: `${document.rounds.length} rounds` }),
               readings,
             )}
             onRemove={() => away.mutate({ id, archived: true })}

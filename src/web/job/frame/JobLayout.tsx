@@ -1,5 +1,5 @@
 import { FlipHorizontal2, Grid3x3, Printer } from 'lucide-react'
-import { lazy, type ReactNode, Suspense, useDeferredValue, useEffect, useMemo } from 'react'
+import { lazy, type ReactNode, Suspense, useDeferredValue, useLayoutEffect, useMemo } from 'react'
 import { Outlet, useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { provedOf } from '../../../core/job/proved'
@@ -9,6 +9,7 @@ import { seatPeg } from '../../../core/seat/state'
 import type { Peg } from '../../../core/verdict/peg'
 import { describePath } from '../../../words/describe'
 import { jobWords } from '../../../words/page/job'
+import { meWords } from '../../../words/page/me'
 import { padWords } from '../../../words/page/pad'
 import { capital, jobName } from '../../../words/terms'
 import { typing } from '../../app/focus'
@@ -50,7 +51,7 @@ export function JobLayout({
   /** Stands over every step but the line's own. */
   drawing: ReactNode
   /** What the steps are handed. */
-  frame: Pick<JobFrame, 'id' | 'document' | 'round' | 'settings' | 'frozen'>
+  frame: Pick<JobFrame, 'id' | 'document' | 'round' | 'settings' | 'frozen' | 'signed'>
 }) {
   const { stored, notebook } = open
   const { document, settings, round } = frame
@@ -65,7 +66,8 @@ export function JobLayout({
   const later = useDeferredValue(document)
   const prove = useMemo(() => provedOf(later).proof.state, [later])
 
-  useEffect(() => {
+  // keys are there as soon as the screen is
+  useLayoutEffect(() => {
     const go = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return
       const step = steps.find((one) => one.key === event.key)
@@ -134,7 +136,11 @@ export function JobLayout({
   return (
     <>
       {header}
-      {frame.frozen ? <Notice>{jobWords.signedByThisJobCan(stored.signedBy ?? '')}</Notice> : null}
+      {frame.signed ? (
+        <Notice>{jobWords.signedByThisJobCan(stored.signedBy ?? '')}</Notice>
+      ) : frame.frozen ? (
+        <Notice>{meWords.readerOnly}</Notice>
+      ) : null}
       {stored.state === 'due' ? <DueNotice key={stored.dueOn} job={stored} /> : null}
       {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
@@ -146,7 +152,7 @@ export function JobLayout({
           read={pegs.read}
           move={pegs.move}
           prove={prove}
-          sign={frame.frozen ? 'within' : 'nothing'}
+          sign={frame.signed ? 'within' : 'nothing'}
           at={pathname}
         />
         <div>

@@ -1,11 +1,13 @@
-import { useCallback, useMemo } from 'react'
+import { Suspense, use, useCallback, useMemo } from 'react'
 import { useNavigate, useParams, useSearchParams } from 'react-router'
 import { type AnyJob, type AnyRound, type KindName, kindOf } from '../../../core/kinds'
 import type { Terms } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { Waiting } from '../../app/Plain'
 import { useSettings } from '../../app/settings'
+import { useDoor } from '../../door/useDoor'
 import { pages } from '../../kinds'
+import { loadKind } from '../../kinds/load'
 import { jobShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
 import type { JobFrame } from './context'
 import type { OpenJob } from './open'
@@ -20,7 +22,9 @@ export function JobScreen() {
   if (!data || !notebook) return <Waiting />
   return (
     <StepBoundary notebook={notebook} steps={`/jobs/${id}`}>
-      <Opened key={id} kind={data.document.line.kind} open={{ stored: data, notebook }} />
+      <Suspense fallback={<Waiting />}>
+        <Opened key={id} kind={data.document.line.kind} open={{ stored: data, notebook }} />
+      </Suspense>
     </StepBoundary>
   )
 }
@@ -34,7 +38,11 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
   const settings = useSettings()
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()
-  const frozen = stored.state === 'signed'
+  const signed = stored.state === 'signed'
+  // a reader looks at a job that others work on
+  const reads = useDoor()?.person?.role === 'reader'
+  const frozen = signed || reads
+  use(loadKind(name))
   const kind = kindOf(document.line)
   const { line, ready, seat } = document
   // a job always has a round; the one made here only stands in for a document that lost its own
@@ -93,6 +101,7 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
     terms,
     settings,
     frozen,
+    signed,
     edit,
     editRound,
     beginRound,

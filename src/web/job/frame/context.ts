@@ -18,6 +18,8 @@ export interface JobFrame<K extends KindName = KindName> {
   settings: Settings
   /** A signed job is read only. */
   frozen: boolean
+  /** It is signed; a job may be frozen without that, for a reader. */
+  signed: boolean
   edit: (change: (job: AnyJob<K>) => AnyJob<K>, mark?: string) => void
   editRound: (change: (round: AnyRound<K>) => AnyRound<K>, mark?: string) => void
   /** Stores everything that is typed; the version that is then stored, or nothing where it could not be. */

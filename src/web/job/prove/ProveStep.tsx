@@ -1,4 +1,3 @@
-import { format } from 'date-fns'
 import { useMemo } from 'react'
 import { Link, useNavigate } from 'react-router'
 import styled from 'styled-components'
@@ -7,6 +6,7 @@ import { type AnyRound, kindOf } from '../../../core/kinds'
 import { openKey, type ProofOpen } from '../../../core/prove/proof'
 import { nothingSaid, type ProofSaid } from '../../../core/prove/schema'
 import type { Purpose } from '../../../core/shafts/together'
+import { sayDayTime } from '../../../words/dates'
 import { proveWords } from '../../../words/page/prove'
 import { proofTerms, sayClosed, sayOpen, sayProof, sayRepeat, sayRunning } from '../../../words/prove'
 import type { Said } from '../../../words/said'
@@ -116,7 +116,7 @@ export function ProveStep() {
   const coupled = proved.rounds.some(({ joints }) => joints.length > 0)
   const day = (index: number | undefined) => {
     const at = rounds[index ?? 0]?.takenAt
-    return at ? format(new Date(at), 'd MMM HH:mm') : ''
+    return at ? sayDayTime(new Date(at)) : ''
   }
   return (
     <BenchAndSay>

@@ -1,8 +1,8 @@
-import { format } from 'date-fns'
 import { useState } from 'react'
 import styled from 'styled-components'
 import type { Proof } from '../../../core/prove/proof'
 import { type ProofSaid, ticksFor } from '../../../core/prove/schema'
+import { sayTime } from '../../../words/dates'
 import { proveWords } from '../../../words/page/prove'
 import { proofTickTexts } from '../../../words/prove'
 import { changeSettings } from '../../app/settings'
@@ -58,7 +58,7 @@ export function Ticks(props: {
           aria-label={proveWords.untick(title, done.by)}
           onPress={() => set(undefined)}
         >
-          {done.by} {format(new Date(done.at), 'HH:mm')}
+          {done.by} {sayTime(new Date(done.at))}
         </Button>
       ) : (
         <Button isDisabled={cannot || !can} aria-label={proveWords.tickOf(title)} onPress={() => set(signed())}>

@@ -1,4 +1,3 @@
-import { format } from 'date-fns'
 import { Plus } from 'lucide-react'
 import { Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -8,8 +7,10 @@ import { kindOf } from '../../../core/kinds'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
 import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
 import type { Ready } from '../../../core/ready/schema'
+import { cautionTexts } from '../../../words/cautions'
+import { sayTime } from '../../../words/dates'
 import { readyWords } from '../../../words/page/ready'
-import { cautionTexts, checkTexts, occasionNames, sayReady } from '../../../words/ready'
+import { checkTexts, occasionNames, sayReady } from '../../../words/ready'
 import { lengthWithUnit } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { changeSettings } from '../../app/settings'
@@ -269,4 +270,4 @@ function measuresOf({ maker }: CheckState): (readonly ['value' | 'maker' | 'plus
     : [value]
 }
 
-const timeOf = (at: string): string => (at ? format(new Date(at), 'HH:mm') : '')
+const timeOf = (at: string): string => (at ? sayTime(new Date(at)) : '')

@@ -7,6 +7,8 @@ import { tabletWords } from '../../../words/page/tablet'
 import { proofTerms, sayOpen } from '../../../words/prove'
 import { isReached, onReach } from '../../api/reach'
 import { useSign } from '../../api/signing'
+import { PinField } from '../../door/PinField'
+import { useDoor } from '../../door/useDoor'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -38,6 +40,9 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
   const [because, setBecause] = useState<Readonly<Record<string, string>>>({})
   const [doneBy, setDoneBy] = useState(document.doneBy || settings.initials)
   const [checkedBy, setCheckedBy] = useState('')
+  const door = useDoor()?.door ?? false
+  const [donePin, setDonePin] = useState('')
+  const [checkedPin, setCheckedPin] = useState('')
   const [unsettled, setUnsettled] = useState(false)
   const terms = proofTerms(document.line, { unit: settings.unit, resolution: proved.rounds.at(-1)?.resolution ?? 0.01 })
   const { open } = proved.proof
@@ -50,6 +55,7 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
       version,
       doneBy,
       checkedBy,
+      ...(door ? { donePin, checkedPin } : {}),
       unit: settings.unit,
       accepted: open.map((one) => ({ key: openKey(one), because: (because[openKey(one)] ?? '').trim() })),
     })
@@ -92,11 +98,17 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
         <Field label={signWords.checkedBy}>
           <Input maxLength={40} value={checkedBy} onChange={({ target }) => setCheckedBy(target.value)} />
         </Field>
+        {door ? (
+          <>
+            <PinField who={doneBy} as="done" value={donePin} onChange={setDonePin} />
+            <PinField who={checkedBy} as="checked" value={checkedPin} onChange={setCheckedPin} />
+          </>
+        ) : null}
       </Two>
       {another ? <Muted>{signWords.another}</Muted> : null}
       <Button
         look="act"
-        isDisabled={typing > 0 || unsaid || doneBy.trim() === '' || sign.isPending}
+        isDisabled={typing > 0 || unsaid || doneBy.trim() === '' || (door && donePin === '') || sign.isPending}
         onPress={() => void press()}
       >
         {sign.isPending ? signWords.signing : signWords.signIt}

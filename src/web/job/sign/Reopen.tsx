@@ -1,9 +1,11 @@
-import { format } from 'date-fns'
 import { useState } from 'react'
 import styled from 'styled-components'
+import { sayDateTime } from '../../../words/dates'
 import { signWords } from '../../../words/page/sign'
 import { type RevisionRow, useReopen } from '../../api/signing'
 import { mono } from '../../app/style'
+import { PinField } from '../../door/PinField'
+import { useDoor } from '../../door/useDoor'
 import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
 
 const Sheet = styled(
@@ -23,6 +25,8 @@ export function Reopen({
 }) {
   const [by, setBy] = useState(initials)
   const [because, setBecause] = useState('')
+  const [pin, setPin] = useState('')
+  const door = useDoor()?.door ?? false
   const reopen = useReopen(id)
   return (
     <Sheet aria-label={signWords.reopen}>
@@ -30,7 +34,7 @@ export function Reopen({
         <>
           <h2>{signWords.revision(revision.number)}</h2>
           <p>
-            {signWords.signedBy(revision.doneBy, format(new Date(revision.signedAt), 'd MMM yyyy, HH:mm'))}{' '}
+            {signWords.signedBy(revision.doneBy, sayDateTime(new Date(revision.signedAt)))}{' '}
             {revision.checkedBy ? signWords.checkedByWhom(revision.checkedBy) : ''}
           </p>
           <p>
@@ -42,7 +46,7 @@ export function Reopen({
       <Form
         onSubmit={(event) => {
           event.preventDefault()
-          reopen.mutate({ by, because })
+          reopen.mutate({ by, because, ...(door ? { pin } : {}) })
         }}
       >
         <Field label={signWords.reopenBy}>
@@ -51,7 +55,11 @@ export function Reopen({
         <Field label={signWords.reopenBecause}>
           <Input maxLength={300} value={because} onChange={({ target }) => setBecause(target.value)} />
         </Field>
-        <Button type="submit" isDisabled={by.trim() === '' || because.trim() === '' || reopen.isPending}>
+        {door ? <PinField who={by} as="opens" value={pin} onChange={setPin} /> : null}
+        <Button
+          type="submit"
+          isDisabled={by.trim() === '' || because.trim() === '' || (door && pin === '') || reopen.isPending}
+        >
           {signWords.reopen}
         </Button>
       </Form>

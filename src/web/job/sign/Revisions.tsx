@@ -1,7 +1,7 @@
-import { format } from 'date-fns'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { differencesOf } from '../../../core/frame/differences'
+import { sayDateTime } from '../../../words/dates'
 import { describePath } from '../../../words/describe'
 import { signWords } from '../../../words/page/sign'
 import { type RevisionRow, useRevision } from '../../api/signing'
@@ -14,7 +14,7 @@ const Sheet = styled(Card)`
 `
 const Buttons = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`
 
-const at = (iso: string): string => format(new Date(iso), 'd MMM yyyy, HH:mm')
+const at = (iso: string): string => sayDateTime(new Date(iso))
 
 /** Every signed revision, readable still; two of them beside each other. */
 export function Revisions({ id, revisions }: { id: string; revisions: readonly RevisionRow[] }) {

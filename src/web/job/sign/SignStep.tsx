@@ -33,7 +33,7 @@ const Side = styled.div`display: grid; gap: 16px; min-width: 0; ${narrow} { orde
 /** The report as it will print, what is still open, and two names: then nothing changes it any more. */
 export function SignStep() {
   const frame = useJobFrame()
-  const { id, lineId, number, document, settings, frozen } = frame
+  const { id, lineId, number, document, settings, frozen, signed } = frame
   const { data: visits } = useLogbook(lineId)
   const { data: logbook } = useQuery({
     queryKey: ['logbook-choices', lineId],
@@ -43,7 +43,7 @@ export function SignStep() {
   const { data: revisions = [] } = useRevisions(id)
   const { items } = useKit()
   const [latest] = revisions
-  const { data: revision } = useRevision(id, frozen ? latest?.number : undefined)
+  const { data: revision } = useRevision(id, signed ? latest?.number : undefined)
   const proved = useMemo(() => provedOf(document), [document])
   const typing = useMemo(() => typingOpen(document), [document])
   const sheet = useMemo(() => {
@@ -71,16 +71,16 @@ export function SignStep() {
         <RecordSheet sheet={sheet} label={signWords.theRecord} />
       </main>
       <Side>
-        {frozen ? (
+        {signed ? (
           <Reopen id={id} revision={latest} initials={settings.initials} />
-        ) : (
+        ) : frozen ? null : (
           <OpenList proved={proved} typing={typing} another={site?.checkedByAnother ?? false} />
         )}
         <Photographs at="report" />
         <WaysOut
           sheet={sheet}
-          revision={frozen ? latest?.number : undefined}
-          signedAt={frozen ? latest?.signedAt : undefined}
+          revision={signed ? latest?.number : undefined}
+          signedAt={signed ? latest?.signedAt : undefined}
           site={site ?? usualSite}
         />
         <Revisions id={id} revisions={revisions} />

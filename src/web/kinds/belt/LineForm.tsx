@@ -6,9 +6,12 @@ import { lengthUnitFor } from '../../../core/frame/usual'
 import { beltTypes, usualLimit } from '../../../core/kinds/belt/belts'
 import { withSheave } from '../../../core/kinds/belt/document/make'
 import type { BeltLine, BeltSheave } from '../../../core/kinds/belt/document/schema'
+import { packFault } from '../../../core/shims/stock'
 import { beltNames } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
+import { unitName } from '../../../words/terms'
 import { Button, Card, Field, Input, Select } from '../../parts/controls'
+import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
 import type { LineProps } from '../kind'
 
@@ -24,17 +27,16 @@ export function LineForm(props: LineProps<'belt'> & { frozen?: boolean }) {
   const { line, unit, onChange, onward, children, frozen = false } = props
   const put = (change: Partial<BeltLine>, mark: string) => onChange((one) => ({ ...one, ...change }), mark)
   const typed = (key: 'name' | 'area' | 'limit', label: string, placeholder?: string) => (
-    <Field label={label}>
-      <Input
-        maxLength={key === 'limit' ? 12 : 80}
-        inputMode={key === 'limit' ? 'decimal' : 'text'}
-        aria-invalid={key === 'limit' && angleLimitFault(line.limit) ? true : undefined}
-        placeholder={placeholder}
-        readOnly={frozen}
-        value={line[key]}
-        onChange={({ target }) => put({ [key]: target.value }, key)}
-      />
-    </Field>
+    <FaultField
+      label={label}
+      trouble={key === 'limit' ? angleLimitFault(line.limit) : undefined}
+      maxLength={key === 'limit' ? 12 : 80}
+      inputMode={key === 'limit' ? 'decimal' : 'text'}
+      placeholder={placeholder}
+      readOnly={frozen}
+      value={line[key]}
+      onChange={({ target }) => put({ [key]: target.value }, key)}
+    />
   )
   const side = (key: 'near' | 'far', label: string) => (
     <Field label={label}>
@@ -212,6 +214,29 @@ function SheaveCard({
         <details>
           <Summary>{words.limitsOf}</Summary>
           <Grid>
+            {feet.map((foot) => (
+              <FaultField
+                key={foot.id}
+                label={words.packNow(foot.name, unitName[unit])}
+                trouble={packFault(foot.pack)}
+                maxLength={40}
+                placeholder="0.5 + 0.2"
+                readOnly={frozen}
+                value={foot.pack?.text ?? ''}
+                onChange={({ target }) =>
+                  put(
+                    {
+                      feet: feet.map((own) =>
+                        own.id === foot.id
+                          ? { ...own, pack: { text: target.value, unit: own.pack?.unit ?? unit } }
+                          : own,
+                      ),
+                    },
+                    `${foot.id} pack`,
+                  )
+                }
+              />
+            ))}
             {feet.flatMap((foot) =>
               (['up', 'near', 'far'] as const).map((way) => {
                 const limits = foot.limits ?? { up: nothing, near: nothing, far: nothing }

@@ -5,7 +5,7 @@ import { quantityMm } from '../../../core/frame/quantity'
 import { findingsFor, verdictPeg } from '../../../core/kinds/belt/advice/findings'
 import type { BeltSheave } from '../../../core/kinds/belt/document/schema'
 import { deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
-import { degreesText, packText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
+import { degreesText, packsText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { capital, dimension, lengthWithUnit } from '../../../words/terms'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
@@ -91,7 +91,7 @@ export function MoveStep() {
                       <tr key={one.foot}>
                         <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
                         <td>{capital(shimText(one, sheave, told))}</td>
-                        <td>{packText(one.pack, told)}</td>
+                        <td>{packsText(one, sheave, told)}</td>
                         <td>{capital(swingText(one, sheave, told))}</td>
                       </tr>
                     ))}

@@ -11,7 +11,8 @@ import { beltPageWords as words } from '../../../words/belt/page/page'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
-import { Card, Field, Input, Muted, Select } from '../../parts/controls'
+import { Card, Field, Muted, Select } from '../../parts/controls'
+import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
 import { useBeltFrame } from './frame'
@@ -106,6 +107,7 @@ export function ReadStep() {
 function SetCard({ set }: { set: BeltSet }) {
   const { settings, frozen, editRound, document } = useBeltFrame()
   const { line } = document
+  const [stays] = line.sheaves
   const { unit } = settings
   const length = lengthUnitFor(unit)
   const name = sheaveName(set.on, line)
@@ -147,18 +149,17 @@ function SetCard({ set }: { set: BeltSet }) {
         {set.method === 'angles'
           ? (['toe', 'tilt'] as const).map((key) => (
               <div key={key} data-cell={`${set.id} ${key}`}>
-                <Field label={words[key]}>
-                  <Input
-                    inputMode="decimal"
-                    maxLength={12}
-                    readOnly={frozen}
-                    aria-invalid={angleFault(set.angles[key]) ? true : undefined}
-                    value={set.angles[key]}
-                    onChange={({ target }) =>
-                      put((one) => ({ ...one, angles: { ...one.angles, [key]: target.value } }), key)
-                    }
-                  />
-                </Field>
+                <FaultField
+                  label={words[key]}
+                  trouble={angleFault(set.angles[key])}
+                  inputMode="decimal"
+                  maxLength={12}
+                  readOnly={frozen}
+                  value={set.angles[key]}
+                  onChange={({ target }) =>
+                    put((one) => ({ ...one, angles: { ...one.angles, [key]: target.value } }), key)
+                  }
+                />
               </div>
             ))
           : null}
@@ -172,6 +173,17 @@ function SetCard({ set }: { set: BeltSet }) {
             onChange={({ target }) => put((one) => ({ ...one, twice: target.checked }), 'twice')}
           />
           {words.twice}
+        </Tick>
+      ) : null}
+      {set.method === 'face' && set.twice ? (
+        <Tick>
+          <input
+            type="checkbox"
+            checked={set.both ?? false}
+            disabled={frozen}
+            onChange={({ target }) => put((one) => ({ ...one, both: target.checked }), 'both')}
+          />
+          {words.both(stays?.name ?? '')}
         </Tick>
       ) : null}
       <Grid>

@@ -4,13 +4,16 @@ import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
 import { type Finding, findingsFor } from '../../../core/kinds/bore/advice/findings'
 import { cellsOf } from '../../../core/kinds/bore/document/make'
 import type { BoreSet } from '../../../core/kinds/bore/document/schema'
+import { fromSheet, sheetOf } from '../../../core/kinds/bore/document/table'
 import { cellName, say, sectionName } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
+import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
+import { SheetInOut } from '../../parts/SheetInOut'
 import { type Act, Say } from '../../say/Say'
 import { useBoreFrame } from './frame'
 import { nextInRow } from './indicator'
@@ -20,7 +23,7 @@ const How = styled.div`display: grid; grid-template-columns: repeat(auto-fill, m
 
 /** Every section, read round its bore. */
 export function ReadStep() {
-  const { solved, told, frozen, reminders, document, round, id, editRound, settings } = useBoreFrame()
+  const { solved, told, frozen, reminders, document, round, id, edit, editRound, settings } = useBoreFrame()
   const navigate = useNavigate()
   const { line } = document
   const takeNext = (mm: number) => {
@@ -36,6 +39,21 @@ export function ReadStep() {
       }),
       `${next.set.id} ${next.key}`,
     )
+  }
+  const bringIn = (cells: readonly (readonly string[])[]) => {
+    const read = fromSheet(line, round, cells, settings.unit, () => newId('bore'))
+    return read.ok
+      ? {
+          ok: true as const,
+          rows: read.line.sections.length,
+          take: () =>
+            edit((job) => ({
+              ...job,
+              line: read.line,
+              rounds: job.rounds.map((one) => (one.id === round.id ? read.round : one)),
+            })),
+        }
+      : read
   }
   const focus = (set: string, key: string) =>
     window.document.querySelector<HTMLInputElement>(`[data-cell="${set} ${key}"] input`)?.focus()
@@ -74,6 +92,12 @@ export function ReadStep() {
         {round.sets.map((set) => (
           <SetCard key={set.id} set={set} />
         ))}
+        <SheetInOut
+          hint={words.sheetHint}
+          name={line.name}
+          cells={() => sheetOf(line, round, settings.unit)}
+          read={frozen ? undefined : bringIn}
+        />
         <Photographs at="read" />
       </Bench>
       <Say

@@ -1,27 +1,34 @@
 import { X } from 'lucide-react'
 import styled from 'styled-components'
+import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { withRoll } from '../../../core/kinds/rolls/document/make'
-import type { RollOfLine, RollsLine } from '../../../core/kinds/rolls/document/schema'
+import { mostRolls, type RollOfLine, type RollsLine } from '../../../core/kinds/rolls/document/schema'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
-import { Button, Card, Field, Input, Select } from '../../parts/controls'
+import { Button, Card, Field, Input, Muted, Select } from '../../parts/controls'
+import { Fold } from '../../parts/Fold'
 import { QuantityField } from '../../parts/Quantity'
+import { useStretch } from '../../parts/Stretch'
 import type { LineProps } from '../kind'
+import { Monuments } from './Monuments'
 
 const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px;`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: start;`
 const Roll = styled.fieldset`
   border: 0; border-top: 1px solid var(--rule); margin: 0; padding: 12px 0; display: grid; gap: 12px;
-  grid-template-columns: repeat(auto-fill, minmax(100px, 1fr)); align-items: end;
+  grid-template-columns: repeat(auto-fill, minmax(88px, 1fr)); align-items: end;
 `
 const Onward = styled.div`justify-self: end;`
 const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h1, h2 { font-size: 17px; }`
+const Limits = styled.details`grid-column: 1 / -1;`
+const Summary = styled.summary`min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600; &::before { content: '›'; font-size: 22px; line-height: 1; color: var(--kelp); width: 22px; } details[open] > &::before { transform: rotate(90deg) translateX(-2px); }`
 const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; input { width: 22px; height: 22px; }`
 
 /** A section of rolls: its faces, what it is squared from, and every roll in the order the web runs. */
 export function LineForm(props: LineProps<'rolls'> & { frozen?: boolean }) {
   const { line, unit, onChange, onward, children, frozen = false } = props
   const length = lengthUnitFor(unit)
+  const stretch = useStretch(line.rolls, ({ name }) => name)
   const put = (change: Partial<RollsLine>, mark: string) => onChange((one) => ({ ...one, ...change }), mark)
   const typed = (key: 'name' | 'area', label: string) => (
     <Field label={label}>
@@ -81,15 +88,45 @@ export function LineForm(props: LineProps<'rolls'> & { frozen?: boolean }) {
           {size('baseline', words.baseline, words.baselineHint)}
         </Grid>
       </Card>
+      <Card as="section" aria-label={words.theWebs}>
+        <Fold title={words.theWebs} open={line.web !== undefined}>
+          <Muted as="p">{words.webHint}</Muted>
+          <Grid>
+            {(['tension', 'modulus', 'thickness'] as const).map((key) => (
+              <Field key={key} label={words[key]}>
+                <Input
+                  inputMode="decimal"
+                  maxLength={12}
+                  readOnly={frozen}
+                  value={line.web?.[key] ?? ''}
+                  onChange={({ target }) =>
+                    onChange(
+                      (one) => ({
+                        ...one,
+                        web: { tension: '', modulus: '', thickness: '', ...one.web, [key]: target.value },
+                      }),
+                      key,
+                    )
+                  }
+                />
+              </Field>
+            ))}
+          </Grid>
+        </Fold>
+      </Card>
       <Card as="section" aria-label={words.rolls}>
         <Head>
           <h2>{words.rolls}</h2>
         </Head>
-        {line.rolls.map((roll) => (
+        {stretch.choice}
+        {stretch.shown.map((roll) => (
           <RollRow key={roll.id} roll={roll} {...props} />
         ))}
-        {frozen ? null : <Button onPress={() => onChange((one) => withRoll(one, unit))}>{words.add}</Button>}
+        {frozen || line.rolls.length >= mostRolls ? null : (
+          <Button onPress={() => onChange((one) => withRoll(one, unit))}>{words.add}</Button>
+        )}
       </Card>
+      <Monuments {...props} />
       {children}
     </Page>
   )
@@ -98,6 +135,7 @@ export function LineForm(props: LineProps<'rolls'> & { frozen?: boolean }) {
 function RollRow(props: LineProps<'rolls'> & { frozen?: boolean; roll: RollOfLine }) {
   const { line, unit, onChange, frozen = false, roll } = props
   const length = lengthUnitFor(unit)
+  const nothing = emptyQuantity(unit)
   const put = (change: Partial<RollOfLine>, mark: string) =>
     onChange(
       (one) => ({ ...one, rolls: one.rolls.map((own) => (own.id === roll.id ? { ...own, ...change } : own)) }),
@@ -149,6 +187,15 @@ function RollRow(props: LineProps<'rolls'> & { frozen?: boolean; roll: RollOfLin
         />
         {words.fixed}
       </Tick>
+      <Tick>
+        <input
+          type="checkbox"
+          checked={roll.pivots ?? false}
+          disabled={frozen}
+          onChange={({ target }) => put({ pivots: target.checked }, 'pivots')}
+        />
+        {words.pivots}
+      </Tick>
       {frozen || line.rolls.length <= 2 ? null : (
         <Button
           look="quiet"
@@ -163,6 +210,27 @@ function RollRow(props: LineProps<'rolls'> & { frozen?: boolean; roll: RollOfLin
         >
           <X size={18} />
         </Button>
+      )}
+      {roll.fixed ? null : (
+        <Limits>
+          <Summary>{words.limitsOf}</Summary>
+          <Grid>
+            {(['slide', 'up', 'down'] as const).map((way) => {
+              const limits = roll.limits ?? { slide: nothing, up: nothing, down: nothing }
+              return (
+                <QuantityField
+                  key={way}
+                  label={words[`${way}Most`]}
+                  quantity={limits[way]}
+                  unit={unit}
+                  placeholder={words.noLimit}
+                  readOnly={frozen}
+                  onChange={(value) => put({ limits: { ...limits, [way]: value } }, way)}
+                />
+              )
+            })}
+          </Grid>
+        </Limits>
       )}
     </Roll>
   )

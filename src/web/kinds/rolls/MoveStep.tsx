@@ -1,6 +1,8 @@
+import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { findingsFor, verdictPeg } from '../../../core/kinds/rolls/advice/findings'
+import { type RollRound, solveRound } from '../../../core/kinds/rolls/solve/round'
 import { spanState } from '../../../core/kinds/rolls/solve/section'
 import {
   centreText,
@@ -18,9 +20,11 @@ import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
+import { useStretch } from '../../parts/Stretch'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
+import { ForWeb } from './ForWeb'
 import { useRollsFrame } from './frame'
 import { SetPoint } from './SetPoint'
 import { WaysPast } from './WaysPast'
@@ -30,11 +34,29 @@ const Table = styled.table`
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } td { min-width: 110px; } tbody th { font-weight: 600; white-space: nowrap; } small { color: var(--muted); white-space: nowrap; }
 `
 const Scroll = styled.div`overflow-x: auto;`
+const Before = styled.div`color: var(--muted); font-size: 13.5px;`
+
+const was = (before: readonly RollRound[], { roll }: RollRound) => before.find((one) => one.roll.id === roll.id)?.solved
+
+/** As it was found before anything was moved. */
+function Was({ children }: { children: string | undefined }) {
+  return children ? <Before>{words.was(children)}</Before> : null
+}
 
 /** Every roll in its three directions, its near housing's move, and what the web feels. */
 export function MoveStep() {
   const { solved, told, reminders, id, number, document, round, settings, beginRound, frozen } = useRollsFrame()
   const navigate = useNavigate()
+  const rolls = useStretch(solved.rolls, ({ roll }) => roll.name)
+  const spans = useStretch(
+    solved.spans,
+    ({ from, to }) => `${rollName(from, document.line)} – ${rollName(to, document.line)}`,
+  )
+  const first = document.rounds[0]
+  const before = useMemo(
+    () => (first && first.id !== round.id ? solveRound(document.line, first).rolls : undefined),
+    [document.line, first, round.id],
+  )
   const known = solved.rolls.some((one) => one.solved?.square || one.solved?.level)
   const findings = findingsFor(solved, document.line, 'move')
   const last = findings.findLastIndex(({ kind }) => kind === 'move')
@@ -60,6 +82,7 @@ export function MoveStep() {
         {known ? (
           <Card as="section" aria-label={words.theRolls} style={{ marginBottom: 16 }}>
             <h2>{words.theRolls}</h2>
+            {rolls.choice}
             <Scroll>
               <Table>
                 <thead>
@@ -72,7 +95,7 @@ export function MoveStep() {
                   </tr>
                 </thead>
                 <tbody>
-                  {solved.rolls.map((one) => (
+                  {rolls.shown.map((one) => (
                     <tr key={one.roll.id}>
                       <th scope="row">
                         <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
@@ -80,12 +103,17 @@ export function MoveStep() {
                       <td>
                         {capital(levelText(one.solved?.level, told))}{' '}
                         <small>{doubtText(one.solved?.level, told)}</small>
+                        <Was>{before && levelText(was(before, one)?.level, told)}</Was>
                       </td>
                       <td>
                         {capital(squareText(one.solved?.square, told))}{' '}
                         <small>{doubtText(one.solved?.square, told)}</small>
+                        <Was>{before && squareText(was(before, one)?.square, told)}</Was>
                       </td>
-                      <td>{capital(centreText(one.solved?.centre, told))}</td>
+                      <td>
+                        {capital(centreText(one.solved?.centre, told))}
+                        <Was>{before && centreText(was(before, one)?.centre, told)}</Was>
+                      </td>
                       <td>{capital(moveText(one, told))}</td>
                     </tr>
                   ))}
@@ -99,6 +127,7 @@ export function MoveStep() {
         {solved.spans.length > 0 ? (
           <Card as="section" aria-label={words.theWeb} style={{ marginBottom: 16 }}>
             <h2>{words.theWeb}</h2>
+            {spans.choice}
             <Scroll>
               <Table>
                 <thead>
@@ -108,7 +137,7 @@ export function MoveStep() {
                   </tr>
                 </thead>
                 <tbody>
-                  {solved.spans.map((span) => (
+                  {spans.shown.map((span) => (
                     <tr key={span.to}>
                       <th scope="row">
                         <Peg peg={span.inPlane ? spanState(span.probability) : 'nothing'} size={12} />{' '}
@@ -127,6 +156,7 @@ export function MoveStep() {
         {findings.map((finding) =>
           finding.kind === 'stays' ? <WaysPast key={finding.round.roll.id} roll={finding.round.roll.id} /> : null,
         )}
+        <ForWeb />
         <SetPoint />
       </Bench>
       <Say

@@ -3,21 +3,29 @@ import type { ReactNode } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { parseNumber } from '../../../core/frame/number'
-import { emptyQuantity } from '../../../core/frame/quantity'
+import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/rolls/advice/findings'
 import { cellOf } from '../../../core/kinds/rolls/document/make'
 import type { LengthCell, LevelCell, RollsRound } from '../../../core/kinds/rolls/document/schema'
+import { fromSheet, sheetOf } from '../../../core/kinds/rolls/document/table'
 import { cellName, say, sideOf } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital } from '../../../words/terms'
 import { newId } from '../../app/newId'
+import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { Button, Card, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
+import { SheetInOut } from '../../parts/SheetInOut'
+import { useStretch } from '../../parts/Stretch'
 import { type Act, Say } from '../../say/Say'
+import { Further } from './Further'
 import { useRollsFrame } from './frame'
+import { nextOnRolls } from './indicator'
+import { Strokes } from './Strokes'
+import { Trouble } from './Trouble'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-bottom: 16px; align-items: end;`
 const Scroll = styled.div`overflow-x: auto;`
@@ -29,11 +37,12 @@ const Marks = styled.div`display: grid; grid-template-columns: repeat(auto-fill,
 
 /** Every roll read by level, from a square plane or baseline, by tape to the next, and from the baseline to its middle. */
 export function ReadStep() {
-  const { solved, told, frozen, reminders, document, round, id, editRound, settings } = useRollsFrame()
+  const { solved, told, frozen, reminders, document, round, id, edit, editRound, settings } = useRollsFrame()
   const navigate = useNavigate()
   const { line } = document
   const length = lengthUnitFor(settings.unit)
   const put = (change: (one: RollsRound) => RollsRound, mark: string) => editRound(change, mark)
+  const stretch = useStretch(line.rolls, ({ name }) => name)
   const actsFor = (finding: Finding): Act[] => {
     if (finding.kind === 'next-reading' || (finding.kind === 'not-a-number' && finding.roll)) {
       const cell = finding.kind === 'next-reading' ? finding.next : finding
@@ -41,10 +50,15 @@ export function ReadStep() {
         {
           text: words.enterIt,
           main: finding.kind === 'next-reading',
-          run: () =>
-            window.document
-              .querySelector<HTMLInputElement>(`[data-cell="${cell.roll?.id} ${cell.cell}"] input`)
-              ?.focus(),
+          run: () => {
+            const field = () =>
+              window.document.querySelector<HTMLInputElement>(`[data-cell="${cell.roll?.id} ${cell.cell}"] input`)
+            const now = field()
+            if (now) return now.focus()
+            // in another stretch: once that is drawn
+            stretch.show(line.rolls.findIndex((roll) => roll.id === cell.roll?.id))
+            requestAnimationFrame(() => field()?.focus())
+          },
         },
       ]
     }
@@ -53,6 +67,28 @@ export function ReadStep() {
       : finding.kind === 'no-reference'
         ? [{ text: words.goToLine, run: () => navigate(`/jobs/${id}/line`) }]
         : []
+  }
+  const takeNext = (mm: number) => {
+    const { nextLength } = solved
+    if (!nextLength) return
+    const key = cellOf(nextLength.roll.id, nextLength.cell)
+    const value = quantityFrom(mm, settings.unit, settings.unit === 'mil' ? 2 : 3)
+    put((one) => ({ ...one, values: { ...one.values, [key]: value } }), key)
+  }
+  const bringIn = (cells: readonly (readonly string[])[]) => {
+    const read = fromSheet(line, round, cells, settings.unit, () => newId('roll'))
+    return read.ok
+      ? {
+          ok: true as const,
+          rows: read.line.rolls.length,
+          take: () =>
+            edit((job) => ({
+              ...job,
+              line: read.line,
+              rounds: job.rounds.map((one) => (one.id === round.id ? read.round : one)),
+            })),
+        }
+      : read
   }
   const [near, far] = [capital(sideOf('near', line)), capital(sideOf('far', line))]
   return (
@@ -64,6 +100,15 @@ export function ReadStep() {
             <Muted>{words.under2}</Muted>
           </div>
         </BenchHead>
+        {frozen ? null : (
+          <OneNumber
+            seed={`${id}${round.id}`}
+            next={nextOnRolls(solved, document)}
+            unit={settings.unit}
+            resolution={solved.resolution}
+            onTake={takeNext}
+          />
+        )}
         <Grid>
           <Field label={words.sensitivity}>
             <Input
@@ -82,10 +127,17 @@ export function ReadStep() {
             onChange={(over) => put((one) => ({ ...one, over }), 'over')}
           />
         </Grid>
-        <Sheet title={words.levels} hint={words.levelsHint} heads={[words.asItLies, words.turned]}>
+        {stretch.choice}
+        <Sheet
+          rolls={stretch.shown}
+          title={words.levels}
+          hint={words.levelsHint}
+          heads={[words.asItLies, words.turned]}
+        >
           {(roll) => (['level', 'turned'] as const).map((cell) => <Division key={cell} roll={roll} cell={cell} />)}
         </Sheet>
         <Sheet
+          rolls={stretch.shown}
           title={words.scales}
           hint={words.scalesHint}
           heads={[words.near(near), words.near(far), `${words.stand} (${words.standHint})`]}
@@ -105,11 +157,16 @@ export function ReadStep() {
             </td>,
           ]}
         </Sheet>
-        <Sheet title={words.tapes} hint={words.tapesHint} heads={[words.near(near), words.near(far)]} last={false}>
+        <Sheet
+          rolls={stretch.shown.filter((roll) => roll !== line.rolls.at(-1))}
+          title={words.tapes}
+          hint={words.tapesHint}
+          heads={[words.near(near), words.near(far)]}
+        >
           {(roll) => (['tapeNear', 'tapeFar'] as const).map((cell) => <Length key={cell} roll={roll} cell={cell} />)}
         </Sheet>
         {line.baseline.text ? (
-          <Sheet title={words.centres} heads={[words.value]}>
+          <Sheet rolls={stretch.shown} title={words.centres} heads={[words.value]}>
             {(roll) => [<Length key="centre" roll={roll} cell="centre" />]}
           </Sheet>
         ) : null}
@@ -144,6 +201,15 @@ export function ReadStep() {
             </Button>
           )}
         </Card>
+        <Further />
+        <Strokes />
+        <Trouble />
+        <SheetInOut
+          hint={words.sheetHint}
+          name={line.name}
+          cells={() => sheetOf(line, round, settings.unit)}
+          read={frozen ? undefined : bringIn}
+        />
         <Photographs at="read" />
       </Bench>
       <Say
@@ -163,16 +229,14 @@ export function ReadStep() {
 
 type Roll = ReturnType<typeof useRollsFrame>['document']['line']['rolls'][number]
 
-/** One kind of reading as a table, a row a roll. `last`: whether the last roll has one. */
+/** One kind of reading as a table, a row a roll. */
 function Sheet(props: {
   title: string
   hint?: string
   heads: readonly string[]
-  last?: boolean
+  rolls: readonly Roll[]
   children: (roll: Roll) => ReactNode[]
 }) {
-  const { document } = useRollsFrame()
-  const rolls = props.last === false ? document.line.rolls.slice(0, -1) : document.line.rolls
   return (
     <Card as="section" aria-label={props.title} style={{ marginBottom: 16 }}>
       <h2>{props.title}</h2>
@@ -189,7 +253,7 @@ function Sheet(props: {
             </tr>
           </thead>
           <tbody>
-            {rolls.map((roll) => (
+            {props.rolls.map((roll) => (
               <tr key={roll.id}>
                 <th scope="row">{roll.name}</th>
                 {props.children(roll)}

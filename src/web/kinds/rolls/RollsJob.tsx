@@ -1,7 +1,7 @@
-import { useMemo } from 'react'
+import { memo, useDeferredValue, useMemo } from 'react'
 import styled from 'styled-components'
 import { readPeg, verdictPeg } from '../../../core/kinds/rolls/advice/findings'
-import { solveRound } from '../../../core/kinds/rolls/solve/round'
+import { type RollsSolved, solveRound } from '../../../core/kinds/rolls/solve/round'
 import { sectionScene } from '../../../drawing/rolls/section'
 import type { RollsTerms } from '../../../words/rolls/findings'
 import { rollsPageWords } from '../../../words/rolls/page/page'
@@ -13,6 +13,11 @@ import type { RollsFrame } from './frame'
 
 const Box = styled.div`border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;`
 
+const Drawn = memo(function Drawn({ solved, told, width }: { solved: RollsSolved; told: RollsTerms; width: number }) {
+  const scene = useMemo(() => sectionScene(solved, told, { width, height: 320 }), [solved, told, width])
+  return <Sight scene={scene} label={rollsPageWords.drawing} />
+})
+
 /** A job on a section of rolls: its round solved, the section from the near side and from above. */
 export function RollsJob({ open, frame }: JobProps<'rolls'>) {
   const { document, round, settings } = frame
@@ -23,17 +28,15 @@ export function RollsJob({ open, frame }: JobProps<'rolls'>) {
     () => ({ line, unit: settings.unit, resolution: solved.resolution, width: solved.width ?? 1000 }),
     [line, settings.unit, solved.resolution, solved.width],
   )
-  const scene = useMemo(
-    () => (width > 0 ? sectionScene(solved, told, { width, height: 320 }) : undefined),
-    [solved, told, width],
-  )
+  // two hundred circles are drawn after the key is shown, and never between two keys that come faster
+  const drawn = useDeferredValue(solved)
   const whole: RollsFrame = { ...frame, solved, told }
   return (
     <JobLayout
       open={open}
       frame={whole}
       pegs={{ read: readPeg(solved), move: verdictPeg(solved) }}
-      drawing={<Box ref={ref}>{scene ? <Sight scene={scene} label={rollsPageWords.drawing} /> : null}</Box>}
+      drawing={<Box ref={ref}>{width > 0 ? <Drawn solved={drawn} told={told} width={width} /> : null}</Box>}
     />
   )
 }

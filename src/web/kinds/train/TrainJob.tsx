@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useLocation } from 'react-router'
 import styled from 'styled-components'
 import { readPeg, worst } from '../../../core/kinds/train/advice/summary'
@@ -11,8 +11,8 @@ import type { Handle } from '../../../drawing/scene'
 import type { PlanSight } from '../../../drawing/train/sheet'
 import { sightScene } from '../../../drawing/train/sight'
 import { capital, footName } from '../../../words/terms'
+import { limitName } from '../../../words/train/limitName'
 import { frameWords } from '../../../words/train/page/frame'
-import { limitName } from '../../../words/train/plan'
 import type { TrainTerms } from '../../../words/train/terms'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { useWidth } from '../../parts/useWidth'
@@ -26,8 +26,8 @@ const SightBox = styled.div`border-bottom: 1px solid var(--rule); background: va
   @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 0; z-index: 3; }`
 
 /** A job on a train: its round solved, its Sight, its plan. */
-export function TrainJob({ open, frame: { beginRound: begin, ...frame } }: JobProps<'train'>) {
-  const { document, round, settings, frozen, editRound } = frame
+export function TrainJob({ open, frame }: JobProps<'train'>) {
+  const { document, round, settings, frozen, editRound, beginRound: begin } = frame
   const [chosen, choose] = useState<string>()
   const { pathname } = useLocation()
   const [sightRef, width] = useWidth()
@@ -52,6 +52,8 @@ export function TrainJob({ open, frame: { beginRound: begin, ...frame } }: JobPr
   const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : many ? 300 : 244
   const moving = usePlanned(document, round, solved, /move$/.test(pathname))
   const { plan } = moving
+  // dragged, the drawing follows the finger; what is told of the plan follows the drawing
+  const toldPlan = useDeferredValue(plan)
   const [live, showLive] = useState<PlanSight['live']>()
   const planSight = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
   const scene = useMemo(
@@ -84,10 +86,10 @@ export function TrainJob({ open, frame: { beginRound: begin, ...frame } }: JobPr
     () =>
       begin(
         // what was planned is written down as done, to be put right where it was done otherwise
-        (r) => (plan?.feasible && !r.plan?.done ? withDone(r, plan, settings.unit) : r),
-        (fresh) => (plan?.feasible ? { ...fresh, plan: nextPlan(round, plan, settings.unit) } : fresh),
+        (r) => (toldPlan?.feasible && !r.plan?.done ? withDone(r, toldPlan, settings.unit) : r),
+        (fresh) => (toldPlan?.feasible ? { ...fresh, plan: nextPlan(round, toldPlan, settings.unit) } : fresh),
       ),
-    [begin, plan, round, settings.unit],
+    [begin, toldPlan, round, settings.unit],
   )
   const seating = useMemo(
     () => ({
@@ -101,19 +103,23 @@ export function TrainJob({ open, frame: { beginRound: begin, ...frame } }: JobPr
     }),
     [line, solved.solution],
   )
-  const whole: TrainFrame = {
-    ...frame,
-    terms,
-    solved,
-    chosen,
-    choose,
-    beginRound,
-    plan,
-    least: moving.least,
-    editPlan,
-    showLive,
-    seating,
-  }
+  const { least } = moving
+  const whole = useMemo(
+    (): TrainFrame => ({
+      ...frame,
+      terms,
+      solved,
+      chosen,
+      choose,
+      beginRound,
+      plan: toldPlan,
+      least,
+      editPlan,
+      showLive,
+      seating,
+    }),
+    [frame, terms, solved, chosen, beginRound, toldPlan, least, editPlan, seating],
+  )
   return (
     <JobLayout
       open={open}

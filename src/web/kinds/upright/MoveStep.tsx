@@ -1,18 +1,25 @@
 import { useNavigate } from 'react-router'
+import styled from 'styled-components'
+import { emptyQuantity } from '../../../core/frame/quantity'
+import { lengthUnitFor } from '../../../core/frame/usual'
 import { findingsFor } from '../../../core/kinds/upright/advice/findings'
-import { boltName, packText, pushText, say, shimText } from '../../../words/upright/findings'
+import { packText } from '../../../words/terms'
+import { boltName, pushText, say, shimText } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
-import { Card, Muted } from '../../parts/controls'
+import { Card, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
+import { QuantityField } from '../../parts/Quantity'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
 import { useUprightFrame } from './frame'
 
+const Two = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 12px;`
+
 /** A shim at every bolt, and one push. */
 export function MoveStep() {
-  const { solved, before, told, reminders, id, number, document, round, settings, beginRound, frozen } =
+  const { solved, before, told, reminders, id, number, document, round, settings, beginRound, frozen, editRound } =
     useUprightFrame()
   const navigate = useNavigate()
   const { work } = solved
@@ -42,7 +49,7 @@ export function MoveStep() {
                   <tr key={bolt.bolt}>
                     <th scope="row">{boltName(bolt.bolt)}</th>
                     <td>{shimText(bolt, told)}</td>
-                    <td>{packText(bolt, told)}</td>
+                    <td>{packText(bolt.pack, told)}</td>
                   </tr>
                 ))}
               </tbody>
@@ -52,6 +59,35 @@ export function MoveStep() {
         ) : (
           <Muted as="p">{pageWords.noMovesYetReadBoth}</Muted>
         )}
+        <Card as="section" aria-label={pageWords.whenItStands}>
+          <h2>{pageWords.whenItStands}</h2>
+          <Muted as="p">{pageWords.lifted}</Muted>
+          <Two>
+            <QuantityField
+              label={pageWords.hubs}
+              quantity={round.left?.hubs ?? emptyQuantity(lengthUnitFor(settings.unit))}
+              unit={lengthUnitFor(settings.unit)}
+              readOnly={frozen}
+              onChange={(hubs) => editRound((one) => ({ ...one, left: { hanging: '', ...one.left, hubs } }), 'hubs')}
+            />
+            <Field label={pageWords.hanging}>
+              <Input
+                maxLength={120}
+                readOnly={frozen}
+                value={round.left?.hanging ?? ''}
+                onChange={({ target }) =>
+                  editRound(
+                    (one) => ({
+                      ...one,
+                      left: { hubs: emptyQuantity(lengthUnitFor(settings.unit)), ...one.left, hanging: target.value },
+                    }),
+                    'hanging',
+                  )
+                }
+              />
+            </Field>
+          </Two>
+        </Card>
       </Bench>
       <Say
         items={[

@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
-import { format, formatDistanceToNowStrict, isPast } from 'date-fns'
+import { isPast } from 'date-fns/isPast'
 import { Plus } from 'lucide-react'
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { miniOf } from '../../../drawing/mini'
+import { sayAgo, sayDay } from '../../../words/dates'
 import { sayNext } from '../../../words/next'
 import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
@@ -90,7 +91,8 @@ export function FloorScreen() {
       { replace: key === 'search' },
     )
 
-  useEffect(() => {
+  // keys are there as soon as the screen is
+  useLayoutEffect(() => {
     const key = (event: KeyboardEvent) => {
       if (typing(event) || event.ctrlKey || event.metaKey || event.altKey) return
       if (event.key === 'n') navigate('/new')
@@ -151,6 +153,7 @@ export function FloorScreen() {
           <ButtonLink to="/site">{siteViewWords.site}</ButtonLink>
           <ButtonLink to="/lines">{floorWords.lines}</ButtonLink>
           <ButtonLink to="/kit">{floorWords.kit}</ButtonLink>
+          <ButtonLink to="/practice">{floorWords.practice}</ButtonLink>
           <ButtonLink to="/new" $look="act">
             <Plus size={18} aria-hidden="true" /> {floorWords.newJob}
           </ButtonLink>
@@ -228,7 +231,7 @@ function JobLine({ row }: { row: JobRow }) {
           {row.state === 'due' && row.dueOn ? (
             <>
               {overdue ? floorWords.overdueSince : `${floorWords.due2} `}
-              {format(new Date(row.dueOn), 'd MMM')}
+              {sayDay(new Date(row.dueOn))}
               {row.assignedTo ? (
                 <>
                   <br />
@@ -240,7 +243,7 @@ function JobLine({ row }: { row: JobRow }) {
             <>
               {row.archivedAt ? floorWords.archived2 : stateWord(row.state)}
               <br />
-              {formatDistanceToNowStrict(new Date(row.updatedAt), { addSuffix: true })}
+              {sayAgo(row.updatedAt)}
             </>
           )}
           {summary.minutes > 0 ? (

@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { kindOf } from '../../../core/kinds'
+import { plural } from '../../../words/language'
 import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
 import { useArchive } from '../../api/archive'
@@ -9,6 +10,7 @@ import { narrow } from '../../app/style'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, ButtonAnchor, Choices, Muted } from '../../parts/controls'
+import { LongList } from '../../parts/LongList'
 import { SearchField } from '../../parts/SearchField'
 import { TakeAlong } from '../../tablet/TakeAlong'
 import { LinesTable } from './LinesTable'
@@ -18,7 +20,7 @@ import { useLines } from './useLines'
 
 const Page = styled.main`max-width: 1000px; margin: 0 auto; padding: 24px 20px 60px;`
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; margin-bottom: 20px; h1 { font-size: 26px; margin-right: auto; }`
-const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--ink);
+const List = styled.div`> ul { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--ink); }
   li { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 12px; align-items: center; border-bottom: 1px solid var(--rule); }
   a { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.6fr) 90px; gap: 4px 20px; align-items: center; min-height: 60px; padding: 8px; text-decoration: none; overflow-wrap: anywhere; ${narrow} { grid-template-columns: minmax(0, 1fr) auto; } }
   a:hover { background: var(--card); } h2 { font-size: 16px; }
@@ -77,29 +79,31 @@ export function LinesScreen() {
             {search ? floorWords.noLinesMatch : away ? floorWords.noArchivedLines : floorWords.noLinesYetStartA}
           </Muted>
         ) : null}
-        <List aria-label={floorWords.lines}>
-          {found.map((line) => (
-            <li key={line.id}>
-              <Link to={`/lines/${line.id}`}>
-                <span>
-                  <h2>{line.name || floorWords.unnamedLine}</h2>
-                  <small>{line.area}</small>
-                </span>
-                <small>
-                  {kindOf(line.document)
-                    .named(line.document)
-                    .machines.map(({ name }) => name)
-                    .join(' – ')}
-                </small>
-                <small>{line.jobs === 1 ? floorWords.n1Job : floorWords.jobs2(line.jobs)}</small>
-              </Link>
-              {away ? (
-                <Button onPress={() => back.mutate({ id: line.id, archived: false })}>{floorWords.restore}</Button>
-              ) : (
-                <TakeAlong id={line.id} name={line.name} />
-              )}
-            </li>
-          ))}
+        <List>
+          <LongList label={floorWords.lines} items={found} keyOf={({ id }) => id} height={61}>
+            {(line) => (
+              <>
+                <Link to={`/lines/${line.id}`}>
+                  <span>
+                    <h2>{line.name || floorWords.unnamedLine}</h2>
+                    <small>{line.area}</small>
+                  </span>
+                  <small>
+                    {kindOf(line.document)
+                      .named(line.document)
+                      .machines.map(({ name }) => name)
+                      .join(' – ')}
+                  </small>
+                  <small>{plural(line.jobs, { one: floorWords.n1Job, other: floorWords.jobs2(line.jobs) })}</small>
+                </Link>
+                {away ? (
+                  <Button onPress={() => back.mutate({ id: line.id, archived: false })}>{floorWords.restore}</Button>
+                ) : (
+                  <TakeAlong id={line.id} name={line.name} />
+                )}
+              </>
+            )}
+          </LongList>
         </List>
         {away || !lines.data ? null : <LinesTable lines={lines.data} />}
         {away ? null : <SiteArchive />}

@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import styled from 'styled-components'
-import { type AnyLine, kinds } from '../../../core/kinds'
-import { words } from '../../../words'
+import { type AnyLine, kindOf } from '../../../core/kinds'
+import { wordsOf } from '../../../words'
 import { tableWords as said } from '../../../words/page/lineTable'
 import { api, sentenceOf } from '../../api/client'
 import { newId } from '../../app/newId'
@@ -20,8 +20,8 @@ type Tried = { ok: true; lines: AnyLine<'train'>[] } | { ok: false; faults: stri
 
 /** Coupled machines as a table: looked at before anything is added, taken out as they are. */
 export function LinesTable({ lines }: { lines: readonly { name: string; area: string; document: AnyLine }[] }) {
-  const { table } = kinds.train
-  const { lineFaults } = words.train
+  const { table } = kindOf({ kind: 'train' })
+  const { lineFaults } = wordsOf({ kind: 'train' })
   const [tried, setTried] = useState<Tried>()
   const [told, tell] = useState('')
   const file = useRef<HTMLInputElement>(null)

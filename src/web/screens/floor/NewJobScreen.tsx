@@ -1,12 +1,13 @@
 import { useMutation } from '@tanstack/react-query'
 import { ArrowRight } from 'lucide-react'
 import { useState } from 'react'
+import { DropZone, isFileDropItem } from 'react-aria-components'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { jobFrom } from '../../../core/job/make'
-import { type AnyLine, type KindName, kindAsked, kindNames, kindOf, kinds } from '../../../core/kinds'
+import { type AnyLine, type KindName, kindAsked, kindNames, kindOf } from '../../../core/kinds'
 import type { Occasion } from '../../../core/ready/catalogue'
-import { words } from '../../../words'
+import { wordsOf } from '../../../words'
 import { floorWords } from '../../../words/page/floor'
 import { occasionNames } from '../../../words/ready'
 import { useNewIds } from '../../api/useNewIds'
@@ -22,6 +23,9 @@ import { useLines } from './useLines'
 const Page = styled.main`max-width: 900px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 20px; h1 { font-size: 26px; } h2 { font-size: 17px; margin-bottom: 12px; }`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; align-items: end;`
 const Find = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; margin-bottom: 12px; a { padding: 12px 0; min-height: 44px; }`
+const Zone = styled(
+  DropZone,
+)`padding: 10px; border: 1.5px dashed var(--rule); border-radius: 4px; &[data-drop-target] { border-color: var(--kelp); background: var(--paper); }`
 const Lines = styled.ul`list-style: none; margin: 0; padding: 0; li { border-top: 1px solid var(--rule); }
   button { display: flex; gap: 12px; align-items: center; width: 100%; min-height: 52px; padding: 6px 8px; border: 0; background: none; text-align: left; cursor: pointer; overflow-wrap: anywhere; } button:hover { background: var(--paper); } button span { flex: 1; min-width: 0; }`
 
@@ -38,7 +42,7 @@ export function NewJobScreen() {
   const [name, setName] = useState('')
   const [kind, setKind] = useState<KindName>('train')
   const [picked, pick] = useState<Readonly<Record<string, string>>>({})
-  const parts = words[kind].newParts.map(({ label, usual }) => picked[`${kind} ${label}`] ?? usual)
+  const parts = wordsOf({ kind }).newParts.map(({ label, usual }) => picked[`${kind} ${label}`] ?? usual)
   const [search, setSearch] = useState('')
   const lines = useLines()
 
@@ -48,7 +52,7 @@ export function NewJobScreen() {
       let lineId: string
       let line: AnyLine
       if (from === 'drawn') {
-        line = kinds[kind].makeLine(name.trim() || words[kind].usualName(parts), unit, parts)
+        line = kindOf({ kind }).makeLine(name.trim() || wordsOf({ kind }).usualName(parts), unit, parts)
         const id = ids.of(`line ${name} ${kind} ${parts.join(' ')} ${unit}`)
         lineId = await make('line', { id, document: line })
       } else {
@@ -174,12 +178,12 @@ export function NewJobScreen() {
                 <Field label={floorWords.kindOfLine}>
                   <Select
                     value={kind}
-                    options={kindNames.map((one) => ({ value: one, text: words[one].name }))}
+                    options={kindNames.map((one) => ({ value: one, text: wordsOf({ kind: one }).name }))}
                     onPick={(one) => setKind(one as KindName)}
                   />
                 </Field>
               ) : null}
-              {words[kind].newParts.map(({ label, options }, i) => (
+              {wordsOf({ kind }).newParts.map(({ label, options }, i) => (
                 <Field key={`${kind} ${label}`} label={label}>
                   <Select
                     value={parts[i] ?? ''}
@@ -206,17 +210,25 @@ export function NewJobScreen() {
         {wanted ? null : (
           <Card aria-label={floorWords.fromASurveyDocument}>
             <h2>{floorWords.orImportASurveyDocument}</h2>
-            <Field label={floorWords.aFileInTheOpen}>
-              <input
-                style={{ minHeight: 44, padding: '8px 0' }}
-                type="file"
-                accept=".json,application/json"
-                onChange={(event) => {
-                  const [file] = event.target.files ?? []
-                  if (file) bringIn.mutate(file)
-                }}
-              />
-            </Field>
+            <Zone
+              aria-label={floorWords.orImportASurveyDocument}
+              onDrop={async ({ items }) => {
+                const [file] = items.filter(isFileDropItem)
+                if (file) bringIn.mutate(await file.getFile())
+              }}
+            >
+              <Field label={floorWords.aFileInTheOpen}>
+                <input
+                  style={{ minHeight: 44, padding: '8px 0' }}
+                  type="file"
+                  accept=".json,application/json"
+                  onChange={(event) => {
+                    const [file] = event.target.files ?? []
+                    if (file) bringIn.mutate(file)
+                  }}
+                />
+              </Field>
+            </Zone>
             {bringIn.error ? <Fault role="alert">{bringIn.error.message}</Fault> : null}
           </Card>
         )}

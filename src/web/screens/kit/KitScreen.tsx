@@ -19,7 +19,7 @@ import { Clashes, Saved } from '../../notebook/Saved'
 import { useKit } from '../../notebook/useKit'
 import { kitShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
 import { BroughtBack, type PutAway } from '../../parts/BroughtBack'
-import { Button, Fault } from '../../parts/controls'
+import { Button, Card, Fault, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { Remove } from '../../parts/Remove'
 import { make } from '../../tablet/made'
@@ -27,6 +27,7 @@ import { Bracket } from './Bracket'
 import { Dial } from './Dial'
 import { Gauge } from './Gauge'
 import { Head } from './Head'
+import { Lift } from './Lift'
 import { LimitsTable } from './LimitsTable'
 import { Shims } from './Shims'
 import { WhichDial } from './WhichDial'
@@ -41,7 +42,7 @@ const Row = styled.button`display: grid; grid-template-columns: 20px 1fr; gap: 2
   &:hover b { text-decoration: underline; }`
 const Work = styled.main`padding: 20px; min-width: 0; display: grid; gap: 16px; align-content: start; h2 { font-size: 17px; }`
 
-const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'shims', 'limits', 'gauge']
+const kinds: readonly KitKind[] = ['dial', 'bracket', 'head', 'shims', 'limits', 'gauge', 'lift']
 
 /** Dials, brackets with their sag, heads, shims, and comparisons against a gauge block. */
 export function KitScreen() {
@@ -87,13 +88,40 @@ export function KitScreen() {
           <Work id="bench">
             <BroughtBack />
             {add.error ? <Fault role="alert">{add.error.message}</Fault> : null}
-            {items.length === 0 ? <p>{kitWords.nothingInTheKitYet}</p> : <p>{kitWords.chooseAnItemToView}</p>}
+            {items.length === 0 ? (
+              <p>{kitWords.nothingInTheKitYet}</p>
+            ) : (
+              <Wants {...{ items, today, unit }} pick={(id) => setParams({ item: id })} />
+            )}
             <WhichDial items={items} unit={unit} />
             <TakenOut pick={(id) => setParams({ item: id })} />
           </Work>
         </Page>
       )}
     </>
+  )
+}
+
+/** Before a piece is chosen: what of the kit wants something done, the worst first. */
+function Wants(props: { items: readonly StoredKit[]; today: string; unit: 'mm' | 'mil'; pick: (id: string) => void }) {
+  const { items, today, unit } = props
+  const wanting = items
+    .map((item) => ({ item, peg: kitPeg(item.document, today) }))
+    .filter(({ peg }) => peg === 'outside' || peg === 'unsure')
+    .sort((a, b) => Number(b.peg === 'outside') - Number(a.peg === 'outside'))
+  return (
+    <Card aria-label={kitWords.wants}>
+      <h2>{kitWords.wants}</h2>
+      {wanting.length === 0 ? <Muted>{kitWords.nothingWants}</Muted> : null}
+      {wanting.map(({ item: { id, document }, peg }) => (
+        <Row key={id} type="button" onClick={() => props.pick(id)}>
+          <Peg peg={peg} size={14} label="" />
+          <b>{document.name || kitKinds[document.kind].one}</b>
+          <small>{kitSummary(document, unit, today)}</small>
+        </Row>
+      ))}
+      <Muted>{kitWords.chooseAnItemToView}</Muted>
+    </Card>
   )
 }
 
@@ -204,6 +232,7 @@ function Item(props: {
           ) : null}
           {document.kind === 'head' ? <Head item={document} unit={unit} put={put} /> : null}
           {document.kind === 'gauge' ? <Gauge item={document} unit={unit} put={put} dials={dials} /> : null}
+          {document.kind === 'lift' ? <Lift item={document} unit={unit} put={put} /> : null}
           {document.kind === 'shims' ? <Shims item={document} unit={unit} put={put} /> : null}
           {document.kind === 'limits' ? <LimitsTable item={document} unit={unit} put={put} /> : null}
           {document.kind === 'dial' ? <WhichDial items={items} unit={unit} /> : null}

@@ -1,4 +1,3 @@
-import { format } from 'date-fns'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -11,6 +10,7 @@ import { type Interval, intervalsOf, likelyCause } from '../../../core/logbook/d
 import { nextCheck, usualChance } from '../../../core/logbook/next'
 import { emptyLogbook, type Logbook } from '../../../core/logbook/schema'
 import { comparable, type Visit } from '../../../core/logbook/visit'
+import { sayDate, sayLongDate } from '../../../words/dates'
 import { describeLine } from '../../../words/describe'
 import { driftCauseTexts, sayDrift, sayNext, visitFlagTexts } from '../../../words/logbook'
 import { logbookWords as words } from '../../../words/page/logbook'
@@ -92,9 +92,7 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
             <Two>
               <Sheet aria-label={words.nextCheck}>
                 <h2>{words.nextCheck}</h2>
-                <p
-                  style={{ fontWeight: 650 }}
-                >{`${sayNext(next, terms).title} ${format(new Date(next.on), 'd MMMM yyyy')}`}</p>
+                <p style={{ fontWeight: 650 }}>{`${sayNext(next, terms).title} ${sayLongDate(new Date(next.on))}`}</p>
                 <Muted>{sayNext(next, terms).detail}</Muted>
                 {next.on < new Date().toISOString().slice(0, 10) ? (
                   <p>
@@ -117,7 +115,7 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
                     isDisabled={job.isPending}
                     onPress={() => job.mutate({ last: last.job, dueOn: next.on })}
                   >
-                    {words.makeDue(format(new Date(next.on), 'd MMM yyyy'))}
+                    {words.makeDue(sayDate(new Date(next.on)))}
                   </Button>
                   <Button
                     isDisabled={job.isPending}
@@ -321,7 +319,7 @@ function Visits(props: {
                     <>
                       <th scope="rowgroup" rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
                         <Link to={`/jobs/${visit.job}/prove`}>
-                          {format(new Date(visit.left.at), 'd MMM yyyy')}, {words.job(visit.number)}
+                          {sayDate(new Date(visit.left.at))}, {words.job(visit.number)}
                         </Link>
                         {visit.signed ? null : (
                           <>

@@ -1,11 +1,13 @@
 import { useQuery } from '@tanstack/react-query'
-import { format } from 'date-fns'
+import { lightFormat } from 'date-fns/lightFormat'
 import { Fragment } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { formatNumber } from '../../../core/frame/number'
-import type { AnyLine } from '../../../core/kinds'
-import { words as kindWords } from '../../../words'
+import { type AnyLine, kindNames } from '../../../core/kinds'
+import { wordsOf } from '../../../words'
+import { sayDate } from '../../../words/dates'
+import { doorWords } from '../../../words/page/door'
 import { siteViewWords as words } from '../../../words/page/siteView'
 import { proofTerms } from '../../../words/prove'
 import { capital, lengthWithUnit, methodNames } from '../../../words/terms'
@@ -46,7 +48,7 @@ const orders: readonly { value: SiteOrder; text: string }[] = [
   { value: 'drift', text: words.byDrift },
 ]
 
-const day = (iso: string) => format(new Date(iso), 'd MMM yyyy')
+const day = (iso: string) => sayDate(new Date(iso))
 
 /** How the site stands: every line at a glance, what is overdue, what drifts; and what the work costs. */
 export function SiteScreen() {
@@ -55,7 +57,7 @@ export function SiteScreen() {
   if (error && !data) throw error
   if (!data) return <Waiting />
   const order = orders.find(({ value }) => value === params.get('order'))?.value ?? 'area'
-  const today = format(new Date(), 'yyyy-MM-dd')
+  const today = lightFormat(new Date(), 'yyyy-MM-dd')
   const { overdue, soon } = dueCounts(data.lines, today)
   return (
     <>
@@ -70,6 +72,7 @@ export function SiteScreen() {
             onChange={(value) => setParams(value === 'area' ? {} : { order: value }, { replace: true })}
           />
           <ButtonLink to="/lines">{words.lines(data.lines.length)}</ButtonLink>
+          <ButtonLink to="/people">{doorWords.peopleAndMore}</ButtonLink>
         </Top>
         <Counts>
           <span>
@@ -175,14 +178,12 @@ function DriftOf({ line, book, unit }: { line: AnyLine | null; book: Row['book']
 }
 
 /** Ways of reading of every kind of line, by the names under which they are counted. */
-const ownMethods: Readonly<Record<string, string>> = Object.assign(
-  {},
-  methodNames,
-  ...Object.values(kindWords).map(({ methods }) => methods),
-)
-const nameOf = (method: string) => ownMethods[method] ?? capital(method)
+const ownMethods = (): Readonly<Record<string, string>> =>
+  Object.assign({}, methodNames, ...kindNames.map((kind) => wordsOf({ kind }).methods))
 
 function Methods({ methods }: { methods: View['methods'] }) {
+  const names = ownMethods()
+  const nameOf = (method: string) => names[method] ?? capital(method)
   return (
     <>
       <h2>{words.byMethod}</h2>

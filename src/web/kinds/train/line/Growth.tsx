@@ -12,6 +12,7 @@ import { capital, footName, sideName, unitName } from '../../../../words/terms'
 import { growthText, materialNames } from '../../../../words/train/growth'
 import { lineWords } from '../../../../words/train/page/line'
 import { Button, Card, Field, Input, Muted, Select } from '../../../parts/controls'
+import { Fold } from '../../../parts/Fold'
 import { QuantityField } from '../../../parts/Quantity'
 
 const List = styled.ul`list-style: none; margin: 10px 0 0; padding: 0; display: grid; gap: 14px; li { display: grid; gap: 8px; border-top: 1px solid var(--rule); padding-top: 10px; } h3 { font-size: 15px; margin: 0; } li > div { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 10px; align-items: end; }`
@@ -47,131 +48,132 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
   const any = feet.some(({ growth }) => growth)
   return (
     <Card aria-label={lineWords.thermalGrowth}>
-      <h2>{lineWords.thermalGrowth}</h2>
-      <Muted>{lineWords.howMuchTheShaftRises}</Muted>
-      {any ? (
-        <List>
-          {feet.map((foot) => {
-            const growth = foot.growth ?? nothing(unit)
-            const { heat } = growth
-            const name = footName(foot.id, terms)
-            const setHeat = (change: Partial<NonNullable<FootGrowth['heat']>>, mark: string) =>
-              put(foot.id, (g) => ({ ...g, heat: { ...(g.heat ?? newHeat(unit)), ...change } }), mark)
-            return (
-              <li key={foot.id} aria-label={lineWords.growth(name)}>
-                <h3>
-                  {capital(name)} <Muted>{growthText(growthMm(foot.growth), terms)}</Muted>
-                </h3>
-                <div>
-                  <Field label={lineWords.source}>
-                    <Select
-                      value={growth.told}
-                      disabled={frozen}
-                      options={[
-                        { value: 'entered', text: lineWords.entered },
-                        { value: 'heat', text: lineWords.materialAndTemperatures },
-                        { value: 'readings', text: lineWords.coldAndHotReadings },
-                      ]}
-                      onPick={(told) => {
-                        const as = told as FootGrowth['told']
-                        put(
-                          foot.id,
-                          (g) => ({ ...g, told: as, ...(as === 'heat' && !g.heat ? { heat: newHeat(unit) } : {}) }),
-                          'told',
-                        )
-                      }}
-                    />
-                  </Field>
-                  {growth.told === 'heat' && heat ? (
-                    <>
-                      <Field label={lineWords.supportMaterial}>
-                        <Select
-                          value={heat.material}
-                          disabled={frozen}
-                          options={materials.map((value) => ({ value, text: materialNames[value] }))}
-                          onPick={(material) => setHeat({ material: material as Material }, 'material')}
-                        />
-                      </Field>
-                      <QuantityField
-                        label={lineWords.footToShaftCentre}
-                        quantity={heat.height}
-                        unit={lengthUnitFor(unit)}
-                        readOnly={frozen}
-                        onChange={(height) => setHeat({ height }, 'height')}
+      <Fold title={lineWords.thermalGrowth} open={any}>
+        <Muted>{lineWords.howMuchTheShaftRises}</Muted>
+        {any ? (
+          <List>
+            {feet.map((foot) => {
+              const growth = foot.growth ?? nothing(unit)
+              const { heat } = growth
+              const name = footName(foot.id, terms)
+              const setHeat = (change: Partial<NonNullable<FootGrowth['heat']>>, mark: string) =>
+                put(foot.id, (g) => ({ ...g, heat: { ...(g.heat ?? newHeat(unit)), ...change } }), mark)
+              return (
+                <li key={foot.id} aria-label={lineWords.growth(name)}>
+                  <h3>
+                    {capital(name)} <Muted>{growthText(growthMm(foot.growth), terms)}</Muted>
+                  </h3>
+                  <div>
+                    <Field label={lineWords.source}>
+                      <Select
+                        value={growth.told}
+                        disabled={frozen}
+                        options={[
+                          { value: 'entered', text: lineWords.entered },
+                          { value: 'heat', text: lineWords.materialAndTemperatures },
+                          { value: 'readings', text: lineWords.coldAndHotReadings },
+                        ]}
+                        onPick={(told) => {
+                          const as = told as FootGrowth['told']
+                          put(
+                            foot.id,
+                            (g) => ({ ...g, told: as, ...(as === 'heat' && !g.heat ? { heat: newHeat(unit) } : {}) }),
+                            'told',
+                          )
+                        }}
                       />
-                      <Field label={lineWords.cold(heat.degrees)}>
-                        <Input
-                          value={heat.cold}
-                          maxLength={12}
-                          inputMode="decimal"
+                    </Field>
+                    {growth.told === 'heat' && heat ? (
+                      <>
+                        <Field label={lineWords.supportMaterial}>
+                          <Select
+                            value={heat.material}
+                            disabled={frozen}
+                            options={materials.map((value) => ({ value, text: materialNames[value] }))}
+                            onPick={(material) => setHeat({ material: material as Material }, 'material')}
+                          />
+                        </Field>
+                        <QuantityField
+                          label={lineWords.footToShaftCentre}
+                          quantity={heat.height}
+                          unit={lengthUnitFor(unit)}
                           readOnly={frozen}
-                          onChange={({ target }) => setHeat({ cold: target.value }, 'cold')}
+                          onChange={(height) => setHeat({ height }, 'height')}
                         />
-                      </Field>
-                      <Field label={lineWords.running(heat.degrees)}>
-                        <Input
-                          value={heat.running}
-                          maxLength={12}
-                          inputMode="decimal"
-                          readOnly={frozen}
-                          onChange={({ target }) => setHeat({ running: target.value }, 'running')}
-                        />
-                      </Field>
-                    </>
-                  ) : (
+                        <Field label={lineWords.cold(heat.degrees)}>
+                          <Input
+                            value={heat.cold}
+                            maxLength={12}
+                            inputMode="decimal"
+                            readOnly={frozen}
+                            onChange={({ target }) => setHeat({ cold: target.value }, 'cold')}
+                          />
+                        </Field>
+                        <Field label={lineWords.running(heat.degrees)}>
+                          <Input
+                            value={heat.running}
+                            maxLength={12}
+                            inputMode="decimal"
+                            readOnly={frozen}
+                            onChange={({ target }) => setHeat({ running: target.value }, 'running')}
+                          />
+                        </Field>
+                      </>
+                    ) : (
+                      <QuantityField
+                        label={lineWords.risesBy}
+                        quantity={growth.vertical}
+                        unit={unit}
+                        signed
+                        readOnly={frozen}
+                        onChange={(vertical) => put(foot.id, (g) => ({ ...g, vertical }), 'vertical')}
+                      />
+                    )}
                     <QuantityField
-                      label={lineWords.risesBy}
-                      quantity={growth.vertical}
+                      label={lineWords.movesTowardBy(sideName('far', terms))}
+                      quantity={growth.horizontal}
                       unit={unit}
                       signed
                       readOnly={frozen}
-                      onChange={(vertical) => put(foot.id, (g) => ({ ...g, vertical }), 'vertical')}
+                      onChange={(horizontal) => put(foot.id, (g) => ({ ...g, horizontal }), 'horizontal')}
                     />
-                  )}
-                  <QuantityField
-                    label={lineWords.movesTowardBy(sideName('far', terms))}
-                    quantity={growth.horizontal}
-                    unit={unit}
-                    signed
-                    readOnly={frozen}
-                    onChange={(horizontal) => put(foot.id, (g) => ({ ...g, horizontal }), 'horizontal')}
-                  />
-                  <Field label={lineWords.sourceOfFigure}>
-                    <Input
-                      value={growth.source}
-                      maxLength={120}
-                      readOnly={frozen}
-                      onChange={({ target }) => put(foot.id, (g) => ({ ...g, source: target.value }), 'source')}
-                    />
-                  </Field>
-                </div>
-              </li>
-            )
-          })}
-        </List>
-      ) : (
-        <p style={{ marginTop: 10 }}>
-          {lineWords.notGiven}{' '}
-          <Button
-            isDisabled={frozen}
-            onPress={() =>
-              onChange((l) => ({
-                ...l,
-                machines: l.machines.map((machine) => ({
-                  ...machine,
-                  feet: machine.feet.map((foot) => ({
-                    ...foot,
-                    growth: { ...nothing(unit), vertical: { text: '0', unit }, source: '' },
+                    <Field label={lineWords.sourceOfFigure}>
+                      <Input
+                        value={growth.source}
+                        maxLength={120}
+                        readOnly={frozen}
+                        onChange={({ target }) => put(foot.id, (g) => ({ ...g, source: target.value }), 'source')}
+                      />
+                    </Field>
+                  </div>
+                </li>
+              )
+            })}
+          </List>
+        ) : (
+          <p style={{ marginTop: 10 }}>
+            {lineWords.notGiven}{' '}
+            <Button
+              isDisabled={frozen}
+              onPress={() =>
+                onChange((l) => ({
+                  ...l,
+                  machines: l.machines.map((machine) => ({
+                    ...machine,
+                    feet: machine.feet.map((foot) => ({
+                      ...foot,
+                      growth: { ...nothing(unit), vertical: { text: '0', unit }, source: '' },
+                    })),
                   })),
-                })),
-              }))
-            }
-          >
-            {lineWords.enterGrowth}
-          </Button>{' '}
-          <Muted>{lineWords.startingAtZeroEverywhere(unitName[unit])}</Muted>
-        </p>
-      )}
+                }))
+              }
+            >
+              {lineWords.enterGrowth}
+            </Button>{' '}
+            <Muted>{lineWords.startingAtZeroEverywhere(unitName[unit])}</Muted>
+          </p>
+        )}
+      </Fold>
     </Card>
   )
 }

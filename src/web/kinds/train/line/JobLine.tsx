@@ -1,5 +1,6 @@
 import { droppedBy, matchSets } from '../../../../core/kinds/train/document/alter'
 import { readingsIn } from '../../../../core/shafts/typed'
+import { plural } from '../../../../words/language'
 import { lineWords } from '../../../../words/train/page/line'
 import { JobCard } from '../../../job/frame/JobCard'
 import { ButtonLink } from '../../../parts/ButtonLink'
@@ -23,7 +24,7 @@ export function JobLine() {
         const { sets, readings } = droppedBy(document, line)
         return readings === 0
           ? ''
-          : lineWords.withReadingsWouldBeRemoved(sets === 1 ? 'A set' : `${sets} sets`, readings)
+          : lineWords.withReadingsWouldBeRemoved(plural(sets, { one: 'A set', other: `${sets} sets` }), readings)
       }}
       onward={
         <ButtonLink to={`/jobs/${id}/read`} $look="act">

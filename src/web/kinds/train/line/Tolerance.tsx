@@ -7,6 +7,7 @@ import { lineWords } from '../../../../words/train/page/line'
 import { useKit } from '../../../notebook/useKit'
 import { ButtonLink } from '../../../parts/ButtonLink'
 import { Button, Card, Choices, Field, Input, Muted, Select } from '../../../parts/controls'
+import { Fold } from '../../../parts/Fold'
 import { QuantityField } from '../../../parts/Quantity'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-top: 12px; align-items: center; > [role='radiogroup'], > p { grid-column: 1 / -1; justify-self: start; }`
@@ -27,80 +28,81 @@ export function Tolerance(props: {
   const spacer = line.couplings.some(({ kind }) => kind === 'spacer')
   return (
     <Card aria-label={lineWords.tolerance}>
-      <h2>{lineWords.tolerance}</h2>
-      <Choices
-        label={lineWords.sourceOfLimits}
-        value={tolerance.policy}
-        isDisabled={frozen}
-        options={[
-          { value: 'slip-speed', text: lineWords.bySlidingSpeed },
-          { value: 'table', text: lineWords.theSitesTable },
-          { value: 'figures', text: lineWords.theMakersOrTheSites2 },
-        ]}
-        onChange={(policy) =>
-          onChange(
-            policy === 'slip-speed'
-              ? { policy, grade: 'standard' }
-              : policy === 'table'
-                ? { policy, table: { id: '', name: '', source: '' }, rows: [] }
-                : {
-                    policy,
-                    offset: { text: '', unit },
-                    slope: { text: '', unit: slopeUnit },
-                    source: '',
-                  },
-          )
-        }
-      />
-      {tolerance.policy === 'slip-speed' ? (
-        <Grid>
-          <Choices
-            label={lineWords.grade}
-            value={tolerance.grade}
-            isDisabled={frozen}
-            options={grades.map((grade) => ({
-              value: grade,
-              text: lineWords.mmS(lineWords.grades[grade], slipSpeeds[grade]),
-            }))}
-            onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
-          />
-        </Grid>
-      ) : tolerance.policy === 'table' ? (
-        <FromTable tolerance={tolerance} frozen={frozen} onChange={onChange} />
-      ) : (
-        <Grid>
-          <QuantityField
-            label={spacer ? lineWords.offsetAtTheCentre : lineWords.offsetAtTheCoupling}
-            hint={spacer ? lineWords.aSpacerNeedsNoneIts : ''}
-            quantity={tolerance.offset}
-            unit={unit}
-            readOnly={frozen}
-            onChange={(offset) => onChange({ ...tolerance, offset })}
-          />
-          <Field label={`${spacer ? lineWords.angleAtEachFlexPlane : lineWords.slope}, ${tolerance.slope.unit}`}>
-            <Input
-              inputMode="decimal"
-              value={tolerance.slope.text}
-              readOnly={frozen}
-              onChange={(e) => onChange({ ...tolerance, slope: { ...tolerance.slope, text: e.target.value } })}
+      <Fold title={lineWords.tolerance}>
+        <Choices
+          label={lineWords.sourceOfLimits}
+          value={tolerance.policy}
+          isDisabled={frozen}
+          options={[
+            { value: 'slip-speed', text: lineWords.bySlidingSpeed },
+            { value: 'table', text: lineWords.theSitesTable },
+            { value: 'figures', text: lineWords.theMakersOrTheSites2 },
+          ]}
+          onChange={(policy) =>
+            onChange(
+              policy === 'slip-speed'
+                ? { policy, grade: 'standard' }
+                : policy === 'table'
+                  ? { policy, table: { id: '', name: '', source: '' }, rows: [] }
+                  : {
+                      policy,
+                      offset: { text: '', unit },
+                      slope: { text: '', unit: slopeUnit },
+                      source: '',
+                    },
+            )
+          }
+        />
+        {tolerance.policy === 'slip-speed' ? (
+          <Grid>
+            <Choices
+              label={lineWords.grade}
+              value={tolerance.grade}
+              isDisabled={frozen}
+              options={grades.map((grade) => ({
+                value: grade,
+                text: lineWords.mmS(lineWords.grades[grade], slipSpeeds[grade]),
+              }))}
+              onChange={(grade) => onChange({ policy: 'slip-speed', grade })}
             />
-          </Field>
-          <Field label={lineWords.sourceOfFigures}>
-            <Input
-              value={tolerance.source}
+          </Grid>
+        ) : tolerance.policy === 'table' ? (
+          <FromTable tolerance={tolerance} frozen={frozen} onChange={onChange} />
+        ) : (
+          <Grid>
+            <QuantityField
+              label={spacer ? lineWords.offsetAtTheCentre : lineWords.offsetAtTheCoupling}
+              hint={spacer ? lineWords.aSpacerNeedsNoneIts : ''}
+              quantity={tolerance.offset}
+              unit={unit}
               readOnly={frozen}
-              placeholder={lineWords.makersManualPage12}
-              onChange={(e) => onChange({ ...tolerance, source: e.target.value })}
+              onChange={(offset) => onChange({ ...tolerance, offset })}
             />
-          </Field>
-        </Grid>
-      )}
+            <Field label={`${spacer ? lineWords.angleAtEachFlexPlane : lineWords.slope}, ${tolerance.slope.unit}`}>
+              <Input
+                inputMode="decimal"
+                value={tolerance.slope.text}
+                readOnly={frozen}
+                onChange={(e) => onChange({ ...tolerance, slope: { ...tolerance.slope, text: e.target.value } })}
+              />
+            </Field>
+            <Field label={lineWords.sourceOfFigures}>
+              <Input
+                value={tolerance.source}
+                readOnly={frozen}
+                placeholder={lineWords.makersManualPage12}
+                onChange={(e) => onChange({ ...tolerance, source: e.target.value })}
+              />
+            </Field>
+          </Grid>
+        )}
+        <Muted as="p">{lineWords.theMakersOrTheSites}</Muted>
+      </Fold>
       {allowed.map(({ coupling, limits, missing }) => (
         <Muted as="p" key={coupling}>
           {allowedText(coupling, limits, missing, { line, unit, resolution: 0.001 })}
         </Muted>
       ))}
-      <Muted as="p">{lineWords.theMakersOrTheSites}</Muted>
     </Card>
   )
 }

@@ -19,6 +19,7 @@ import { type StandInKind, standInKinds, standInNames, standInOf } from '../../.
 import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import type { LiveTrace } from '../../../../drawing/strip'
+import { plural } from '../../../../words/language'
 import { deviceWords } from '../../../../words/page/device'
 import { angleName } from '../../../../words/terms'
 import { liveWords } from '../../../../words/train/page/live'
@@ -260,7 +261,6 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
             onPick={(trouble) => line$.current?.send({ type: 'trouble', kind: trouble as 'none' })}
           />
         ) : null}
-        {lost > 0 ? <Muted>{liveWords.lost(lost === 1 ? '1 message' : `${lost} messages`)}</Muted> : null}
       </Row>
       {hello && matches.length < hello.probes.length ? (
         <Fault>
@@ -272,8 +272,8 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
       ) : null}
       {heard && matches.length > 0 ? (
         <>
+          <Standing readings={readings} matches={matches} set={set} line={line} unit={unit} />
           <Row>
-            <Standing readings={readings} matches={matches} set={set} line={line} unit={unit} />
             <Button look="act" isDisabled={state !== 'open' || sweeping} onPress={captureNow}>
               {liveWords.captureHereC}
             </Button>
@@ -299,6 +299,9 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
             <Status role="status" aria-label={liveWords.capturedReadings}>
               {sweeping ? <Swept readings={readings} sweep={sweep} /> : (captured ?? '')}
             </Status>
+            <Muted style={{ marginLeft: 'auto', visibility: lost > 0 ? undefined : 'hidden' }}>
+              {liveWords.lost(plural(lost, { one: '1 message', other: `${lost} messages` }))}
+            </Muted>
           </Row>
           {hello?.device.simulated ? (
             <>

@@ -12,8 +12,9 @@ import { mono } from '../../../app/style'
 import { Fault } from '../../../parts/controls'
 import { Inclined } from './Inclined'
 
-const Dials = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px;`
-const One = styled.div`display: flex; gap: 12px; align-items: center; min-width: 172px; b { ${mono} font-size: 20px; display: block; } small { color: var(--muted); font-size: 13px; }`
+// what changes twenty times a second keeps its room: nothing beside or under it moves
+const Dials = styled.div`display: grid; grid-template-columns: repeat(auto-fill, 264px); gap: 8px 16px; min-height: 66px;`
+const One = styled.div`display: flex; gap: 12px; align-items: center; b { ${mono} font-size: 20px; display: block; } small { color: var(--muted); font-size: 13px; white-space: nowrap; font-variant-numeric: tabular-nums; }`
 
 /** Above this the two shafts do not stand together, degrees. */
 const apartMay = 1

@@ -5,6 +5,7 @@ import { angleName, signedLength, stateName, unitName } from '../../../../words/
 import { moveWords } from '../../../../words/train/page/move'
 import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'
+import { Fold } from '../../../parts/Fold'
 import type { TrainFrame } from '../frame'
 
 const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
@@ -19,36 +20,37 @@ export const After = memo(function After({ frame }: { frame: TrainFrame }) {
   const sets = [...new Set(expected.map(({ state }) => state.set))]
   return (
     <Sheet aria-label={moveWords.expectedReadings}>
-      <h2>{moveWords.expectedReadingsAfterThisMove}</h2>
-      <div>
-        {sets.map((set) => (
-          <table key={set.id}>
-            <thead>
-              <tr>
-                <th />
-                {angles(set).map(({ id, degrees }) => (
-                  <th key={id} scope="col">
-                    {angleName(degrees, terms, set.angleAs)}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {expected
-                .filter(({ state }) => state.set === set)
-                .map(({ state, readings }) => (
-                  <tr key={state.id}>
-                    <th scope="row">{stateName(state, terms, true)}</th>
-                    {readings.map(({ angleId, value }) => (
-                      <td key={angleId}>{signedLength(value, terms)}</td>
-                    ))}
-                  </tr>
-                ))}
-            </tbody>
-          </table>
-        ))}
-      </div>
-      <Muted>{moveWords.inColdZeroedAsBefore(unitName[terms.unit])}</Muted>
+      <Fold title={moveWords.expectedReadingsAfterThisMove}>
+        <div>
+          {sets.map((set) => (
+            <table key={set.id}>
+              <thead>
+                <tr>
+                  <th />
+                  {angles(set).map(({ id, degrees }) => (
+                    <th key={id} scope="col">
+                      {angleName(degrees, terms, set.angleAs)}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {expected
+                  .filter(({ state }) => state.set === set)
+                  .map(({ state, readings }) => (
+                    <tr key={state.id}>
+                      <th scope="row">{stateName(state, terms, true)}</th>
+                      {readings.map(({ angleId, value }) => (
+                        <td key={angleId}>{signedLength(value, terms)}</td>
+                      ))}
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+          ))}
+        </div>
+        <Muted>{moveWords.inColdZeroedAsBefore(unitName[terms.unit])}</Muted>
+      </Fold>
     </Sheet>
   )
 })

@@ -19,6 +19,7 @@ import { creepText, halfSet, pushText, toGoText } from '../../../../words/train/
 import { moveWords } from '../../../../words/train/page/move'
 import { mono } from '../../../app/style'
 import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
+import { Fold } from '../../../parts/Fold'
 import { Peg } from '../../../parts/Peg'
 import type { TrainFrame } from '../frame'
 import { standInFor, useLive } from './useLive'
@@ -48,42 +49,43 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: TrainFrame; 
   if (machines.length === 0) return null
   return (
     <Sheet aria-label={moveWords.atTheBolts}>
-      <h2>{plane === 'horizontal' ? moveWords.atTheJackBolts : moveWords.atTheFeetLive}</h2>
-      <Row>
-        {machines.length > 1 ? (
+      <Fold title={plane === 'horizontal' ? moveWords.atTheJackBolts : moveWords.atTheFeetLive}>
+        <Row>
+          {machines.length > 1 ? (
+            <Choices
+              label={moveWords.machineBeingMoved}
+              value={chosen}
+              options={machines.map((id) => ({ value: id, text: machineName(id, terms) }))}
+              onChange={setMachine}
+            />
+          ) : null}
           <Choices
-            label={moveWords.machineBeingMoved}
-            value={chosen}
-            options={machines.map((id) => ({ value: id, text: machineName(id, terms) }))}
-            onChange={setMachine}
+            label={moveWords.direction}
+            value={plane}
+            options={[
+              { value: 'horizontal', text: moveWords.sideways },
+              { value: 'vertical', text: moveWords.upAndDown },
+            ]}
+            onChange={setPlane}
           />
-        ) : null}
-        <Choices
-          label={moveWords.direction}
-          value={plane}
-          options={[
-            { value: 'horizontal', text: moveWords.sideways },
-            { value: 'vertical', text: moveWords.upAndDown },
-          ]}
-          onChange={setPlane}
-        />
-        {work ? (
-          <Choices
-            label={moveWords.whichFeetFirst}
-            value={String(first) as '0' | '1'}
-            options={work.pushed.bolts.map(({ foot }, i) => ({
-              value: String(i) as '0' | '1',
-              text: moveWords.first(capital(feetAlone(foot, terms))),
-            }))}
-            onChange={(value) => setFirst(value === '0' ? 0 : 1)}
-          />
-        ) : null}
-      </Row>
-      {work && work.watches.length > 0 ? (
-        <Work key={`${chosen}${plane}`} work={work} frame={frame} before={before} />
-      ) : (
-        <Muted>{moveWords.noDialCanTrackThis}</Muted>
-      )}
+          {work ? (
+            <Choices
+              label={moveWords.whichFeetFirst}
+              value={String(first) as '0' | '1'}
+              options={work.pushed.bolts.map(({ foot }, i) => ({
+                value: String(i) as '0' | '1',
+                text: moveWords.first(capital(feetAlone(foot, terms))),
+              }))}
+              onChange={(value) => setFirst(value === '0' ? 0 : 1)}
+            />
+          ) : null}
+        </Row>
+        {work && work.watches.length > 0 ? (
+          <Work key={`${chosen}${plane}`} work={work} frame={frame} before={before} />
+        ) : (
+          <Muted>{moveWords.noDialCanTrackThis}</Muted>
+        )}
+      </Fold>
     </Sheet>
   )
 })

@@ -3,6 +3,7 @@ import styled from 'styled-components'
 import type { RoundPlan } from '../../../../core/kinds/train/document/schema'
 import { emptyPlan } from '../../../../core/kinds/train/plan/choices'
 import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
+import { plural } from '../../../../words/language'
 import { lengthWithUnit } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { staysNames } from '../../../../words/train/plan'
@@ -102,7 +103,9 @@ function Can({ plan }: { plan: JobPlan }) {
   return (
     <>
       <Peg peg={length ? 'outside' : 'within'} size={13} label="" />{' '}
-      {length === 0 ? moveWords.yes : length === 1 ? moveWords.noOneLimitInThe : moveWords.noLimitsInTheWay(length)}
+      {length === 0
+        ? moveWords.yes
+        : plural(length, { one: moveWords.noOneLimitInThe, other: moveWords.noLimitsInTheWay(length) })}
     </>
   )
 }

@@ -49,9 +49,12 @@ import { Picks, StockOf } from './Stock'
 import { WhatStays } from './WhatStays'
 
 const Feet = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 16px; margin: 8px 0 20px;`
-const Foot = styled(Card)<{ $chosen: boolean }>`
-  display: grid; gap: 4px; align-content: start; padding: 12px 16px; ${({ $chosen }) => ($chosen ? 'border-color: var(--kelp); box-shadow: 0 0 0 1px var(--kelp);' : '')}
+const Station = styled(Card)<{ $chosen: boolean }>`
+  display: grid; gap: 0; align-content: start; padding: 12px 16px; ${({ $chosen }) => ($chosen ? 'border-color: var(--kelp); box-shadow: 0 0 0 1px var(--kelp);' : '')}
   h3 { font-size: 16px; display: flex; justify-content: space-between; gap: 12px; small { color: var(--muted); font-weight: 400; ${mono} font-size: 13px; } }
+`
+const Foot = styled.section`
+  display: grid; gap: 4px; align-content: start; & + & { border-top: 1px solid var(--rule); margin-top: 10px; padding-top: 6px; }
   > p:first-of-type { font-size: 19px; font-weight: 700; display: flex; align-items: center; gap: 10px; min-height: 40px; }
   > p { color: var(--ink); } > p + p { color: var(--muted); font-size: 14px; }
 `
@@ -186,21 +189,29 @@ export function MoveStep() {
         {known ? (
           shown.map((machine) => (
             <section key={machine.id} aria-label={moveWords.moves2(machine.name)}>
-              {(['vertical', 'horizontal'] as const).map((plane) => (
-                <div key={plane}>
-                  <MachineHead>
-                    <h2>{plane === 'vertical' ? moveWords.shims(machine.name) : moveWords.sideways2(machine.name)}</h2>
-                    {plane === 'vertical' ? <StockOf machine={machine.id} frame={frame} /> : null}
-                  </MachineHead>
-                  <Feet>
-                    {plan?.stations
-                      .filter((station) => station.machine === machine.id)
-                      .map((station) => (
-                        <StationCard key={station.foot} station={station} plane={plane} frame={frame} terms={terms} />
+              <MachineHead>
+                <h2>{machine.name}</h2>
+                <StockOf machine={machine.id} frame={frame} />
+              </MachineHead>
+              <Feet>
+                {plan?.stations
+                  .filter((station) => station.machine === machine.id)
+                  .map((station) => (
+                    <Station
+                      key={station.foot}
+                      $chosen={frame.chosen === station.foot}
+                      onPointerEnter={() => frame.choose(station.foot)}
+                    >
+                      <h3>
+                        {capital(feetAlone(station.foot, terms))}
+                        <small>{moveWords.x(dimension(station.x, terms.unit))}</small>
+                      </h3>
+                      {(['vertical', 'horizontal'] as const).map((plane) => (
+                        <StationPlane key={plane} station={station} plane={plane} frame={frame} terms={terms} />
                       ))}
-                  </Feet>
-                </div>
-              ))}
+                    </Station>
+                  ))}
+              </Feet>
             </section>
           ))
         ) : (
@@ -243,7 +254,7 @@ interface StationCardProps {
 }
 
 /** A card is drawn again only when something on it is another: most stations stay as they are while one is dragged or typed at. */
-const StationCard = memo(
+const StationPlane = memo(
   OneStation,
   (a, b) =>
     a.plane === b.plane &&
@@ -253,7 +264,6 @@ const StationCard = memo(
     a.frame.editPlan === b.frame.editPlan &&
     a.frame.document.line === b.frame.document.line &&
     a.frame.plan?.feasible === b.frame.plan?.feasible &&
-    (a.frame.chosen === a.station.foot) === (b.frame.chosen === b.station.foot) &&
     onCard(a) === onCard(b),
 )
 
@@ -268,20 +278,10 @@ function onCard({ station, plane, frame }: StationCardProps): string {
 function OneStation({ station, plane, frame, terms }: StationCardProps) {
   const move = station[plane]
   const position = frame.solved.solution.feet.find(({ foot }) => foot === station.foot)?.[plane]?.position ?? 0
-  const name = capital(feetAlone(station.foot, terms))
   const doubted = machineDoubted(frame.solved, station.machine)
   const { text, short } = sayMove(station, plane, doubted, terms)
   return (
-    <Foot
-      $chosen={frame.chosen === station.foot}
-      aria-label={`${footName(station.foot, terms)}, ${planeName[plane]}`}
-      onPointerEnter={() => frame.choose(station.foot)}
-    >
-      <h3>
-        {name}
-        {plane === 'vertical' ? moveWords.bothFeet : ''}
-        <small>{moveWords.x(dimension(station.x, terms.unit))}</small>
-      </h3>
+    <Foot aria-label={`${footName(station.foot, terms)}, ${planeName[plane]}`}>
       {move === null ? (
         <>
           <p>{moveWords.notMeasured}</p>
@@ -292,6 +292,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
           <p>
             <Direction move={move} plane={plane} terms={terms} />
             {text}
+            {plane === 'vertical' && !isZero(move, terms) ? moveWords.bothFeet : ''}
           </p>
           {short ? <Fault as="p">{short}</Fault> : null}
           {station.machine === frame.document.line.fixed ? (

@@ -4,6 +4,7 @@ import { orderAdvice } from '../../../../core/kinds/train/plan/bolts'
 import { moveWords } from '../../../../words/train/page/move'
 import { schools } from '../../../../words/train/plan'
 import { Card, Choices, Muted } from '../../../parts/controls'
+import { Fold } from '../../../parts/Fold'
 import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
@@ -18,27 +19,28 @@ export const Order = memo(function Order({ frame }: { frame: TrainFrame }) {
   const school = round.plan?.order ?? advised
   return (
     <Sheet aria-label={moveWords.sequence}>
-      <h2>{moveWords.sequence}</h2>
-      <Choices
-        label={moveWords.sequence}
-        value={school}
-        isDisabled={frozen}
-        options={(['vertical-first', 'sideways-first', 'together'] as const).map((value) => ({
-          value,
-          text: schools[value].name,
-        }))}
-        onChange={(order) => frame.editPlan((plan) => ({ ...plan, order }))}
-      />
-      <Muted>
-        {schools[school].because}
-        {school === advised ? '' : moveWords.suggested(schools[advised].name.toLowerCase())}
-      </Muted>
-      <ol>
-        {schools[school].steps.map((step) => (
-          <li key={step}>{step}</li>
-        ))}
-      </ol>
-      <Muted>{moveWords.beforeLooseningLockedOutAnd}</Muted>
+      <Fold title={moveWords.sequence}>
+        <Choices
+          label={moveWords.sequence}
+          value={school}
+          isDisabled={frozen}
+          options={(['vertical-first', 'sideways-first', 'together'] as const).map((value) => ({
+            value,
+            text: schools[value].name,
+          }))}
+          onChange={(order) => frame.editPlan((plan) => ({ ...plan, order }))}
+        />
+        <Muted>
+          {schools[school].because}
+          {school === advised ? '' : moveWords.suggested(schools[advised].name.toLowerCase())}
+        </Muted>
+        <ol>
+          {schools[school].steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+        <Muted>{moveWords.beforeLooseningLockedOutAnd}</Muted>
+      </Fold>
     </Sheet>
   )
 }, sameButForPlan)

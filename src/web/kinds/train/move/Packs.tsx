@@ -6,9 +6,8 @@ import { packDrawing } from '../../../../drawing/pack'
 import { capital, footName, lengthWithUnit, sideName, type Terms, unitName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { packAct, shimSize } from '../../../../words/train/plan'
-import { sayTrouble } from '../../../../words/troubles'
 import { mono } from '../../../app/style'
-import { Fault, Input } from '../../../parts/controls'
+import { FaultField } from '../../../parts/FaultField'
 import type { TrainFrame } from '../frame'
 
 const Pair = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12px; margin-top: 6px; border-top: 1px solid var(--rule); padding-top: 8px;`
@@ -31,7 +30,6 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
   const { terms, round, frozen } = frame
   const typed = round.plan?.packs[foot.id]
   const shown = typed ?? (foot.present ? written(foot.present, terms) : emptyQuantity(terms.unit))
-  const fault = packFault(typed)
   const act = packAct(foot, terms)
   return (
     <Side>
@@ -51,13 +49,14 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
           )}
         </small>
       ) : null}
-      <Input
-        aria-label={moveWords.shimsUnderFoot(
+      <FaultField
+        hidden
+        label={moveWords.shimsUnderFoot(
           footName(foot.station, terms),
           sideName(foot.side, terms),
           unitName[terms.unit],
         )}
-        aria-invalid={fault ? true : undefined}
+        trouble={packFault(typed)}
         placeholder={moveWords.now105}
         readOnly={frozen}
         maxLength={40}
@@ -69,7 +68,6 @@ function OnePack({ foot, frame }: { foot: PlannedFoot; frame: TrainFrame }) {
           )
         }
       />
-      {fault ? <Fault>{sayTrouble(fault)}</Fault> : null}
     </Side>
   )
 }

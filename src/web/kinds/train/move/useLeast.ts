@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Job, Round } from '../../../../core/kinds/train/document/schema'
 import { factsOf, marginOf } from '../../../../core/kinds/train/plan/choices'
-import { planeProblem } from '../../../../core/kinds/train/plan/problem'
 import type { JobSolution } from '../../../../core/kinds/train/solve/round'
 import type { Least } from '../../../../core/least/least'
 import { gradeOf } from '../../../../core/verdict/typed'
-import { Planner } from '../../../planner/planner'
+import type { Planner } from '../../../planner/planner'
+import type { Arithmetic } from './useArithmetic'
 
 export interface LeastState {
   least: Least | undefined
@@ -20,26 +20,26 @@ export interface LeastState {
 
 /**
  * The least moves of a round, found in workers while the page goes on. Asked anew whenever anything they hang on changes; not
- * at all while nothing is asked (`wanted` false) or nothing is measured.
+ * at all while nothing is asked (no `arithmetic`) or nothing is measured.
  */
 export function useLeast(
   job: Pick<Job, 'line' | 'seat'>,
   round: Round,
   solved: JobSolution,
-  wanted: boolean,
+  arithmetic: Arithmetic | undefined,
 ): LeastState {
   const planner = useRef<Planner>(undefined)
   const [state, setState] = useState<{ key: string; least?: Least; cancelled?: boolean; fault?: string }>({ key: '' })
   const [programs, setPrograms] = useState(0)
   const [asked, setAsked] = useState(0)
   const problems = useMemo(() => {
-    if (!wanted || !solved.solution.couplings.some(({ result }) => result.ok)) return undefined
+    if (!arithmetic || !solved.solution.couplings.some(({ result }) => result.ok)) return undefined
     const { train, solution } = solved
     const facts = factsOf(job, round)
     const of = (plane: 'vertical' | 'horizontal') =>
-      planeProblem(train, solution, facts, plane, marginOf(round.plan), gradeOf(job.line))
+      arithmetic.planeProblem(train, solution, facts, plane, marginOf(round.plan), gradeOf(job.line))
     return { vertical: of('vertical'), horizontal: of('horizontal') }
-  }, [job, round, solved, wanted])
+  }, [job, round, solved, arithmetic])
   // infinities are written out as well: a limit that goes is a change
   const key = useMemo(
     () => (problems ? JSON.stringify(problems, (_, value) => (typeof value === 'number' ? String(value) : value)) : ''),
@@ -51,8 +51,8 @@ export function useLeast(
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for the problems; asking again asks again
   useEffect(() => {
     const now = latest.current
-    if (!now) return undefined
-    planner.current ??= new Planner()
+    if (!now || !arithmetic) return undefined
+    planner.current ??= new arithmetic.Planner()
     let stale = false
     setPrograms(0)
     planner.current
@@ -72,19 +72,23 @@ export function useLeast(
   useEffect(() => () => planner.current?.cancel(), [])
 
   const settled = state.key === key
-  return {
-    least: settled ? state.least : undefined,
-    working: problems !== undefined && !settled,
-    programs,
-    cancelled: settled && state.cancelled === true,
-    fault: settled ? state.fault : undefined,
-    cancel: () => {
-      planner.current?.cancel()
-      setState({ key, cancelled: true })
-    },
-    again: () => {
-      setState({ key: '' })
-      setAsked((n) => n + 1)
-    },
-  }
+  const working = problems !== undefined && !settled
+  return useMemo(
+    () => ({
+      least: settled ? state.least : undefined,
+      working,
+      programs,
+      cancelled: settled && state.cancelled === true,
+      fault: settled ? state.fault : undefined,
+      cancel: () => {
+        planner.current?.cancel()
+        setState({ key, cancelled: true })
+      },
+      again: () => {
+        setState({ key: '' })
+        setAsked((n) => n + 1)
+      },
+    }),
+    [settled, state, working, programs, key],
+  )
 }

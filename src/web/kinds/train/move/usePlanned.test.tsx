@@ -1,11 +1,12 @@
 // @vitest-environment happy-dom
 import { act, cleanup, renderHook } from '@testing-library/react'
-import { afterEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import type { Job, Round } from '../../../../core/kinds/train/document/schema'
 import { planRound } from '../../../../core/kinds/train/plan/plan'
 import { pumpAndMotor, readOnRig, stocked } from '../../../../core/kinds/train/rig'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
 import type { Handle } from '../../../../drawing/scene'
+import { fetchArithmetic } from './useArithmetic'
 import { usePlanned } from './usePlanned'
 
 const asked = vi.hoisted(() => ({ times: 0 }))
@@ -24,6 +25,8 @@ vi.mock('../../../planner/useLeast', () => ({
   },
 }))
 afterEach(cleanup)
+// as the step fetches it with itself
+beforeAll(fetchArithmetic)
 
 const line = pumpAndMotor()
 const truth = { offsetZ: 0.21, slopeZ: 0.0005, offsetY: -0.09, slopeY: 0.0002 }

@@ -2,11 +2,11 @@ import { useCallback, useMemo, useState } from 'react'
 import { lineAt, type Plane } from '../../../../core/frame/axis'
 import type { Job, Round, RoundPlan } from '../../../../core/kinds/train/document/schema'
 import { emptyPlan, factsOf, trainEnds } from '../../../../core/kinds/train/plan/choices'
-import { type Dragged, dragLine } from '../../../../core/kinds/train/plan/drag'
-import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
-import { planeProblem } from '../../../../core/kinds/train/plan/problem'
+import type { Dragged } from '../../../../core/kinds/train/plan/drag'
+import type { JobPlan } from '../../../../core/kinds/train/plan/plan'
 import type { JobSolution } from '../../../../core/kinds/train/solve/round'
 import type { Handle } from '../../../../drawing/scene'
+import { useArithmetic } from './useArithmetic'
 import { type LeastState, useLeast } from './useLeast'
 
 export interface Planned {
@@ -22,7 +22,8 @@ export interface Planned {
 /** The plan of a round as it stands, the target line while it is dragged included. */
 export function usePlanned(job: Job, round: Round, solved: JobSolution, wanted: boolean): Planned {
   const [dragged, setDragged] = useState<{ drawn: NonNullable<RoundPlan['drawn']>; by: Dragged['stoppedBy'] }>()
-  const least = useLeast(job, round, solved, wanted)
+  const arithmetic = useArithmetic(wanted)
+  const least = useLeast(job, round, solved, arithmetic)
   const asDragged = useMemo(
     (): Round =>
       dragged ? { ...round, plan: { ...(round.plan ?? emptyPlan()), stays: 'drawn', drawn: dragged.drawn } } : round,
@@ -30,17 +31,17 @@ export function usePlanned(job: Job, round: Round, solved: JobSolution, wanted: 
   )
   const found = least.least
   const plan = useMemo(
-    () => (wanted ? planRound(job, asDragged, solved, found) : undefined),
-    [wanted, job, asDragged, solved, found],
+    () => arithmetic?.planRound(job, asDragged, solved, found),
+    [arithmetic, job, asDragged, solved, found],
   )
   const drag = useCallback(
     (handle: Handle, value: number): RoundPlan['drawn'] | undefined => {
       const target = plan?.target
-      if (!target) return undefined
+      if (!target || !arithmetic) return undefined
       const ends = trainEnds(solved)
-      const problem = planeProblem(solved.train, solved.solution, factsOf(job, round), handle.plane, 0)
+      const problem = arithmetic.planeProblem(solved.train, solved.solution, factsOf(job, round), handle.plane, 0)
       const pivot = Math.abs(handle.x - ends[0]) < Math.abs(handle.x - ends[1]) ? ends[1] : ends[0]
-      const { line, stoppedBy } = dragLine(problem, target[handle.plane], { at: handle.x, pivot, value })
+      const { line, stoppedBy } = arithmetic.dragLine(problem, target[handle.plane], { at: handle.x, pivot, value })
       const at = (plane: Plane) => {
         const of = plane === handle.plane ? line : target[plane]
         return { first: lineAt(of, ends[0]), last: lineAt(of, ends[1]) }
@@ -49,7 +50,7 @@ export function usePlanned(job: Job, round: Round, solved: JobSolution, wanted: 
       setDragged({ drawn, by: stoppedBy })
       return drawn
     },
-    [plan, solved, job, round],
+    [plan, solved, job, round, arithmetic],
   )
   const letGo = useCallback(() => setDragged(undefined), [])
   return { plan, least, drag, letGo, stoppedBy: dragged?.by }

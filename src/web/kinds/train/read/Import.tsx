@@ -1,15 +1,10 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useState } from 'react'
 import styled from 'styled-components'
 import type { AngleAs } from '../../../../core/frame/angleTyped'
+import { formatNumber } from '../../../../core/frame/number'
 import type { Unit } from '../../../../core/frame/units'
 import type { Round } from '../../../../core/kinds/train/document/schema'
-import {
-  type Cells,
-  guessMapping,
-  type Mapping,
-  readingsTable,
-  takeReadings,
-} from '../../../../core/kinds/train/document/table'
+import { type Cells, guessMapping, type Mapping, readingsTable } from '../../../../core/kinds/train/document/table'
 import { surveyOf } from '../../../../core/kinds/train/survey/ofJob'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import { stateName, unitName } from '../../../../words/terms'
@@ -19,12 +14,15 @@ import { mono } from '../../../app/style'
 import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
 import { fileName, safeCells, saveText } from '../../../parts/files'
 import { useTrainFrame } from '../frame'
+import { useSheet, useTaken } from '../sheet/useSheet'
 
 const Sheet = styled(Card)`display: grid; gap: 12px; margin-bottom: 16px;
   table { border-collapse: collapse; ${mono} font-size: 13px; } td, th { border: 1px solid var(--rule); padding: 4px 10px; text-align: right; } th { font-weight: 600; }
   td[data-bad='true'] { border: 2px solid var(--outside); }`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: end;`
 const Scroll = styled.div`overflow-x: auto;`
+
+const noCells: Cells = []
 
 interface Props {
   set: ReadSet
@@ -41,46 +39,36 @@ export function Import({ set, round, onSet, done }: Props) {
   const { sides } = document.line
   const states = solved.dials.filter((state) => state.set.id === set.id)
   const [text, setText] = useState('')
-  const [cells, setCells] = useState<Cells>([])
+  const [file, setFile] = useState<File>()
   const [mapping, setMapping] = useState<Mapping>()
+  const reader = useSheet(file ?? text)
+  const { sheet } = reader
+  const cells = sheet.state === 'read' ? sheet.head : noCells
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: guessed once for each text; later choices are the person's
+  // biome-ignore lint/correctness/useExhaustiveDependencies: guessed once for each sheet; later choices are the person's
   useEffect(() => {
-    let wanted = true
-    void import('papaparse').then(({ default: papa }) => {
-      if (!wanted) return
-      const { data } = papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' })
-      const rows = text.trim() ? data : []
-      setCells(rows)
-      setMapping(
-        rows.length
-          ? guessMapping(
-              rows,
-              states.map((state) => ({ id: state.id, words: stateName(state, terms) })),
-              settings.unit,
-              document.line.sides,
-              set,
-            )
-          : undefined,
-      )
-    })
-    return () => {
-      wanted = false
-    }
-  }, [text])
+    setMapping(
+      cells.length > 0
+        ? guessMapping(
+            cells,
+            states.map((state) => ({ id: state.id, words: stateName(state, terms) })),
+            settings.unit,
+            document.line.sides,
+            set,
+          )
+        : undefined,
+    )
+  }, [cells])
 
-  const taken = useMemo(
-    () => (mapping ? takeReadings(set, cells, mapping, sides) : undefined),
-    [set, cells, mapping, sides],
-  )
-  const width = Math.max(0, ...cells.slice(0, 50).map((row) => row.length))
+  const taken = useTaken(reader, set, mapping, sides)
+  const width = Math.max(0, ...cells.map((row) => row.length))
   const columns = Array.from({ length: width }, (_, i) => ({
     value: String(i),
     text: `${letter(i)}${mapping?.headings ? `: ${cells[0]?.[i] ?? ''}` : ''}`,
   }))
   const faultAt = (row: number, column: number) =>
     taken && !taken.ok && taken.faults.some((fault) => fault.row === row + 1 && fault.column === column + 1)
-  const file = fileName(`${document.line.name || 'line'} ${round.id}`)
+  const name = fileName(`${document.line.name || 'line'} ${round.id}`)
 
   return (
     <Sheet aria-label={readWords.importAndExport}>
@@ -91,7 +79,10 @@ export function Import({ set, round, onSet, done }: Props) {
             cols={46}
             placeholder={readWords.angleMotorPump00}
             value={text}
-            onChange={(event) => setText(event.target.value)}
+            onChange={(event) => {
+              setFile(undefined)
+              setText(event.target.value)
+            }}
           />
         </Field>
         <Field label={readWords.orACsvFile}>
@@ -100,11 +91,19 @@ export function Import({ set, round, onSet, done }: Props) {
             accept=".csv,.txt,.tsv,text/csv"
             onChange={(event) => {
               const [chosen] = event.target.files ?? []
-              if (chosen) void chosen.text().then(setText)
+              if (chosen) setFile(chosen)
             }}
           />
         </Field>
       </Row>
+      {sheet.state === 'reading' ? (
+        <Row role="status">
+          <progress max={1} value={sheet.share} aria-label={readWords.readingTheFile} />
+          <Muted>{readWords.readSoFar(formatNumber(100 * sheet.share, 0))}</Muted>
+        </Row>
+      ) : sheet.state === 'unreadable' ? (
+        <Fault role="alert">{readWords.fileUnreadable}</Fault>
+      ) : null}
       {mapping ? (
         <>
           <Row>
@@ -192,9 +191,7 @@ export function Import({ set, round, onSet, done }: Props) {
                   {sayTrouble(fault.trouble)}
                 </Fault>
               ))}
-              {taken.faults.length > 4 ? (
-                <Muted>{readWords.andMoreNothingImportedYet(taken.faults.length - 4)}</Muted>
-              ) : null}
+              {taken.all > 4 ? <Muted>{readWords.andMoreNothingImportedYet(taken.all - 4)}</Muted> : null}
             </div>
           ) : null}
           <Row>
@@ -203,10 +200,7 @@ export function Import({ set, round, onSet, done }: Props) {
               isDisabled={!taken?.ok}
               onPress={() => {
                 if (!taken?.ok) return
-                onSet((s) => {
-                  const again = takeReadings(s, cells, mapping, sides)
-                  return again.ok ? again.set : s
-                })
+                onSet(() => taken.set)
                 done()
               }}
             >
@@ -223,7 +217,7 @@ export function Import({ set, round, onSet, done }: Props) {
           onPress={() =>
             void import('papaparse').then(({ default: papa }) =>
               saveText(
-                `${file}.csv`,
+                `${name}.csv`,
                 'text/csv',
                 papa.unparse(
                   readingsTable(set, solved.dials, (state) => stateName(state, terms), settings.unit),
@@ -238,7 +232,7 @@ export function Import({ set, round, onSet, done }: Props) {
         <Button
           onPress={() =>
             saveText(
-              `${file}.survey.json`,
+              `${name}.survey.json`,
               'application/json',
               `${JSON.stringify(surveyOf(document, round), null, 1)}\n`,
             )

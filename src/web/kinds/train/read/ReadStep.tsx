@@ -1,4 +1,4 @@
-import { useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import type { Finding } from '../../../../core/kinds/train/advice/finding'
@@ -6,7 +6,7 @@ import { findingsFor } from '../../../../core/kinds/train/advice/findings'
 import { roundAsIf } from '../../../../core/kinds/train/document/asIf'
 import { makeSet } from '../../../../core/kinds/train/document/make'
 import type { Round } from '../../../../core/kinds/train/document/schema'
-import { solveRound } from '../../../../core/kinds/train/solve/round'
+import { type JobSolution, solveRound } from '../../../../core/kinds/train/solve/round'
 import { probeKinds } from '../../../../core/probes'
 import { repeatOf } from '../../../../core/shafts/make'
 import type { ReadSet } from '../../../../core/shafts/schema'
@@ -14,9 +14,11 @@ import type { ProbeState } from '../../../../core/shafts/state'
 import type { Suspect } from '../../../../core/shafts/suspects'
 import { turningOrder } from '../../../../core/shafts/turning'
 import { readingKey, readingsIn } from '../../../../core/shafts/typed'
+import { plural } from '../../../../words/language'
 import { couplingName } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
 import { readWords } from '../../../../words/train/page/read'
+import type { TrainTerms } from '../../../../words/train/terms'
 import { newId } from '../../../app/newId'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
 import { Photographs } from '../../../job/photographs/Photographs'
@@ -290,16 +292,28 @@ export function ReadStep() {
           }))}
         />
       </Bench>
-      <Say items={[...trying, ...frame.reminders, ...sayItems(findingsFor(solved, 'read'), terms, actsFor)]} />
+      <ReadSay solved={solved} terms={terms} first={[...trying, ...frame.reminders]} actsFor={actsFor} />
     </BenchAndSay>
   )
+}
+
+/** What the readings mean: worked out once they are painted. */
+function ReadSay(props: {
+  solved: JobSolution
+  terms: TrainTerms
+  first: readonly SayItem[]
+  actsFor: (finding: Finding) => Act[]
+}) {
+  const solved = useDeferredValue(props.solved)
+  const findings = useMemo(() => findingsFor(solved, 'read'), [solved])
+  return <Say items={[...props.first, ...sayItems(findings, props.terms, props.actsFor)]} />
 }
 
 /** What goes when a round is deleted. */
 function goesWithRound({ sets, plan }: Round): string {
   const readings = readingsIn(sets)
   const what = [
-    sets.length === 1 ? readWords.itsSet : readWords.itsSets(sets.length),
+    plural(sets.length, { one: readWords.itsSet, other: readWords.itsSets(sets.length) }),
     ...(readings > 0 ? [readWords.readings(readings)] : []),
     ...(plan ? [readWords.itsPlan] : []),
   ]

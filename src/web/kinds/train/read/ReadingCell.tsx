@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react'
-import { memo, type RefCallback } from 'react'
+import { memo, type RefCallback, useCallback } from 'react'
 import styled from 'styled-components'
 import { type Quantity, quantityFault } from '../../../../core/frame/quantity'
 import type { Unit } from '../../../../core/frame/units'
@@ -68,9 +68,12 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
   const { angleId, label, turns, unit, frozen, hands } = props
   const quantity: Quantity = { text: props.text, unit: props.typedUnit }
   const fault = quantityFault(quantity)
-  const turn = (by: 1 | -1) => {
-    if (!frozen) hands.turn(angleId, by)
-  }
+  const turn = useCallback(
+    (by: 1 | -1) => {
+      if (!frozen) hands.turn(angleId, by)
+    },
+    [frozen, hands, angleId],
+  )
   return (
     <Cell $width={props.width} style={{ left: props.left }} data-bad={Boolean(fault) || props.suspected}>
       <span className="label" aria-hidden="true">
@@ -104,19 +107,23 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
           event.preventDefault()
         }}
       />
-      {props.active && !frozen ? (
-        <Turns className="turns" role="group" aria-label={readWords.wholeTurnsAt(label.toLowerCase())}>
-          <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial} onPress={() => turn(-1)}>
-            <Minus size={16} />
-          </Button>
-          <span>
-            <b>{turns}</b> {readWords.turns}
-          </span>
-          <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial2} onPress={() => turn(1)}>
-            <Plus size={16} />
-          </Button>
-        </Turns>
-      ) : null}
+      {props.active && !frozen ? <WholeTurns label={label} turns={turns} turn={turn} /> : null}
     </Cell>
+  )
+})
+
+const WholeTurns = memo(function WholeTurns(props: { label: string; turns: number; turn: (by: 1 | -1) => void }) {
+  return (
+    <Turns className="turns" role="group" aria-label={readWords.wholeTurnsAt(props.label.toLowerCase())}>
+      <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial} onPress={() => props.turn(-1)}>
+        <Minus size={16} />
+      </Button>
+      <span>
+        <b>{props.turns}</b> {readWords.turns}
+      </span>
+      <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial2} onPress={() => props.turn(1)}>
+        <Plus size={16} />
+      </Button>
+    </Turns>
   )
 })

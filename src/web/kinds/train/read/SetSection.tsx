@@ -4,6 +4,7 @@ import { secondPlane } from '../../../../core/kinds/train/document/stations'
 import { probeKinds } from '../../../../core/probes'
 import type { ProbeSetUp, ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
+import { turningOrder } from '../../../../core/shafts/turning'
 import { isCoupled, readingKey, readingsIn, setPurpose } from '../../../../core/shafts/typed'
 import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
 import { readWords } from '../../../../words/train/page/read'
@@ -88,6 +89,11 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
               frozen={frozen}
               onSet={editSet}
               onDial={editDial}
+              onDone={() => {
+                const [first] = states
+                const [angle] = first ? turningOrder(first.set) : []
+                if (first && angle) focusCell(first.id, angle.id)
+              }}
             />
             {onRemove ? (
               <Remove

@@ -6,10 +6,16 @@ import { type Method, methods, type ReadSet } from '../../../../core/shafts/sche
 import { purposes } from '../../../../core/shafts/together'
 import { isCoupled, sags, setPurpose } from '../../../../core/shafts/typed'
 import { capital, methodNames, purposeNames, sideName } from '../../../../words/terms'
+import { howReadText } from '../../../../words/train/howRead'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { Choices, Fault, Field, Muted, Select } from '../../../parts/controls'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: end;`
+/** What is usual stands as one sentence; who wants it otherwise opens it. */
+const Fold = styled.details`
+  summary { cursor: pointer; min-height: 44px; display: flex; flex-wrap: wrap; gap: 4px 10px; align-items: center; b { color: var(--kelp); text-decoration: underline; text-underline-offset: 3px; } }
+  &[open] summary b { visibility: hidden; }
+`
 const Told = styled.div`display: grid; gap: 4px; > span { font-size: 13px; color: var(--muted); }`
 
 interface Props {
@@ -59,81 +65,82 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
         ) : null}
         {locked && !frozen ? <Muted>{setUpWords.readingsEnteredForAnotherMethod}</Muted> : null}
       </Row>
-      <Row>
-        <Told>
-          <span>{setUpWords.purpose}</span>
-          <Choices
-            label={setUpWords.purposeOfTheseReadings}
-            value={setPurpose(set)}
-            isDisabled={frozen}
-            options={purposes.map((value) => ({ value, text: capital(purposeNames[value]) }))}
-            onChange={(purpose) => onSet((s) => withPurpose(s, purpose))}
-          />
-        </Told>
-        <Told>
-          <span>{setUpWords.turned}</span>
-          <Choices
-            label={setUpWords.whichShaftsTurn}
-            value={set.turned ?? 'both'}
-            isDisabled={frozen}
-            options={[
-              { value: 'both', text: setUpWords.bothShaftsTogether },
-              { value: 'one', text: setUpWords.bracketsShaftOnly },
-            ]}
-            onChange={(turned) => onSet((s) => ({ ...s, turned }))}
-          />
-        </Told>
-        <Told>
-          <span>{setUpWords.turningFromTheTopToward}</span>
-          <Choices
-            label={setUpWords.directionOfRotation}
-            value={set.direction ?? 'far'}
-            isDisabled={frozen}
-            options={[
-              { value: 'far', text: sideName('far', terms) },
-              { value: 'near', text: sideName('near', terms) },
-            ]}
-            onChange={(direction) => onSet((s) => ({ ...s, direction }))}
-          />
-        </Told>
-        {set.probes.some(sags) ? (
+      <Fold>
+        <summary>
+          <span>{howReadText(set, line)}</span> <b>{setUpWords.change}</b>
+        </summary>
+        <Row>
           <Told>
-            <span>{setUpWords.zeroed}</span>
+            <span>{setUpWords.purpose}</span>
             <Choices
-              label={setUpWords.howTheDialsWereZeroed}
-              value={set.zeroed ?? 'any'}
+              label={setUpWords.purposeOfTheseReadings}
+              value={setPurpose(set)}
               isDisabled={frozen}
-              options={[
-                { value: 'any', text: setUpWords.anywhere },
-                { value: 'halved', text: setUpWords.atASideThenHalved },
-                { value: 'sag', text: setUpWords.setToSagAtThe },
-              ]}
-              onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
+              options={purposes.map((value) => ({ value, text: capital(purposeNames[value]) }))}
+              onChange={(purpose) => onSet((s) => withPurpose(s, purpose))}
             />
           </Told>
-        ) : null}
-        <Told>
-          <span>{setUpWords.anglesGivenBy}</span>
-          <Choices
-            label={setUpWords.howAnglesAreGiven}
-            value={set.angleAs ?? 'quarters'}
-            options={[
-              { value: 'quarters', text: setUpWords.quarters },
-              { value: 'degrees', text: setUpWords.degrees },
-              { value: 'clock-left', text: setUpWords.clockFromTheLeftEnd },
-              { value: 'clock-right', text: setUpWords.clockFromTheRightEnd },
-            ]}
-            isDisabled={frozen}
-            onChange={(angleAs) => onSet((s) => ({ ...s, angleAs }))}
-          />
-        </Told>
-      </Row>
+          <Told>
+            <span>{setUpWords.turned}</span>
+            <Choices
+              label={setUpWords.whichShaftsTurn}
+              value={set.turned ?? 'both'}
+              isDisabled={frozen}
+              options={[
+                { value: 'both', text: setUpWords.bothShaftsTogether },
+                { value: 'one', text: setUpWords.bracketsShaftOnly },
+              ]}
+              onChange={(turned) => onSet((s) => ({ ...s, turned }))}
+            />
+          </Told>
+          <Told>
+            <span>{setUpWords.turningFromTheTopToward}</span>
+            <Choices
+              label={setUpWords.directionOfRotation}
+              value={set.direction ?? 'far'}
+              isDisabled={frozen}
+              options={[
+                { value: 'far', text: sideName('far', terms) },
+                { value: 'near', text: sideName('near', terms) },
+              ]}
+              onChange={(direction) => onSet((s) => ({ ...s, direction }))}
+            />
+          </Told>
+          {set.probes.some(sags) ? (
+            <Told>
+              <span>{setUpWords.zeroed}</span>
+              <Choices
+                label={setUpWords.howTheDialsWereZeroed}
+                value={set.zeroed ?? 'any'}
+                isDisabled={frozen}
+                options={[
+                  { value: 'any', text: setUpWords.anywhere },
+                  { value: 'halved', text: setUpWords.atASideThenHalved },
+                  { value: 'sag', text: setUpWords.setToSagAtThe },
+                ]}
+                onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
+              />
+            </Told>
+          ) : null}
+          <Told>
+            <span>{setUpWords.anglesGivenBy}</span>
+            <Choices
+              label={setUpWords.howAnglesAreGiven}
+              value={set.angleAs ?? 'quarters'}
+              options={[
+                { value: 'quarters', text: setUpWords.quarters },
+                { value: 'degrees', text: setUpWords.degrees },
+                { value: 'clock-left', text: setUpWords.clockFromTheLeftEnd },
+                { value: 'clock-right', text: setUpWords.clockFromTheRightEnd },
+              ]}
+              isDisabled={frozen}
+              onChange={(angleAs) => onSet((s) => ({ ...s, angleAs }))}
+            />
+          </Told>
+        </Row>
+      </Fold>
       <Muted>{setUpWords.turnOneWayOnlyTo(whatOf(set))}</Muted>
-      {isCoupled(set) ? (
-        <Fault>{setUpWords.withTheCouplingConnectedThe}</Fault>
-      ) : (
-        <Muted>{setUpWords.couplingDisconnected}</Muted>
-      )}
+      {isCoupled(set) ? <Fault>{setUpWords.withTheCouplingConnectedThe}</Fault> : null}
     </>
   )
 }

@@ -44,14 +44,16 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
     ({ value }) => value !== probe.id && value !== secondPlane(probe.id),
   )
   const place = (station: Station, x: number | undefined, label: string, onChange: (station: Station) => void) => (
-    <QuantityField
-      label={label}
-      quantity={station.distance}
-      unit={length}
-      readOnly={frozen}
-      onChange={(distance) => onChange({ ...station, distance })}
-      hint={x === undefined ? '' : setUpWords.wardX(capital(station.toward), dimension(x, unit))}
-    />
+    <div data-needed="">
+      <QuantityField
+        label={label}
+        quantity={station.distance}
+        unit={length}
+        readOnly={frozen}
+        onChange={(distance) => onChange({ ...station, distance })}
+        hint={x === undefined ? '' : setUpWords.wardX(capital(station.toward), dimension(x, unit))}
+      />
+    </div>
   )
   const corrected = probe.correction
   return (
@@ -152,97 +154,17 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             hint={setUpWords.blankHalfTheResolution}
           />
         ) : (
-          <QuantityField
-            label={kind.sag === 'above zero' ? setUpWords.bracketSagBottomOfBore : setUpWords.bracketSagBottomOfBar}
-            signed
-            quantity={probe.sag}
-            unit={unit}
-            readOnly={frozen}
-            onChange={(sag) => put({ sag }, 'sag')}
-            hint={kind.sag === 'above zero' ? setUpWords.normallyAboveZeroItHangs : setUpWords.normallyBelowZero}
-          />
-        )}
-        <QuantityField
-          label={head ? setUpWords.resolution : setUpWords.graduation}
-          positive
-          quantity={probe.graduation}
-          unit={unit}
-          readOnly={frozen}
-          onChange={(graduation) => put({ graduation }, 'graduation')}
-        />
-        {head ? null : (
-          <>
+          <div data-needed="">
             <QuantityField
-              label={setUpWords.oneTurnOfTheDial}
-              quantity={probe.turn}
+              label={kind.sag === 'above zero' ? setUpWords.bracketSagBottomOfBore : setUpWords.bracketSagBottomOfBar}
+              signed
+              quantity={probe.sag}
               unit={unit}
               readOnly={frozen}
-              onChange={(turn) => put({ turn }, 'turn')}
+              onChange={(sag) => put({ sag }, 'sag')}
+              hint={kind.sag === 'above zero' ? setUpWords.normallyAboveZeroItHangs : setUpWords.normallyBelowZero}
             />
-            <QuantityField
-              label={setUpWords.plungerTravel}
-              quantity={probe.travel ?? emptyQuantity(unit)}
-              unit={unit}
-              readOnly={frozen}
-              onChange={(travel) => put({ travel }, 'travel')}
-              hint={setUpWords.ifKnown}
-            />
-            <QuantityField
-              label={setUpWords.spanClampToPlunger}
-              quantity={probe.span ?? emptyQuantity(length)}
-              unit={length}
-              readOnly={frozen}
-              onChange={(span) => put({ span }, 'span')}
-              hint={setUpWords.asMountedHere}
-            />
-            <Field label={setUpWords.mountingAngle}>
-              <Select
-                disabled={frozen}
-                value={corrected?.kind ?? 'square'}
-                options={[
-                  { value: 'square', text: setUpWords.squarePlunger },
-                  { value: 'plunger', text: setUpWords.plungerAtAnAngle },
-                  { value: 'lever', text: setUpWords.leverDial },
-                  { value: 'nulling', text: setUpWords.nulledAgainstAScale },
-                ]}
-                onPick={(kind) =>
-                  onProbe((p) => {
-                    const { correction: _, ...bare } = p
-                    return kind === 'square'
-                      ? bare
-                      : { ...bare, correction: { angle: '', madeFor: '', ...p.correction, kind: kind as 'lever' } }
-                  }, `${probe.id}:kind`)
-                }
-              />
-            </Field>
-            {corrected && corrected.kind !== 'nulling' ? (
-              <Field
-                label={
-                  corrected.kind === 'lever' ? setUpWords.leverToTheSurfaceDegrees : setUpWords.plungerAngleDegrees
-                }
-              >
-                <Input
-                  readOnly={frozen}
-                  inputMode="decimal"
-                  value={corrected.angle}
-                  maxLength={8}
-                  onChange={(event) => put({ correction: { ...corrected, angle: event.target.value } }, 'lean')}
-                />
-              </Field>
-            ) : null}
-            {corrected?.kind === 'lever' ? (
-              <Field label={setUpWords.tipMadeForDegrees}>
-                <Input
-                  readOnly={frozen}
-                  inputMode="decimal"
-                  value={corrected.madeFor}
-                  maxLength={8}
-                  placeholder="0"
-                  onChange={(event) => put({ correction: { ...corrected, madeFor: event.target.value } }, 'madeFor')}
-                />
-              </Field>
-            ) : null}
-          </>
+          </div>
         )}
         {set.turned === 'one' && !head ? (
           <>
@@ -267,6 +189,93 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
+      <Own open={corrected !== undefined}>
+        <summary>{head ? setUpWords.resolutionOfIt : setUpWords.moreOfIt}</summary>
+        <Grid>
+          <QuantityField
+            label={head ? setUpWords.resolution : setUpWords.graduation}
+            positive
+            quantity={probe.graduation}
+            unit={unit}
+            readOnly={frozen}
+            onChange={(graduation) => put({ graduation }, 'graduation')}
+          />
+          {head ? null : (
+            <>
+              <QuantityField
+                label={setUpWords.oneTurnOfTheDial}
+                quantity={probe.turn}
+                unit={unit}
+                readOnly={frozen}
+                onChange={(turn) => put({ turn }, 'turn')}
+              />
+              <QuantityField
+                label={setUpWords.plungerTravel}
+                quantity={probe.travel ?? emptyQuantity(unit)}
+                unit={unit}
+                readOnly={frozen}
+                onChange={(travel) => put({ travel }, 'travel')}
+                hint={setUpWords.ifKnown}
+              />
+              <QuantityField
+                label={setUpWords.spanClampToPlunger}
+                quantity={probe.span ?? emptyQuantity(length)}
+                unit={length}
+                readOnly={frozen}
+                onChange={(span) => put({ span }, 'span')}
+                hint={setUpWords.asMountedHere}
+              />
+              <Field label={setUpWords.mountingAngle}>
+                <Select
+                  disabled={frozen}
+                  value={corrected?.kind ?? 'square'}
+                  options={[
+                    { value: 'square', text: setUpWords.squarePlunger },
+                    { value: 'plunger', text: setUpWords.plungerAtAnAngle },
+                    { value: 'lever', text: setUpWords.leverDial },
+                    { value: 'nulling', text: setUpWords.nulledAgainstAScale },
+                  ]}
+                  onPick={(kind) =>
+                    onProbe((p) => {
+                      const { correction: _, ...bare } = p
+                      return kind === 'square'
+                        ? bare
+                        : { ...bare, correction: { angle: '', madeFor: '', ...p.correction, kind: kind as 'lever' } }
+                    }, `${probe.id}:kind`)
+                  }
+                />
+              </Field>
+              {corrected && corrected.kind !== 'nulling' ? (
+                <Field
+                  label={
+                    corrected.kind === 'lever' ? setUpWords.leverToTheSurfaceDegrees : setUpWords.plungerAngleDegrees
+                  }
+                >
+                  <Input
+                    readOnly={frozen}
+                    inputMode="decimal"
+                    value={corrected.angle}
+                    maxLength={8}
+                    onChange={(event) => put({ correction: { ...corrected, angle: event.target.value } }, 'lean')}
+                  />
+                </Field>
+              ) : null}
+              {corrected?.kind === 'lever' ? (
+                <Field label={setUpWords.tipMadeForDegrees}>
+                  <Input
+                    readOnly={frozen}
+                    inputMode="decimal"
+                    value={corrected.madeFor}
+                    maxLength={8}
+                    placeholder="0"
+                    onChange={(event) => put({ correction: { ...corrected, madeFor: event.target.value } }, 'madeFor')}
+                  />
+                </Field>
+              ) : null}
+            </>
+          )}
+        </Grid>
+      </Own>
       {head && set.angles.length > 0 ? (
         <Own>
           <summary>{setUpWords.actualAnglesDifferSlightlyFrom}</summary>

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react'
-import { useState } from 'react'
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import { emptyQuantity, type Quantity, quantityMm } from '../../../../core/frame/quantity'
 import { fromMm } from '../../../../core/frame/units'
@@ -14,6 +14,7 @@ import type { ProbeSetUp as Probe, ReadSet } from '../../../../core/shafts/schem
 import { probeWords } from '../../../../words/probes'
 import { capital, unitName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
+import { focusIsFree } from '../../../app/focus'
 import { newId } from '../../../app/newId'
 import { Button, Card } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
@@ -34,7 +35,14 @@ interface Props {
   frozen: boolean
   onSet: (change: (set: ReadSet) => ReadSet, mark?: string) => void
   onDial: (dialId: string, change: (dial: Probe) => Probe, mark?: string) => void
+  /** All that is needed is entered: on to the first reading. */
+  onDone: () => void
 }
+
+/** What readings can't do without, empty or not, in the order of the page. */
+const neededIn = (sheet: Element): HTMLInputElement[] => [
+  ...sheet.querySelectorAll<HTMLInputElement>('[data-needed] input'),
+]
 
 /** What may be added to a set of each kind; to one of one's own choosing, anything. */
 const added: Readonly<Record<ReadSet['method'], readonly ProbeType[]>> = {
@@ -48,11 +56,29 @@ const added: Readonly<Record<ReadSet['method'], readonly ProbeType[]>> = {
 }
 
 /** What hangs on the shafts, how it is read, and where. */
-export function SetUp({ set, line, stations, unit, frozen, onSet, onDial }: Props) {
+export function SetUp({ set, line, stations, unit, frozen, onSet, onDial, onDone }: Props) {
+  const sheet = useRef<HTMLDivElement>(null)
+  // whoever has keys begins where the first number is wanted; on glass a keyboard would jump up
+  useEffect(() => {
+    if (!sheet.current || !focusIsFree() || !matchMedia('(pointer: fine)').matches) return
+    neededIn(sheet.current)
+      .find(({ value }) => value === '')
+      ?.focus({ preventScroll: true })
+  }, [])
+  const onward = (event: KeyboardEvent<HTMLDivElement>) => {
+    if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return
+    const needed = neededIn(event.currentTarget)
+    const at = needed.indexOf(event.target)
+    if (at < 0) return
+    event.preventDefault()
+    const next = needed[at + 1]
+    if (next) next.focus()
+    else onDone()
+  }
   const left = line.couplings.findIndex((coupling) => coupling.id === set.coupling)
   const beside = line.machines.slice(left, left + 2)
   return (
-    <Sheet aria-label={setUpWords.dialsAndBrackets}>
+    <Sheet ref={sheet} aria-label={setUpWords.dialsAndBrackets} onKeyDown={onward}>
       <HowRead set={set} line={line} unit={unit} frozen={frozen} onSet={onSet} />
       {set.probes.map((probe) => (
         <ProbeSetUp
