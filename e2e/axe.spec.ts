@@ -28,6 +28,10 @@ const screens: Readonly<Record<string, string>> = {
   signed: '/jobs/job-3/sign',
   logbook: '/lines/line-1/logbook',
   site: '/site',
+  people: '/people',
+  practice: '/practice',
+  'a lesson': '/practice/closure',
+  'the frame': '/practice/soft-foot',
   lines: '/lines',
   'a table of limits': '/kit?item=kit-14',
 }

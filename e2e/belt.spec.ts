@@ -1,4 +1,4 @@
-import { expect, test } from './site'
+import { expect, sameIds, test } from './site'
 
 test('a belt drive from an empty site to a signed record: read by the face, moved, read again, in mm and mil, with a reload in the middle', async ({
   page,
@@ -99,6 +99,7 @@ test('a face read and a machine moved with an indicator on the line, one number 
   page,
   demo,
 }) => {
+  await sameIds(page, 11)
   await page.goto(`${demo}/new`)
   await page.getByLabel('Kind of line').selectOption('belt')
   await page.getByLabel('Line name').fill('Loft fan 3')

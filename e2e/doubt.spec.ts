@@ -105,6 +105,7 @@ test('any angles, a dial more, a whole turn, and the coupling engaged', async ({
   await cell.press('PageUp')
   await expect(page.getByText('+1 turn')).toBeVisible()
   await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
+  await page.getByText('Change', { exact: true }).click()
   await page.getByRole('radio', { name: 'Coupling connected' }).click()
   await expect(page.getByText('Coupling was only read with the coupling connected.')).toBeVisible()
   await page.getByRole('button', { name: 'Dial on the motor' }).click()

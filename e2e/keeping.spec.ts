@@ -38,6 +38,47 @@ test('what was typed without a server outlives the page, is told on the Floor, a
   throwAway(folder)
 })
 
+test('a server that is killed again and again while somebody types: what was said to be saved is there, and so is the rest in the end', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  const folder = freshFolder()
+  const { copyFileSync } = await import('node:fs')
+  const { demoFile } = await import('./makeDemo')
+  copyFileSync(demoFile, `${folder}/vane-peg.db`)
+  let at: Running = await startServer(folder)
+  const { port } = at
+  await page.goto(`${at.address}/jobs/job-5/ready`)
+  const permit = page.getByLabel('Permit number')
+  // the latest version that the page was told is stored
+  let acknowledged = 0
+  page.on('response', async (response) => {
+    if (response.request().method() !== 'PUT' || response.status() !== 200) return
+    const { version } = await response.json().catch(() => ({ version: 0 }))
+    acknowledged = Math.max(acknowledged, version)
+  })
+  for (let kill = 0; kill < 4; kill++) {
+    await permit.press('End')
+    await permit.pressSequentially('abcdefghijkl')
+    // now in the middle of the work, now after all of it is stored
+    if (kill % 2) await expect.poll(() => acknowledged).toBeGreaterThan(kill)
+    const known = acknowledged
+    await stopServer(at, 'SIGKILL')
+    await permit.press('End')
+    await permit.pressSequentially('x')
+    await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+    at = await startServer(folder, ['--port', String(port)])
+    expect((await ask(at, '/jobs/job-5')).body.version).toBeGreaterThanOrEqual(known)
+  }
+  const typed = await permit.inputValue()
+  expect(typed).toHaveLength('SP-2207'.length + 4 * 13)
+  await expect
+    .poll(async () => JSON.stringify((await ask(at, '/jobs/job-5')).body.document.ready), { timeout: 30_000 })
+    .toContain(typed)
+  await stopServer(at)
+  throwAway(folder)
+})
+
 test('work on a job that is gone from the server can be thrown away; a job that is begun twice over is one', async ({
   page,
 }) => {

@@ -67,6 +67,13 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/lines',
     '/lines/line-1',
     '/site',
+    '/people',
+    '/account',
+    '/practice',
+    '/practice/read-a-dial',
+    '/practice/sag-bench',
+    '/practice/closure',
+    '/practice/soft-foot',
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)

@@ -29,6 +29,7 @@ for (const kind of ['dials', 'heads', 'two-plane'] as const)
   test(`a sweep from the stand-in ${kind} finds the hidden truth of its rig`, async ({ page, demo }) => {
     await connect(page, demo, kind)
     await page.getByRole('button', { name: 'Sweep', exact: true }).click()
+    await expect(page.getByRole('button', { name: 'Stop sweep' })).toBeVisible()
     await turn(page, 370)
     await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/3[45]\d° of the turn/, {
       timeout: 40_000,
@@ -161,6 +162,35 @@ test('a spreadsheet with wrong columns loses nothing and is mended', async ({ pa
   await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('−0.42')
 })
 
+test('a file of a hundred thousand rows is read beside the page, its fault named by row and column, and taken as a sweep', async ({
+  page,
+  demo,
+}) => {
+  const rows = 100_000
+  const file = (wrong: number) => ({
+    name: 'sweep.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      `angle,motor,pump\n${Array.from({ length: rows }, (_, i) => {
+        const t = (i * 2 * Math.PI) / rows
+        const motor = i === wrong ? 'lost' : (0.2 * Math.cos(t) - 0.1 * Math.sin(t)).toFixed(3)
+        return `${((i * 360) / rows).toFixed(4)},${motor},${(-0.1 * Math.cos(t)).toFixed(3)}`
+      }).join('\n')}\n`,
+    ),
+  })
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByRole('button', { name: 'Import' }).click()
+  const sheet = page.getByRole('region', { name: 'Import and export' })
+  await sheet.getByLabel('or a CSV file').setInputFiles(file(70_000))
+  await expect(sheet.getByRole('alert')).toContainText('Row 70002, column B: “lost” is not')
+  await sheet.getByLabel('or a CSV file').setInputFiles(file(-1))
+  await sheet.getByRole('button', { name: /^Import 100\D?000 points as a sweep$/ }).click()
+  await expect(page.getByText(/100\D?000 points over/).first()).toBeVisible()
+  await expect(page.getByText(/^Saved/)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/100\D?000 points over/).first()).toBeVisible()
+})
+
 test('a round goes out as CSV and as a survey, and a survey comes in as a job', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/read`)
   await page.getByRole('button', { name: 'Import' }).click()
@@ -193,7 +223,11 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
   await page.getByRole('link', { name: 'Kit' }).click()
   await page.getByLabel('Expected TIR, mm').fill('4')
   await expect(page.getByText('Not enough travel: the swing takes 133 % of it.')).toBeVisible()
-  await page.getByRole('button', { name: /Chain bracket/ }).click()
+  // what the kit wants stands first: the bracket's sag was never taken
+  await page
+    .getByRole('region', { name: 'What the kit wants' })
+    .getByRole('button', { name: /Chain bracket/ })
+    .click()
   const bench = page.getByRole('region', { name: 'Bracket sag' })
   await bench.getByLabel('Span on the bar, mm').fill('260')
   await bench.getByLabel('Dial used on the bar').selectOption('Dial K2')
@@ -221,6 +255,7 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
   await dial.getByLabel('Bracket from the kit').selectOption({ label: 'Chain bracket' })
   await expect(dial.getByLabel('Bracket sag, bottom of bar, mm')).toHaveValue('−0.14')
   await expect(page.getByText('Motor dial: bracket sag was measured with another dial.')).toBeVisible()
+  await dial.getByText('Graduation, turn, travel, span, mounting').click()
   await dial.getByLabel('Span, clamp to plunger, mm').fill('310')
   await expect(page.getByText('Motor dial: bracket sag was measured at another span.')).toBeVisible()
 })
@@ -238,4 +273,34 @@ test('a comparison with a gauge block tells how well it repeats', async ({ page,
   }
   await expect(page.getByText('It repeats to ± 0.0020 mm (2 SD).')).toBeVisible()
   await expect(page.getByText('Within tolerance.')).toBeVisible()
+})
+
+test('a known lift tells a coupling that holds the shafts, by keyboard, in mil, and after a reload', async ({
+  page,
+  empty,
+}) => {
+  await page.goto(`${empty}/kit`)
+  await page.getByRole('radio', { name: 'mil' }).click()
+  await page.getByRole('button', { name: 'Add a known lift' }).press('Enter')
+  const card = page.getByRole('region', { name: 'Known lift', exact: true })
+  await expect(card).toContainText('Locked out and tried.')
+  await card.getByLabel('Shim under every foot, mil').focus()
+  await page.keyboard.type('40')
+  for (const [label, typed] of [
+    ['Front feet, before, mil', '2'],
+    ['Front feet, after, mil', '26'],
+    ['Back feet, before, mil', '-3'],
+    ['Back feet, after, mil', '21'],
+  ] as const) {
+    await card.getByLabel(label).focus()
+    await page.keyboard.type(typed)
+  }
+  await expect(card.getByText(/^Front feet: 60 % of the lift was told, ± 3 %\.$/)).toBeVisible()
+  await expect(card.getByText(/^Every foot tells 60 % of it\. The coupling holds the shafts/)).toBeVisible()
+  await expect(page.getByText(/^Saved/)).toBeVisible()
+  await page.reload()
+  await card.getByLabel('Back feet, after, mil').fill('37')
+  await expect(card.getByText(/^The feet tell different shares of one lift/)).toBeVisible()
+  await card.getByLabel('Front feet, after, mil').fill('42')
+  await expect(card.getByText(/^It tells the truth/)).toBeVisible()
 })

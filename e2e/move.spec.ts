@@ -66,14 +66,17 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
   page,
   demo,
 }) => {
-  // the solver is slow to come, so that it can be stopped
-  let release = () => {}
-  const held = new Promise<void>((go) => {
-    release = go
-  })
-  await page.route('**/*.wasm', async (route) => {
-    await held
-    await route.continue()
+  // the planner is slow to hear, so that it can be stopped
+  await page.addInitScript(() => {
+    const hands = window as unknown as { letGo: () => void }
+    const held = new Promise<void>((go) => {
+      hands.letGo = go
+    })
+    window.Worker = class extends Worker {
+      override postMessage(message: unknown, more?: unknown) {
+        void held.then(() => super.postMessage(message, more as Transferable[]))
+      }
+    }
   })
   await page.goto(`${demo}/jobs/job-19/move`)
   await expect(page.getByText(/Finding the fewest moves/)).toBeVisible()
@@ -81,9 +84,13 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
   await page.getByLabel('Residual allowed, % of tolerance').fill('40')
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByText('Stopped. Nothing was changed.')).toBeVisible()
-  release()
-  await page.getByRole('button', { name: 'Try again' }).click()
+  await page.evaluate(() => (window as unknown as { letGo: () => void }).letGo())
   const least = page.getByRole('row', { name: 'Fewest moves' })
+  // what was typed before the stop may have asked anew after it: then there is nothing to be tried again
+  const again = page.getByRole('button', { name: 'Try again' })
+  await expect(again.or(least.filter({ hasText: 'yes' }))).toBeVisible()
+  // it may come by itself between the look and the press
+  if (await again.isVisible()) await again.press('Enter', { timeout: 5000 }).catch(() => undefined)
   await expect(least).toContainText('yes')
   await expect(page.getByRole('row', { name: 'Fixed machine' })).toContainText('limits in the way')
   await expect(page.getByText(/should then be within|may then be within/).first()).toBeVisible()
@@ -143,6 +150,7 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
   await page.goto(`${demo}/jobs/job-18/move`)
   await page.getByRole('button', { name: 'Hold two feet' }).click()
   const bolts = card(page, 'At the bolts')
+  await bolts.getByRole('heading', { name: 'At the jack bolts' }).click()
   await bolts.getByText('Motor', { exact: true }).click()
   await bolts.getByRole('button', { name: 'Try it on a simulated rig' }).click()
   const still = bolts.getByRole('status', { name: 'To go' })
@@ -162,6 +170,7 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
 test('at the jack bolts: what the dials show is typed, and what is left is told', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-4/move`)
   const bolts = card(page, 'At the bolts')
+  await bolts.getByRole('heading', { name: 'At the jack bolts' }).click()
   await expect(bolts).toContainText(/Push the back feet 0\.52 mm toward door: stop at/)
   await expect(bolts).toContainText(/It would take \d+ moves; each pass of two leaves \d+ % of the error/)
   const rows = bolts.locator('tbody tr')
@@ -197,6 +206,7 @@ test('moved and read again: what was expected stands beside what came, and a for
 test('what the next readings should be is what comes to stand in the next round', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/move`)
   const next = card(page, 'Expected readings')
+  await next.getByRole('heading', { name: 'Expected readings after this move' }).click()
   await expect(next).toContainText('Motor dial')
   const bottom = next
     .getByRole('row', { name: /^Motor dial/ })
@@ -214,6 +224,7 @@ test('growth by heat is entered on the line, and the cold target follows', async
   const cold = await front.textContent()
   await page.getByRole('button', { name: 'Go to Line' }).click()
   const growth = card(page, 'Thermal growth')
+  await growth.getByRole('heading', { name: 'Thermal growth' }).click()
   await growth.getByRole('button', { name: 'Enter growth' }).click()
   for (const end of ['front', 'back']) {
     const foot = growth.getByRole('listitem', { name: `Pump, ${end} feet, growth` })

@@ -57,6 +57,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/jobs/job-3/sign',
     '/lines/line-1/logbook',
     '/kit?item=kit-14',
+    '/people',
     '/jobs/job-11/seat',
     '/jobs/job-16/read',
     '/',
@@ -65,6 +66,9 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/site',
     '/kit',
     '/kit?item=kit-6',
+    '/practice',
+    '/practice/closure',
+    '/practice/soft-foot',
   ]
   for (const path of [...paths, ...more]) {
     await page.goto(demo + path)

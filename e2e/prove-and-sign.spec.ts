@@ -223,6 +223,7 @@ test('a table of limits is brought in, its faults named by row and column, and d
   await card.getByRole('button', { name: 'Export as CSV' }).click()
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('any,1200,1800,0.061,mm,0.07,mm/100 mm')
   await page.goto(`${demo}/jobs/job-6/line`)
+  await page.getByRole('heading', { name: 'Tolerance' }).click()
   await page.getByRole('radio', { name: 'The site’s table' }).click()
   await page.getByRole('region', { name: 'Tolerance' }).getByRole('combobox').selectOption('Standard 12')
   await expect(page.getByText('Coupling tolerance: 0.061 mm offset and 0.070 mm/100 mm slope.')).toBeVisible()

@@ -1,4 +1,4 @@
-import { expect, test } from './site'
+import { expect, sameIds, test } from './site'
 
 test('an upright pair from nothing to shims and push, in mm and mil, with a reload in the middle', async ({
   page,
@@ -88,6 +88,7 @@ test('both dials of an upright pair taken from an indicator on the line, by keyb
   page,
   empty,
 }) => {
+  await sameIds(page, 12)
   await page.goto(`${empty}/new`)
   await page.getByLabel('Kind of line').selectOption('upright')
   await page.getByLabel('Line name').fill('Well pump 3')
@@ -105,5 +106,6 @@ test('both dials of an upright pair taken from an indicator on the line, by keyb
   await device.getByRole('button', { name: 'Take it when it stands still' }).press('Enter')
   await expect(device).toContainText('Everything is read.')
   await expect(dial('Pump dial').getByLabel('Bolt 4, mm')).toHaveValue(/^[+−]?\d\.\d{3}$/)
-  await expect(page.getByText(/does not close/)).toHaveCount(0)
+  // the rig behind the indicator is another one for every job: what the dials say is not told here
+  await expect(page.getByText('No tolerance yet: give the speed and the coupling’s diameter.').first()).toBeVisible()
 })

@@ -16,12 +16,20 @@ async function weighed(page: Page, address: string): Promise<Record<string, numb
 test('the first page is light, and nothing of a line’s kind is fetched for it', async ({ page, plant }) => {
   const floor = await weighed(page, `${plant}/`)
   expect(floor.script).toBeGreaterThan(100)
-  expect(floor.script).toBeLessThan(180)
-  expect(floor.files).toBeLessThan(40)
+  expect(floor.script).toBeLessThan(160)
+  expect(floor.files).toBeLessThan(30)
 })
 
 test('a job opened directly is no more than its own screen', async ({ page, plant }) => {
   const job = await weighed(page, `${plant}/jobs/job-6/read`)
   expect(job.script).toBeGreaterThan(100)
-  expect(job.script).toBeLessThan(360)
+  // 219 measured; on a busy machine with what the page fetches once it has nothing else to do
+  expect(job.script).toBeLessThan(245)
+  expect(job.files).toBeLessThan(40)
+})
+
+test('a job of another kind carries none of a train’s', async ({ page, plant }) => {
+  const job = await weighed(page, `${plant}/jobs/job-45/read`)
+  expect(job.script).toBeGreaterThan(100)
+  expect(job.script).toBeLessThan(225)
 })

@@ -1,0 +1,217 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import AxeBuilder from '@axe-core/playwright'
+import type { Browser, Page } from '@playwright/test'
+import { startServer, stopServer } from './attack'
+import { expect, tabTo, test } from './site'
+
+const password = 'kelp and barnacle'
+
+/** The command as a person runs it: it prints a one-time code. */
+function administrator(folder: string, ...args: string[]): string {
+  const { stdout, stderr, status } = spawnSync(
+    process.execPath,
+    ['dist/server/administrator.js', '--data', folder, ...args],
+    { encoding: 'utf8' },
+  )
+  if (status !== 0) throw new Error(stderr)
+  return /one-time code\s+(\S+)/.exec(stdout)?.[1] ?? ''
+}
+
+/** Chooses a password with a one-time code. */
+async function claim(page: Page, signIn: string, given: string): Promise<void> {
+  await page.getByRole('button', { name: 'I have a one-time code' }).click()
+  await page.getByLabel('Sign-in name').fill(signIn)
+  await page.getByLabel('One-time code').fill(given)
+  await page.getByLabel('New password, at least 10 characters').fill(password)
+  await page.getByLabel('The same again').fill(password)
+  await page.getByRole('button', { name: 'Choose it and sign in' }).click()
+}
+
+/** Somebody in a browser of their own. */
+async function somebody(browser: Browser): Promise<Page> {
+  return (await browser.newContext()).newPage()
+}
+
+/** Invites somebody and gives back the code that is shown. */
+async function invite(
+  page: Page,
+  address: string,
+  who: { name: string; signIn: string; initials: string; role: string },
+) {
+  await page.goto(`${address}/people`)
+  const form = page.getByRole('region', { name: 'Invite somebody' })
+  await form.getByLabel('Name, as in records').fill(who.name)
+  await form.getByLabel('Sign-in name').fill(who.signIn)
+  await form.getByLabel('Initials').fill(who.initials)
+  await form.getByLabel('Role').selectOption(who.role)
+  await form.getByRole('button', { name: 'Invite' }).click()
+  const handed = page.getByRole('status', { name: `Hand this to ${who.name}` })
+  return (await handed.locator('dd').nth(1).textContent()) ?? ''
+}
+
+test('a site on a network: let in, invited, signed out from afar with a reading half typed, and signed by initials and PIN', async ({
+  page,
+  browser,
+  behind: { address, code },
+}) => {
+  await page.goto(`${address}/jobs/job-5/read`)
+  // nothing of the job is there before
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await expect(page.getByText('Dryer circulation pump')).toHaveCount(0)
+  const axe = await new AxeBuilder({ page }).setLegacyMode().analyze()
+  expect(axe.violations.map(({ id }) => id)).toEqual([])
+  // by keyboard: first a wrong password, then the code
+  await tabTo(page, 'Sign-in name')
+  await page.keyboard.type('k.odell')
+  await tabTo(page, 'Password')
+  await page.keyboard.type('not this')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Name or password is wrong.')
+  await claim(page, 'k.odell', code)
+  await expect(page.getByRole('link', { name: 'Account of K. Odell' })).toBeVisible()
+  await expect(page.getByText('Dryer circulation pump').first()).toBeVisible()
+
+  const given = await invite(page, address, {
+    name: 'I. Marsh',
+    signIn: 'i.marsh',
+    initials: 'I. M.',
+    role: 'millwright',
+  })
+  const marsh = await somebody(browser)
+  await marsh.goto(`${address}/account`)
+  await claim(marsh, 'i.marsh', given)
+  await expect(marsh.getByRole('heading', { name: 'Signed in as I. Marsh' })).toBeVisible()
+  const pin = marsh.getByRole('region', { name: 'PIN for signing' })
+  await pin.getByLabel('New PIN').fill('4711')
+  await pin.getByLabel('Password now').fill(password)
+  await pin.getByRole('button', { name: 'Set the PIN' }).click()
+  await expect(pin.getByRole('status')).toHaveText('The PIN is set.')
+
+  // signed out from afar in the middle of the work: what was typed is there again
+  await marsh.goto(`${address}/jobs/job-5/ready`)
+  const note = marsh.getByLabel('Permit number')
+  await note.fill('SP-2208')
+  await expect(marsh.getByText(/^Saved/)).toBeVisible()
+  await page.reload()
+  await page.getByRole('button', { name: 'Sign out: I. Marsh' }).click()
+  await expect(page.getByText('not signed in').first()).toBeVisible()
+  await note.fill('SP-2209')
+  await expect(marsh.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await marsh.reload()
+  await expect(marsh.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await marsh.getByLabel('Sign-in name').fill('i.marsh')
+  await marsh.getByLabel('Password').fill(password)
+  await marsh.getByRole('button', { name: 'Sign in' }).click()
+  await expect(note).toHaveValue('SP-2209')
+  await expect(marsh.getByText(/^Saved/)).toBeVisible()
+
+  // on the administrator's own tablet: initials and PIN of whoever did it
+  const sign = async (done: string, checked: string) => {
+    await page.goto(`${address}/jobs/job-5/sign`)
+    await page.getByLabel(/^Why this may stay open/).fill('Outage')
+    await page.getByLabel('Done by').fill('I. M.')
+    await page.getByLabel('PIN of I. M.').fill(done)
+    await page.getByLabel('Checked by').fill('K. O.')
+    await page.getByLabel('PIN of K. O.').fill(checked)
+    await page.getByRole('button', { name: 'Sign this job' }).click()
+  }
+  await sign('0000', '81234')
+  await expect(page.getByRole('alert')).toContainText('Initials and PIN do not belong together')
+  await expect(page.getByRole('alert')).toContainText('I. M.')
+  // right by now, but whoever checked it has no PIN yet
+  await sign('4711', '81234')
+  await expect(page.getByRole('alert')).toContainText('K. O.')
+  await page.goto(`${address}/account`)
+  const own = page.getByRole('region', { name: 'PIN for signing' })
+  await own.getByLabel('New PIN').fill('81234')
+  await own.getByLabel('Password now').fill(password)
+  await own.getByRole('button', { name: 'Set the PIN' }).click()
+  await expect(own.getByRole('status')).toHaveText('The PIN is set.')
+  await sign('4711', '81234')
+  await expect(page.getByText(/^Signed by I\. M\./).first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText('I. M., account of I. Marsh')).toBeVisible()
+
+  // who did what, and that the chain holds
+  await page.goto(`${address}/people`)
+  const trail = page.getByRole('region', { name: 'Trail' })
+  await expect(trail.getByRole('row').filter({ hasText: 'K. Odell' }).filter({ hasText: 'signed job 5' })).toBeVisible()
+  await trail.getByRole('button', { name: 'Check the chain' }).click()
+  await expect(trail.getByRole('status')).toContainText('rows hold together')
+  await page.getByRole('button', { name: 'Copy now' }).click()
+  await expect(page.getByRole('region', { name: 'Copies of the data' }).getByRole('listitem')).not.toHaveCount(0)
+})
+
+test('a reader looks at everything and changes nothing; one put away does not come in again', async ({
+  page,
+  browser,
+  behind: { address, code },
+}) => {
+  await page.goto(address)
+  await claim(page, 'k.odell', code)
+  await page.getByRole('link', { name: 'Account of K. Odell' }).click()
+  await page.getByRole('link', { name: 'People, copies, trail' }).click()
+  const given = await invite(page, address, { name: 'R. Tollan', signIn: 'r.tollan', initials: '', role: 'reader' })
+  const reader = await somebody(browser)
+  await reader.goto(`${address}/jobs/job-6/read`)
+  await claim(reader, 'r.tollan', given)
+  await expect(reader.getByText('You are signed in as a reader')).toBeVisible()
+  for (const field of await reader.locator('#bench input:visible').all())
+    expect((await field.getAttribute('readonly')) !== null || (await field.isDisabled())).toBe(true)
+  await reader.getByRole('link', { name: /\bSign\b/ }).click()
+  await expect(reader.getByText('Record as PDF')).toBeVisible()
+  await expect(reader.getByRole('button', { name: 'Sign this job' })).toHaveCount(0)
+  await reader.goto(`${address}/people`)
+  await expect(reader.getByText('Only administrators see this.')).toBeVisible()
+
+  await page.reload()
+  await page.getByRole('button', { name: 'Put away: R. Tollan' }).click()
+  await expect(page.getByText('put away: cannot sign in')).toBeVisible()
+  await reader.goto(address)
+  await expect(reader.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await reader.getByLabel('Sign-in name').fill('r.tollan')
+  await reader.getByLabel('Password').fill(password)
+  await reader.getByRole('button', { name: 'Sign in' }).click()
+  await expect(reader.getByRole('alert')).toContainText('Name or password is wrong.')
+  // the last administrator cannot be put away
+  await page.getByRole('button', { name: 'Put away: K. Odell' }).click()
+  await expect(page.getByRole('alert')).toContainText('One administrator has to stay')
+  // signed out, nothing is left on the screen, and a socket is refused
+  await page.getByRole('link', { name: 'Account of K. Odell' }).click()
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  const opened = await page.evaluate(
+    () =>
+      new Promise<boolean>((told) => {
+        const socket = new WebSocket(`ws://${location.host}/api/changes/live`)
+        socket.onopen = () => told(true)
+        socket.onerror = () => told(false)
+      }),
+  )
+  expect(opened).toBe(false)
+})
+
+test('the first administrator, and one who has lost the password, are let in by the command, with the server stopped', async ({
+  page,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+  await expect(startServer(folder, ['--door'])).rejects.toThrow(/There is no administrator yet/)
+  const first = administrator(folder, '--sign-in', 'k.odell', '--name', 'K. Odell', '--initials', 'K. O.')
+  let at = await startServer(folder, ['--door'])
+  await page.goto(at.address)
+  await claim(page, 'k.odell', first)
+  await expect(page.getByRole('link', { name: 'Account of K. Odell' })).toBeVisible()
+  expect(() => administrator(folder, '--sign-in', 'k.odell')).toThrow(/has this data open/)
+  await stopServer(at)
+  const again = administrator(folder, '--sign-in', 'k.odell')
+  at = await startServer(folder, ['--door'])
+  const post = (path: string, data: object) => page.request.post(`${at.address}/api/door/${path}`, { data })
+  const other = 'another kelp bed'
+  expect((await post('claim', { signIn: 'k.odell', code: again, password: other })).status()).toBe(200)
+  expect((await post('sign-in', { signIn: 'k.odell', password })).status()).toBe(401)
+  expect((await post('sign-in', { signIn: 'k.odell', password: other })).status()).toBe(200)
+  await stopServer(at)
+  rmSync(folder, { recursive: true, force: true })
+})
