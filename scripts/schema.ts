@@ -1,10 +1,15 @@
 import { writeFileSync } from 'node:fs'
 import { toJsonSchema } from '@valibot/to-json-schema'
 import { surveySchema } from '../src/core/kinds/train/survey/schema'
+import { ownLessonSchema } from '../src/core/practice/own'
 
-/** `npm run schema`: writes the JSON Schema of the survey document from its Valibot schema. */
-const schema = toJsonSchema(surveySchema, { errorMode: 'ignore' })
-writeFileSync(
-  'docs/survey.schema.json',
-  `${JSON.stringify({ title: 'Vane Peg survey, version 1', ...schema }, null, 2)}\n`,
+/** `npm run schema`: writes the JSON Schemas of the documents that others write, from their Valibot schemas. */
+const write = (file: string, title: string, schema: object) =>
+  writeFileSync(`docs/${file}`, `${JSON.stringify({ title, ...schema }, null, 2)}\n`)
+
+write('survey.schema.json', 'Vane Peg survey, version 1', toJsonSchema(surveySchema, { errorMode: 'ignore' }))
+write(
+  'lesson.schema.json',
+  'Vane Peg lesson, version 1',
+  toJsonSchema(ownLessonSchema, { errorMode: 'ignore', typeMode: 'input' }),
 )

@@ -11,10 +11,9 @@ const views = [
   { name: 'ready', path: '/jobs/job-9/ready' },
   { name: 'seat', path: '/jobs/job-9/seat' },
   { name: 'read', path: '/jobs/job-6/read' },
-  { name: 'move', path: '/jobs/job-4/move' },
+  { name: 'move', path: '/jobs/job-4/move', pause: 4000 },
   { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
   { name: 'belt', path: '/jobs/job-43/move' },
-  { name: 'upright', path: '/jobs/job-22/move' },
   { name: 'prove', path: '/jobs/job-2/prove' },
   { name: 'sign', path: '/jobs/job-4/sign' },
   { name: 'logbook', path: '/lines/line-1/logbook', pause: 800 },
@@ -22,17 +21,15 @@ const views = [
   {
     name: 'move-live',
     path: '/jobs/job-20/move',
+    unfold: 'At the jack bolts',
     press: ['Try it on a simulated rig'],
     pause: 5000,
     view: 'section[aria-label="At the bolts"]',
   },
   {
-    name: 'pad',
-    path: '/jobs/job-5/read',
-    settings: { pad: true },
-    field: 'Motor dial, bottom, mm',
-    width: 1180,
-    height: 820,
+    name: 'practice',
+    path: '/practice/read-a-dial',
+    practice: { seed: 350, turned: 180 },
   },
   { name: 'rolls', path: '/jobs/job-46/move' },
   { name: 'bores', path: '/jobs/job-45/move' },
@@ -43,20 +40,44 @@ const views = [
     pause: 4500,
   },
   { name: 'kit', path: '/kit?item=kit-6' },
+  // a site with a door, whose administrator has just come in
+  { name: 'people', path: '/people', door: true },
 ]
+
+/** Serves the made-up plant. @returns the process, its address, and the administrator's one-time code where it has a door */
+async function serve(...args) {
+  const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+  const server = spawn(
+    process.execPath,
+    ['dist/server/server.js', '--demo', '--quiet', '--port', '0', '--data', folder, ...args],
+    { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] },
+  )
+  let said = ''
+  return new Promise((ready) =>
+    server.stdout.on('data', (chunk) => {
+      said += chunk
+      const [address] = /http:\/\/\S+\w/.exec(said) ?? []
+      if (address) ready({ server, address, code: /one-time code (\S+)/.exec(said)?.[1] })
+    }),
+  )
+}
+
+/** Comes in by the one-time code and invites two others. */
+async function comeIn(page, { address, code }) {
+  const who = { signIn: 'k.odell', password: 'kelp and barnacle' }
+  const post = (path, data) => page.request.post(`${address}/api/${path}`, { data, headers: { Origin: address } })
+  await post('door/claim', { ...who, code })
+  await post('door/sign-in', who)
+  await post('people', { name: 'I. Marsh', signIn: 'i.marsh', initials: 'I. M.', role: 'millwright' })
+  await post('people', { name: 'R. Tollan', signIn: 'r.tollan', initials: 'R. T.', role: 'planner' })
+}
 
 await main(async () => {
   packages()
   build()
   const { chromium: browsers } = await import('@playwright/test')
-  const server = spawn(
-    process.execPath,
-    ['dist/server/server.js', '--demo', '--quiet', '--port', '0', '--data', mkdtempSync(join(tmpdir(), 'vane-peg-'))],
-    { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] },
-  )
-  const address = await new Promise((found) =>
-    server.stdout.on('data', (said) => found(/http:\/\/\S+\w/.exec(said)[0])),
-  )
+  const open = await serve()
+  const behind = await serve('--door')
   const browser = await browsers.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu'] })
   try {
     for (const {
@@ -67,9 +88,12 @@ await main(async () => {
       width = 1280,
       height = 800,
       press = [],
+      unfold,
       pause = 0,
       view,
       field,
+      practice,
+      door = false,
     } of views) {
       const context = await browser.newContext({
         viewport: { width, height },
@@ -81,7 +105,27 @@ await main(async () => {
         (chosen) => localStorage.setItem('vane-peg:settings', JSON.stringify(chosen)),
         settings,
       )
+      if (practice)
+        await context.addInitScript(
+          ({ seed, turned }) =>
+            localStorage.setItem(
+              'vane-peg-practice:read-a-dial',
+              JSON.stringify({
+                lesson: 'read-a-dial',
+                seed,
+                hands: { locked: true, turned, preset: 5, zero: 5 },
+                answers: {},
+                minutes: 9.5,
+                hints: 1,
+                unsafe: false,
+                checked: false,
+              }),
+            ),
+          practice,
+        )
       const page = await context.newPage()
+      const { address } = door ? behind : open
+      if (door) await comeIn(page, behind)
       await page.goto(`${address}${path}`)
       await page.locator('#bench').waitFor()
       await page
@@ -90,6 +134,7 @@ await main(async () => {
         .waitFor()
       await page.evaluate(() => document.fonts.ready)
       await page.waitForFunction(() => !document.querySelector('[aria-busy]'))
+      if (unfold) await page.getByRole('heading', { name: unfold }).click()
       for (const name of press) await page.getByRole('button', { name, exact: true }).click()
       if (field) await page.getByLabel(field).click()
       if (pause) await page.waitForTimeout(pause)
@@ -99,6 +144,6 @@ await main(async () => {
     }
   } finally {
     await browser.close()
-    server.kill()
+    for (const { server } of [open, behind]) server.kill()
   }
 })

@@ -5,5 +5,5 @@ import { build, main, packages } from './setup.mjs'
 await main(async () => {
   packages()
   build()
-  process.exitCode = await serve(process.argv.slice(2))
+  process.exitCode = await serve(['--tell', ...process.argv.slice(2)])
 })

@@ -2,7 +2,9 @@ import { benchCore } from './core'
 import { benchList } from './list'
 import { benchPage } from './page'
 import { benchRecord } from './record'
+import { benchRolls } from './rolls'
 import { benchSweep } from './sweep'
+import { benchTablets } from './tablets'
 
-for (const bench of [benchCore, benchSweep, benchRecord, benchList, benchPage])
+for (const bench of [benchCore, benchRolls, benchSweep, benchRecord, benchList, benchTablets, benchPage])
   for (const line of await bench()) console.log(line)
