@@ -34,6 +34,7 @@ const tables = [
   'src/core/kinds/index.ts',
   'src/core/kinds/all.ts',
   'src/core/kinds/surveys.ts',
+  'src/core/kinds/tables.ts',
   'src/words/all.ts',
   'src/words/next.ts',
   'src/drawing/index.ts',

@@ -38,7 +38,7 @@ export interface LineTable<L> {
 
 /**
  * One kind of line: all that the frame of a job (lists, screens, storage, report, survey) has to know of it. Everything here is
- * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `kinds/all.ts`, `kinds/surveys.ts`,
+ * pure. A kind fulfils this in `kinds/<kind>/index.ts` and has one line in each table: `kinds/index.ts`, `kinds/all.ts`, `kinds/surveys.ts`, `kinds/tables.ts`,
  * `words/all.ts`, `drawing/index.ts`, `print/index.ts`, `web/kinds/index.ts`, `web/kinds/load.ts`. Leaving one out does not compile, or fails
  * in the test of the house.
  */
@@ -56,9 +56,6 @@ export interface Kind<T extends KindTypes> {
   repeatRound(round: T['round'], id: string, takenAt: string): T['round']
   /** The first round of the next visit: as the last one ended, with its set-up and what lies under the feet, nothing read yet. */
   nextVisit(round: T['round'], takenAt: string): T['round']
-
-  /** Lines as a table for a spreadsheet, out and in; absent where a kind has none yet. */
-  table?: LineTable<T['line']>
 
   /** What on the line has a name. */
   named(line: T['line']): NamedLine

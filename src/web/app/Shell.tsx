@@ -13,14 +13,17 @@ import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { keepSynced } from '../tablet/sync'
 import { typing, useFocus } from './focus'
+import { later } from './later'
 import { Waiting } from './Plain'
 import { useScroll } from './scroll'
 import { changeSettings, type Settings, useSettings } from './settings'
 import { narrow } from './style'
-import { Update } from './Update'
 
 /** Fetched when it is first asked for. */
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
+
+/** What installs the page on this tablet comes after what the page shows. */
+const Update = later(async () => (await import('./Update')).Update)
 
 const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }))
 

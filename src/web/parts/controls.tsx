@@ -1,5 +1,5 @@
-import type { ReactNode, SelectHTMLAttributes } from 'react'
-import { Button as AriaButton, type ButtonProps, ToggleButton, ToggleButtonGroup } from 'react-aria-components'
+import { type ReactNode, type SelectHTMLAttributes, useId } from 'react'
+import { Button as AriaButton, type ButtonProps } from 'react-aria-components'
 import styled, { css } from 'styled-components'
 import { mono } from '../app/style'
 
@@ -23,13 +23,17 @@ export function Button({ look = 'plain', ...props }: ButtonProps & { look?: 'act
 
 export const ButtonAnchor = styled.a<{ $look?: 'act' | 'plain' | 'quiet' }>`${buttonLook}`
 
-const Group = styled(ToggleButtonGroup)`
+const Group = styled.div`
   display: inline-flex; flex-wrap: wrap; border: 1px solid var(--rule); border-radius: 24px; background: var(--card); padding: 1px; max-width: 100%;
 `
-const Choice = styled(ToggleButton)`
-  min-height: 44px; min-width: 44px; padding: 0 14px; border: 0; border-radius: 20px; background: none; cursor: pointer; color: var(--muted);
-  &[data-selected] { background: var(--ink); color: var(--card); font-weight: 600; }
-  &[data-focus-visible] { outline: 3px solid var(--kelp); outline-offset: 2px; }
+/** The platform's own radio button lies over its text, unseen: a finger, a key and a screen reader meet that. */
+const Choice = styled.label`
+  position: relative; display: inline-flex; align-items: center; justify-content: center; text-align: center;
+  min-height: 44px; min-width: 44px; padding: 0 14px; border-radius: 20px; cursor: pointer; color: var(--muted);
+  & input { position: absolute; inset: 0; width: 100%; height: 100%; margin: 0; opacity: 0; cursor: inherit; }
+  &:has(:checked) { background: var(--ink); color: var(--card); font-weight: 600; }
+  &:has(:focus-visible) { outline: 3px solid var(--kelp); outline-offset: 2px; }
+  &:has(:disabled) { cursor: default; }
 `
 
 /** One of a few, all in sight. */
@@ -40,20 +44,19 @@ export function Choices<T extends string>(props: {
   onChange: (value: T) => void
   isDisabled?: boolean
 }) {
+  const name = useId()
   return (
-    <Group
-      aria-label={props.label}
-      selectionMode="single"
-      disallowEmptySelection
-      isDisabled={props.isDisabled ?? false}
-      selectedKeys={[props.value]}
-      onSelectionChange={(keys) => {
-        const found = props.options.find((option) => keys.has(option.value))
-        if (found) props.onChange(found.value)
-      }}
-    >
+    <Group role="radiogroup" aria-label={props.label}>
       {props.options.map((option) => (
-        <Choice key={option.value} id={option.value}>
+        <Choice key={option.value}>
+          <input
+            type="radio"
+            name={name}
+            value={option.value}
+            checked={option.value === props.value}
+            disabled={props.isDisabled ?? false}
+            onChange={() => props.onChange(option.value)}
+          />
           {option.text}
         </Choice>
       ))}

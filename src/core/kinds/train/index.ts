@@ -2,7 +2,6 @@ import { checkItems } from '../../ready/catalogue'
 import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
 import { listed, readPeg, type TrainListed, unlisted, worst } from './advice/summary'
-import { lineHeading, linesOfCells, rowOfLine } from './document/lineTable'
 import { makeLine, makeRound, nextVisit, repeatRound } from './document/make'
 import { withPurposes } from './document/migrations'
 import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './document/schema'
@@ -29,11 +28,6 @@ export const train: Kind<TrainTypes> = {
   makeRound,
   repeatRound,
   nextVisit,
-  table: {
-    heading: (lines) => lineHeading(Math.max(2, ...lines.map(({ machines }) => machines.length))),
-    row: rowOfLine,
-    read: linesOfCells,
-  },
   named: (line) => line,
   readingsIn: ({ sets }) => readingsIn(sets),
   checks: checkItems,

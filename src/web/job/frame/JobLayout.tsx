@@ -112,7 +112,9 @@ export function JobLayout({
           label={jobWords.pdfOfThisRound}
           href={`/api/jobs/${stored.id}/report.pdf?unit=${settings.unit}&round=${round.id}`}
           name={fileName(`${document.line.name} ${document.title}`)}
-          here={() => printer().report({ ...stored, document: notebook.read().document }, settings.unit, round.id)}
+          here={async () =>
+            (await printer()).report({ ...stored, document: notebook.read().document }, settings.unit, round.id)
+          }
           before={() => void notebook.flush()}
         >
           <Printer size={18} aria-hidden="true" />

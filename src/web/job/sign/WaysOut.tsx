@@ -77,7 +77,7 @@ export function WaysOut({
   const result = trying(async () => {
     const survey = await surveyNow()
     if (!survey) return setFault(signWords.noSurvey)
-    const solved = await printer().result(survey)
+    const solved = await (await printer()).result(survey)
     if (!solved.ok) throw new Error(`${solved.fault.path}: ${solved.fault.message}`)
     saveText(`${name}.result.json`, 'application/json', `${JSON.stringify(solved.value, null, 1)}\n`)
   })
@@ -85,7 +85,7 @@ export function WaysOut({
   /** The record as it stands on this screen, printed on this tablet. */
   const record = async () => {
     const ids = [...(document.photographs ?? []).map((one) => one.id), ...(sheet.mark ? [sheet.mark.id] : [])]
-    return printer().record(sheet, signedAt ? new Date(signedAt) : new Date(), await picturesHere(ids))
+    return (await printer()).record(sheet, signedAt ? new Date(signedAt) : new Date(), await picturesHere(ids))
   }
   const pdfBlob = async (): Promise<Blob> => {
     if (isReached() === false) return new Blob([(await record()) as Uint8Array<ArrayBuffer>])
@@ -121,7 +121,7 @@ export function WaysOut({
         <PdfLink
           href={`/api/jobs/${id}/sheet.pdf?unit=${unit}&round=${round.id}`}
           name={`${name}-reading-sheet`}
-          here={() => printer().sheet({ number, document, site }, round.id, unit)}
+          here={async () => (await printer()).sheet({ number, document, site }, round.id, unit)}
         >
           {signWords.readingSheet}
         </PdfLink>

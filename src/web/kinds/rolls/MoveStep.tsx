@@ -73,7 +73,7 @@ export function MoveStep() {
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
               name={fileName(`${document.line.name} moves`)}
-              here={() => printer().moves({ number, document }, settings.unit, round.id)}
+              here={async () => (await printer()).moves({ number, document }, settings.unit, round.id)}
             >
               {words.sheet}
             </PdfLink>

@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import styled from 'styled-components'
-import { type AnyLine, kindOf } from '../../../core/kinds'
+import type { AnyLine } from '../../../core/kinds'
+import { lineTables } from '../../../core/kinds/tables'
 import { wordsOf } from '../../../words'
 import { tableWords as said } from '../../../words/page/lineTable'
 import { api, sentenceOf } from '../../api/client'
@@ -20,7 +21,7 @@ type Tried = { ok: true; lines: AnyLine<'train'>[] } | { ok: false; faults: stri
 
 /** Coupled machines as a table: looked at before anything is added, taken out as they are. */
 export function LinesTable({ lines }: { lines: readonly { name: string; area: string; document: AnyLine }[] }) {
-  const { table } = kindOf({ kind: 'train' })
+  const table = lineTables.train
   const { lineFaults } = wordsOf({ kind: 'train' })
   const [tried, setTried] = useState<Tried>()
   const [told, tell] = useState('')

@@ -1,5 +1,6 @@
 import { parseNumber } from '../../../frame/number'
 import type { Quantity } from '../../../frame/quantity'
+import type { LineTable } from '../../kind'
 import { withMachineAt } from './alter'
 import { makeLine } from './make'
 import { type Line, type LineFoot, type MachineKind, machineKinds } from './schema'
@@ -203,4 +204,11 @@ function readRow(row: readonly string[]): { line?: Line; faults: Omit<LineCellFa
       couplings,
     },
   }
+}
+
+/** Trains as a table for a spreadsheet, out and in. */
+export const trainTable: LineTable<Line> = {
+  heading: (lines) => lineHeading(Math.max(2, ...lines.map(({ machines }) => machines.length))),
+  row: rowOfLine,
+  read: linesOfCells,
 }

@@ -175,8 +175,12 @@ export function MoveStep() {
             <PdfLink
               href={`/api/jobs/${frame.id}/move.pdf?unit=${terms.unit}&round=${frame.round.id}`}
               name={fileName(`${frame.document.line.name} moves`)}
-              here={() =>
-                printer().moves({ number: frame.number, document: frame.document }, frame.settings.unit, frame.round.id)
+              here={async () =>
+                (await printer()).moves(
+                  { number: frame.number, document: frame.document },
+                  frame.settings.unit,
+                  frame.round.id,
+                )
               }
             >
               <FileDown size={18} aria-hidden="true" /> {moveWords.moveSheet}
