@@ -64,18 +64,21 @@ export function chunkGroups(root: string) {
     return sets
   }
   /** What just so many kinds need. */
-  const neededBy = (what: 'work' | 'page', count: number) => (id: string, graph: Graph) => {
+  const neededBy = (what: 'work' | 'page', fewest: number, most: number) => (id: string, graph: Graph) => {
     const { work, whole } = setsOf(graph)
     const users = kinds.filter((_, i) => whole[i]?.has(id))
     if (work.some((set) => set.has(id)) !== (what === 'work')) return null
-    if (users.length !== count) return null
-    return users.length === kinds.length ? what : `${users.join('-')}-${what}`
+    if (users.length < fewest || users.length > most) return null
+    return most === kinds.length ? what : `${users.join('-')}-${what}`
   }
   const counts = kinds.map((_, i) => kinds.length - i)
   const names = [
     (id: string, graph: Graph) => (both(setsOf(graph), id) ? 'common' : null),
-    ...counts.map((count) => neededBy('work', count)),
-    ...counts.map((count) => neededBy('page', count)),
+    // a few hundred bytes that one kind does not need cost less than a file of their own
+    neededBy('work', 3, kinds.length),
+    neededBy('work', 2, 2),
+    neededBy('work', 1, 1),
+    ...counts.map((count) => neededBy('page', count, count)),
   ]
   return [
     { name: 'first', tags: ['$initial' as const], priority: names.length + 2 },

@@ -23,7 +23,7 @@ import { narrow } from './style'
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
 
 /** What installs the page on this tablet comes after what the page shows. */
-const Update = later(async () => (await import('./Update')).Update)
+const Update = later(async () => (await import('./Update')).Update, 4000)
 
 const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }))
 
