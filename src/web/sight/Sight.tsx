@@ -59,9 +59,8 @@ export const Sight = memo(function Sight(props: {
   return (
     <Frame>
       <Paper viewBox={`0 0 ${scene.width} ${scene.height}`} aria-label={props.label} role="group">
-        {scene.shapes.map((shape, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a shape's place in the list is what it is
-          <Drawn key={i} shape={shape} />
+        {named(scene.shapes).map(([name, shape]) => (
+          <Drawn key={name} shape={shape} />
         ))}
         {scene.spots.map((spot) => (
           // biome-ignore lint/a11y/useSemanticElements: a button cannot live inside a drawing
@@ -84,7 +83,9 @@ export const Sight = memo(function Sight(props: {
               }
             }}
           >
-            {spot.shapes.map((shape, i) => drawn(shape, i))}
+            {named(spot.shapes).map(([name, shape]) => (
+              <Drawn key={name} shape={shape} />
+            ))}
             <circle className="ring" cx={spot.at[0]} cy={spot.at[1]} r={22} />
           </g>
         ))}
@@ -106,8 +107,8 @@ const Told = styled.div`
 `
 
 /** Drawn again only when it lies or says otherwise: most of the drawing stands still while readings are typed. */
-const Drawn = memo(
-  ({ shape }: { shape: Shape }) => drawn(shape, 0),
+export const Drawn = memo(
+  ({ shape }: { shape: Shape }) => drawn(shape),
   (a, b) => sameShape(a.shape, b.shape),
 )
 
@@ -115,7 +116,14 @@ function sameShape(a: Shape, b: Shape): boolean {
   if (a.kind === 'peg' || b.kind === 'peg')
     return a.kind === 'peg' && b.kind === 'peg' && a.peg === b.peg && samePoint(a.at, b.at) && a.size === b.size
   if (a.kind === 'text' || b.kind === 'text')
-    return a.kind === 'text' && b.kind === 'text' && a.text === b.text && a.role === b.role && samePoint(a.at, b.at)
+    return (
+      a.kind === 'text' &&
+      b.kind === 'text' &&
+      a.text === b.text &&
+      a.role === b.role &&
+      a.anchor === b.anchor &&
+      samePoint(a.at, b.at)
+    )
   return (
     a.kind === b.kind &&
     a.role === b.role &&
@@ -126,17 +134,29 @@ function sameShape(a: Shape, b: Shape): boolean {
 
 const samePoint = (a: Point, b: Point): boolean => a[0] === b[0] && a[1] === b[1]
 
-/** Shapes of a scene have no names of their own; their place in the list is what they are. */
-export function drawn(shape: Shape, key: number) {
-  if (shape.kind === 'peg')
-    return <PegShape key={key} x={shape.at[0]} y={shape.at[1]} size={shape.size} peg={shape.peg} />
+/**
+ * Each shape by what it is for and the how-manieth of those it is: a line more or less of one sort, as a plan or a label brings,
+ * leaves the others where they stand in the document.
+ */
+export function named(shapes: readonly Shape[]): [name: string, shape: Shape][] {
+  const seen = new Map<string, number>()
+  return shapes.map((shape) => {
+    const sort = shape.kind === 'peg' ? shape.kind : `${shape.kind} ${shape.role}`
+    const before = seen.get(sort) ?? 0
+    seen.set(sort, before + 1)
+    return [`${sort} ${before}`, shape]
+  })
+}
+
+function drawn(shape: Shape) {
+  if (shape.kind === 'peg') return <PegShape x={shape.at[0]} y={shape.at[1]} size={shape.size} peg={shape.peg} />
   if (shape.kind === 'text')
     return (
-      <text key={key} className={shape.role} x={shape.at[0]} y={shape.at[1]} textAnchor={shape.anchor}>
+      <text className={shape.role} x={shape.at[0]} y={shape.at[1]} textAnchor={shape.anchor}>
         {shape.text}
       </text>
     )
   const points = shape.points.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
-  if (shape.kind === 'area') return <polygon key={key} points={points} {...(look[shape.role] as object)} />
-  return <polyline key={key} points={points} fill="none" {...look[shape.role]} />
+  if (shape.kind === 'area') return <polygon points={points} {...(look[shape.role] as object)} />
+  return <polyline points={points} fill="none" {...look[shape.role]} />
 }

@@ -6,7 +6,7 @@ import { capital, unitName } from '../../../../words/terms'
 import { lineWords } from '../../../../words/train/page/line'
 import { QuantityInput } from '../../../parts/Quantity'
 import { useWidth } from '../../../parts/useWidth'
-import { drawn } from '../../../sight/Sight'
+import { Drawn, named } from '../../../sight/Sight'
 import type { LineSheet } from './Part'
 import { Place, Places } from './Place'
 
@@ -39,7 +39,9 @@ export function OnDrawing(props: LineSheet & { flipped: boolean; nameOf: (id: st
     <Paper>
       <Drawing ref={ref} style={{ height: drawing.height }}>
         <svg width={sheet} height={drawing.height} aria-hidden="true">
-          {drawing.shapes.map((shape, i) => drawn(shape, i))}
+          {named(drawing.shapes).map(([name, shape]) => (
+            <Drawn key={name} shape={shape} />
+          ))}
           {drawing.names.map(({ machine, x, y }) => {
             const found = line.machines.find((m) => m.id === machine)
             return (
