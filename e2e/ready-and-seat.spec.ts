@@ -36,7 +36,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   // a skipped check asks why
   const base = page.getByRole('radiogroup', { name: 'Base and feet clean: outcome' })
   await base.getByRole('radio', { name: 'Skip' }).focus()
-  await page.keyboard.press('Enter')
+  await page.keyboard.press('Space')
   await expect(page.getByText('Base and feet clean: skipped. Why?')).toBeVisible()
   await page.getByLabel('Base and feet clean: reason for skipping').fill('grouted last week')
   await expect(page.getByText('Base and feet clean: skipped. Why?')).toBeHidden()

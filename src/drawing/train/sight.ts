@@ -134,7 +134,7 @@ function drawPlane(
     shapes.push({ kind: 'line', role, points: [at(a, value(a)), at(b, value(b))] })
     const planned = options.plan?.plan.stations.filter((station) => station.machine === machine.id)
     const stays = planned?.length ? planned.every((one) => !one.vertical && !one.horizontal) : fixed
-    const under: Point = [sheet.x((body[0] + body[1]) / 2), band[1] - 8]
+    const under: Point = [sheet.x((body[0] + body[1]) / 2), band[1] - 6]
     // up to the coupling on either side, or to the edge of the sheet
     const walls = [m === 0 ? undefined : a, m === train.machines.length - 1 ? undefined : b].map((x) =>
       x === undefined ? Math.min(under[0], options.width - under[0]) : Math.abs(sheet.x(x) - under[0]),

@@ -70,8 +70,8 @@ export function hatching(from: Point, to: Point): Shape[] {
       kind: 'line',
       role: 'hatch',
       points: [
-        [x + 4, start[1]],
-        [x - 4, start[1] + 7],
+        [x + 3, start[1]],
+        [x - 3, start[1] + 5],
       ],
     }
   })

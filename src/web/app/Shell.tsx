@@ -17,7 +17,7 @@ import { later } from './later'
 import { Waiting } from './Plain'
 import { useScroll } from './scroll'
 import { changeSettings, type Settings, useSettings } from './settings'
-import { narrow } from './style'
+import { narrow, phone } from './style'
 
 /** Fetched when it is first asked for. */
 const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
@@ -88,14 +88,25 @@ function Inside() {
 const Bar = styled.header`
   display: flex; align-items: center; gap: 12px; min-height: 52px; padding: 3px 20px; border-bottom: 1px solid var(--rule);
   ${narrow} { flex-wrap: wrap; padding: 3px 12px; gap: 0 4px; button, a { padding-left: 10px; padding-right: 10px; } }
+  ${phone} { column-gap: 0; }
 `
 const Crumbs = styled.nav`
   display: flex; align-items: center; gap: 10px; flex: 1; min-width: 0;
+  ${phone} { flex-basis: auto; max-width: calc(100% - 130px); overflow: hidden; gap: 6px; a:first-child:not(:only-child) span { display: none; } }
   a { text-decoration: none; color: var(--muted); white-space: nowrap; padding: 11px 0; min-height: 44px; min-width: 44px; overflow: hidden; text-overflow: ellipsis; flex-shrink: 3; } a:hover { color: var(--ink); text-decoration: underline; }
   a:first-child { display: inline-flex; align-items: center; gap: 12px; flex-shrink: 0; }
   b { min-width: 40px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } i { color: var(--rule); }
 `
-const Tools = styled.div`display: flex; align-items: center; gap: 8px; flex-wrap: wrap; ${narrow} { gap: 0; } [role='radiogroup'] { border-width: 1px; padding: 0; button { min-height: 44px; } }`
+/** On a phone two lines: where one is, whether it is kept and the light; below them what acts. */
+const Tools = styled.div`
+  display: flex; align-items: center; gap: 8px; flex-wrap: wrap;
+  [role='radiogroup'] { padding: 0; }
+  ${narrow} { gap: 0; }
+  ${phone} {
+    display: contents; > * { order: 3; } > [role='status'] { order: 1; min-width: 0; } > :last-child { order: 2; }
+    [role='radiogroup'] label { padding: 0 9px; }
+  }
+`
 
 const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: ReactNode; label: string }> = {
   system: { next: 'light', icon: <SunMoon size={18} />, label: appWords.themeSystemSwitchToLight },
@@ -137,12 +148,12 @@ export function Header({
     <Bar>
       <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : [appWords.floor]), ...title].join(' · ')}</title>
       <Crumbs aria-label={appWords.breadcrumbs}>
-        <Link to="/">
+        <Link to="/" aria-label={appWords.floor}>
           <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">
             <path d="M4 20V3h11l-4 4 4 4H4" fill="none" stroke="var(--kelp)" strokeWidth="2.4" strokeLinejoin="round" />
             <circle cx="4" cy="19.5" r="2.2" fill="var(--kelp)" />
           </svg>
-          {appWords.floor}
+          <span>{appWords.floor}</span>
         </Link>
         {crumbs.map(({ to, text }) => [
           <i key={`${text}/`} aria-hidden="true">

@@ -34,3 +34,17 @@ export const mono = `font-family: 'Atkinson Hyperlegible Mono Variable', monospa
 
 /** Below this the page is narrow: Sight on top, Bench full width, Say as a drawer. */
 export const narrow = '@media (max-width: 899px)'
+/** As narrow as a phone held upright. */
+export const phone = '@media (max-width: 599px)'
+
+/** On a phone each row of a table is a card: a line a cell, after the heading that the cell itself names (`data-of`). */
+export const rowsAsCards = `
+  ${phone} {
+    &, tbody, tr, th, td { display: block; } thead { display: none; }
+    tbody tr { padding: 8px 0; border-top: 1px solid var(--rule); }
+    tbody th, td { height: auto; min-height: 30px; padding: 3px 0; border: 0; white-space: normal; }
+    td[data-of] { display: flow-root; padding-left: 46%; }
+    td[data-of]::before { content: attr(data-of); float: left; margin-left: -85%; width: 81%; color: var(--muted); font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; font-weight: 400; }
+    td:empty { display: none; }
+  }
+`

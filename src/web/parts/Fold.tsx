@@ -9,7 +9,7 @@ const Details = styled.details`
   h2 { font-size: 16px; }
   @media (prefers-reduced-motion: reduce) { > summary::before { transition: none; } }
 `
-const Inside = styled.div`display: grid; gap: 8px; margin-top: 6px; > [role='radiogroup'] { justify-self: start; } > div { overflow-x: auto; }`
+const Inside = styled.div`display: grid; gap: 8px; margin-top: 6px; > div { overflow-x: auto; }`
 
 /** A part that stays folded until its moment: its title says what is inside. `open`: where it holds something already. */
 export const Fold = ({ title, open = false, children }: { title: string; open?: boolean; children: ReactNode }) => (

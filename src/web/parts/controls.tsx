@@ -24,7 +24,7 @@ export function Button({ look = 'plain', ...props }: ButtonProps & { look?: 'act
 export const ButtonAnchor = styled.a<{ $look?: 'act' | 'plain' | 'quiet' }>`${buttonLook}`
 
 const Group = styled.div`
-  display: inline-flex; flex-wrap: wrap; border: 1px solid var(--rule); border-radius: 24px; background: var(--card); padding: 1px; max-width: 100%;
+  display: inline-flex; flex-wrap: wrap; justify-self: start; border: 1px solid var(--rule); border-radius: 24px; background: var(--card); padding: 1px; max-width: 100%;
 `
 /** The platform's own radio button lies over its text, unseen: a finger, a key and a screen reader meet that. */
 const Choice = styled.label`

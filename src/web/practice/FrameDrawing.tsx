@@ -4,7 +4,7 @@ import { frameFootNames, seatingWords as words } from '../../words/seating'
 
 const Drawing = styled.svg`
   width: 100%; max-width: 520px; display: block;
-  text { fill: var(--muted); font-size: 12px; text-anchor: middle; dominant-baseline: central; }
+  text { fill: var(--muted); font-size: 16px; text-anchor: middle; dominant-baseline: central; }
   g.foot { cursor: pointer; } g.foot:hover rect { stroke: var(--kelp); }
 `
 
@@ -17,10 +17,10 @@ const place = (foot: FrameFoot) => ({
 export function FrameDrawing(props: { hands: FrameHands; chosen: FrameFoot; choose: (foot: FrameFoot) => void }) {
   const { hands, chosen, choose } = props
   return (
-    <Drawing viewBox="-230 -130 460 260" aria-hidden="true">
+    <Drawing viewBox="-230 -150 460 300" aria-hidden="true">
       {/* pipe, body, shaft */}
       <path
-        d="M-20 -130V-60M20 -130V-60"
+        d="M-20 -150V-60M20 -150V-60"
         stroke={hands.pipeOff ? 'var(--rule)' : 'var(--ink)'}
         strokeWidth={2}
         strokeDasharray={hands.pipeOff ? '4 5' : undefined}
@@ -54,7 +54,7 @@ export function FrameDrawing(props: { hands: FrameHands; chosen: FrameFoot; choo
                 <line y2={-8} stroke="var(--kelp)" strokeWidth={2} />
               </g>
             ) : null}
-            <text y={foot.startsWith('near') ? 21 : -21}>
+            <text y={foot.startsWith('near') ? 50 : -46}>
               {frameFootNames[foot]}, {loose ? words.loose : words.tight}
             </text>
           </g>

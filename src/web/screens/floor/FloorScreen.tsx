@@ -15,7 +15,7 @@ import { jobName, stepNames } from '../../../words/terms'
 import { answered, api, type JobRow, type JobState } from '../../api/client'
 import { typing } from '../../app/focus'
 import { Header } from '../../app/Shell'
-import { mono, narrow } from '../../app/style'
+import { mono, narrow, phone } from '../../app/style'
 import { Unsent } from '../../notebook/Unsent'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
@@ -37,12 +37,13 @@ const Row = styled.li`
     display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 200px minmax(200px, 1.4fr) 130px; gap: 20px; align-items: center;
     padding: 12px 8px; text-decoration: none; min-height: 88px;
     ${narrow} { grid-template-columns: 84px minmax(0, 1fr) auto; gap: 4px 14px; }
+    ${phone} { grid-template-columns: 84px minmax(0, 1fr); }
   }
   > a:hover { background: var(--card); }
   h2 { font-size: 17px; } small { color: var(--muted); font-size: 13.5px; }
 `
-const Next = styled.span`font-weight: 600; ${narrow} { grid-column: 2 / -1; }`
-const When = styled.span`text-align: right; font-size: 14px; color: var(--muted); b { ${mono} color: var(--ink); font-weight: 500; }`
+const Next = styled.span`font-weight: 600; ${narrow} { grid-column: 2; grid-row: 2; }`
+const When = styled.span`text-align: right; font-size: 14px; color: var(--muted); span { display: block; } ${narrow} { grid-column: 3; grid-row: 1 / 3; } ${phone} { grid-column: 2; grid-row: 3; text-align: left; span { display: inline; } span + span::before { content: ' · '; } } b { ${mono} color: var(--ink); font-weight: 500; }`
 const Pegs = styled.span`display: flex; gap: 14px; span { display: inline-grid; justify-items: center; gap: 2px; font-size: 12px; color: var(--muted); } ${narrow} { display: none; }`
 const Empty = styled.div`padding: 48px 8px; display: grid; gap: 16px; justify-items: start; font-size: 18px;`
 
@@ -230,27 +231,22 @@ function JobLine({ row }: { row: JobRow }) {
         <When>
           {row.state === 'due' && row.dueOn ? (
             <>
-              {overdue ? floorWords.overdueSince : `${floorWords.due2} `}
-              {sayDay(new Date(row.dueOn))}
-              {row.assignedTo ? (
-                <>
-                  <br />
-                  {row.assignedTo}
-                </>
-              ) : null}
+              <span>
+                {overdue ? floorWords.overdueSince : `${floorWords.due2} `}
+                {sayDay(new Date(row.dueOn))}
+              </span>
+              {row.assignedTo ? <span>{row.assignedTo}</span> : null}
             </>
           ) : (
             <>
-              {row.archivedAt ? floorWords.archived2 : stateWord(row.state)}
-              <br />
-              {sayAgo(row.updatedAt)}
+              <span>{row.archivedAt ? floorWords.archived2 : stateWord(row.state)}</span>
+              <span>{sayAgo(row.updatedAt)}</span>
             </>
           )}
           {summary.minutes > 0 ? (
-            <>
-              <br />
+            <span>
               <b>{summary.minutes}</b> {floorWords.min}
-            </>
+            </span>
           ) : null}
         </When>
       </Link>

@@ -33,7 +33,7 @@ import { Shims } from './Shims'
 import { WhichDial } from './WhichDial'
 
 const Page = styled.div`display: grid; grid-template-columns: 380px minmax(0, 1fr); min-height: calc(100vh - 52px); ${narrow} { grid-template-columns: minmax(0, 1fr); }`
-const List = styled.nav`border-right: 1px solid var(--rule); padding: 20px; display: grid; gap: 20px; align-content: start; background: var(--card); ${narrow} { border-right: 0; border-bottom: 1px solid var(--rule); padding: 12px; }
+const List = styled.nav`border-right: 1px solid var(--rule); padding: 20px; display: grid; gap: 20px; align-content: start; background: var(--card); ${narrow} { border-right: 0; border-bottom: 1px solid var(--rule); padding: 12px; /* a piece that was tapped takes the screen; the crumb leads back */ &[data-behind] > section { display: none; } }
   h1 { font-size: 24px; } h2 { font-size: 15px; display: flex; justify-content: space-between; align-items: center; }
   ul { list-style: none; margin: 0; padding: 0; } li { border-top: 1px solid var(--rule); }`
 const Row = styled.button`display: grid; grid-template-columns: 20px 1fr; gap: 2px 10px; align-items: center; width: 100%; text-align: left; border: 0; background: none; padding: 8px 6px; min-height: 52px; cursor: pointer;
@@ -151,7 +151,7 @@ function KitList(props: {
 }) {
   const { items, chosen, today, unit } = props
   return (
-    <List aria-label={kitWords.kit}>
+    <List aria-label={kitWords.kit} data-behind={chosen ? '' : undefined}>
       <h1>{kitWords.kit}</h1>
       {kinds.map((kind) => (
         <section key={kind} aria-label={kitKinds[kind].many}>

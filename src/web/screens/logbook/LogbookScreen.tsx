@@ -21,7 +21,7 @@ import { again } from '../../app/again'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
-import { narrow } from '../../app/style'
+import { narrow, phone } from '../../app/style'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
@@ -42,7 +42,7 @@ const Page = styled.main`
 const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 16px; ${narrow} { grid-template-columns: minmax(0, 1fr); }`
 const Sheet = styled(Card)`
   display: grid; gap: 10px; align-content: start; > div { min-width: 0; } .scroll { overflow-x: auto; }
-  table { border-collapse: collapse; width: 100%; } th, td { text-align: left; padding: 5px 12px 5px 0; white-space: nowrap; border-top: 1px solid var(--rule); font-variant-numeric: tabular-nums; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td a, th a { display: inline-block; min-height: 44px; padding: 11px 0; }
+  table { border-collapse: collapse; width: 100%; } th, td { text-align: left; padding: 5px 12px 5px 0; white-space: nowrap; border-top: 1px solid var(--rule); font-variant-numeric: tabular-nums; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } ${phone} { tr:has(.drift) :is(th, td) { white-space: normal; } } td a, th a { display: inline-block; min-height: 44px; padding: 11px 0; }
 `
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`
 
@@ -162,7 +162,7 @@ function Latest({ interval, terms }: { interval: Interval; terms: ProofTerms }) 
             {interval.places.map(({ place, plane, by, sd, seen }) => (
               <tr key={`${place}${plane}`}>
                 <th scope="row">{terms.at(place)}</th>
-                <td>
+                <td className="drift">
                   {terms.moved(by, plane)} <Muted>{words.plusMinus(length(2 * sd, terms))}</Muted>
                 </td>
                 <td>

@@ -71,7 +71,11 @@ export function TimeChart(props: {
         animation: false,
         maintainAspectRatio: false,
         scales: {
-          x: { type: 'time', ticks: { color: muted ?? '' }, grid: { color: rule ?? '' } },
+          x: {
+            type: 'time',
+            ticks: { color: muted ?? '', maxTicksLimit: 10, maxRotation: 0 },
+            grid: { color: rule ?? '' },
+          },
           y: {
             ticks: { color: muted ?? '' },
             grid: { color: rule ?? '' },

@@ -15,7 +15,7 @@ import { answered, api } from '../../api/client'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
-import { mono, narrow } from '../../app/style'
+import { mono, narrow, phone, rowsAsCards } from '../../app/style'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Choices, Muted } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
@@ -34,6 +34,7 @@ const Table = styled.table`
   th a, td a { display: inline-flex; align-items: center; min-height: 44px; }
   .area th { padding-top: 20px; font-size: 13px; letter-spacing: 0.04em; color: var(--muted); font-weight: 600; }
   .number { ${mono} }
+  ${rowsAsCards} ${phone} { tr.area { padding-bottom: 0; border: 0; } th a, td a { min-width: 44px; } td:has(a)::before { line-height: 44px; } td > span { white-space: normal; } }
 `
 const State = styled.span`display: inline-flex; gap: 8px; align-items: center; white-space: nowrap;`
 
@@ -135,17 +136,19 @@ function LineRow({ line, today, place }: { line: Row; today: string; place: stri
         <Link to={`/lines/${id}/logbook`}>{name}</Link>
         {place ? <Muted as="small"> {place}</Muted> : null}
       </th>
-      <td>
+      <td data-of={words.asLeft}>
         <State>
           <Peg peg={last?.state ?? 'nothing'} size={14} label="" />
           {last ? pegWord(last.state) : words.noVisit}
         </State>
       </td>
-      <td>{last ? <Link to={`/jobs/${last.job}`}>{`${day(last.at)}, ${words.job(last.number)}`}</Link> : null}</td>
-      <td>
+      <td data-of={words.lastVisit}>
+        {last ? <Link to={`/jobs/${last.job}`}>{`${day(last.at)}, ${words.job(last.number)}`}</Link> : null}
+      </td>
+      <td data-of={words.drift}>
         <DriftOf line={line.document as AnyLine | null} book={book} unit={unit} />
       </td>
-      <td>
+      <td data-of={words.next}>
         {due ? (
           <>
             <State>
@@ -156,7 +159,7 @@ function LineRow({ line, today, place }: { line: Row; today: string; place: stri
           </>
         ) : null}
       </td>
-      <td>
+      <td data-of={words.open}>
         {open > 0 ? <Link to={`/?search=${encodeURIComponent(name)}&state=in-hand`}>{words.inHand(open)}</Link> : null}
       </td>
     </tr>
@@ -202,10 +205,18 @@ function Methods({ methods }: { methods: View['methods'] }) {
             {methods.map(({ method, visits, rounds, minutes, moved, right }) => (
               <tr key={method}>
                 <th scope="row">{nameOf(method)}</th>
-                <td className="number">{visits}</td>
-                <td className="number">{formatNumber(rounds, rounds % 1 === 0 ? 0 : 1)}</td>
-                <td className="number">{minutes > 0 ? formatNumber(minutes / 60, 1) : words.notTyped}</td>
-                <td className="number">{moved > 0 ? words.ofMoved(right, moved) : '–'}</td>
+                <td className="number" data-of={words.visits}>
+                  {visits}
+                </td>
+                <td className="number" data-of={words.rounds}>
+                  {formatNumber(rounds, rounds % 1 === 0 ? 0 : 1)}
+                </td>
+                <td className="number" data-of={words.hours}>
+                  {minutes > 0 ? formatNumber(minutes / 60, 1) : words.notTyped}
+                </td>
+                <td className="number" data-of={words.firstEnough}>
+                  {moved > 0 ? words.ofMoved(right, moved) : '–'}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -26,6 +26,7 @@ const Sheet = styled.main`padding: 20px; display: grid; gap: 20px; h1 { font-siz
 const Doubt = styled.p`display: flex; gap: 10px; align-items: flex-start; svg { margin-top: 3px; } span { color: var(--muted); }`
 const Doubts = styled.div`&:empty { display: none; }`
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; > :last-child { margin-left: auto; }`
+const Held = styled.div`display: flex; flex-wrap: wrap; gap: 12px 24px; align-items: end; > label { flex: 0 1 340px; }`
 
 /** A line's sheet: the train dimensioned on its own drawing, and what else is known of it. */
 export function LineEditor(props: {
@@ -135,7 +136,7 @@ export function LineEditor(props: {
       </Card>
       <Card aria-label={lineWords.fixedMachine}>
         <h2>{lineWords.fixedMachine}</h2>
-        <Top>
+        <Held>
           <Choices
             label={lineWords.fixedMachine}
             value={line.fixed}
@@ -145,14 +146,13 @@ export function LineEditor(props: {
           />
           <Field label={lineWords.reason}>
             <Input
-              style={{ minWidth: 280 }}
               placeholder={lineWords.pipingIsConnected}
               value={line.fixedBecause}
               readOnly={frozen}
               onChange={(e) => set('fixedBecause')(e.target.value)}
             />
           </Field>
-        </Top>
+        </Held>
       </Card>
       <Machines {...parts} />
       <Couplings {...parts} />

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react'
+import { type CSSProperties, useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import { chainDrawing } from '../../../../drawing/train/chain'
@@ -11,9 +11,9 @@ import type { LineSheet } from './Part'
 import { Place, Places } from './Place'
 
 const Paper = styled.div`background: var(--card); border: 1px solid var(--rule); border-radius: 4px; overflow-x: auto;`
-const Drawing = styled.div`position: relative; min-width: 560px; svg { display: block; } text { font-size: 14px; fill: var(--ink); }`
+const Drawing = styled.div`position: relative; min-width: var(--least); svg { display: block; } text { font-size: 14px; fill: var(--ink); }`
 const At = styled.div<{ $x: number; $y: number }>`
-  position: absolute; left: ${({ $x }) => $x}px; top: ${({ $y }) => $y}px; width: 100px; transform: translate(-50%, -50%);
+  position: absolute; left: ${({ $x }) => $x}px; top: ${({ $y }) => $y}px; width: var(--cell); transform: translate(-50%, -50%);
   input { min-height: 44px; text-align: center; padding: 0 4px; background: var(--card); font-size: 15px; } span { position: absolute; }
 `
 const Tap = styled.button`
@@ -28,8 +28,11 @@ export function OnDrawing(props: LineSheet & { flipped: boolean; nameOf: (id: st
   const length = lengthUnitFor(unit)
   const [ref, width] = useWidth()
   const [dimension, setDimension] = useState<string>()
-  const sheet = Math.max(560, width)
-  const drawing = useMemo(() => chainDrawing(line, sheet, 100, props.flipped), [line, sheet, props.flipped])
+  // a pair fits on a phone; more machines are pushed along
+  const least = line.machines.length > 2 ? 560 : 330
+  const sheet = Math.max(least, width)
+  const cell = sheet < 480 ? 76 : 100
+  const drawing = useMemo(() => chainDrawing(line, sheet, cell, props.flipped), [line, sheet, cell, props.flipped])
   const stationOf = (id: string) =>
     line.couplings.find((c) => c.id === id)?.station ??
     line.machines.flatMap((m) => m.feet).find((f) => f.id === id)?.station
@@ -37,7 +40,10 @@ export function OnDrawing(props: LineSheet & { flipped: boolean; nameOf: (id: st
   const measured = dimension !== undefined && tapped ? { of: dimension, station: tapped } : undefined
   return (
     <Paper>
-      <Drawing ref={ref} style={{ height: drawing.height }}>
+      <Drawing
+        ref={ref}
+        style={{ height: drawing.height, '--least': `${least}px`, '--cell': `${cell}px` } as CSSProperties}
+      >
         <svg width={sheet} height={drawing.height} aria-hidden="true">
           {named(drawing.shapes).map(([name, shape]) => (
             <Drawn key={name} shape={shape} />

@@ -7,7 +7,7 @@ import { plural } from '../../../../words/language'
 import { lengthWithUnit } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { staysNames } from '../../../../words/train/plan'
-import { mono, narrow } from '../../../app/style'
+import { mono, phone, rowsAsCards } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import type { TrainFrame } from '../frame'
@@ -17,14 +17,7 @@ const Table = styled.table`
   width: 100%; border-collapse: collapse; margin-bottom: 18px; background: var(--card); border: 1px solid var(--rule); border-radius: 4px;
   th, td { padding: 6px 10px; height: 46px; text-align: left; border-top: 1px solid var(--rule); vertical-align: middle; } thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; }
   tbody th { font-weight: 600; white-space: nowrap; } td { ${mono} font-size: 15px; white-space: nowrap; } td.words { font-family: inherit; white-space: normal; } td[colspan] { font-family: inherit; color: var(--muted); } td:last-child:not([colspan]) { text-align: right; padding: 0; font-family: inherit; font-size: 15px; }
-  /* narrow: a card a way, each number after its own heading */
-  ${narrow} {
-    &, tbody, tr, th, td { display: block; } thead { display: none; }
-    tbody tr { padding: 8px 12px; border-top: 1px solid var(--rule); }
-    tbody th, td, td:last-child:not([colspan]) { display: flex; justify-content: space-between; gap: 12px; height: auto; min-height: 30px; padding: 3px 0; border: 0; white-space: normal; }
-    td[data-of]::before { content: attr(data-of); color: var(--muted); font-family: 'Atkinson Hyperlegible Next Variable', sans-serif; }
-    td:last-child:empty { display: none; }
-  }
+  ${rowsAsCards} ${phone} { tbody tr { padding: 8px 12px; } td:last-child:not([colspan]) { text-align: left; padding: 3px 0; } }
   tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
 `
 const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`

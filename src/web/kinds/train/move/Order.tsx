@@ -10,7 +10,7 @@ import { sameButForPlan } from './frames'
 
 const Sheet = styled(
   Card,
-)`margin-bottom: 18px; display: grid; gap: 8px; > [role='radiogroup'] { justify-self: start; } h2 { font-size: 16px; } ol { margin: 0; padding-left: 22px; display: grid; gap: 2px; }`
+)`margin-bottom: 18px; display: grid; gap: 8px; h2 { font-size: 16px; } ol { margin: 0; padding-left: 22px; display: grid; gap: 2px; }`
 
 /** In which order: three schools of the trade, each with its reason; the one the numbers speak for is taken until one chooses. */
 export const Order = memo(function Order({ frame }: { frame: TrainFrame }) {
