@@ -1,11 +1,15 @@
 import { memo } from 'react'
+import styled from 'styled-components'
 import type { PlaceProved, Proof } from '../../../core/prove/proof'
 import { proveWords } from '../../../words/page/prove'
 import type { ProofTerms } from '../../../words/prove'
 import { isZero, length, unitName } from '../../../words/terms'
+import { rowsAsCards } from '../../app/style'
 import { Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { Sheet } from './parts'
+
+const Places = styled.table`${rowsAsCards}`
 
 /** Every station from as found to as left. */
 export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Proof; terms: ProofTerms }) {
@@ -18,7 +22,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
     <Sheet aria-label={proveWords.asFoundToAsLeft}>
       <h2>{proveWords.asFoundToAsLeft}</h2>
       <div>
-        <table>
+        <Places>
           <thead>
             <tr>
               <th scope="col">{proveWords.station}</th>
@@ -42,7 +46,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
               />
             ))}
           </tbody>
-        </table>
+        </Places>
       </div>
       <Muted>{proveWords.positionsAre(unit)}</Muted>
     </Sheet>
@@ -61,12 +65,16 @@ function Place(props: { one: PlaceProved; rows: number; moved: boolean; again: b
         </th>
       ) : null}
       <th scope="row">{terms.plane(plane)}</th>
-      <td>{stands(one.found)}</td>
-      {moved ? <td>{one.moved === undefined ? proveWords.notWritten : terms.moved(one.moved, plane)}</td> : null}
-      {again ? <td>{stands(one.left)}</td> : null}
-      {moved ? <td>{stands(one.expected)}</td> : null}
+      <td data-of={proveWords.found}>{stands(one.found)}</td>
       {moved ? (
-        <td>
+        <td data-of={proveWords.moved(unitName[terms.unit])}>
+          {one.moved === undefined ? proveWords.notWritten : terms.moved(one.moved, plane)}
+        </td>
+      ) : null}
+      {again ? <td data-of={proveWords.left}>{stands(one.left)}</td> : null}
+      {moved ? <td data-of={proveWords.expected}>{stands(one.expected)}</td> : null}
+      {moved ? (
+        <td data-of={proveWords.off(unitName[terms.unit])}>
           {one.off === undefined ? (
             proveWords.nothing
           ) : (

@@ -8,6 +8,7 @@ import { deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solv
 import { degreesText, packsText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { capital, dimension, lengthWithUnit } from '../../../words/terms'
+import { phone, rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
@@ -20,9 +21,10 @@ import { LiveMove } from './LiveMove'
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 16px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th, tfoot th { font-weight: 600; } .scroll { overflow-x: auto; }
+  ${rowsAsCards} ${phone} { tfoot { display: block; } }
 `
 const Scroll = styled.div`overflow-x: auto;`
-const Two = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 12px;`
+const Two = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 12px; margin-top: 12px;`
 
 /** Shims, swing and slide at the feet of every machine that moves; and the tension afterward. */
 export function MoveStep() {
@@ -90,9 +92,9 @@ export function MoveStep() {
                     {work.map((one) => (
                       <tr key={one.foot}>
                         <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
-                        <td>{capital(shimText(one, sheave, told))}</td>
-                        <td>{packsText(one, sheave, told)}</td>
-                        <td>{capital(swingText(one, sheave, told))}</td>
+                        <td data-of={words.shimsHead}>{capital(shimText(one, sheave, told))}</td>
+                        <td data-of={words.packs}>{packsText(one, sheave, told)}</td>
+                        <td data-of={words.swing}>{capital(swingText(one, sheave, told))}</td>
                       </tr>
                     ))}
                   </tbody>

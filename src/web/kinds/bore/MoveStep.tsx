@@ -5,6 +5,7 @@ import type { SectionRound } from '../../../core/kinds/bore/solve/round'
 import { moveText, say, standsText } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { capital, lengthWithUnit } from '../../../words/terms'
+import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
@@ -17,6 +18,7 @@ import { useBoreFrame } from './frame'
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 16px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; }
+  ${rowsAsCards}
 `
 const Scroll = styled.div`overflow-x: auto;`
 
@@ -70,9 +72,9 @@ export function MoveStep() {
                       <th scope="row">
                         <Peg peg={one.state} size={12} /> {one.section.name}
                       </th>
-                      <td>{capital(standsText(one, told))}</td>
-                      <td>{capital(moveText(one, told))}</td>
-                      <td>
+                      <td data-of={words.stands}>{capital(standsText(one, told))}</td>
+                      <td data-of={words.move}>{capital(moveText(one, told))}</td>
+                      <td data-of={words.doubt}>
                         {doubtOf(one) === undefined
                           ? ''
                           : doubtOf(one) === 0

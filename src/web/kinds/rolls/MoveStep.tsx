@@ -16,6 +16,7 @@ import {
 } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital } from '../../../words/terms'
+import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
@@ -32,6 +33,7 @@ import { WaysPast } from './WaysPast'
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 14px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } td { min-width: 110px; } tbody th { font-weight: 600; white-space: nowrap; } small { color: var(--muted); white-space: nowrap; }
+  ${rowsAsCards}
 `
 const Scroll = styled.div`overflow-x: auto;`
 const Before = styled.div`color: var(--muted); font-size: 13.5px;`
@@ -100,21 +102,21 @@ export function MoveStep() {
                       <th scope="row">
                         <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
                       </th>
-                      <td>
+                      <td data-of={words.level}>
                         {capital(levelText(one.solved?.level, told))}{' '}
                         <small>{doubtText(one.solved?.level, told)}</small>
                         <Was>{before && levelText(was(before, one)?.level, told)}</Was>
                       </td>
-                      <td>
+                      <td data-of={words.square}>
                         {capital(squareText(one.solved?.square, told))}{' '}
                         <small>{doubtText(one.solved?.square, told)}</small>
                         <Was>{before && squareText(was(before, one)?.square, told)}</Was>
                       </td>
-                      <td>
+                      <td data-of={words.centre}>
                         {capital(centreText(one.solved?.centre, told))}
                         <Was>{before && centreText(was(before, one)?.centre, told)}</Was>
                       </td>
-                      <td>{capital(moveText(one, told))}</td>
+                      <td data-of={words.move}>{capital(moveText(one, told))}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -143,7 +145,7 @@ export function MoveStep() {
                         <Peg peg={span.inPlane ? spanState(span.probability) : 'nothing'} size={12} />{' '}
                         {rollName(span.from, document.line)} – {rollName(span.to, document.line)}
                       </th>
-                      <td>
+                      <td data-of={words.feels}>
                         {capital(spanText(span, told))} <small>{doubtText(span.inPlane, told)}</small>
                       </td>
                     </tr>

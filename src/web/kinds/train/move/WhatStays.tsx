@@ -10,9 +10,7 @@ import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../..
 import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
-const Sheet = styled(
-  Card,
-)`display: grid; gap: 10px; margin-bottom: 16px;`
+const Sheet = styled(Card)`display: grid; gap: 10px; margin-bottom: 16px;`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: end; label { min-width: 190px; }`
 
 /** What stays and what moves: a machine, two stations of feet, as little as can be, or a line drawn by hand. */
