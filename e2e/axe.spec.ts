@@ -32,6 +32,7 @@ const screens: Readonly<Record<string, string>> = {
   practice: '/practice',
   'a lesson': '/practice/closure',
   'the frame': '/practice/soft-foot',
+  'the side moves': '/practice/side-moves',
   lines: '/lines',
   'a table of limits': '/kit?item=kit-14',
 }

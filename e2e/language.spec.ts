@@ -74,6 +74,7 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/practice/sag-bench',
     '/practice/closure',
     '/practice/soft-foot',
+    '/practice/side-moves',
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)

@@ -69,6 +69,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/practice',
     '/practice/closure',
     '/practice/soft-foot',
+    '/practice/side-moves',
   ]
   for (const path of [...paths, ...more]) {
     await page.goto(demo + path)

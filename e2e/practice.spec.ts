@@ -3,7 +3,9 @@ import { expect, type Page } from '@playwright/test'
 import { makeBench, swing } from '../src/core/practice/bench'
 import { makeFrame } from '../src/core/practice/frame'
 import { begin } from '../src/core/practice/lesson'
+import { beginPushing } from '../src/core/practice/pushing'
 import { beginSeating } from '../src/core/practice/seating'
+import { makeSlide } from '../src/core/practice/slide'
 import { test } from './site'
 
 /** What the dial shows, as somebody who listens to it hears it: whole turns by the small hand, hundredths by the needle. */
@@ -310,5 +312,133 @@ test.describe('touched', () => {
     await page.getByRole('button', { name: 'Unbolt the pipe' }).tap()
     await page.getByRole('button', { name: 'Check the frame' }).tap()
     await expect(page.getByText('Passed.')).toBeVisible()
+  })
+})
+
+/** The machine of the side moves behind the page. */
+const slideOn = async (page: Page, seed: number) => {
+  await page.addInitScript(
+    (kept) =>
+      localStorage.getItem('vane-peg-practice:side-moves') ??
+      localStorage.setItem('vane-peg-practice:side-moves', kept),
+    JSON.stringify(beginPushing(seed)),
+  )
+}
+
+/** How a button of the page is pressed. */
+type Press = (name: string, group?: string) => Promise<void>
+
+/** Pushes one end until its dial on the far side shows what the plan wants; only what the page shows. */
+async function pushTo(page: Page, end: 'Front' | 'Back', wanted: number, press: Press) {
+  const feet = `${end} feet`
+  const left = async () => {
+    const said = await page
+      .getByRole('status')
+      .filter({ hasText: `${feet}: dial on` })
+      .textContent()
+    return wanted - Number(/([+−]?[\d.]+) mm/.exec(said ?? '')?.[1]?.replace('−', '-') ?? Number.NaN)
+  }
+  const [side, across] = (await left()) > 0 ? ['near', 'far'] : ['far', 'near']
+  const sign = side === 'near' ? 1 : -1
+  const jack = (which: string) => `Jack bolt, ${end.toLowerCase()}, ${which} side`
+  await press('Until it just bears', jack(across ?? ''))
+  await press('Back 1.0 mm', jack(across ?? ''))
+  await press('Back 1.0 mm', jack(across ?? ''))
+  await press('Until it just bears', jack(side ?? ''))
+  for (let turn = 0; turn < 60; turn++) {
+    const more = sign * (await left())
+    if (more < 0.015) return
+    await press(more > 0.55 ? 'In 0.5 mm' : more > 0.13 ? 'In 0.1 mm' : 'In 0.02 mm', jack(side ?? ''))
+  }
+}
+
+/** The whole lesson, whatever presses its buttons: dials, from end to end, stops, bolts, jack bolts backed off. */
+async function sideMoves(page: Page, seed: number, press: Press, choose: (end: 'Front' | 'Back') => Promise<void>) {
+  const { wanted } = makeSlide(seed)
+  await press('Lock out and try')
+  for (const end of ['Front', 'Back'] as const) {
+    await choose(end)
+    await press('Dial on the far side, zeroed')
+    await press('Loosen these bolts')
+  }
+  for (let time = 0; time < 4; time++)
+    for (const end of ['Front', 'Back'] as const) {
+      await choose(end)
+      await pushTo(page, end, end === 'Front' ? wanted.front : wanted.back, press)
+    }
+  const both = async (name: string) => {
+    for (const end of ['Front', 'Back'] as const) {
+      await choose(end)
+      for (const side of ['near', 'far']) await press(name, `Jack bolt, ${end.toLowerCase()}, ${side} side`)
+    }
+  }
+  await both('Until it just bears')
+  for (const end of ['Front', 'Back'] as const) {
+    await choose(end)
+    await press('Tighten these bolts')
+  }
+  await press('Check the machine')
+  await expect(page.getByText('A jack bolt still bears on the machine.')).toBeVisible()
+  await both('Back 1.0 mm')
+  await press('Check the machine')
+  await expect(page.getByText('Passed.')).toBeVisible()
+  await expect(page.getByText(/tightening alone would have shifted the front feet by/)).toBeVisible()
+}
+
+test('lesson 8 by mouse: from end to end, stops before the bolts; without stops it creeps, and that is named', async ({
+  page,
+  empty,
+}) => {
+  await slideOn(page, 41)
+  await page.goto(`${empty}/practice`)
+  await page.getByRole('link', { name: /Side moves that stay/ }).click()
+  const press: Press = async (name, group) => {
+    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
+    await within.getByRole('button', { name, exact: true }).click()
+  }
+  const choose = async (end: string) => page.getByRole('radio', { name: `${end} feet` }).click()
+  await sideMoves(page, 41, press, choose)
+  // loosened and tightened once more, with nothing beside the feet
+  await press('Loosen these bolts')
+  await press('Tighten these bolts')
+  await page.reload()
+  await press('Check the machine')
+  await expect(page.getByText('It was there, and crept as the bolts were tightened.')).toBeVisible()
+  await expect(page.getByText('Not yet.')).toBeVisible()
+})
+
+test('lesson 8 by keyboard, the whole of it', async ({ page, empty }) => {
+  await slideOn(page, 12)
+  await page.goto(`${empty}/practice/side-moves`)
+  const press: Press = async (name, group) => {
+    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
+    await within.getByRole('button', { name, exact: true }).press('Enter')
+  }
+  const choose = async (end: string) => page.getByRole('radio', { name: `${end} feet` }).press('Space')
+  await sideMoves(page, 12, press, choose)
+})
+
+test.describe('touched, the side moves', () => {
+  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } })
+  test('lesson 8 by touch on a phone: the feet are picked on the drawing, a jack bolt against bolted feet is named', async ({
+    page,
+    empty,
+  }) => {
+    await slideOn(page, 5)
+    await page.goto(`${empty}/practice/side-moves`)
+    const press: Press = async (name, group) => {
+      const within = group ? page.getByRole('group', { name: group, exact: true }) : page
+      await within.getByRole('button', { name, exact: true }).tap()
+    }
+    await press('Lock out and try')
+    await page.locator('g.end[data-end="back"]').tap()
+    await expect(page.getByRole('radio', { name: 'Back feet' })).toBeChecked()
+    await press('Until it just bears', 'Jack bolt, back, near side')
+    await press('In 0.5 mm', 'Jack bolt, back, near side')
+    await press('Check the machine')
+    await expect(page.getByText('A jack bolt was turned against something tight.')).toBeVisible()
+    await press('Begin again, same machine')
+    const choose = async (end: string) => page.locator(`g.end[data-end="${end.toLowerCase()}"]`).tap()
+    await sideMoves(page, 5, press, choose)
   })
 })

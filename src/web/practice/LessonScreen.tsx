@@ -13,18 +13,19 @@ import {
   shownOnMachine,
 } from '../../core/practice/lesson'
 import type { OwnLesson } from '../../core/practice/own'
-import { handsText, lessonWords, saySlip, unsafeSaid, practiceWords as words } from '../../words/practice'
+import { handsText, lessonWords, saySlip, practiceWords as words } from '../../words/practice'
 import { capital } from '../../words/terms'
 import { NotHere } from '../app/Plain'
-import { Header } from '../app/Shell'
 import { mono } from '../app/style'
 import { ButtonLink } from '../parts/ButtonLink'
-import { Button, Card, Field, Muted, NumberInput, Select } from '../parts/controls'
+import { Button, Field, Muted, NumberInput, Select } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
 import { Hub } from './Hub'
+import { Asking, LessonFrame, Outcome } from './LessonFrame'
 import { useOwnLessons } from './ownLessons'
-import { Band, Hints, Page, Rig, Row, Side } from './page'
+import { PushingScreen } from './PushingScreen'
+import { Row } from './page'
 import { SeatingScreen } from './SeatingScreen'
 import { useAttempt } from './useAttempt'
 
@@ -38,6 +39,7 @@ export function LessonScreen() {
   const { lesson = '' } = useParams()
   const own = useOwnLessons()
   if (lesson === 'soft-foot') return <SeatingScreen place={lessonNames.length + 1} />
+  if (lesson === 'side-moves') return <PushingScreen place={lessonNames.length + 2} />
   const which = lessonNames.find((one) => one === lesson) ?? own.find(({ id }) => `own-${id}` === lesson)
   return which ? <Lesson key={lesson} which={which} /> : <NotHere />
 }
@@ -61,94 +63,19 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
   const turn = (to: number) => act({ do: 'turn', to })
   const next = place === undefined ? undefined : (lessonNames[place + 1] ?? 'soft-foot')
   return (
-    <>
-      <Header
-        crumbs={[
-          { to: '/practice', text: words.practice },
-          { text: place === undefined ? said.name : `${place + 1}. ${said.name}` },
-        ]}
-      />
-      <Band>{words.practiceOnly}</Band>
-      <Page id="bench">
-        <Rig>
-          <h1>{said.name}</h1>
-          <p>{said.goal}</p>
-          <Card as="section" aria-label={words.rig} style={{ display: 'grid', gap: 14 }}>
-            <Row>
-              <Button
-                look={hands.locked ? 'plain' : 'act'}
-                isDisabled={hands.locked}
-                onPress={() => act({ do: 'lock' })}
-              >
-                {hands.locked ? words.locked : words.lock}
-              </Button>
-              <Muted>{words.turnsOf(formatNumber(gauge.turn, 0), formatNumber(gauge.travel, 0), '0.01')}</Muted>
-            </Row>
-            <Two>
-              <DialFace
-                needle={shown.plunger / gauge.turn - hands.zero / gauge.turn}
-                turns={shown.turns}
-                whole={Math.round(gauge.travel / gauge.turn)}
-                label={handsText(shown.needle, shown.turns, hands.turned)}
-              />
-              <Hub turned={hands.turned} onTurn={turn} />
-            </Two>
-            <Turn>
-              <span>
-                {words.turnTo} <b>{words.degrees(Math.round(hands.turned))}</b>
-              </span>
-              <input
-                type="range"
-                min={0}
-                max={359}
-                value={Math.round(hands.turned)}
-                aria-valuetext={handsText(shown.needle, shown.turns, hands.turned)}
-                onChange={({ target }) => turn(Number(target.value))}
-              />
-            </Turn>
-            <Row>
-              {quarters.map((at) => (
-                <Button key={at} onPress={() => turn(at)} aria-pressed={hands.turned === at}>
-                  {capital(words.quarterNames[`${at}`])}
-                </Button>
-              ))}
-            </Row>
-            <Row role="group" aria-label={words.push}>
-              <Button onPress={() => act({ do: 'push', by: -1 })}>{words.pullOut('1')}</Button>
-              <Button onPress={() => act({ do: 'push', by: 0.2 })}>{words.pushIn('0.2')}</Button>
-              <Button onPress={() => act({ do: 'push', by: 1 })}>{words.pushIn('1')}</Button>
-              <Button onPress={() => act({ do: 'zero' })}>{words.zero}</Button>
-            </Row>
-            <Muted>{words.plungerIn}</Muted>
-            {name === 'engaged' ? (
-              <Row>
-                <Button onPress={() => act({ do: 'couple', bolted: !hands.engaged })}>
-                  {hands.engaged ? words.unbolt : words.bolt}
-                </Button>
-                <span role="status">{hands.engaged ? words.bolted : words.unbolted}</span>
-              </Row>
-            ) : null}
-            <p role="status" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
-              {handsText(shown.needle, shown.turns, hands.turned)}
-            </p>
-          </Card>
-          <Row>
-            <Button onPress={again}>{words.again}</Button>
-            <Button onPress={another}>{words.another}</Button>
-            <Muted>
-              {words.machine(seed)} · {words.minutes(formatNumber(attempt.minutes, 1))}
-            </Muted>
-          </Row>
-        </Rig>
-        <Side aria-label={words.yours}>
-          {attempt.unsafe ? (
-            <div role="alert">
-              <h2>
-                <Peg peg="outside" /> {unsafeSaid.title}
-              </h2>
-              <Muted>{unsafeSaid.detail}</Muted>
-            </div>
-          ) : null}
+    <LessonFrame
+      place={place === undefined ? undefined : place + 1}
+      name={said.name}
+      goal={said.goal}
+      rig={words.rig}
+      beside={words.turnsOf(formatNumber(gauge.turn, 0), formatNumber(gauge.travel, 0), '0.01')}
+      state={attempt}
+      hints={said.hints}
+      lock={() => act({ do: 'lock' })}
+      again={again}
+      another={another}
+      answers={
+        <>
           {name === 'closure' ? (
             <section aria-label={words.sheet}>
               <h2>{words.sheet}</h2>
@@ -187,33 +114,71 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
               ) : null}
             </Answer>
           ))}
-          <Row>
-            <Button look="act" onPress={() => act({ do: 'check' })}>
-              {words.check}
-            </Button>
-            <Button isDisabled={attempt.hints >= said.hints.length} onPress={() => act({ do: 'hint' })}>
-              {words.hint}
-            </Button>
-          </Row>
-          {attempt.checked ? (
-            <h2 role="status">
-              <Peg peg={judged.passed ? 'within' : 'outside'} /> {judged.passed ? words.passed : words.notYet}
-            </h2>
-          ) : null}
-          {attempt.hints > 0 ? (
-            <Hints>
-              {said.hints.slice(0, attempt.hints).map((hint) => (
-                <li key={hint}>{hint}</li>
-              ))}
-            </Hints>
-          ) : null}
-          <Row>
-            <ButtonLink to="/practice">{words.toAll}</ButtonLink>
-            {next ? <ButtonLink to={`/practice/${next}`}>{words.next}</ButtonLink> : null}
-          </Row>
-        </Side>
-      </Page>
-    </>
+          <Asking
+            check={words.check}
+            hints={said.hints}
+            taken={attempt.hints}
+            onCheck={() => act({ do: 'check' })}
+            onHint={() => act({ do: 'hint' })}
+          />
+          {attempt.checked ? <Outcome passed={judged.passed} /> : null}
+        </>
+      }
+      onward={
+        <>
+          <ButtonLink to="/practice">{words.toAll}</ButtonLink>
+          {next ? <ButtonLink to={`/practice/${next}`}>{words.next}</ButtonLink> : null}
+        </>
+      }
+    >
+      <Two>
+        <DialFace
+          needle={shown.plunger / gauge.turn - hands.zero / gauge.turn}
+          turns={shown.turns}
+          whole={Math.round(gauge.travel / gauge.turn)}
+          label={handsText(shown.needle, shown.turns, hands.turned)}
+        />
+        <Hub turned={hands.turned} onTurn={turn} />
+      </Two>
+      <Turn>
+        <span>
+          {words.turnTo} <b>{words.degrees(Math.round(hands.turned))}</b>
+        </span>
+        <input
+          type="range"
+          min={0}
+          max={359}
+          value={Math.round(hands.turned)}
+          aria-valuetext={handsText(shown.needle, shown.turns, hands.turned)}
+          onChange={({ target }) => turn(Number(target.value))}
+        />
+      </Turn>
+      <Row>
+        {quarters.map((at) => (
+          <Button key={at} onPress={() => turn(at)} aria-pressed={hands.turned === at}>
+            {capital(words.quarterNames[`${at}`])}
+          </Button>
+        ))}
+      </Row>
+      <Row role="group" aria-label={words.push}>
+        <Button onPress={() => act({ do: 'push', by: -1 })}>{words.pullOut('1')}</Button>
+        <Button onPress={() => act({ do: 'push', by: 0.2 })}>{words.pushIn('0.2')}</Button>
+        <Button onPress={() => act({ do: 'push', by: 1 })}>{words.pushIn('1')}</Button>
+        <Button onPress={() => act({ do: 'zero' })}>{words.zero}</Button>
+      </Row>
+      <Muted>{words.plungerIn}</Muted>
+      {name === 'engaged' ? (
+        <Row>
+          <Button onPress={() => act({ do: 'couple', bolted: !hands.engaged })}>
+            {hands.engaged ? words.unbolt : words.bolt}
+          </Button>
+          <span role="status">{hands.engaged ? words.bolted : words.unbolted}</span>
+        </Row>
+      ) : null}
+      <p role="status" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
+        {handsText(shown.needle, shown.turns, hands.turned)}
+      </p>
+    </LessonFrame>
   )
 }
 

@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import styled from 'styled-components'
 import { lessonNames } from '../../core/practice/lesson'
 import { lessonWords, practiceWords as words } from '../../words/practice'
+import { pushingWords } from '../../words/pushing'
 import { seatingWords } from '../../words/seating'
 import { Header } from '../app/Shell'
 import { Muted } from '../parts/controls'
@@ -15,10 +16,11 @@ const List = styled.ol`
   a:hover { background: var(--card); } h2 { font-size: 17px; } small { grid-column: 2; color: var(--muted); font-size: 14.5px; } b { font-size: 17px; color: var(--kelp); }
 `
 
-/** Those at the dial, then that of the frame. */
+/** Those at the dial, then those at the frame and its jack bolts. */
 const lessons = () => [
   ...lessonNames.map((id) => ({ id, name: lessonWords[id].name, goal: lessonWords[id].goal })),
   { id: 'soft-foot', name: seatingWords.name, goal: seatingWords.goal },
+  { id: 'side-moves', name: pushingWords.name, goal: pushingWords.goal },
 ]
 
 /** The lessons there are. */

@@ -19,17 +19,17 @@ import {
   type SeatingAct,
   seated,
 } from '../../core/practice/seating'
-import { practiceWords, unsafeSaid } from '../../words/practice'
+import { practiceWords } from '../../words/practice'
 import { frameFaultNames, frameFootNames, sayFrame, saySeatingSlip, seatingWords as words } from '../../words/seating'
 import { capital } from '../../words/terms'
-import { Header } from '../app/Shell'
 import { mono } from '../app/style'
 import { ButtonLink } from '../parts/ButtonLink'
-import { Button, Card, Choices, Field, Muted, NumberInput, Select } from '../parts/controls'
+import { Button, Choices, Field, Muted, NumberInput, Select } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
 import { FrameDrawing } from './FrameDrawing'
-import { Band, Hints, Page, Rig, Row, Side } from './page'
+import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Row } from './page'
 import { useKept } from './useKept'
 
 const Two = styled.div`display: grid; grid-template-columns: minmax(0, 1.6fr) minmax(180px, 1fr); gap: 20px; align-items: start; @media (max-width: 899px) { grid-template-columns: minmax(0, 1fr); }`
@@ -57,103 +57,93 @@ export function SeatingScreen({ place }: { place: number }) {
     hands.cleaned.includes(chosen) ? words.cleaned : '',
   ].filter(Boolean)
   return (
-    <>
-      <Header crumbs={[{ to: '/practice', text: practiceWords.practice }, { text: `${place}. ${words.name}` }]} />
-      <Band>{practiceWords.practiceOnly}</Band>
-      <Page id="bench">
-        <Rig>
-          <h1>{words.name}</h1>
-          <p>{words.goal}</p>
-          <Card as="section" aria-label={words.frame} style={{ display: 'grid', gap: 14 }}>
-            <Row>
-              <Button
-                look={hands.locked ? 'plain' : 'act'}
-                isDisabled={hands.locked}
-                onPress={() => act({ do: 'lock' })}
-              >
-                {hands.locked ? practiceWords.locked : practiceWords.lock}
-              </Button>
-              <Muted>{words.frame}</Muted>
-            </Row>
-            <Two>
-              <FrameDrawing {...{ hands, chosen, choose }} />
-              <DialFace needle={shown ?? 0} turns={5 + (shown ?? 0)} whole={10} label={dialSaid} />
-            </Two>
-            <p role="status">{dialSaid}</p>
-            <Choices
-              label={words.foot}
-              value={chosen}
-              options={frameFeet.map((foot) => ({ value: foot, text: capital(frameFootNames[foot]) }))}
-              onChange={choose}
+    <LessonFrame
+      place={place}
+      name={words.name}
+      goal={words.goal}
+      rig={words.frame}
+      beside={words.frame}
+      state={state}
+      hints={words.hints}
+      lock={() => act({ do: 'lock' })}
+      again={again}
+      another={another}
+      answers={<Answers state={state} act={act} />}
+      onward={
+        <>
+          <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
+          <ButtonLink to="/practice/side-moves">{practiceWords.next}</ButtonLink>
+        </>
+      }
+    >
+      <Two>
+        <FrameDrawing {...{ hands, chosen, choose }} />
+        <DialFace needle={shown ?? 0} turns={5 + (shown ?? 0)} whole={10} label={dialSaid} />
+      </Two>
+      <p role="status">{dialSaid}</p>
+      <Choices
+        label={words.foot}
+        value={chosen}
+        options={frameFeet.map((foot) => ({ value: foot, text: capital(frameFootNames[foot]) }))}
+        onChange={choose}
+      />
+      <Row role="group" aria-label={`${words.foot}: ${name}`}>
+        <Button onPress={() => act({ do: 'dial', foot: chosen })}>{words.dial}</Button>
+        <Button onPress={() => act({ do: loose ? 'tighten' : 'loosen', foot: chosen })}>
+          {loose ? words.tighten : words.loosen}
+        </Button>
+        <Button isDisabled={!loose} onPress={() => act({ do: 'clean', foot: chosen })}>
+          {words.clean}
+        </Button>
+      </Row>
+      {loose ? (
+        <Table aria-label={words.gaps(name)}>
+          <thead>
+            <tr>
+              <th scope="col">{words.corner}</th>
+              <th scope="col">{words.goes}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {padCorners.map((corner) => (
+              <tr key={corner}>
+                <th scope="row">{capital(frameFootNames[corner])}</th>
+                <td>{gaps[corner] > 0 ? formatNumber(gaps[corner], 2) : words.none}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      ) : (
+        <Muted>{words.gapsTight}</Muted>
+      )}
+      <Row style={{ alignItems: 'end' }}>
+        <div style={{ width: 140 }}>
+          <Field label={words.thickness}>
+            <NumberInput
+              inputMode="decimal"
+              maxLength={8}
+              autoComplete="off"
+              value={state.thickness}
+              onChange={({ target }) => act({ do: 'thickness', text: target.value })}
             />
-            <Row role="group" aria-label={`${words.foot}: ${name}`}>
-              <Button onPress={() => act({ do: 'dial', foot: chosen })}>{words.dial}</Button>
-              <Button onPress={() => act({ do: loose ? 'tighten' : 'loosen', foot: chosen })}>
-                {loose ? words.tighten : words.loosen}
-              </Button>
-              <Button isDisabled={!loose} onPress={() => act({ do: 'clean', foot: chosen })}>
-                {words.clean}
-              </Button>
-            </Row>
-            {loose ? (
-              <Table aria-label={words.gaps(name)}>
-                <thead>
-                  <tr>
-                    <th scope="col">{words.corner}</th>
-                    <th scope="col">{words.goes}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {padCorners.map((corner) => (
-                    <tr key={corner}>
-                      <th scope="row">{capital(frameFootNames[corner])}</th>
-                      <td>{gaps[corner] > 0 ? formatNumber(gaps[corner], 2) : words.none}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </Table>
-            ) : (
-              <Muted>{words.gapsTight}</Muted>
-            )}
-            <Row style={{ alignItems: 'end' }}>
-              <div style={{ width: 140 }}>
-                <Field label={words.thickness}>
-                  <NumberInput
-                    inputMode="decimal"
-                    maxLength={8}
-                    autoComplete="off"
-                    value={state.thickness}
-                    onChange={({ target }) => act({ do: 'thickness', text: target.value })}
-                  />
-                </Field>
-              </div>
-              <Button isDisabled={!loose} onPress={() => act({ do: 'shim', foot: chosen })}>
-                {words.shim}
-              </Button>
-              <Button isDisabled={!loose} onPress={() => act({ do: 'step', foot: chosen })}>
-                {words.step}
-              </Button>
-              {pack.length > 0 ? <Muted>{words.under(pack.join(', '))}</Muted> : null}
-            </Row>
-            <Muted>{words.loosenFirst}</Muted>
-            <Row>
-              <Button onPress={() => act({ do: 'pipe', off: !hands.pipeOff })}>
-                {hands.pipeOff ? words.pipeOn : words.pipeOff}
-              </Button>
-              <Muted>{hands.pipeOff ? words.pipeIsOff : words.pipeIsOn}</Muted>
-            </Row>
-          </Card>
-          <Row>
-            <Button onPress={again}>{practiceWords.again}</Button>
-            <Button onPress={another}>{practiceWords.another}</Button>
-            <Muted>
-              {practiceWords.machine(seed)} · {practiceWords.minutes(formatNumber(state.minutes, 1))}
-            </Muted>
-          </Row>
-        </Rig>
-        <Answers state={state} act={act} />
-      </Page>
-    </>
+          </Field>
+        </div>
+        <Button isDisabled={!loose} onPress={() => act({ do: 'shim', foot: chosen })}>
+          {words.shim}
+        </Button>
+        <Button isDisabled={!loose} onPress={() => act({ do: 'step', foot: chosen })}>
+          {words.step}
+        </Button>
+        {pack.length > 0 ? <Muted>{words.under(pack.join(', '))}</Muted> : null}
+      </Row>
+      <Muted>{words.loosenFirst}</Muted>
+      <Row>
+        <Button onPress={() => act({ do: 'pipe', off: !hands.pipeOff })}>
+          {hands.pipeOff ? words.pipeOn : words.pipeOff}
+        </Button>
+        <Muted>{hands.pipeOff ? words.pipeIsOff : words.pipeIsOn}</Muted>
+      </Row>
+    </LessonFrame>
   )
 }
 
@@ -161,15 +151,7 @@ function Answers({ state, act }: { state: Seating; act: (one: SeatingAct) => voi
   const judged = judgeSeating(state)
   const { fault, foot, size } = judged.frame
   return (
-    <Side aria-label={practiceWords.yours}>
-      {state.unsafe ? (
-        <div role="alert">
-          <h2>
-            <Peg peg="outside" /> {unsafeSaid.title}
-          </h2>
-          <Muted>{unsafeSaid.detail}</Muted>
-        </div>
-      ) : null}
+    <>
       <Field label={words.whatIsIt}>
         <Select
           value={state.told}
@@ -180,20 +162,16 @@ function Answers({ state, act }: { state: Seating; act: (one: SeatingAct) => voi
           onPick={(value) => act({ do: 'tell', fault: value as FrameFault | '' })}
         />
       </Field>
-      <Row>
-        <Button look="act" onPress={() => act({ do: 'check' })}>
-          {words.check}
-        </Button>
-        <Button isDisabled={state.hints >= words.hints.length} onPress={() => act({ do: 'hint' })}>
-          {practiceWords.hint}
-        </Button>
-      </Row>
+      <Asking
+        check={words.check}
+        hints={words.hints}
+        taken={state.hints}
+        onCheck={() => act({ do: 'check' })}
+        onHint={() => act({ do: 'hint' })}
+      />
       {state.checked ? (
         <>
-          <h2 role="status">
-            <Peg peg={judged.passed ? 'within' : 'outside'} />{' '}
-            {judged.passed ? practiceWords.passed : practiceWords.notYet}
-          </h2>
+          <Outcome passed={judged.passed} />
           {judged.slips.map((slip) => (
             <p key={slip}>
               <b>{saySeatingSlip(slip).title}</b> {saySeatingSlip(slip).detail}
@@ -220,14 +198,6 @@ function Answers({ state, act }: { state: Seating; act: (one: SeatingAct) => voi
           ) : null}
         </>
       ) : null}
-      {state.hints > 0 ? (
-        <Hints>
-          {words.hints.slice(0, state.hints).map((hint) => (
-            <li key={hint}>{hint}</li>
-          ))}
-        </Hints>
-      ) : null}
-      <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
-    </Side>
+    </>
   )
 }

@@ -1,0 +1,150 @@
+import {
+  bears,
+  emptySlideHands,
+  type Jack,
+  jacked,
+  jacks,
+  makeSlide,
+  otherEnd,
+  type Slide,
+  type SlideEnd,
+  type SlideHands,
+  type SlideSide,
+  slideEnds,
+  tightened,
+} from './slide'
+
+/** How near each end has to come to where the plan wants it, mm. */
+export const mayMiss = 0.03
+
+/** How a person stands in the lesson of the side moves: what is kept, and nothing of the truth. */
+export interface Pushing {
+  lesson: 'side-moves'
+  seed: number
+  hands: SlideHands
+  minutes: number
+  /** Turns of the jack bolts so far. */
+  turns: number
+  hints: number
+  unsafe: boolean
+  checked: boolean
+}
+
+export const beginPushing = (seed: number): Pushing => ({
+  lesson: 'side-moves',
+  seed,
+  hands: emptySlideHands,
+  minutes: 0,
+  turns: 0,
+  hints: 0,
+  unsafe: false,
+  checked: false,
+})
+
+/** How far a jack bolt can be turned at once, mm inward where positive: small, plain, and a whole way off. */
+export const turnsOfJack = [0.02, 0.1, 0.5, -0.1, -1] as const
+
+/** What a person can do at the machine. */
+export type PushingAct =
+  | { do: 'lock' }
+  | { do: 'loosen' | 'tighten'; end: SlideEnd }
+  | { do: 'dial'; end: SlideEnd; side: SlideSide }
+  | { do: 'turn'; jack: Jack; by: number }
+  /** Turned in by hand until it just bears, no further. */
+  | { do: 'touch'; jack: Jack }
+  | { do: 'hint' }
+  | { do: 'check' }
+
+/** Minutes an act costs. */
+const cost = { lock: 4, bolts: 3, dial: 3, turn: 0.5 }
+
+/** One act done. Pure: the same state and act give the same. */
+export function pushed(now: Pushing, act: PushingAct): Pushing {
+  const { hands } = now
+  const slide = makeSlide(now.seed)
+  const touched = (changed: SlideHands, minutes: number): Pushing => ({
+    ...now,
+    hands: changed,
+    minutes: now.minutes + minutes,
+    unsafe: now.unsafe || !hands.locked,
+    checked: false,
+  })
+  switch (act.do) {
+    case 'lock':
+      return hands.locked ? now : { ...now, hands: { ...hands, locked: true }, minutes: now.minutes + cost.lock }
+    case 'loosen':
+      return hands.loose.includes(act.end)
+        ? now
+        : touched({ ...hands, loose: [...hands.loose, act.end], crept: { ...hands.crept, [act.end]: 0 } }, cost.bolts)
+    case 'tighten':
+      return hands.loose.includes(act.end) ? touched(tightened(slide, hands, act.end), cost.bolts) : now
+    case 'dial':
+      return touched(
+        { ...hands, dials: { ...hands.dials, [act.end]: { side: act.side, zero: hands.at[act.end] } } },
+        cost.dial,
+      )
+    case 'turn':
+      return { ...touched(jacked(slide, hands, act.jack, act.by), cost.turn), turns: now.turns + 1 }
+    case 'touch': {
+      const end = act.jack.startsWith('front') ? 'front' : 'back'
+      return {
+        ...touched({ ...hands, tips: { ...hands.tips, [act.jack]: hands.at[end] } }, cost.turn),
+        turns: now.turns + 1,
+      }
+    }
+    case 'hint':
+      return { ...now, hints: now.hints + 1 }
+    case 'check':
+      return { ...now, checked: true }
+  }
+}
+
+/** What went wrong, by its name. */
+export type PushingSlip =
+  | 'still-loose'
+  | 'no-dial'
+  | 'wrong-way'
+  | 'crept'
+  | 'swung'
+  | 'not-there'
+  | 'jacks-left'
+  | 'forced'
+
+export interface PushingJudged {
+  slide: Slide
+  /** How far each end is from where it should be, mm, positive too far toward the far side. */
+  off: Readonly<Record<SlideEnd, number>>
+  slips: readonly PushingSlip[]
+  passed: boolean
+}
+
+/** Where the machine stands against the plan: every end there, bolted down, and nothing left bearing on it. */
+export function judgePushing(now: Pushing): PushingJudged {
+  const slide = makeSlide(now.seed)
+  const { hands } = now
+  const off = { front: hands.at.front - slide.wanted.front, back: hands.at.back - slide.wanted.back }
+  const missed = slideEnds.filter((end) => Math.abs(off[end]) > mayMiss)
+  const slips: PushingSlip[] = []
+  if (hands.loose.length > 0) slips.push('still-loose')
+  if (slideEnds.some((end) => !hands.dials[end])) slips.push('no-dial')
+  for (const end of missed) {
+    const why = whyMissed(slide, hands, end, off)
+    if (!slips.includes(why)) slips.push(why)
+  }
+  if (missed.length === 0 && jacks.some((jack) => bears(hands, jack))) slips.push('jacks-left')
+  if (hands.forced > 0) slips.push('forced')
+  return { slide, off, slips, passed: !now.unsafe && slips.length === 0 }
+}
+
+/** Why an end is not there: the sign, the creep of its bolts, the push at the other end, or simply not far enough. */
+function whyMissed(slide: Slide, hands: SlideHands, end: SlideEnd, off: PushingJudged['off']): PushingSlip {
+  const wanted = slide.wanted[end]
+  if (Math.abs(hands.at[end] + wanted) <= 2 * mayMiss) return 'wrong-way'
+  // it would be there but for what it crept as its bolts were tightened
+  if (Math.abs(off[end] - hands.crept[end]) <= mayMiss && Math.abs(hands.crept[end]) > mayMiss) return 'crept'
+  // the push at the other end came last: as far as that end was to go, and what it had swung itself before
+  const other = otherEnd(end)
+  const swung = -slide.swing * (slide.wanted[other] + slide.swing * wanted)
+  if (Math.abs(off[other]) <= mayMiss && Math.abs(off[end] - swung) <= 2 * mayMiss) return 'swung'
+  return 'not-there'
+}

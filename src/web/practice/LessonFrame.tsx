@@ -1,0 +1,111 @@
+import type { ReactNode } from 'react'
+import { formatNumber } from '../../core/frame/number'
+import { unsafeSaid, practiceWords as words } from '../../words/practice'
+import { Header } from '../app/Shell'
+import { Button, Card, Muted } from '../parts/controls'
+import { Peg } from '../parts/Peg'
+import { Band, Hints, Page, Rig, Row, Side } from './page'
+
+/** What every lesson has round it: its name and goal, the lock before anything is touched, the machine’s number, and what is told and checked beside it. */
+export function LessonFrame(props: {
+  /** Its number among the lessons that come with the program. */
+  place?: number | undefined
+  name: string
+  goal: string
+  /** What the rig is called, and what is said beside its lock. */
+  rig: string
+  beside: string
+  state: { seed: number; minutes: number; unsafe: boolean; hints: number; hands: { locked: boolean } }
+  hints: readonly string[]
+  lock: () => void
+  again: () => void
+  another: () => void
+  /** Told and checked. */
+  answers: ReactNode
+  /** Ways on, under the hints. */
+  onward: ReactNode
+  /** The rig to be handled. */
+  children: ReactNode
+}) {
+  const { state, name } = props
+  const { locked } = state.hands
+  return (
+    <>
+      <Header
+        crumbs={[
+          { to: '/practice', text: words.practice },
+          { text: props.place === undefined ? name : `${props.place}. ${name}` },
+        ]}
+      />
+      <Band>{words.practiceOnly}</Band>
+      <Page id="bench">
+        <Rig>
+          <h1>{name}</h1>
+          <p>{props.goal}</p>
+          <Card as="section" aria-label={props.rig} style={{ display: 'grid', gap: 14 }}>
+            <Row>
+              <Button look={locked ? 'plain' : 'act'} isDisabled={locked} onPress={props.lock}>
+                {locked ? words.locked : words.lock}
+              </Button>
+              <Muted>{props.beside}</Muted>
+            </Row>
+            {props.children}
+          </Card>
+          <Row>
+            <Button onPress={props.again}>{words.again}</Button>
+            <Button onPress={props.another}>{words.another}</Button>
+            <Muted>
+              {words.machine(state.seed)} · {words.minutes(formatNumber(state.minutes, 1))}
+            </Muted>
+          </Row>
+        </Rig>
+        <Side aria-label={words.yours}>
+          {state.unsafe ? (
+            <div role="alert">
+              <h2>
+                <Peg peg="outside" /> {unsafeSaid.title}
+              </h2>
+              <Muted>{unsafeSaid.detail}</Muted>
+            </div>
+          ) : null}
+          {props.answers}
+          {state.hints > 0 ? (
+            <Hints>
+              {props.hints.slice(0, state.hints).map((hint) => (
+                <li key={hint}>{hint}</li>
+              ))}
+            </Hints>
+          ) : null}
+          <Row>{props.onward}</Row>
+        </Side>
+      </Page>
+    </>
+  )
+}
+
+/** Checking, and a hint on request. */
+export function Asking(props: {
+  check: string
+  hints: readonly string[]
+  taken: number
+  onCheck: () => void
+  onHint: () => void
+}) {
+  return (
+    <Row>
+      <Button look="act" onPress={props.onCheck}>
+        {props.check}
+      </Button>
+      <Button isDisabled={props.taken >= props.hints.length} onPress={props.onHint}>
+        {words.hint}
+      </Button>
+    </Row>
+  )
+}
+
+/** Passed or not yet. */
+export const Outcome = ({ passed }: { passed: boolean }) => (
+  <h2 role="status">
+    <Peg peg={passed ? 'within' : 'outside'} /> {passed ? words.passed : words.notYet}
+  </h2>
+)

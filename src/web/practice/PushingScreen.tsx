@@ -1,0 +1,180 @@
+import { useState } from 'react'
+import styled from 'styled-components'
+import { formatNumber, formatSigned } from '../../core/frame/number'
+import {
+  beginPushing,
+  judgePushing,
+  mayMiss,
+  type Pushing,
+  type PushingAct,
+  pushed,
+  turnsOfJack,
+} from '../../core/practice/pushing'
+import {
+  bears,
+  type Jack,
+  makeSlide,
+  type SlideEnd,
+  slideEnds,
+  slideShows,
+  slideSides,
+} from '../../core/practice/slide'
+import { practiceWords } from '../../words/practice'
+import { jackNames, sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
+import { mono } from '../app/style'
+import { ButtonLink } from '../parts/ButtonLink'
+import { Button, Choices, Muted } from '../parts/controls'
+import { Peg } from '../parts/Peg'
+import { DialFace } from './DialFace'
+import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Row } from './page'
+import { SlideDrawing } from './SlideDrawing'
+import { useKept } from './useKept'
+
+const Dials = styled.div`display: grid; grid-template-columns: minmax(0, 1.8fr) minmax(130px, 1fr) minmax(130px, 1fr); gap: 16px; align-items: start; p { text-align: center; } @media (max-width: 899px) { grid-template-columns: 1fr 1fr; > svg { grid-column: 1 / -1; } }`
+const Plan = styled.p`display: flex; flex-wrap: wrap; gap: 4px 22px; b { ${mono} }`
+const Table = styled.table`border-collapse: collapse; th, td { padding: 5px 18px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } th { font-weight: 500; }`
+
+const game = { begin: beginPushing, acted: pushed, same: (kept: Partial<Pushing>) => kept.lesson === 'side-moves' }
+
+/** A place across, in words: how far and toward which side. */
+const toward = (mm: number): string =>
+  words.toward(formatNumber(Math.abs(mm), 2), slideSideNames[mm < 0 ? 'near' : 'far'])
+
+/** The lesson of the side moves: bolts, jack bolts and dials to be handled, the plan beside them, the truth laid over it. */
+export function PushingScreen({ place }: { place: number }) {
+  const { state, act, again, another } = useKept<Pushing, PushingAct>('vane-peg-practice:side-moves', game)
+  const [chosen, choose] = useState<SlideEnd>('front')
+  const { hands, seed } = state
+  const { wanted } = makeSlide(seed)
+  const loose = hands.loose.includes(chosen)
+  const said = (end: SlideEnd): string => {
+    const [dial, shown] = [hands.dials[end], slideShows(hands, end)]
+    return dial && shown !== undefined
+      ? words.dialOn(slideEndNames[end], slideSideNames[dial.side], formatSigned(shown, 2))
+      : words.noDial(slideEndNames[end])
+  }
+  return (
+    <LessonFrame
+      place={place}
+      name={words.name}
+      goal={words.goal}
+      rig={words.machine}
+      beside={words.machine}
+      state={state}
+      hints={words.hints}
+      lock={() => act({ do: 'lock' })}
+      again={again}
+      another={another}
+      answers={<Answers state={state} act={act} />}
+      onward={<ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>}
+    >
+      <Plan aria-label={words.plan}>
+        {slideEnds.map((end) => (
+          <span key={end}>
+            {slideEndNames[end]}: <b>{toward(wanted[end])}</b>
+          </span>
+        ))}
+      </Plan>
+      <Dials>
+        <SlideDrawing {...{ hands, chosen, choose }} />
+        {slideEnds.map((end) => {
+          const shown = slideShows(hands, end)
+          return (
+            <div key={end}>
+              <DialFace needle={shown ?? 0} turns={5 + (shown ?? 0)} whole={10} label={said(end)} />
+              <p role="status">{said(end)}</p>
+            </div>
+          )
+        })}
+      </Dials>
+      <Choices
+        label={words.end}
+        value={chosen}
+        options={slideEnds.map((end) => ({ value: end, text: slideEndNames[end] }))}
+        onChange={choose}
+      />
+      <Row role="group" aria-label={slideEndNames[chosen]}>
+        <Button onPress={() => act({ do: 'dial', end: chosen, side: 'near' })}>{words.dialNear}</Button>
+        <Button onPress={() => act({ do: 'dial', end: chosen, side: 'far' })}>{words.dialFar}</Button>
+        <Button onPress={() => act({ do: loose ? 'tighten' : 'loosen', end: chosen })}>
+          {loose ? words.tighten : words.loosen}
+        </Button>
+        <Muted>{loose ? words.areLoose : words.areTight}</Muted>
+      </Row>
+      <Muted>{words.plungerIn}</Muted>
+      {slideSides.map((side) => {
+        const jack: Jack = `${chosen}-${side}`
+        const stands = Math.abs(hands.tips[jack] - hands.at[chosen])
+        return (
+          <Row key={side} role="group" aria-label={jackNames[jack]}>
+            <span style={{ minWidth: 250 }}>
+              <b>{words.jack(slideSideNames[side])}</b>{' '}
+              <Muted>{bears(hands, jack) ? words.bearing : words.off(formatNumber(stands, 2))}</Muted>
+            </span>
+            <Button onPress={() => act({ do: 'touch', jack })}>{words.touch}</Button>
+            {turnsOfJack.map((by) => (
+              <Button key={by} onPress={() => act({ do: 'turn', jack, by })}>
+                {by > 0 ? words.in(formatNumber(by, by < 0.1 ? 2 : 1)) : words.out(formatNumber(-by, 1))}
+              </Button>
+            ))}
+          </Row>
+        )
+      })}
+      <Muted>{words.pinch}</Muted>
+    </LessonFrame>
+  )
+}
+
+function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => void }) {
+  const { off, slide, slips, passed } = judgePushing(state)
+  return (
+    <>
+      <p>{words.turns(String(state.turns))}</p>
+      <Asking
+        check={words.check}
+        hints={words.hints}
+        taken={state.hints}
+        onCheck={() => act({ do: 'check' })}
+        onHint={() => act({ do: 'hint' })}
+      />
+      {state.checked ? (
+        <>
+          <Outcome passed={passed} />
+          {slips.map((slip) => (
+            <p key={slip}>
+              <b>{sayPushingSlip(slip).title}</b> {sayPushingSlip(slip).detail}
+            </p>
+          ))}
+          <Table aria-label={words.stands}>
+            <tbody>
+              {slideEnds.map((end) => (
+                <tr key={end}>
+                  <th scope="row">
+                    <Peg peg={Math.abs(off[end]) > mayMiss ? 'outside' : 'within'} size={12} label="" />{' '}
+                    {slideEndNames[end]}
+                  </th>
+                  <td>
+                    {Math.abs(off[end]) > mayMiss
+                      ? words.tooFar(formatNumber(Math.abs(off[end]), 2), slideSideNames[off[end] < 0 ? 'near' : 'far'])
+                      : words.there}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+          {passed ? (
+            <p>
+              {words.truth}{' '}
+              {words.truthTold(
+                formatSigned(slide.creep.front, 2),
+                formatSigned(slide.creep.back, 2),
+                formatNumber(100 * slide.swing, 0),
+              )}
+            </p>
+          ) : null}
+        </>
+      ) : null}
+    </>
+  )
+}
