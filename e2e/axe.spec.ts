@@ -33,6 +33,7 @@ const screens: Readonly<Record<string, string>> = {
   'a lesson': '/practice/closure',
   'the frame': '/practice/soft-foot',
   'the side moves': '/practice/side-moves',
+  'the belts of practice': '/practice/belts',
   lines: '/lines',
   'a table of limits': '/kit?item=kit-14',
 }

@@ -75,6 +75,7 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/practice/closure',
     '/practice/soft-foot',
     '/practice/side-moves',
+    '/practice/belts',
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)

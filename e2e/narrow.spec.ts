@@ -70,6 +70,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/practice/closure',
     '/practice/soft-foot',
     '/practice/side-moves',
+    '/practice/belts',
   ]
   for (const path of [...paths, ...more]) {
     await page.goto(demo + path)

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
+import { beginBelting } from '../src/core/practice/belts'
 import { makeBench, swing } from '../src/core/practice/bench'
+import { faceWanted, makeDrive, motor } from '../src/core/practice/drive'
 import { makeFrame } from '../src/core/practice/frame'
 import { begin } from '../src/core/practice/lesson'
 import { beginPushing } from '../src/core/practice/pushing'
@@ -440,5 +442,132 @@ test.describe('touched, the side moves', () => {
     await press('Begin again, same machine')
     const choose = async (end: string) => page.locator(`g.end[data-end="${end.toLowerCase()}"]`).tap()
     await sideMoves(page, 5, press, choose)
+  })
+})
+
+/** The drive of the belts behind the page. */
+const driveOn = async (page: Page, seed: number) => {
+  await page.addInitScript(
+    (kept) => localStorage.getItem('vane-peg-practice:belts') ?? localStorage.setItem('vane-peg-practice:belts', kept),
+    JSON.stringify(beginBelting(seed)),
+  )
+}
+
+/** What the straightedge tells at an edge, mm proud. */
+async function proud(page: Page, choose: (name: string) => Promise<void>, edge: string): Promise<number> {
+  await choose(edge)
+  const said = await page.getByRole('status').filter({ hasText: 'The motor’s face' }).textContent()
+  const [, which, mm = '0'] = /(stands|lies) ([\d.]+) mm/.exec(said ?? '') ?? []
+  return (which === 'lies' ? -1 : 1) * Number(mm)
+}
+
+/** One of the three moves: typed, and done. */
+async function moveBelts(
+  page: Page,
+  field: string,
+  mm: number,
+  press: (name: string, group?: string) => Promise<void>,
+) {
+  await page.getByRole('textbox', { name: field }).fill(mm.toFixed(2))
+  await press('Do it', field)
+  await expect(page.getByRole('textbox', { name: field })).toHaveValue('')
+}
+
+/** Tilt, toe, offset, from what the straightedge tells and the rule of the hints. `rims`: what the faces are to stand proud by. */
+async function alignBelts(
+  page: Page,
+  rims: number,
+  press: (name: string, group?: string) => Promise<void>,
+  choose: (name: string) => Promise<void>,
+) {
+  const slope = async (a: string, b: string) =>
+    ((await proud(page, choose, a)) - (await proud(page, choose, b))) / (2 * motor.radius)
+  const [up, toe] = [await slope('Top', 'Bottom'), await slope('Edge toward the fan', 'Edge away from it')]
+  await moveBelts(page, 'Shims under the back feet, mm', -up * motor.feet, press)
+  await moveBelts(page, 'Swing the back feet toward the fan, mm', -toe * motor.feet, press)
+  const middle = ((await proud(page, choose, 'Top')) + (await proud(page, choose, 'Bottom'))) / 2
+  await moveBelts(page, 'Slide the motor out, proud of the fan, mm', rims - middle, press)
+}
+
+test('lesson 13 by mouse: faces flush are not grooves in line; one screw pulls askew; then both are right', async ({
+  page,
+  empty,
+}) => {
+  await driveOn(page, 8)
+  await page.goto(`${empty}/practice`)
+  await page.getByRole('link', { name: /Belts, groove to groove/ }).click()
+  const press = async (name: string, group?: string) => {
+    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
+    await within.getByRole('button', { name, exact: true }).click()
+  }
+  const choose = async (name: string) => page.getByRole('radio', { name, exact: true }).click()
+  await press('Lock out and try')
+  await press('Loosen the motor’s bolts')
+  await alignBelts(page, 0, press, choose)
+  await choose('Tension by one screw')
+  await press('Tighten the motor’s bolts')
+  await page.reload()
+  await press('Check the drive')
+  await expect(page.getByText('The faces are flush, the grooves are not.')).toBeVisible()
+  await expect(page.getByText('Pulled askew by one screw.')).toBeVisible()
+  await press('Loosen the motor’s bolts')
+  await choose('Belts slack')
+  await moveBelts(page, 'Slide the motor out, proud of the fan, mm', faceWanted(makeDrive(8)), press)
+  await choose('Tension by both screws evenly')
+  await press('Tighten the motor’s bolts')
+  await press('Check the drive')
+  await expect(page.getByText('Passed.')).toBeVisible()
+  await expect(page.getByText(/at the start the motor’s face stood/)).toBeVisible()
+})
+
+test('lesson 13 by keyboard: touched before the lock it is lost, and done on the same drive', async ({
+  page,
+  empty,
+}) => {
+  await driveOn(page, 23)
+  await page.goto(`${empty}/practice/belts`)
+  const press = async (name: string, group?: string) => {
+    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
+    await within.getByRole('button', { name, exact: true }).press('Enter')
+  }
+  const choose = async (name: string) => page.getByRole('radio', { name, exact: true }).press('Space')
+  await press('Loosen the motor’s bolts')
+  await expect(page.getByText('Failed: it was touched before it was locked out and tried.')).toBeVisible()
+  await press('Begin again, same machine')
+  await press('Lock out and try')
+  await press('Loosen the motor’s bolts')
+  await alignBelts(page, faceWanted(makeDrive(23)), press, choose)
+  await choose('Tension by both screws evenly')
+  await press('Tighten the motor’s bolts')
+  await press('Check the drive')
+  await expect(page.getByText('Passed.')).toBeVisible()
+})
+
+test.describe('touched, the belts', () => {
+  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } })
+  test('lesson 13 by touch on a phone: pushed against tight bolts nothing moves, and that is named', async ({
+    page,
+    empty,
+  }) => {
+    await driveOn(page, 31)
+    await page.goto(`${empty}/practice/belts`)
+    const press = async (name: string, group?: string) => {
+      const within = group ? page.getByRole('group', { name: group, exact: true }) : page
+      await within.getByRole('button', { name, exact: true }).tap()
+    }
+    const choose = async (name: string) => page.getByRole('radio', { name, exact: true }).tap()
+    await press('Lock out and try')
+    await page.getByRole('textbox', { name: 'Slide the motor out, proud of the fan, mm' }).fill('1')
+    await press('Do it', 'Slide the motor out, proud of the fan, mm')
+    await press('Check the drive')
+    await expect(page.getByText('Pushed against tight bolts or tensioned belts.')).toBeVisible()
+    await press('Begin again, same machine')
+    await press('Lock out and try')
+    await press('Loosen the motor’s bolts')
+    await alignBelts(page, faceWanted(makeDrive(31)), press, choose)
+    await choose('Tension by both screws evenly')
+    await press('Tighten the motor’s bolts')
+    await press('Check the drive')
+    await expect(page.getByText('Passed.')).toBeVisible()
   })
 })

@@ -33,7 +33,7 @@ export const pushingWords = labels({
   stands: 'Each end now, against the plan',
   there: 'there',
   tooFar: (mm: string, side: string) => t`${mm} mm too far toward the ${side} side`,
-  turns: (count: string) => t`${count} turns of jack bolts`,
+  turns: (count: string) => t`Turns of jack bolts so far: ${count}`,
   truth: 'The truth:',
   truthTold: (front: string, back: string, swing: string) =>
     t`tightening alone would have shifted the front feet by ${front} and the back feet by ${back} mm; a push at one end took ${swing} % of itself back at the other.`,

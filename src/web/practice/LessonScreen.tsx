@@ -20,13 +20,12 @@ import { mono } from '../app/style'
 import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Field, Muted, NumberInput, Select } from '../parts/controls'
 import { Peg } from '../parts/Peg'
+import { atMachines } from './atMachines'
 import { DialFace } from './DialFace'
 import { Hub } from './Hub'
 import { Asking, LessonFrame, Outcome } from './LessonFrame'
 import { useOwnLessons } from './ownLessons'
-import { PushingScreen } from './PushingScreen'
 import { Row } from './page'
-import { SeatingScreen } from './SeatingScreen'
 import { useAttempt } from './useAttempt'
 
 const Two = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 20px; justify-items: center;`
@@ -38,8 +37,9 @@ const Sheet = styled.table`border-collapse: collapse; ${mono} th, td { padding: 
 export function LessonScreen() {
   const { lesson = '' } = useParams()
   const own = useOwnLessons()
-  if (lesson === 'soft-foot') return <SeatingScreen place={lessonNames.length + 1} />
-  if (lesson === 'side-moves') return <PushingScreen place={lessonNames.length + 2} />
+  const machine = atMachines.findIndex(({ id }) => id === lesson)
+  const Screen = atMachines[machine]?.Screen
+  if (Screen) return <Screen place={lessonNames.length + machine + 1} />
   const which = lessonNames.find((one) => one === lesson) ?? own.find(({ id }) => `own-${id}` === lesson)
   return which ? <Lesson key={lesson} which={which} /> : <NotHere />
 }
@@ -61,7 +61,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
   const { gauge } = bench
   const judged = judge(attempt)
   const turn = (to: number) => act({ do: 'turn', to })
-  const next = place === undefined ? undefined : (lessonNames[place + 1] ?? 'soft-foot')
+  const next = place === undefined ? undefined : (lessonNames[place + 1] ?? atMachines[0]?.id)
   return (
     <LessonFrame
       place={place === undefined ? undefined : place + 1}

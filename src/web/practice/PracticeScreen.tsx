@@ -2,10 +2,9 @@ import { Link } from 'react-router'
 import styled from 'styled-components'
 import { lessonNames } from '../../core/practice/lesson'
 import { lessonWords, practiceWords as words } from '../../words/practice'
-import { pushingWords } from '../../words/pushing'
-import { seatingWords } from '../../words/seating'
 import { Header } from '../app/Shell'
 import { Muted } from '../parts/controls'
+import { atMachines } from './atMachines'
 import { OwnLessons } from './OwnLessons'
 
 const Page = styled.main`max-width: 860px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 14px; h1 { font-size: 26px; }`
@@ -16,11 +15,10 @@ const List = styled.ol`
   a:hover { background: var(--card); } h2 { font-size: 17px; } small { grid-column: 2; color: var(--muted); font-size: 14.5px; } b { font-size: 17px; color: var(--kelp); }
 `
 
-/** Those at the dial, then those at the frame and its jack bolts. */
+/** Those at the dial, then those at a machine. */
 const lessons = () => [
   ...lessonNames.map((id) => ({ id, name: lessonWords[id].name, goal: lessonWords[id].goal })),
-  { id: 'soft-foot', name: seatingWords.name, goal: seatingWords.goal },
-  { id: 'side-moves', name: pushingWords.name, goal: pushingWords.goal },
+  ...atMachines.map(({ id, words: { name, goal } }) => ({ id, name, goal })),
 ]
 
 /** The lessons there are. */

@@ -67,7 +67,12 @@ export function PushingScreen({ place }: { place: number }) {
       again={again}
       another={another}
       answers={<Answers state={state} act={act} />}
-      onward={<ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>}
+      onward={
+        <>
+          <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
+          <ButtonLink to="/practice/belts">{practiceWords.next}</ButtonLink>
+        </>
+      }
     >
       <Plan aria-label={words.plan}>
         {slideEnds.map((end) => (

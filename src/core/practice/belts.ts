@@ -1,0 +1,148 @@
+import { parseNumber } from '../frame/number'
+import { type Drive, type DriveHands, emptyDriveHands, faceNow, faceWanted, makeDrive } from './drive'
+
+/** What the belts allow: slope of either kind, mm over mm (a quarter of a degree), and from groove to groove, mm. */
+export const beltsAllow = { slope: Math.tan(Math.PI / 720), offset: 0.5 } as const
+
+export const beltMoves = ['shims', 'swung', 'slid'] as const
+export type BeltMove = (typeof beltMoves)[number]
+
+/** How a person stands in the lesson of the belts: what is kept, and nothing of the truth. */
+export interface Belting {
+  lesson: 'belts'
+  seed: number
+  hands: DriveHands
+  /** Each move as typed, mm, signed. */
+  typed: Readonly<Record<BeltMove, string>>
+  minutes: number
+  /** Times the motor was moved. */
+  moves: number
+  hints: number
+  unsafe: boolean
+  /** Moved while the bolts were tight, or the belts still pulled: it springs back, and nothing moved. */
+  strained: number
+  checked: boolean
+}
+
+export const beginBelting = (seed: number): Belting => ({
+  lesson: 'belts',
+  seed,
+  hands: emptyDriveHands,
+  typed: { shims: '', swung: '', slid: '' },
+  minutes: 0,
+  moves: 0,
+  hints: 0,
+  unsafe: false,
+  strained: 0,
+  checked: false,
+})
+
+/** What a person can do at the drive. */
+export type BeltingAct =
+  | { do: 'lock' }
+  | { do: 'loosen' | 'tighten' }
+  | { do: 'type'; move: BeltMove; text: string }
+  | { do: 'move'; move: BeltMove }
+  | { do: 'tension'; how: DriveHands['tension'] }
+  | { do: 'hint' }
+  | { do: 'check' }
+
+/** Minutes an act costs. */
+const cost = { lock: 4, bolts: 3, shims: 12, swung: 4, slid: 4, tension: 6 }
+
+/** Farther than this nothing is moved at once, mm. */
+const farthest = 20
+
+/** A move as typed, mm; undefined where it is no number, or too far for one. */
+export function beltMoveTyped(text: string): number | undefined {
+  const typed = parseNumber(text)
+  return typed.ok && Math.abs(typed.value) <= farthest ? typed.value : undefined
+}
+
+/** One act done. Pure: the same state and act give the same. */
+export function belted(now: Belting, act: BeltingAct): Belting {
+  const { hands } = now
+  const touched = (change: Partial<DriveHands>, minutes: number): Belting => ({
+    ...now,
+    hands: { ...hands, ...change },
+    minutes: now.minutes + minutes,
+    unsafe: now.unsafe || !hands.locked,
+    checked: false,
+  })
+  switch (act.do) {
+    case 'lock':
+      return hands.locked ? now : { ...now, hands: { ...hands, locked: true }, minutes: now.minutes + cost.lock }
+    case 'loosen':
+    case 'tighten':
+      return hands.loose === (act.do === 'loosen') ? now : touched({ loose: act.do === 'loosen' }, cost.bolts)
+    case 'type':
+      return { ...now, typed: { ...now.typed, [act.move]: act.text } }
+    case 'move': {
+      const by = beltMoveTyped(now.typed[act.move])
+      if (by === undefined || by === 0) return now
+      if (!hands.loose || hands.tension !== 'slack')
+        return { ...touched({}, cost[act.move]), strained: now.strained + 1 }
+      return {
+        ...touched({ [act.move]: hands[act.move] + by }, cost[act.move]),
+        typed: { ...now.typed, [act.move]: '' },
+        moves: now.moves + 1,
+      }
+    }
+    case 'tension':
+      return hands.tension === act.how ? now : touched({ tension: act.how }, cost.tension)
+    case 'hint':
+      return { ...now, hints: now.hints + 1 }
+    case 'check':
+      return { ...now, checked: true }
+  }
+}
+
+/** What went wrong, by its name. */
+export type BeltingSlip =
+  | 'slack'
+  | 'still-loose'
+  | 'one-screw'
+  | 'faces-flush'
+  | 'tilt-last'
+  | 'tilt'
+  | 'toe'
+  | 'offset'
+  | 'strained'
+
+export interface BeltingJudged {
+  drive: Drive
+  /** What is left: slopes, and from groove to groove, mm. */
+  left: { toe: number; tilt: number; offset: number }
+  slips: readonly BeltingSlip[]
+  passed: boolean
+}
+
+/** How the drive stands now against what its belts allow: bolted, tensioned, groove to groove. */
+export function judgeBelting(now: Belting): BeltingJudged {
+  const drive = makeDrive(now.seed)
+  const { hands } = now
+  const { toe, tilt, offset } = faceNow(drive, hands)
+  const left = { toe, tilt, offset: offset - faceWanted(drive) }
+  const over = (slope: number): boolean => Math.abs(slope) > beltsAllow.slope
+  const slips: BeltingSlip[] = []
+  if (hands.tension === 'slack') slips.push('slack')
+  if (hands.loose) slips.push('still-loose')
+  if (over(tilt)) slips.push('tilt')
+  // straight before the belts were drawn tight, and pulled askew by one screw
+  if (over(toe))
+    slips.push(
+      hands.tension === 'one' && !over(faceNow(drive, { ...hands, tension: 'both' }).toe) ? 'one-screw' : 'toe',
+    )
+  if (Math.abs(left.offset) > beltsAllow.offset) slips.push(whyOff(drive, hands, offset, left.offset))
+  if (now.strained > 0) slips.push('strained')
+  return { drive, left, slips, passed: !now.unsafe && slips.length === 0 }
+}
+
+/** Why the grooves are not in line: faces set flush though their rims differ, the offset taken before the shims, or simply not yet. */
+function whyOff(drive: Drive, hands: DriveHands, offset: number, left: number): BeltingSlip {
+  if (Math.abs(offset) <= beltsAllow.offset) return 'faces-flush'
+  const shifted = offset - faceNow(drive, { ...hands, shims: 0 }).offset
+  if (hands.slid !== 0 && Math.abs(shifted) > beltsAllow.offset && Math.abs(left - shifted) <= beltsAllow.offset)
+    return 'tilt-last'
+  return 'offset'
+}

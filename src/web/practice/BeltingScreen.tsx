@@ -1,0 +1,171 @@
+import { useState } from 'react'
+import styled from 'styled-components'
+import { formatNumber, formatSigned } from '../../core/frame/number'
+import {
+  type Belting,
+  type BeltingAct,
+  beginBelting,
+  belted,
+  beltMoves,
+  beltMoveTyped,
+  beltsAllow,
+  judgeBelting,
+} from '../../core/practice/belts'
+import { type DriveHands, type Edge, edges, makeDrive, motor, proudAt } from '../../core/practice/drive'
+import { beltMoveNames, edgeNames, sayBeltingSlip, beltingWords as words } from '../../words/belting'
+import { practiceWords } from '../../words/practice'
+import { capital } from '../../words/terms'
+import { mono } from '../app/style'
+import { ButtonLink } from '../parts/ButtonLink'
+import { Button, Choices, Field, Muted, NumberInput } from '../parts/controls'
+import { Peg } from '../parts/Peg'
+import { DriveDrawing, sheaveAcross } from './DriveDrawing'
+import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Row } from './page'
+import { useKept } from './useKept'
+
+const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
+const Table = styled.table`border-collapse: collapse; th, td { padding: 5px 18px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; }`
+
+const game = { begin: beginBelting, acted: belted, same: (kept: Partial<Belting>) => kept.lesson === 'belts' }
+
+const degrees = (slope: number): string => formatSigned((Math.atan(slope) * 180) / Math.PI, 2)
+
+/** What the straightedge tells, in words. */
+function said(mm: number): string {
+  if (mm === 0) return words.flush
+  return (mm > 0 ? words.proud : words.behind)(formatNumber(Math.abs(mm), 1))
+}
+
+/** The lesson of the belts: a straightedge to be laid on, shims, swing and slide, belts and bolts; the truth laid over it. */
+export function BeltingScreen({ place }: { place: number }) {
+  const { state, act, again, another } = useKept<Belting, BeltingAct>('vane-peg-practice:belts', game)
+  const [edge, lay] = useState<Edge>('toward')
+  const { hands, seed } = state
+  const drive = makeDrive(seed)
+  return (
+    <LessonFrame
+      place={place}
+      name={words.name}
+      goal={words.goal}
+      rig={words.drive}
+      beside={words.drive}
+      state={state}
+      hints={words.hints}
+      lock={() => act({ do: 'lock' })}
+      again={again}
+      another={another}
+      answers={<Answers state={state} act={act} />}
+      onward={<ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>}
+    >
+      <DriveDrawing drive={drive} hands={hands} />
+      <p>
+        {words.rims(formatNumber(drive.rims.fan, 1), formatNumber(drive.rims.motor, 1))}{' '}
+        <Muted>
+          {words.motorIs(formatNumber(sheaveAcross, 0), formatNumber(motor.feet, 0), formatNumber(motor.height, 0))}
+        </Muted>
+      </p>
+      <div style={{ display: 'grid', gap: 6 }}>
+        <Muted>{words.edge}</Muted>
+        <Choices
+          label={words.edge}
+          value={edge}
+          options={edges.map((one) => ({ value: one, text: capital(edgeNames[one]) }))}
+          onChange={lay}
+        />
+        <Told role="status">{said(proudAt(drive, hands, edge))}</Told>
+      </div>
+      <Row>
+        <Button onPress={() => act({ do: hands.loose ? 'tighten' : 'loosen' })}>
+          {hands.loose ? words.tighten : words.loosen}
+        </Button>
+        <Muted>{hands.loose ? words.areLoose : words.areTight}</Muted>
+      </Row>
+      <Choices<DriveHands['tension']>
+        label={words.tension}
+        value={hands.tension}
+        options={[
+          { value: 'slack', text: words.slack },
+          { value: 'one', text: words.one },
+          { value: 'both', text: words.both },
+        ]}
+        onChange={(how) => act({ do: 'tension', how })}
+      />
+      {beltMoves.map((move) => (
+        <Row key={move} role="group" aria-label={beltMoveNames[move]} style={{ alignItems: 'end' }}>
+          <div style={{ width: 300, maxWidth: '100%' }}>
+            <Field label={beltMoveNames[move]}>
+              <NumberInput
+                inputMode="text"
+                maxLength={8}
+                autoComplete="off"
+                value={state.typed[move]}
+                onChange={({ target }) => act({ do: 'type', move, text: target.value })}
+              />
+            </Field>
+          </div>
+          <Button isDisabled={!beltMoveTyped(state.typed[move])} onPress={() => act({ do: 'move', move })}>
+            {words.doIt}
+          </Button>
+          <Muted>{words.soFar(formatSigned(hands[move], 2))}</Muted>
+        </Row>
+      ))}
+      <Muted>
+        {words.signs} {words.pinch}
+      </Muted>
+    </LessonFrame>
+  )
+}
+
+function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => void }) {
+  const { drive, left, slips, passed } = judgeBelting(state)
+  const rows = [
+    { name: words.tilt, told: `${degrees(left.tilt)}°`, over: Math.abs(left.tilt) > beltsAllow.slope },
+    { name: words.toe, told: `${degrees(left.toe)}°`, over: Math.abs(left.toe) > beltsAllow.slope },
+    { name: words.offset, told: `${formatSigned(left.offset, 1)} mm`, over: Math.abs(left.offset) > beltsAllow.offset },
+  ]
+  return (
+    <>
+      <p>{words.moves(String(state.moves))}</p>
+      <Asking
+        check={words.check}
+        hints={words.hints}
+        taken={state.hints}
+        onCheck={() => act({ do: 'check' })}
+        onHint={() => act({ do: 'hint' })}
+      />
+      {state.checked ? (
+        <>
+          <Outcome passed={passed} />
+          {slips.map((slip) => (
+            <p key={slip}>
+              <b>{sayBeltingSlip(slip).title}</b> {sayBeltingSlip(slip).detail}
+            </p>
+          ))}
+          <Table aria-label={words.left}>
+            <tbody>
+              {rows.map(({ name, told, over }) => (
+                <tr key={name}>
+                  <th scope="row">
+                    <Peg peg={over ? 'outside' : 'within'} size={12} label="" /> {name}
+                  </th>
+                  <td>{told}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+          {passed ? (
+            <p>
+              {words.truth}{' '}
+              {words.truthTold(
+                formatSigned(drive.start.offset, 1),
+                degrees(drive.start.toe),
+                degrees(drive.start.tilt),
+              )}
+            </p>
+          ) : null}
+        </>
+      ) : null}
+    </>
+  )
+}
