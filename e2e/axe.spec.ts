@@ -34,6 +34,7 @@ const screens: Readonly<Record<string, string>> = {
   'the frame': '/practice/soft-foot',
   'the side moves': '/practice/side-moves',
   'the belts of practice': '/practice/belts',
+  'the graph': '/practice/graph',
   lines: '/lines',
   'a table of limits': '/kit?item=kit-14',
 }

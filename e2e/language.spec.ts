@@ -76,6 +76,7 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/practice/soft-foot',
     '/practice/side-moves',
     '/practice/belts',
+    '/practice/graph',
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)

@@ -71,6 +71,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/practice/soft-foot',
     '/practice/side-moves',
     '/practice/belts',
+    '/practice/graph',
   ]
   for (const path of [...paths, ...more]) {
     await page.goto(demo + path)

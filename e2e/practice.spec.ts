@@ -5,6 +5,7 @@ import { makeBench, swing } from '../src/core/practice/bench'
 import { faceWanted, makeDrive, motor } from '../src/core/practice/drive'
 import { makeFrame } from '../src/core/practice/frame'
 import { begin } from '../src/core/practice/lesson'
+import { beginPlotting, lineAt, makePlot, square } from '../src/core/practice/plot'
 import { beginPushing } from '../src/core/practice/pushing'
 import { beginSeating } from '../src/core/practice/seating'
 import { makeSlide } from '../src/core/practice/slide'
@@ -27,7 +28,7 @@ test('lesson 1 by keyboard: locked, half the travel, zeroed, read with sign and 
   await page.goto(empty)
   await page.getByRole('link', { name: 'Practice' }).click()
   await page.getByRole('link', { name: /Read a dial/ }).click()
-  await expect(page.getByText('Practice: nothing here is a real machine')).toBeVisible()
+  await expect(page.locator('#blank-sheet').getByText('Practice: nothing here is a real machine')).toBeVisible()
   await page.getByRole('button', { name: 'Lock out and try' }).press('Enter')
   for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).press('Space')
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).press('Space')
@@ -156,7 +157,7 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   await expect(own.getByRole('status')).toHaveText('“The long bracket of pump 4” is here.')
   await page.reload()
   await own.getByRole('link', { name: /The long bracket/ }).click()
-  await expect(page.getByText('Practice: nothing here is a real machine')).toBeVisible()
+  await expect(page.locator('#blank-sheet').getByText('Practice: nothing here is a real machine')).toBeVisible()
   await page.getByRole('button', { name: 'Lock out and try' }).click()
   for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).click()
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).click()
@@ -570,4 +571,90 @@ test.describe('touched, the belts', () => {
     await press('Check the drive')
     await expect(page.getByText('Passed.')).toBeVisible()
   })
+})
+
+/** The sheet of the graph behind the page, and where a hand puts its dots. */
+const sheetOn = async (page: Page, seed: number) => {
+  await page.addInitScript(
+    (kept) => localStorage.getItem('vane-peg-practice:graph') ?? localStorage.setItem('vane-peg-practice:graph', kept),
+    JSON.stringify(beginPlotting(seed)),
+  )
+  const plot = makePlot(seed)
+  const dots = {
+    left: (plot.bottom.left - plot.sag.left) / 2,
+    right: -(plot.bottom.right - plot.sag.right) / 2,
+  }
+  const feet = (foot: 'front' | 'back') => lineAt(plot, dots, plot.at[foot]).toFixed(2)
+  return { plot, dots, feet }
+}
+
+test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first; the feet read off; a blank sheet printed', async ({
+  page,
+  empty,
+}) => {
+  const { plot, dots } = await sheetOn(page, 14)
+  await page.goto(`${empty}/practice/graph`)
+  const paper = page.locator('section[aria-label^="Squared paper"] svg')
+  const put = async (x: number, mm: number) => {
+    await paper.scrollIntoViewIfNeeded()
+    const box = await paper.boundingBox()
+    if (!box) throw new Error('There is no paper.')
+    const from = plot.at.left - 4 * square.along
+    const px = box.width / ((plot.at.back + 4 * square.along - from) / square.along)
+    await page.mouse.click(box.x + ((x - from) / square.along) * px, box.y + box.height / 2 - (mm / square.up) * px)
+  }
+  await put(plot.at.left, dots.left)
+  await put(plot.at.right, -dots.right)
+  await page.getByLabel('Front feet, mm high (low with a minus)').fill('0')
+  await page.getByRole('button', { name: 'Check the graph' }).click()
+  await expect(page.getByText('A dot stands on the wrong side of the line.')).toBeVisible()
+  await expect(page.getByText('The feet are not read off yet.')).toBeVisible()
+  await put(plot.at.right, dots.right)
+  await page.reload()
+  // a finger puts a dot to the line of a dial; what is read off is the line that was drawn
+  const drawn = {
+    left: Number(await page.getByRole('slider', { name: 'Dot at the dial on the hub that stays' }).inputValue()),
+    right: Number(await page.getByRole('slider', { name: 'Dot at the dial on the hub that moves' }).inputValue()),
+  }
+  expect(Math.abs(drawn.left - dots.left)).toBeLessThan(0.0151)
+  for (const foot of ['front', 'back'] as const)
+    await page
+      .getByLabel(`${foot === 'front' ? 'Front' : 'Back'} feet, mm high (low with a minus)`)
+      .fill(lineAt(plot, drawn, plot.at[foot]).toFixed(2))
+  await page.getByRole('button', { name: 'Check the graph' }).click()
+  await expect(page.getByText('Passed.')).toBeVisible()
+  await expect(page.getByText(/your line gives/)).toHaveCount(2)
+
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute('data-printed', '')
+  })
+  await page.getByRole('button', { name: 'Print a blank sheet' }).click()
+  await expect(page.locator('body[data-printed]')).toHaveCount(1)
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('region', { name: 'Squared paper', exact: true })).toBeVisible()
+  await expect(page.getByText('A square: 10 mm along the line, 0.02 mm up.')).toBeVisible()
+  await expect(page.locator('#blank-sheet').getByText('Practice: nothing here is a real machine')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Reverse dials to a graph' })).toBeHidden()
+  await page.emulateMedia({ media: 'screen' })
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
+  await expect(page.locator('#blank-sheet')).toHaveCount(0)
+})
+
+test('lesson 7 by keyboard: the dots go by arrow keys', async ({ page, empty }) => {
+  const { dots, feet } = await sheetOn(page, 29)
+  await page.goto(`${empty}/practice/graph`)
+  for (const [name, mm] of [
+    ['Dot at the dial on the hub that stays', dots.left],
+    ['Dot at the dial on the hub that moves', dots.right],
+  ] as const) {
+    const dot = page.getByRole('slider', { name })
+    await dot.focus()
+    for (let step = 0; step < Math.round(Math.abs(mm) * 100); step++)
+      await page.keyboard.press(mm > 0 ? 'ArrowUp' : 'ArrowDown')
+    await expect(dot).toHaveAttribute('aria-valuetext', /[+−]?\d\.\d\d mm/)
+  }
+  await page.getByLabel('Front feet, mm high (low with a minus)').fill(feet('front'))
+  await page.getByLabel('Back feet, mm high (low with a minus)').fill(feet('back'))
+  await page.getByRole('button', { name: 'Check the graph' }).press('Enter')
+  await expect(page.getByText('Passed.')).toBeVisible()
 })

@@ -17,7 +17,8 @@ export function LessonFrame(props: {
   beside: string
   state: { seed: number; minutes: number; unsafe: boolean; hints: number; hands: { locked: boolean } }
   hints: readonly string[]
-  lock: () => void
+  /** Nothing to be locked where nothing is touched: at a desk, with a sheet of readings. */
+  lock?: () => void
   again: () => void
   another: () => void
   /** Told and checked. */
@@ -44,9 +45,11 @@ export function LessonFrame(props: {
           <p>{props.goal}</p>
           <Card as="section" aria-label={props.rig} style={{ display: 'grid', gap: 14 }}>
             <Row>
-              <Button look={locked ? 'plain' : 'act'} isDisabled={locked} onPress={props.lock}>
-                {locked ? words.locked : words.lock}
-              </Button>
+              {props.lock ? (
+                <Button look={locked ? 'plain' : 'act'} isDisabled={locked} onPress={props.lock}>
+                  {locked ? words.locked : words.lock}
+                </Button>
+              ) : null}
               <Muted>{props.beside}</Muted>
             </Row>
             {props.children}

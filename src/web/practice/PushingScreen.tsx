@@ -70,7 +70,7 @@ export function PushingScreen({ place }: { place: number }) {
       onward={
         <>
           <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
-          <ButtonLink to="/practice/belts">{practiceWords.next}</ButtonLink>
+          <ButtonLink to="/practice/graph">{practiceWords.next}</ButtonLink>
         </>
       }
     >

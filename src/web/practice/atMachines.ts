@@ -1,8 +1,10 @@
 import type { ComponentType } from 'react'
 import { beltingWords } from '../../words/belting'
+import { plottingWords } from '../../words/plotting'
 import { pushingWords } from '../../words/pushing'
 import { seatingWords } from '../../words/seating'
 import { BeltingScreen } from './BeltingScreen'
+import { PlottingScreen } from './PlottingScreen'
 import { PushingScreen } from './PushingScreen'
 import { SeatingScreen } from './SeatingScreen'
 
@@ -14,5 +16,6 @@ export const atMachines: readonly {
 }[] = [
   { id: 'soft-foot', words: seatingWords, Screen: SeatingScreen },
   { id: 'side-moves', words: pushingWords, Screen: PushingScreen },
+  { id: 'graph', words: plottingWords, Screen: PlottingScreen },
   { id: 'belts', words: beltingWords, Screen: BeltingScreen },
 ]
