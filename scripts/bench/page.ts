@@ -8,6 +8,7 @@ import { benchDraws } from './draws'
 import { eightMachines } from './eight'
 import { benchLive } from './live'
 import { benchMove } from './move'
+import { benchTurn } from './turn'
 
 /** Server start to first page, the weight of the first page, and keystroke to redrawn Sight in Chromium. */
 export async function benchPage(): Promise<string[]> {
@@ -42,6 +43,7 @@ export async function benchPage(): Promise<string[]> {
     const live = await benchLive(page, address)
     const move = await benchMove(page, address)
     const draws = await benchDraws(page, address)
+    const turn = await benchTurn(page, address)
     await browser.close()
     return [
       row('server start (demo made anew) to first page, ms', started.toFixed(0)),
@@ -58,6 +60,7 @@ export async function benchPage(): Promise<string[]> {
       ...live,
       ...move,
       ...draws,
+      ...turn,
     ]
   } finally {
     server.kill()
