@@ -126,6 +126,10 @@ const named = (lesson: string): Lesson => lessons[lesson as LessonName]
 
 const lessonFor = ({ lesson, own }: Pick<Attempt, 'lesson' | 'own'>): Lesson => (own ? lessonOfOwn(own) : named(lesson))
 
+/** What a lesson asks. */
+export const asksOf = (which: LessonName | OwnLesson): readonly Ask[] =>
+  (typeof which === 'string' ? named(which) : lessonOfOwn(which)).asks
+
 export const benchOf = ({ lesson, own, seed }: Pick<Attempt, 'lesson' | 'own' | 'seed'>): Bench =>
   own ? benchOfOwn(own, seed) : makeBench(seed, named(lesson).on)
 

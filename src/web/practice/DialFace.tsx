@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import styled from 'styled-components'
 
 const Face = styled.svg`
@@ -10,6 +11,45 @@ const at = (share: number, radius: number): readonly [x: number, y: number] => [
   radius * Math.sin(2 * Math.PI * share),
   -radius * Math.cos(2 * Math.PI * share),
 ]
+
+/** What does not move: the lines and numbers of the bezel, and those of the small hand. */
+const Scale = memo(() => (
+  <>
+    <circle r={106} fill="var(--card)" stroke="var(--ink)" strokeWidth={3} />
+    <circle r={99} fill="none" stroke="var(--rule)" strokeWidth={1} />
+    {Array.from({ length: 100 }, (_, i) => {
+      const [ax, ay] = at(i / 100, 96)
+      const [bx, by] = at(i / 100, i % 10 === 0 ? 82 : i % 5 === 0 ? 86 : 90)
+      return (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a line of the scale is its number
+        <line key={i} x1={ax} y1={ay} x2={bx} y2={by} stroke="var(--ink)" strokeWidth={i % 10 === 0 ? 2 : 1} />
+      )
+    })}
+    {Array.from({ length: 10 }, (_, i) => {
+      const [x, y] = at(i / 10, 69)
+      return (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a number of the scale is its place
+        <text key={i} x={x} y={y}>
+          {10 * i}
+        </text>
+      )
+    })}
+  </>
+))
+const SmallScale = memo(({ whole }: { whole: number }) => (
+  <>
+    <circle r={19} fill="none" stroke="var(--rule)" strokeWidth={1} />
+    {Array.from({ length: whole }, (_, i) => {
+      const [x, y] = at(i / whole, 14)
+      return (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a number of the scale is its place
+        <text key={i} className="small" x={x} y={y}>
+          {i}
+        </text>
+      )
+    })}
+  </>
+))
 
 /** A dial's face: a hundred lines a turn, numbers clockwise from the zero of the bezel, and a small hand that counts whole turns. */
 export function DialFace({
@@ -28,36 +68,9 @@ export function DialFace({
 }) {
   return (
     <Face viewBox="-110 -110 220 220" role="img" aria-label={label}>
-      <circle r={106} fill="var(--card)" stroke="var(--ink)" strokeWidth={3} />
-      <circle r={99} fill="none" stroke="var(--rule)" strokeWidth={1} />
-      {Array.from({ length: 100 }, (_, i) => {
-        const [ax, ay] = at(i / 100, 96)
-        const [bx, by] = at(i / 100, i % 10 === 0 ? 82 : i % 5 === 0 ? 86 : 90)
-        return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a line of the scale is its number
-          <line key={i} x1={ax} y1={ay} x2={bx} y2={by} stroke="var(--ink)" strokeWidth={i % 10 === 0 ? 2 : 1} />
-        )
-      })}
-      {Array.from({ length: 10 }, (_, i) => {
-        const [x, y] = at(i / 10, 69)
-        return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a number of the scale is its place
-          <text key={i} x={x} y={y}>
-            {10 * i}
-          </text>
-        )
-      })}
+      <Scale />
       <g transform="translate(0 34)">
-        <circle r={19} fill="none" stroke="var(--rule)" strokeWidth={1} />
-        {Array.from({ length: whole }, (_, i) => {
-          const [x, y] = at(i / whole, 14)
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a number of the scale is its place
-            <text key={i} className="small" x={x} y={y}>
-              {i}
-            </text>
-          )
-        })}
+        <SmallScale whole={whole} />
         <g className="small-hand" style={{ transform: `rotate(${(360 * turns) / whole}deg)` }}>
           <line y1={4} y2={-10} stroke="var(--ink)" strokeWidth={1.5} strokeLinecap="round" />
         </g>

@@ -1,10 +1,14 @@
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import { formatNumber } from '../../core/frame/number'
 import { unsafeSaid, practiceWords as words } from '../../words/practice'
 import { Header } from '../app/Shell'
 import { Button, Card, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { Band, Hints, Page, Rig, Row, Side } from './page'
+
+const Top = memo(({ text }: { text: string }) => (
+  <Header crumbs={[{ to: '/practice', text: words.practice }, { text }]} />
+))
 
 /** What every lesson has round it: its name and goal, the lock before anything is touched, the machine’s number, and what is told and checked beside it. */
 export function LessonFrame(props: {
@@ -32,12 +36,7 @@ export function LessonFrame(props: {
   const { locked } = state.hands
   return (
     <>
-      <Header
-        crumbs={[
-          { to: '/practice', text: words.practice },
-          { text: props.place === undefined ? name : `${props.place}. ${name}` },
-        ]}
-      />
+      <Top text={props.place === undefined ? name : `${props.place}. ${name}`} />
       <Band>{words.practiceOnly}</Band>
       <Page id="bench">
         <Rig>

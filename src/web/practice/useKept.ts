@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 
 /** A machine's number that a person can read out to another: the same number is the same machine. */
 const anyMachine = (): number => 1 + Math.floor(Math.random() * 9999)
@@ -20,20 +20,44 @@ function kept<S extends { seed: number; hands: object }, A>(key: string, { begin
   return begin(anyMachine())
 }
 
+function keep(key: string, state: object): void {
+  try {
+    localStorage.setItem(key, JSON.stringify(state))
+  } catch {
+    // a full or forbidden store: the lesson goes on without
+  }
+}
+
+/** What was done is kept so long after, ms: not at every degree of a turn. */
+const pause = 200
+
 /** How a person stands in a lesson; kept in this browser alone, and never among the jobs. */
 export function useKept<S extends { seed: number; hands: object }, A>(key: string, game: Game<S, A>) {
   const [state, setState] = useState(() => kept(key, game))
+  const latest = useRef(game)
+  latest.current = game
   useEffect(() => {
-    try {
-      localStorage.setItem(key, JSON.stringify(state))
-    } catch {
-      // a full or forbidden store: the lesson goes on without
-    }
+    const waiting = setTimeout(() => keep(key, state), pause)
+    return () => clearTimeout(waiting)
   }, [key, state])
-  return {
-    state,
-    act: (one: A) => setState((now) => game.acted(now, one)),
-    again: () => setState(({ seed }) => game.begin(seed)),
-    another: () => setState(game.begin(anyMachine())),
-  }
+  const now = useRef(state)
+  now.current = state
+  // left before that, it is kept at once
+  useEffect(() => {
+    const leave = () => keep(key, now.current)
+    window.addEventListener('pagehide', leave)
+    return () => {
+      leave()
+      window.removeEventListener('pagehide', leave)
+    }
+  }, [key])
+  const acts = useMemo(
+    () => ({
+      act: (one: A) => setState((before) => latest.current.acted(before, one)),
+      again: () => setState(({ seed }) => latest.current.begin(seed)),
+      another: () => setState(latest.current.begin(anyMachine())),
+    }),
+    [],
+  )
+  return { state, ...acts }
 }

@@ -58,6 +58,8 @@ const Foot = styled.section`
   > p:first-of-type { font-size: 19px; font-weight: 700; display: flex; align-items: center; gap: 10px; min-height: 40px; }
   > p { color: var(--ink); } > p + p { color: var(--muted); font-size: 14px; }
 `
+/** What lies below the edge of the window is not laid out before it comes into sight: a train of five has many cards. */
+const Moves = styled.section`content-visibility: auto; contain-intrinsic-size: auto 560px; margin: 0 -3px; padding: 0 3px;`
 const Tighten = styled.p`color: var(--muted); & + & { margin-top: 8px; }`
 const MachineHead = styled.div`display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; margin-top: 4px; h2 { font-size: 16px; flex: 1 1 160px; }`
 
@@ -192,7 +194,7 @@ export function MoveStep() {
         {measured ? <Compare frame={later} /> : null}
         {known ? (
           shown.map((machine) => (
-            <section key={machine.id} aria-label={moveWords.moves2(machine.name)}>
+            <Moves key={machine.id} aria-label={moveWords.moves2(machine.name)}>
               <MachineHead>
                 <h2>{machine.name}</h2>
                 <StockOf machine={machine.id} frame={frame} />
@@ -216,7 +218,7 @@ export function MoveStep() {
                     </Station>
                   ))}
               </Feet>
-            </section>
+            </Moves>
           ))
         ) : (
           <Card>
