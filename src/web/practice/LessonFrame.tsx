@@ -10,6 +10,19 @@ const Top = memo(({ text }: { text: string }) => (
   <Header crumbs={[{ to: '/practice', text: words.practice }, { text }]} />
 ))
 
+// these stand still while the rig is handled
+const Lock = memo(({ locked, lock }: { locked: boolean; lock: () => void }) => (
+  <Button look={locked ? 'plain' : 'act'} isDisabled={locked} onPress={lock}>
+    {locked ? words.locked : words.lock}
+  </Button>
+))
+const Anew = memo(({ again, another }: { again: () => void; another: () => void }) => (
+  <>
+    <Button onPress={again}>{words.again}</Button>
+    <Button onPress={another}>{words.another}</Button>
+  </>
+))
+
 /** What every lesson has round it: its name and goal, the lock before anything is touched, the machine’s number, and what is told and checked beside it. */
 export function LessonFrame(props: {
   /** Its number among the lessons that come with the program. */
@@ -44,18 +57,13 @@ export function LessonFrame(props: {
           <p>{props.goal}</p>
           <Card as="section" aria-label={props.rig} style={{ display: 'grid', gap: 14 }}>
             <Row>
-              {props.lock ? (
-                <Button look={locked ? 'plain' : 'act'} isDisabled={locked} onPress={props.lock}>
-                  {locked ? words.locked : words.lock}
-                </Button>
-              ) : null}
+              {props.lock ? <Lock locked={locked} lock={props.lock} /> : null}
               <Muted>{props.beside}</Muted>
             </Row>
             {props.children}
           </Card>
           <Row>
-            <Button onPress={props.again}>{words.again}</Button>
-            <Button onPress={props.another}>{words.another}</Button>
+            <Anew again={props.again} another={props.another} />
             <Muted>
               {words.machine(state.seed)} · {words.minutes(formatNumber(state.minutes, 1))}
             </Muted>

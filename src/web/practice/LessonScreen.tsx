@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react'
+import { memo, useCallback, useMemo } from 'react'
 import { useParams } from 'react-router'
 import styled from 'styled-components'
 import { formatNumber } from '../../core/frame/number'
@@ -40,6 +40,12 @@ const Pushes = memo(({ act }: { act: Acting }) => (
     <Button onPress={() => act({ do: 'zero' })}>{words.zero}</Button>
   </Row>
 ))
+const Onward = memo(({ next }: { next: string | undefined }) => (
+  <>
+    <ButtonLink to="/practice">{words.toAll}</ButtonLink>
+    {next ? <ButtonLink to={`/practice/${next}`}>{words.next}</ButtonLink> : null}
+  </>
+))
 const Turn = styled.label`display: grid; gap: 4px; input { width: 100%; min-height: 44px; accent-color: var(--kelp); }`
 
 /** One lesson: the dial and the shaft to be handled, what is asked, and the truth laid over the answer. */
@@ -63,6 +69,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
   const shown = handsOf(bench, hands)
   const { gauge } = bench
   const turn = (to: number) => act({ do: 'turn', to })
+  const lock = useCallback(() => act({ do: 'lock' }), [act])
   const next = place === undefined ? undefined : (lessonNames[place + 1] ?? atMachines[0]?.id)
   return (
     <LessonFrame
@@ -73,7 +80,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
       beside={words.turnsOf(formatNumber(gauge.turn, 0), formatNumber(gauge.travel, 0), '0.01')}
       state={attempt}
       hints={said.hints}
-      lock={() => act({ do: 'lock' })}
+      lock={lock}
       again={again}
       another={another}
       answers={
@@ -86,12 +93,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
           act={act}
         />
       }
-      onward={
-        <>
-          <ButtonLink to="/practice">{words.toAll}</ButtonLink>
-          {next ? <ButtonLink to={`/practice/${next}`}>{words.next}</ButtonLink> : null}
-        </>
-      }
+      onward={<Onward next={next} />}
     >
       <Two>
         <DialFace
