@@ -1,4 +1,5 @@
 import { parseNumber } from '../frame/number'
+import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import { type Drive, type DriveHands, emptyDriveHands, faceNow, faceWanted, makeDrive } from './drive'
 
 /** What the belts allow: slope of either kind, mm over mm (a quarter of a degree), and from groove to groove, mm. */
@@ -8,47 +9,34 @@ export const beltMoves = ['shims', 'swung', 'slid'] as const
 export type BeltMove = (typeof beltMoves)[number]
 
 /** How a person stands in the lesson of the belts: what is kept, and nothing of the truth. */
-export interface Belting {
+export interface Belting extends Attempted<DriveHands> {
   lesson: 'belts'
-  seed: number
-  hands: DriveHands
   /** Each move as typed, mm, signed. */
   typed: Readonly<Record<BeltMove, string>>
-  minutes: number
   /** Times the motor was moved. */
   moves: number
-  hints: number
-  unsafe: boolean
   /** Moved while the bolts were tight, or the belts still pulled: it springs back, and nothing moved. */
   strained: number
-  checked: boolean
 }
 
 export const beginBelting = (seed: number): Belting => ({
+  ...begun(seed, emptyDriveHands),
   lesson: 'belts',
-  seed,
-  hands: emptyDriveHands,
   typed: { shims: '', swung: '', slid: '' },
-  minutes: 0,
   moves: 0,
-  hints: 0,
-  unsafe: false,
   strained: 0,
-  checked: false,
 })
 
 /** What a person can do at the drive. */
 export type BeltingAct =
-  | { do: 'lock' }
+  | PlainAct
   | { do: 'loosen' | 'tighten' }
   | { do: 'type'; move: BeltMove; text: string }
   | { do: 'move'; move: BeltMove }
   | { do: 'tension'; how: DriveHands['tension'] }
-  | { do: 'hint' }
-  | { do: 'check' }
 
 /** Minutes an act costs. */
-const cost = { lock: 4, bolts: 3, shims: 12, swung: 4, slid: 4, tension: 6 }
+const cost = { bolts: 3, shims: 12, swung: 4, slid: 4, tension: 6 }
 
 /** Farther than this nothing is moved at once, mm. */
 const farthest = 20
@@ -61,39 +49,27 @@ export function beltMoveTyped(text: string): number | undefined {
 
 /** One act done. Pure: the same state and act give the same. */
 export function belted(now: Belting, act: BeltingAct): Belting {
+  if (isPlain(act)) return plainly(now, act)
   const { hands } = now
-  const touched = (change: Partial<DriveHands>, minutes: number): Belting => ({
-    ...now,
-    hands: { ...hands, ...change },
-    minutes: now.minutes + minutes,
-    unsafe: now.unsafe || !hands.locked,
-    checked: false,
-  })
+  const touch = (change: Partial<DriveHands>, minutes: number): Belting => touched(now, change, minutes)
   switch (act.do) {
-    case 'lock':
-      return hands.locked ? now : { ...now, hands: { ...hands, locked: true }, minutes: now.minutes + cost.lock }
     case 'loosen':
     case 'tighten':
-      return hands.loose === (act.do === 'loosen') ? now : touched({ loose: act.do === 'loosen' }, cost.bolts)
+      return hands.loose === (act.do === 'loosen') ? now : touch({ loose: act.do === 'loosen' }, cost.bolts)
     case 'type':
       return { ...now, typed: { ...now.typed, [act.move]: act.text } }
     case 'move': {
       const by = beltMoveTyped(now.typed[act.move])
       if (by === undefined || by === 0) return now
-      if (!hands.loose || hands.tension !== 'slack')
-        return { ...touched({}, cost[act.move]), strained: now.strained + 1 }
+      if (!hands.loose || hands.tension !== 'slack') return { ...touch({}, cost[act.move]), strained: now.strained + 1 }
       return {
-        ...touched({ [act.move]: hands[act.move] + by }, cost[act.move]),
+        ...touch({ [act.move]: hands[act.move] + by }, cost[act.move]),
         typed: { ...now.typed, [act.move]: '' },
         moves: now.moves + 1,
       }
     }
     case 'tension':
-      return hands.tension === act.how ? now : touched({ tension: act.how }, cost.tension)
-    case 'hint':
-      return { ...now, hints: now.hints + 1 }
-    case 'check':
-      return { ...now, checked: true }
+      return hands.tension === act.how ? now : touch({ tension: act.how }, cost.tension)
   }
 }
 

@@ -1,6 +1,7 @@
 import { parseNumber } from '../frame/number'
 import { chance } from '../rig/random'
 import type { Ask, Lesson } from './asks'
+import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import { type Bench, emptyHands, follows, type Hands, makeBench, plungerAt, swing } from './bench'
 import { benchOfOwn, lessonOfOwn, type OwnLesson } from './own'
 
@@ -95,30 +96,17 @@ export const lessons: Readonly<Record<LessonName, Lesson>> = {
 }
 
 /** How a person stands in a lesson: everything that is kept, and nothing of the truth. */
-export interface Attempt {
+export interface Attempt extends Attempted<Hands> {
   lesson: string
   /** One that a site wrote, whole: it stays as it was when it was begun. */
   own?: OwnLesson | undefined
-  seed: number
-  hands: Hands
   answers: Readonly<Record<string, string>>
-  /** Simulated minutes, and hints that were asked for. */
-  minutes: number
-  hints: number
-  /** Something was touched before it was locked and tried: the lesson is lost. */
-  unsafe: boolean
-  checked: boolean
 }
 
 export const begin = (lesson: LessonName | OwnLesson, seed: number): Attempt => ({
+  ...begun(seed, typeof lesson === 'string' && named(lesson).coupled ? { ...emptyHands, engaged: true } : emptyHands),
   ...(typeof lesson === 'string' ? { lesson } : { lesson: lesson.id, own: lesson }),
-  seed,
-  hands: typeof lesson === 'string' && named(lesson).coupled ? { ...emptyHands, engaged: true } : emptyHands,
   answers: {},
-  minutes: 0,
-  hints: 0,
-  unsafe: false,
-  checked: false,
 })
 
 /** One that comes with the program, by its name. */
@@ -135,52 +123,37 @@ export const benchOf = ({ lesson, own, seed }: Pick<Attempt, 'lesson' | 'own' | 
 
 /** What a person can do. Lengths in mm, angles in degrees. */
 export type Act =
-  | { do: 'lock' }
+  | PlainAct
   | { do: 'turn'; to: number }
   | { do: 'push'; by: number }
   | { do: 'zero' }
   /** Coupling bolts put in, or taken out. */
   | { do: 'couple'; bolted: boolean }
   | { do: 'answer'; ask: string; text: string }
-  | { do: 'hint' }
-  | { do: 'check' }
 
 /** Minutes that an act costs; a quarter turn half a minute. */
-const cost = { lock: 4, push: 1, zero: 0.5, quarter: 0.5, couple: 12 }
+const cost = { push: 1, zero: 0.5, quarter: 0.5, couple: 12 }
 
 /** One act done. Pure: the same attempt and act give the same. */
 export function acted(attempt: Attempt, act: Act): Attempt {
+  if (isPlain(act)) return plainly(attempt, act)
   const { hands } = attempt
   const bench = benchOf(attempt)
-  const touched = (change: Partial<Hands>, minutes: number): Attempt => ({
-    ...attempt,
-    hands: { ...hands, ...change },
-    minutes: attempt.minutes + minutes,
-    unsafe: attempt.unsafe || !hands.locked,
-    checked: false,
-  })
+  const touch = (change: Partial<Hands>, minutes: number): Attempt => touched(attempt, change, minutes)
   switch (act.do) {
-    case 'lock':
-      return hands.locked
-        ? attempt
-        : { ...attempt, hands: { ...hands, locked: true }, minutes: attempt.minutes + cost.lock }
     case 'turn': {
       const to = ((act.to % 360) + 360) % 360
       const far = Math.abs(((to - hands.turned + 540) % 360) - 180)
-      return far === 0 ? attempt : touched({ turned: to }, (far / 90) * cost.quarter)
+      return far === 0 ? attempt : touch({ turned: to }, (far / 90) * cost.quarter)
     }
     case 'push':
-      return touched({ preset: Math.min(bench.gauge.travel, Math.max(0, hands.preset + act.by)) }, cost.push)
+      return touch({ preset: Math.min(bench.gauge.travel, Math.max(0, hands.preset + act.by)) }, cost.push)
     case 'couple':
-      return Boolean(hands.engaged) === act.bolted ? attempt : touched({ engaged: act.bolted }, cost.couple)
+      return Boolean(hands.engaged) === act.bolted ? attempt : touch({ engaged: act.bolted }, cost.couple)
     case 'zero':
-      return touched({ zero: plungerAt(bench, hands) }, cost.zero)
+      return touch({ zero: plungerAt(bench, hands) }, cost.zero)
     case 'answer':
       return { ...attempt, answers: { ...attempt.answers, [act.ask]: act.text }, checked: false }
-    case 'hint':
-      return { ...attempt, hints: attempt.hints + 1 }
-    case 'check':
-      return { ...attempt, checked: true }
   }
 }
 

@@ -2,6 +2,7 @@ import { parseNumber } from '../frame/number'
 import type { Side } from '../probes/probe'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { chance } from '../rig/random'
+import { type Attempted, begun, isPlain, type PlainAct, plainly } from './attempted'
 
 /** The two hubs that a pair of reverse dials touch: that of the machine that stays, on the left, and of the one that moves. */
 export const hubs = ['left', 'right'] as const
@@ -61,44 +62,31 @@ export function makePlot(seed: number): Plot {
 /** How high the shaft that moves stands at a place, mm: the truth. */
 export const truthAt = ({ offset, slope }: Plot, x: number): number => offset + slope * x
 
+/** Where the dots were put, mm, and which of them were put at all. */
+export interface PlotHands {
+  locked: boolean
+  dots: Readonly<Record<Hub, number>>
+  put: readonly Hub[]
+}
+
 /** How a person stands in the lesson of the graph: what is kept, and nothing of the truth. */
-export interface Plotting {
+export interface Plotting extends Attempted<PlotHands> {
   lesson: 'graph'
-  seed: number
-  hands: {
-    locked: boolean
-    /** Where the dots were put, mm. */
-    dots: Readonly<Record<Hub, number>>
-    /** Dots that were moved at all. */
-    put: readonly Hub[]
-  }
   /** What was read off at the feet, as typed. */
   feet: Readonly<Record<PlotFoot, string>>
-  minutes: number
-  hints: number
-  unsafe: boolean
-  checked: boolean
 }
 
 export const beginPlotting = (seed: number): Plotting => ({
+  ...begun(seed, { locked: false, dots: { left: 0, right: 0 }, put: [] }),
   lesson: 'graph',
-  seed,
-  hands: { locked: false, dots: { left: 0, right: 0 }, put: [] },
   feet: { front: '', back: '' },
-  minutes: 0,
-  hints: 0,
-  unsafe: false,
-  checked: false,
 })
 
-export type PlottingAct =
-  | { do: 'dot'; hub: Hub; mm: number }
-  | { do: 'foot'; foot: PlotFoot; text: string }
-  | { do: 'hint' }
-  | { do: 'check' }
+export type PlottingAct = PlainAct | { do: 'dot'; hub: Hub; mm: number } | { do: 'foot'; foot: PlotFoot; text: string }
 
 /** One act done. Pure: the same state and act give the same. */
 export function plotted(now: Plotting, act: PlottingAct): Plotting {
+  if (isPlain(act)) return plainly(now, act)
   const { hands } = now
   switch (act.do) {
     case 'dot': {
@@ -115,15 +103,11 @@ export function plotted(now: Plotting, act: PlottingAct): Plotting {
     }
     case 'foot':
       return { ...now, feet: { ...now.feet, [act.foot]: act.text }, checked: false }
-    case 'hint':
-      return { ...now, hints: now.hints + 1 }
-    case 'check':
-      return { ...now, checked: true }
   }
 }
 
 /** The line through both dots, as far as the paper goes: its height at a place, mm. */
-export function lineAt({ at }: Plot, dots: Plotting['hands']['dots'], x: number): number {
+export function lineAt({ at }: Plot, dots: PlotHands['dots'], x: number): number {
   return dots.left + ((dots.right - dots.left) * (x - at.left)) / (at.right - at.left)
 }
 

@@ -1,3 +1,4 @@
+import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   bears,
   emptySlideHands,
@@ -18,27 +19,16 @@ import {
 export const mayMiss = 0.03
 
 /** How a person stands in the lesson of the side moves: what is kept, and nothing of the truth. */
-export interface Pushing {
+export interface Pushing extends Attempted<SlideHands> {
   lesson: 'side-moves'
-  seed: number
-  hands: SlideHands
-  minutes: number
   /** Turns of the jack bolts so far. */
   turns: number
-  hints: number
-  unsafe: boolean
-  checked: boolean
 }
 
 export const beginPushing = (seed: number): Pushing => ({
+  ...begun(seed, emptySlideHands),
   lesson: 'side-moves',
-  seed,
-  hands: emptySlideHands,
-  minutes: 0,
   turns: 0,
-  hints: 0,
-  unsafe: false,
-  checked: false,
 })
 
 /** How far a jack bolt can be turned at once, mm inward where positive: small, plain, and a whole way off. */
@@ -46,56 +36,40 @@ export const turnsOfJack = [0.02, 0.1, 0.5, -0.1, -1] as const
 
 /** What a person can do at the machine. */
 export type PushingAct =
-  | { do: 'lock' }
+  | PlainAct
   | { do: 'loosen' | 'tighten'; end: SlideEnd }
   | { do: 'dial'; end: SlideEnd; side: SlideSide }
   | { do: 'turn'; jack: Jack; by: number }
   /** Turned in by hand until it just bears, no further. */
   | { do: 'touch'; jack: Jack }
-  | { do: 'hint' }
-  | { do: 'check' }
 
 /** Minutes an act costs. */
-const cost = { lock: 4, bolts: 3, dial: 3, turn: 0.5 }
+const cost = { bolts: 3, dial: 3, turn: 0.5 }
 
 /** One act done. Pure: the same state and act give the same. */
 export function pushed(now: Pushing, act: PushingAct): Pushing {
+  if (isPlain(act)) return plainly(now, act)
   const { hands } = now
   const slide = makeSlide(now.seed)
-  const touched = (changed: SlideHands, minutes: number): Pushing => ({
-    ...now,
-    hands: changed,
-    minutes: now.minutes + minutes,
-    unsafe: now.unsafe || !hands.locked,
-    checked: false,
-  })
+  const touch = (change: Partial<SlideHands>, minutes: number): Pushing => touched(now, change, minutes)
   switch (act.do) {
-    case 'lock':
-      return hands.locked ? now : { ...now, hands: { ...hands, locked: true }, minutes: now.minutes + cost.lock }
     case 'loosen':
       return hands.loose.includes(act.end)
         ? now
-        : touched({ ...hands, loose: [...hands.loose, act.end], crept: { ...hands.crept, [act.end]: 0 } }, cost.bolts)
+        : touch({ loose: [...hands.loose, act.end], crept: { ...hands.crept, [act.end]: 0 } }, cost.bolts)
     case 'tighten':
-      return hands.loose.includes(act.end) ? touched(tightened(slide, hands, act.end), cost.bolts) : now
+      return hands.loose.includes(act.end) ? touch(tightened(slide, hands, act.end), cost.bolts) : now
     case 'dial':
-      return touched(
-        { ...hands, dials: { ...hands.dials, [act.end]: { side: act.side, zero: hands.at[act.end] } } },
-        cost.dial,
-      )
+      return touch({ dials: { ...hands.dials, [act.end]: { side: act.side, zero: hands.at[act.end] } } }, cost.dial)
     case 'turn':
-      return { ...touched(jacked(slide, hands, act.jack, act.by), cost.turn), turns: now.turns + 1 }
+      return { ...touch(jacked(slide, hands, act.jack, act.by), cost.turn), turns: now.turns + 1 }
     case 'touch': {
       const end = act.jack.startsWith('front') ? 'front' : 'back'
       return {
-        ...touched({ ...hands, tips: { ...hands.tips, [act.jack]: hands.at[end] } }, cost.turn),
+        ...touch({ tips: { ...hands.tips, [act.jack]: hands.at[end] } }, cost.turn),
         turns: now.turns + 1,
       }
     }
-    case 'hint':
-      return { ...now, hints: now.hints + 1 }
-    case 'check':
-      return { ...now, checked: true }
   }
 }
 

@@ -1,4 +1,5 @@
 import { parseNumber } from '../frame/number'
+import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   diagonalOf,
   emptyFrameHands,
@@ -17,45 +18,32 @@ import {
 export const mayRise = 0.05
 
 /** How a person stands in the lesson of the frame: what is kept, and nothing of the truth. */
-export interface Seating {
+export interface Seating extends Attempted<FrameHands> {
   lesson: 'soft-foot'
-  seed: number
-  hands: FrameHands
   /** What the person takes it for, and the shim in hand as typed, mm. */
   told: FrameFault | ''
   thickness: string
-  minutes: number
-  hints: number
-  unsafe: boolean
-  checked: boolean
 }
 
 export const beginSeating = (seed: number): Seating => ({
+  ...begun(seed, emptyFrameHands),
   lesson: 'soft-foot',
-  seed,
-  hands: emptyFrameHands,
   told: '',
   thickness: '',
-  minutes: 0,
-  hints: 0,
-  unsafe: false,
-  checked: false,
 })
 
 /** What a person can do at the frame. */
 export type SeatingAct =
-  | { do: 'lock' }
+  | PlainAct
   | { do: 'loosen' | 'tighten' | 'dial' | 'clean'; foot: FrameFoot }
   /** The shim in hand, even or as a step shim with its thick end at the open edge; none where its thickness is no number. */
   | { do: 'shim' | 'step'; foot: FrameFoot }
   | { do: 'pipe'; off: boolean }
   | { do: 'thickness'; text: string }
   | { do: 'tell'; fault: FrameFault | '' }
-  | { do: 'hint' }
-  | { do: 'check' }
 
 /** Minutes an act costs. */
-const cost = { lock: 4, bolt: 2, dial: 3, shim: 6, clean: 10, pipe: 25 }
+const cost = { bolt: 2, dial: 3, shim: 6, clean: 10, pipe: 25 }
 
 /** Thicker than this nobody shims one foot for its softness, mm. */
 const thickest = 2
@@ -68,46 +56,35 @@ export function inHand({ thickness }: Pick<Seating, 'thickness'>): number | unde
 
 /** One act done. Pure: the same state and act give the same. A shim goes in only under a loose foot. */
 export function seated(now: Seating, act: SeatingAct): Seating {
+  if (isPlain(act)) return plainly(now, act)
   const { hands } = now
-  const touched = (change: Partial<FrameHands>, minutes: number): Seating => ({
-    ...now,
-    hands: { ...hands, ...change },
-    minutes: now.minutes + minutes,
-    unsafe: now.unsafe || !hands.locked,
-    checked: false,
-  })
+  const touch = (change: Partial<FrameHands>, minutes: number): Seating => touched(now, change, minutes)
   switch (act.do) {
-    case 'lock':
-      return hands.locked ? now : { ...now, hands: { ...hands, locked: true }, minutes: now.minutes + cost.lock }
     case 'loosen':
-      return hands.loose.includes(act.foot) ? now : touched({ loose: [...hands.loose, act.foot] }, cost.bolt)
+      return hands.loose.includes(act.foot) ? now : touch({ loose: [...hands.loose, act.foot] }, cost.bolt)
     case 'tighten':
       return hands.loose.includes(act.foot)
-        ? touched({ loose: hands.loose.filter((foot) => foot !== act.foot) }, cost.bolt)
+        ? touch({ loose: hands.loose.filter((foot) => foot !== act.foot) }, cost.bolt)
         : now
     case 'dial':
-      return touched({ dial: { foot: act.foot, zero: footHeight(makeFrame(now.seed), hands, act.foot) } }, cost.dial)
+      return touch({ dial: { foot: act.foot, zero: footHeight(makeFrame(now.seed), hands, act.foot) } }, cost.dial)
     case 'shim':
     case 'step': {
       const mm = inHand(now)
       if (mm === undefined || !hands.loose.includes(act.foot)) return now
       const pile = act.do === 'shim' ? 'shims' : 'steps'
-      return touched({ [pile]: { ...hands[pile], [act.foot]: mm } }, cost.shim)
+      return touch({ [pile]: { ...hands[pile], [act.foot]: mm } }, cost.shim)
     }
     case 'clean':
       return hands.loose.includes(act.foot) && !hands.cleaned.includes(act.foot)
-        ? touched({ cleaned: [...hands.cleaned, act.foot] }, cost.clean)
+        ? touch({ cleaned: [...hands.cleaned, act.foot] }, cost.clean)
         : now
     case 'pipe':
-      return hands.pipeOff === act.off ? now : touched({ pipeOff: act.off }, cost.pipe)
+      return hands.pipeOff === act.off ? now : touch({ pipeOff: act.off }, cost.pipe)
     case 'thickness':
       return { ...now, thickness: act.text }
     case 'tell':
       return { ...now, told: act.fault, checked: false }
-    case 'hint':
-      return { ...now, hints: now.hints + 1 }
-    case 'check':
-      return { ...now, checked: true }
   }
 }
 

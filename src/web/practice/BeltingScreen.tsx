@@ -20,7 +20,7 @@ import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Choices, Field, Muted, NumberInput } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DriveDrawing, sheaveAcross } from './DriveDrawing'
-import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Asking, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { useKept } from './useKept'
 
@@ -131,41 +131,28 @@ function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => voi
         check={words.check}
         hints={words.hints}
         taken={state.hints}
-        onCheck={() => act({ do: 'check' })}
-        onHint={() => act({ do: 'hint' })}
-      />
-      {state.checked ? (
-        <>
-          <Outcome passed={passed} />
-          {slips.map((slip) => (
-            <p key={slip}>
-              <b>{sayBeltingSlip(slip).title}</b> {sayBeltingSlip(slip).detail}
-            </p>
-          ))}
-          <Table aria-label={words.left}>
-            <tbody>
-              {rows.map(({ name, told, over }) => (
-                <tr key={name}>
-                  <th scope="row">
-                    <Peg peg={over ? 'outside' : 'within'} size={12} label="" /> {name}
-                  </th>
-                  <td>{told}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-          {passed ? (
-            <p>
-              {words.truth}{' '}
-              {words.truthTold(
-                formatSigned(drive.start.offset, 1),
-                degrees(drive.start.toe),
-                degrees(drive.start.tilt),
-              )}
-            </p>
-          ) : null}
-        </>
-      ) : null}
+        act={act}
+        outcome={state.checked ? { passed: passed, slips: slips.map(sayBeltingSlip) } : undefined}
+      >
+        <Table aria-label={words.left}>
+          <tbody>
+            {rows.map(({ name, told, over }) => (
+              <tr key={name}>
+                <th scope="row">
+                  <Peg peg={over ? 'outside' : 'within'} size={12} label="" /> {name}
+                </th>
+                <td>{told}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+        {passed ? (
+          <p>
+            {words.truth}{' '}
+            {words.truthTold(formatSigned(drive.start.offset, 1), degrees(drive.start.toe), degrees(drive.start.tilt))}
+          </p>
+        ) : null}
+      </Asking>
     </>
   )
 }

@@ -19,7 +19,7 @@ import { capital } from '../../words/terms'
 import { mono } from '../app/style'
 import { Field, NumberInput, Select } from '../parts/controls'
 import { Peg } from '../parts/Peg'
-import { Asking, Outcome } from './LessonFrame'
+import { Asking } from './LessonFrame'
 
 const Answer = styled.div`display: grid; grid-template-columns: 20px minmax(0, 1fr); gap: 4px 10px; align-items: start; p { grid-column: 2; color: var(--muted); font-size: 14px; } b { ${mono} } > svg { margin-top: 30px; }`
 const Sheet = styled.table`border-collapse: collapse; ${mono} th, td { padding: 6px 16px 6px 0; text-align: right; } th { text-align: left; font-weight: 500; color: var(--muted); }`
@@ -86,14 +86,7 @@ export const LessonAnswers = memo(function LessonAnswers(props: {
           </Answer>
         )
       })}
-      <Asking
-        check={words.check}
-        hints={said.hints}
-        taken={hints}
-        onCheck={() => act({ do: 'check' })}
-        onHint={() => act({ do: 'hint' })}
-      />
-      {judged ? <Outcome passed={judged.passed} /> : null}
+      <Asking check={words.check} hints={said.hints} taken={hints} act={act} outcome={judged} />
     </>
   )
 })

@@ -1,6 +1,8 @@
 import { memo, type ReactNode } from 'react'
 import { formatNumber } from '../../core/frame/number'
+import type { PlainAct } from '../../core/practice/attempted'
 import { unsafeSaid, practiceWords as words } from '../../words/practice'
+import type { Said } from '../../words/said'
 import { Header } from '../app/Shell'
 import { Button, Card, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
@@ -93,29 +95,40 @@ export function LessonFrame(props: {
   )
 }
 
-/** Checking, and a hint on request. */
+/** Checking, a hint on request, and once it was checked what came of it, each slip by its name. */
 export function Asking(props: {
   check: string
   hints: readonly string[]
   taken: number
-  onCheck: () => void
-  onHint: () => void
+  act: (act: PlainAct) => void
+  /** Once it was checked. */
+  outcome?: { passed: boolean; slips?: readonly Said[] } | undefined
+  children?: ReactNode
 }) {
+  const { outcome, act } = props
   return (
-    <Row>
-      <Button look="act" onPress={props.onCheck}>
-        {props.check}
-      </Button>
-      <Button isDisabled={props.taken >= props.hints.length} onPress={props.onHint}>
-        {words.hint}
-      </Button>
-    </Row>
+    <>
+      <Row>
+        <Button look="act" onPress={() => act({ do: 'check' })}>
+          {props.check}
+        </Button>
+        <Button isDisabled={props.taken >= props.hints.length} onPress={() => act({ do: 'hint' })}>
+          {words.hint}
+        </Button>
+      </Row>
+      {outcome ? (
+        <>
+          <h2 role="status">
+            <Peg peg={outcome.passed ? 'within' : 'outside'} /> {outcome.passed ? words.passed : words.notYet}
+          </h2>
+          {outcome.slips?.map(({ title, detail }) => (
+            <p key={title}>
+              <b>{title}</b> {detail}
+            </p>
+          ))}
+          {props.children}
+        </>
+      ) : null}
+    </>
   )
 }
-
-/** Passed or not yet. */
-export const Outcome = ({ passed }: { passed: boolean }) => (
-  <h2 role="status">
-    <Peg peg={passed ? 'within' : 'outside'} /> {passed ? words.passed : words.notYet}
-  </h2>
-)

@@ -23,7 +23,7 @@ import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Field, Muted, NumberInput } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { BlankSheet } from './BlankSheet'
-import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Asking, LessonFrame } from './LessonFrame'
 import { onPaper, SquaredPaper, type Squares } from './SquaredPaper'
 import { useKept } from './useKept'
 
@@ -176,37 +176,25 @@ function Answers({ state, act }: { state: Plotting; act: (one: PlottingAct) => v
         check={words.check}
         hints={words.hints}
         taken={state.hints}
-        onCheck={() => act({ do: 'check' })}
-        onHint={() => act({ do: 'hint' })}
-      />
-      {state.checked ? (
-        <>
-          <Outcome passed={judged.passed} />
-          {judged.slips.map((slip) => (
-            <p key={slip}>
-              <b>{sayPlotSlip(slip).title}</b> {sayPlotSlip(slip).detail}
-            </p>
+        act={act}
+        outcome={state.checked ? { passed: judged.passed, slips: judged.slips.map(sayPlotSlip) } : undefined}
+      >
+        <ul aria-label={words.dotsTitle} style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 6 }}>
+          {hubs.map((hub) => (
+            <li key={hub}>
+              <Peg peg={judged.dots[hub].right ? 'within' : 'outside'} size={12} label="" /> {hubDots[hub]}{' '}
+              <Muted>{words.truth(formatSigned(judged.dots[hub].truth, 2))}</Muted>
+            </li>
           ))}
-          <ul
-            aria-label={words.dotsTitle}
-            style={{ listStyle: 'none', margin: 0, padding: 0, display: 'grid', gap: 6 }}
-          >
-            {hubs.map((hub) => (
-              <li key={hub}>
-                <Peg peg={judged.dots[hub].right ? 'within' : 'outside'} size={12} label="" /> {hubDots[hub]}{' '}
-                <Muted>{words.truth(formatSigned(judged.dots[hub].truth, 2))}</Muted>
-              </li>
-            ))}
-            {plotFeet.map((foot) => (
-              <li key={foot}>
-                <Peg peg={judged.feet[foot].right ? 'within' : 'outside'} size={12} label="" /> {plotFootNames[foot]}:{' '}
-                {words.onLine(formatSigned(judged.feet[foot].line, 2))},{' '}
-                <Muted>{words.truth(formatSigned(judged.feet[foot].truth, 2))}</Muted>
-              </li>
-            ))}
-          </ul>
-        </>
-      ) : null}
+          {plotFeet.map((foot) => (
+            <li key={foot}>
+              <Peg peg={judged.feet[foot].right ? 'within' : 'outside'} size={12} label="" /> {plotFootNames[foot]}:{' '}
+              {words.onLine(formatSigned(judged.feet[foot].line, 2))},{' '}
+              <Muted>{words.truth(formatSigned(judged.feet[foot].truth, 2))}</Muted>
+            </li>
+          ))}
+        </ul>
+      </Asking>
     </>
   )
 }

@@ -26,7 +26,7 @@ import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Choices, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
-import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Asking, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { SlideDrawing } from './SlideDrawing'
 import { useKept } from './useKept'
@@ -140,46 +140,37 @@ function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => voi
         check={words.check}
         hints={words.hints}
         taken={state.hints}
-        onCheck={() => act({ do: 'check' })}
-        onHint={() => act({ do: 'hint' })}
-      />
-      {state.checked ? (
-        <>
-          <Outcome passed={passed} />
-          {slips.map((slip) => (
-            <p key={slip}>
-              <b>{sayPushingSlip(slip).title}</b> {sayPushingSlip(slip).detail}
-            </p>
-          ))}
-          <Table aria-label={words.stands}>
-            <tbody>
-              {slideEnds.map((end) => (
-                <tr key={end}>
-                  <th scope="row">
-                    <Peg peg={Math.abs(off[end]) > mayMiss ? 'outside' : 'within'} size={12} label="" />{' '}
-                    {slideEndNames[end]}
-                  </th>
-                  <td>
-                    {Math.abs(off[end]) > mayMiss
-                      ? words.tooFar(formatNumber(Math.abs(off[end]), 2), slideSideNames[off[end] < 0 ? 'near' : 'far'])
-                      : words.there}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-          {passed ? (
-            <p>
-              {words.truth}{' '}
-              {words.truthTold(
-                formatSigned(slide.creep.front, 2),
-                formatSigned(slide.creep.back, 2),
-                formatNumber(100 * slide.swing, 0),
-              )}
-            </p>
-          ) : null}
-        </>
-      ) : null}
+        act={act}
+        outcome={state.checked ? { passed: passed, slips: slips.map(sayPushingSlip) } : undefined}
+      >
+        <Table aria-label={words.stands}>
+          <tbody>
+            {slideEnds.map((end) => (
+              <tr key={end}>
+                <th scope="row">
+                  <Peg peg={Math.abs(off[end]) > mayMiss ? 'outside' : 'within'} size={12} label="" />{' '}
+                  {slideEndNames[end]}
+                </th>
+                <td>
+                  {Math.abs(off[end]) > mayMiss
+                    ? words.tooFar(formatNumber(Math.abs(off[end]), 2), slideSideNames[off[end] < 0 ? 'near' : 'far'])
+                    : words.there}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+        {passed ? (
+          <p>
+            {words.truth}{' '}
+            {words.truthTold(
+              formatSigned(slide.creep.front, 2),
+              formatSigned(slide.creep.back, 2),
+              formatNumber(100 * slide.swing, 0),
+            )}
+          </p>
+        ) : null}
+      </Asking>
     </>
   )
 }

@@ -28,7 +28,7 @@ import { Button, Choices, Field, Muted, NumberInput, Select } from '../parts/con
 import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
 import { FrameDrawing } from './FrameDrawing'
-import { Asking, LessonFrame, Outcome } from './LessonFrame'
+import { Asking, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { useKept } from './useKept'
 
@@ -166,38 +166,29 @@ function Answers({ state, act }: { state: Seating; act: (one: SeatingAct) => voi
         check={words.check}
         hints={words.hints}
         taken={state.hints}
-        onCheck={() => act({ do: 'check' })}
-        onHint={() => act({ do: 'hint' })}
-      />
-      {state.checked ? (
-        <>
-          <Outcome passed={judged.passed} />
-          {judged.slips.map((slip) => (
-            <p key={slip}>
-              <b>{saySeatingSlip(slip).title}</b> {saySeatingSlip(slip).detail}
-            </p>
-          ))}
-          <Table>
-            <caption style={{ textAlign: 'left', color: 'var(--muted)', fontSize: 14 }}>{words.rises}</caption>
-            <tbody>
-              {frameFeet.map((one) => (
-                <tr key={one}>
-                  <th scope="row">
-                    <Peg peg={Math.abs(judged.rises[one]) > mayRise ? 'outside' : 'within'} size={12} label="" />{' '}
-                    {capital(frameFootNames[one])}
-                  </th>
-                  <td>{formatSigned(judged.rises[one], 2)} mm</td>
-                </tr>
-              ))}
-            </tbody>
-          </Table>
-          {judged.passed ? (
-            <p>
-              {words.truth} {sayFrame(fault, frameFootNames[foot], formatNumber(size, 2))}
-            </p>
-          ) : null}
-        </>
-      ) : null}
+        act={act}
+        outcome={state.checked ? { passed: judged.passed, slips: judged.slips.map(saySeatingSlip) } : undefined}
+      >
+        <Table>
+          <caption style={{ textAlign: 'left', color: 'var(--muted)', fontSize: 14 }}>{words.rises}</caption>
+          <tbody>
+            {frameFeet.map((one) => (
+              <tr key={one}>
+                <th scope="row">
+                  <Peg peg={Math.abs(judged.rises[one]) > mayRise ? 'outside' : 'within'} size={12} label="" />{' '}
+                  {capital(frameFootNames[one])}
+                </th>
+                <td>{formatSigned(judged.rises[one], 2)} mm</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+        {judged.passed ? (
+          <p>
+            {words.truth} {sayFrame(fault, frameFootNames[foot], formatNumber(size, 2))}
+          </p>
+        ) : null}
+      </Asking>
     </>
   )
 }

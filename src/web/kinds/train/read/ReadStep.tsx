@@ -241,12 +241,14 @@ export function ReadStep() {
       <Bench id="bench">
         {document.rounds.length > 1 ? (
           <BenchHead>
-            <Choices
-              label={readWords.round}
-              value={round.id}
-              options={document.rounds.map((r, i) => ({ value: r.id, text: readWords.round2(i + 1) }))}
-              onChange={(id) => setParams({ round: id })}
-            />
+            <div>
+              <Choices
+                label={readWords.round}
+                value={round.id}
+                options={document.rounds.map((r, i) => ({ value: r.id, text: readWords.round2(i + 1) }))}
+                onChange={(id) => setParams({ round: id })}
+              />
+            </div>
             {document.rounds[0]?.id !== round.id ? <Muted>{readWords.round1AsFoundIs}</Muted> : null}
             {frozen ? null : (
               <Remove
