@@ -108,7 +108,7 @@ function drawPlane(
     const feet = machine.feet.map((foot) => foot.x)
     const body = feet.length ? ([Math.min(...feet), Math.max(...feet)] as const) : ([a + (b - a) * 0.3, b] as const)
     const reach = Math.min(40, Math.abs(b - a) / 10)
-    const half = 25
+    const half = 24
     const corner = (x: number, dy: number): Point => {
       const [px, py] = at(x, value(x))
       return [px, py + dy]

@@ -71,7 +71,7 @@ export function hatching(from: Point, to: Point): Shape[] {
       role: 'hatch',
       points: [
         [x + 3, start[1]],
-        [x - 3, start[1] + 5],
+        [x - 3, start[1] + 4],
       ],
     }
   })
