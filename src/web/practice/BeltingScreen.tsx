@@ -13,14 +13,12 @@ import {
 } from '../../core/practice/belts'
 import { type DriveHands, type Edge, edges, makeDrive, motor, proudAt } from '../../core/practice/drive'
 import { beltMoveNames, edgeNames, sayBeltingSlip, beltingWords as words } from '../../words/belting'
-import { practiceWords } from '../../words/practice'
 import { capital } from '../../words/terms'
 import { mono } from '../app/style'
-import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Choices, Field, Muted, NumberInput } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DriveDrawing, sheaveAcross } from './DriveDrawing'
-import { Asking, LessonFrame } from './LessonFrame'
+import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { useKept } from './useKept'
 
@@ -38,25 +36,19 @@ function said(mm: number): string {
 }
 
 /** The lesson of the belts: a straightedge to be laid on, shims, swing and slide, belts and bolts; the truth laid over it. */
-export function BeltingScreen({ place }: { place: number }) {
-  const { state, act, again, another } = useKept<Belting, BeltingAct>('vane-peg-practice:belts', game)
+export function BeltingScreen(order: InOrder) {
+  const kept = useKept<Belting, BeltingAct>('vane-peg-practice:belts', game)
+  const { state, act } = kept
   const [edge, lay] = useState<Edge>('toward')
   const { hands, seed } = state
   const drive = makeDrive(seed)
   return (
     <LessonFrame
-      place={place}
-      name={words.name}
-      goal={words.goal}
+      order={order}
+      words={words}
       rig={words.drive}
-      beside={words.drive}
-      state={state}
-      hints={words.hints}
-      lock={() => act({ do: 'lock' })}
-      again={again}
-      another={another}
+      kept={kept}
       answers={<Answers state={state} act={act} />}
-      onward={<ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>}
     >
       <DriveDrawing drive={drive} hands={hands} />
       <p>

@@ -1,9 +1,10 @@
-import { memo, type ReactNode } from 'react'
+import { memo, type ReactNode, useCallback } from 'react'
 import { formatNumber } from '../../core/frame/number'
 import type { PlainAct } from '../../core/practice/attempted'
 import { unsafeSaid, practiceWords as words } from '../../words/practice'
 import type { Said } from '../../words/said'
 import { Header } from '../app/Shell'
+import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Card, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { Band, Hints, Page, Rig, Row, Side } from './page'
@@ -25,47 +26,66 @@ const Anew = memo(({ again, another }: { again: () => void; another: () => void 
   </>
 ))
 
-/** What every lesson has round it: its name and goal, the lock before anything is touched, the machine’s number, and what is told and checked beside it. */
-export function LessonFrame(props: {
-  /** Its number among the lessons that come with the program. */
+const Onward = memo(({ next }: { next: string | undefined }) => (
+  <>
+    <ButtonLink to="/practice">{words.toAll}</ButtonLink>
+    {next ? <ButtonLink to={`/practice/${next}`}>{words.next}</ButtonLink> : null}
+  </>
+))
+
+/** Where a lesson stands among those that come with the program: its number, and the one after it. */
+export interface InOrder {
   place?: number | undefined
-  name: string
-  goal: string
-  /** What the rig is called, and what is said beside its lock. */
-  rig: string
-  beside: string
+  next?: string | undefined
+}
+
+/** What `useKept` gives, as far as every lesson has it. */
+interface Kept {
   state: { seed: number; minutes: number; unsafe: boolean; hints: number; hands: { locked: boolean } }
-  hints: readonly string[]
-  /** Nothing to be locked where nothing is touched: at a desk, with a sheet of readings. */
-  lock?: () => void
+  act: (act: PlainAct) => void
   again: () => void
   another: () => void
+}
+
+/** What every lesson has round it: its name and goal, the lock before anything is touched, the machine’s number, and what is told and checked beside it. */
+export function LessonFrame(props: {
+  order: InOrder
+  words: { name: string; goal: string; hints: readonly string[] }
+  /** What the rig is called, and what is said beside its lock where that is something else. */
+  rig: string
+  beside?: string
+  kept: Kept
+  /** Nothing to be locked where nothing is touched: at a desk, with a sheet of readings. */
+  atDesk?: boolean
   /** Told and checked. */
   answers: ReactNode
-  /** Ways on, under the hints. */
-  onward: ReactNode
+  /** What else can be done, before the ways on. */
+  more?: ReactNode
   /** The rig to be handled. */
   children: ReactNode
 }) {
-  const { state, name } = props
+  const { state, act, again, another } = props.kept
+  const { name, goal, hints } = props.words
+  const { place, next } = props.order
+  const lock = useCallback(() => act({ do: 'lock' }), [act])
   const { locked } = state.hands
   return (
     <>
-      <Top text={props.place === undefined ? name : `${props.place}. ${name}`} />
+      <Top text={place === undefined ? name : `${place}. ${name}`} />
       <Band>{words.practiceOnly}</Band>
       <Page id="bench">
         <Rig>
           <h1>{name}</h1>
-          <p>{props.goal}</p>
+          <p>{goal}</p>
           <Card as="section" aria-label={props.rig} style={{ display: 'grid', gap: 14 }}>
             <Row>
-              {props.lock ? <Lock locked={locked} lock={props.lock} /> : null}
-              <Muted>{props.beside}</Muted>
+              {props.atDesk ? null : <Lock locked={locked} lock={lock} />}
+              <Muted>{props.beside ?? props.rig}</Muted>
             </Row>
             {props.children}
           </Card>
           <Row>
-            <Anew again={props.again} another={props.another} />
+            <Anew again={again} another={another} />
             <Muted>
               {words.machine(state.seed)} · {words.minutes(formatNumber(state.minutes, 1))}
             </Muted>
@@ -83,12 +103,15 @@ export function LessonFrame(props: {
           {props.answers}
           {state.hints > 0 ? (
             <Hints>
-              {props.hints.slice(0, state.hints).map((hint) => (
+              {hints.slice(0, state.hints).map((hint) => (
                 <li key={hint}>{hint}</li>
               ))}
             </Hints>
           ) : null}
-          <Row>{props.onward}</Row>
+          <Row>
+            {props.more}
+            <Onward next={next} />
+          </Row>
         </Side>
       </Page>
     </>

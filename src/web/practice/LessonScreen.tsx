@@ -1,4 +1,4 @@
-import { memo, useCallback, useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import { useParams } from 'react-router'
 import styled from 'styled-components'
 import { formatNumber } from '../../core/frame/number'
@@ -8,9 +8,8 @@ import type { OwnLesson } from '../../core/practice/own'
 import { handsText, practiceWords as words } from '../../words/practice'
 import { capital } from '../../words/terms'
 import { NotHere } from '../app/Plain'
-import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Muted } from '../parts/controls'
-import { atMachines } from './atMachines'
+import { atMachines, inOrder } from './atMachines'
 import { DialFace } from './DialFace'
 import { Hub } from './Hub'
 import { LessonAnswers, wordsFor } from './LessonAnswers'
@@ -40,49 +39,35 @@ const Pushes = memo(({ act }: { act: Acting }) => (
     <Button onPress={() => act({ do: 'zero' })}>{words.zero}</Button>
   </Row>
 ))
-const Onward = memo(({ next }: { next: string | undefined }) => (
-  <>
-    <ButtonLink to="/practice">{words.toAll}</ButtonLink>
-    {next ? <ButtonLink to={`/practice/${next}`}>{words.next}</ButtonLink> : null}
-  </>
-))
 const Turn = styled.label`display: grid; gap: 4px; input { width: 100%; min-height: 44px; accent-color: var(--kelp); }`
 
 /** One lesson: the dial and the shaft to be handled, what is asked, and the truth laid over the answer. */
 export function LessonScreen() {
   const { lesson = '' } = useParams()
   const own = useOwnLessons()
-  const machine = atMachines.findIndex(({ id }) => id === lesson)
-  const Screen = atMachines[machine]?.Screen
-  if (Screen) return <Screen place={lessonNames.length + machine + 1} />
+  const Screen = atMachines.find(({ id }) => id === lesson)?.Screen
+  if (Screen) return <Screen {...inOrder(lesson)} />
   const which = lessonNames.find((one) => one === lesson) ?? own.find(({ id }) => `own-${id}` === lesson)
   return which ? <Lesson key={lesson} which={which} /> : <NotHere />
 }
 
 function Lesson({ which }: { which: LessonName | OwnLesson }) {
-  const { attempt, act, again, another } = useAttempt(which)
+  const kept = useAttempt(which)
+  const { state: attempt, act } = kept
   const said = useMemo(() => wordsFor(which), [which])
   const name = typeof which === 'string' ? which : undefined
-  const place = name === undefined ? undefined : lessonNames.indexOf(name)
   const { hands, seed } = attempt
   const bench = benchOf(attempt)
   const shown = handsOf(bench, hands)
   const { gauge } = bench
   const turn = (to: number) => act({ do: 'turn', to })
-  const lock = useCallback(() => act({ do: 'lock' }), [act])
-  const next = place === undefined ? undefined : (lessonNames[place + 1] ?? atMachines[0]?.id)
   return (
     <LessonFrame
-      place={place === undefined ? undefined : place + 1}
-      name={said.name}
-      goal={said.goal}
+      order={inOrder(name ?? '')}
+      words={said}
       rig={words.rig}
       beside={words.turnsOf(formatNumber(gauge.turn, 0), formatNumber(gauge.travel, 0), '0.01')}
-      state={attempt}
-      hints={said.hints}
-      lock={lock}
-      again={again}
-      another={another}
+      kept={kept}
       answers={
         <LessonAnswers
           which={which}
@@ -93,7 +78,6 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
           act={act}
         />
       }
-      onward={<Onward next={next} />}
     >
       <Two>
         <DialFace

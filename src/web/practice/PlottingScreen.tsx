@@ -17,13 +17,11 @@ import {
   truthAt,
 } from '../../core/practice/plot'
 import { hubDials, hubDots, plotFootNames, sayPlotSlip, plottingWords as words } from '../../words/plotting'
-import { practiceWords } from '../../words/practice'
 import { mono, rowsAsCards } from '../app/style'
-import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Field, Muted, NumberInput } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { BlankSheet } from './BlankSheet'
-import { Asking, LessonFrame } from './LessonFrame'
+import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { onPaper, SquaredPaper, type Squares } from './SquaredPaper'
 import { useKept } from './useKept'
 
@@ -33,8 +31,9 @@ const Dot = styled.label`display: grid; grid-template-columns: minmax(0, 1fr) 11
 const game = { begin: beginPlotting, acted: plotted, same: (kept: Partial<Plotting>) => kept.lesson === 'graph' }
 
 /** The lesson of the graph: two dots put on squared paper, the line through them, the feet read off; the truth laid over it. */
-export function PlottingScreen({ place }: { place: number }) {
-  const { state, act, again, another } = useKept<Plotting, PlottingAct>('vane-peg-practice:graph', game)
+export function PlottingScreen(order: InOrder) {
+  const kept = useKept<Plotting, PlottingAct>('vane-peg-practice:graph', game)
+  const { state, act } = kept
   const [printing, print] = useState(false)
   const done = useCallback(() => print(false), [])
   const { hands, seed } = state
@@ -62,23 +61,14 @@ export function PlottingScreen({ place }: { place: number }) {
   }
   return (
     <LessonFrame
-      place={place}
-      name={words.name}
-      goal={words.goal}
+      order={order}
+      words={words}
       rig={words.paper}
       beside={words.square(formatNumber(square.along, 0), formatNumber(square.up, 2))}
-      state={state}
-      hints={words.hints}
-      again={again}
-      another={another}
+      kept={kept}
+      atDesk
       answers={<Answers state={state} act={act} />}
-      onward={
-        <>
-          <Button onPress={() => print(true)}>{words.blank}</Button>
-          <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
-          <ButtonLink to="/practice/belts">{practiceWords.next}</ButtonLink>
-        </>
-      }
+      more={<Button onPress={() => print(true)}>{words.blank}</Button>}
     >
       {printing ? <BlankSheet done={done} /> : null}
       <Table aria-label={words.sheet}>

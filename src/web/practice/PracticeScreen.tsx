@@ -1,10 +1,9 @@
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import { lessonNames } from '../../core/practice/lesson'
-import { lessonWords, practiceWords as words } from '../../words/practice'
+import { practiceWords as words } from '../../words/practice'
 import { Header } from '../app/Shell'
 import { Muted } from '../parts/controls'
-import { atMachines } from './atMachines'
+import { lessonsInOrder } from './atMachines'
 import { OwnLessons } from './OwnLessons'
 
 const Page = styled.main`max-width: 860px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 14px; h1 { font-size: 26px; }`
@@ -15,12 +14,6 @@ const List = styled.ol`
   a:hover { background: var(--card); } h2 { font-size: 17px; } small { grid-column: 2; color: var(--muted); font-size: 14.5px; } b { font-size: 17px; color: var(--kelp); }
 `
 
-/** Those at the dial, then those at a machine. */
-const lessons = () => [
-  ...lessonNames.map((id) => ({ id, name: lessonWords[id].name, goal: lessonWords[id].goal })),
-  ...atMachines.map(({ id, words: { name, goal } }) => ({ id, name, goal })),
-]
-
 /** The lessons there are. */
 export function PracticeScreen() {
   return (
@@ -30,7 +23,7 @@ export function PracticeScreen() {
         <h1>{words.practice}</h1>
         <Muted>{words.learn}</Muted>
         <List>
-          {lessons().map(({ id, name, goal }, i) => (
+          {lessonsInOrder.map(({ id, words: { name, goal } }, i) => (
             <li key={id}>
               <Link to={`/practice/${id}`}>
                 <b>{i + 1}</b>

@@ -19,14 +19,12 @@ import {
   slideShows,
   slideSides,
 } from '../../core/practice/slide'
-import { practiceWords } from '../../words/practice'
 import { jackNames, sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { mono } from '../app/style'
-import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Choices, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
-import { Asking, LessonFrame } from './LessonFrame'
+import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { SlideDrawing } from './SlideDrawing'
 import { useKept } from './useKept'
@@ -42,8 +40,9 @@ const toward = (mm: number): string =>
   words.toward(formatNumber(Math.abs(mm), 2), slideSideNames[mm < 0 ? 'near' : 'far'])
 
 /** The lesson of the side moves: bolts, jack bolts and dials to be handled, the plan beside them, the truth laid over it. */
-export function PushingScreen({ place }: { place: number }) {
-  const { state, act, again, another } = useKept<Pushing, PushingAct>('vane-peg-practice:side-moves', game)
+export function PushingScreen(order: InOrder) {
+  const kept = useKept<Pushing, PushingAct>('vane-peg-practice:side-moves', game)
+  const { state, act } = kept
   const [chosen, choose] = useState<SlideEnd>('front')
   const { hands, seed } = state
   const { wanted } = makeSlide(seed)
@@ -56,23 +55,11 @@ export function PushingScreen({ place }: { place: number }) {
   }
   return (
     <LessonFrame
-      place={place}
-      name={words.name}
-      goal={words.goal}
+      order={order}
+      words={words}
       rig={words.machine}
-      beside={words.machine}
-      state={state}
-      hints={words.hints}
-      lock={() => act({ do: 'lock' })}
-      again={again}
-      another={another}
+      kept={kept}
       answers={<Answers state={state} act={act} />}
-      onward={
-        <>
-          <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
-          <ButtonLink to="/practice/graph">{practiceWords.next}</ButtonLink>
-        </>
-      }
     >
       <Plan aria-label={words.plan}>
         {slideEnds.map((end) => (

@@ -19,16 +19,14 @@ import {
   type SeatingAct,
   seated,
 } from '../../core/practice/seating'
-import { practiceWords } from '../../words/practice'
 import { frameFaultNames, frameFootNames, sayFrame, saySeatingSlip, seatingWords as words } from '../../words/seating'
 import { capital } from '../../words/terms'
 import { mono } from '../app/style'
-import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Choices, Field, Muted, NumberInput, Select } from '../parts/controls'
 import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
 import { FrameDrawing } from './FrameDrawing'
-import { Asking, LessonFrame } from './LessonFrame'
+import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { useKept } from './useKept'
 
@@ -38,8 +36,9 @@ const Table = styled.table`border-collapse: collapse; th, td { padding: 5px 18px
 const game = { begin: beginSeating, acted: seated, same: (kept: Partial<Seating>) => kept.lesson === 'soft-foot' }
 
 /** The lesson of the frame: bolts, dial, blades and shims to be handled, the fault told, the truth laid over it. */
-export function SeatingScreen({ place }: { place: number }) {
-  const { state, act, again, another } = useKept<Seating, SeatingAct>('vane-peg-practice:soft-foot', game)
+export function SeatingScreen(order: InOrder) {
+  const kept = useKept<Seating, SeatingAct>('vane-peg-practice:soft-foot', game)
+  const { state, act } = kept
   const [chosen, choose] = useState<FrameFoot>('near-left')
   const { hands, seed } = state
   const frame = makeFrame(seed)
@@ -58,23 +57,11 @@ export function SeatingScreen({ place }: { place: number }) {
   ].filter(Boolean)
   return (
     <LessonFrame
-      place={place}
-      name={words.name}
-      goal={words.goal}
+      order={order}
+      words={words}
       rig={words.frame}
-      beside={words.frame}
-      state={state}
-      hints={words.hints}
-      lock={() => act({ do: 'lock' })}
-      again={again}
-      another={another}
+      kept={kept}
       answers={<Answers state={state} act={act} />}
-      onward={
-        <>
-          <ButtonLink to="/practice">{practiceWords.toAll}</ButtonLink>
-          <ButtonLink to="/practice/side-moves">{practiceWords.next}</ButtonLink>
-        </>
-      }
     >
       <Two>
         <FrameDrawing {...{ hands, chosen, choose }} />

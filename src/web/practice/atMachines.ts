@@ -1,9 +1,12 @@
 import type { ComponentType } from 'react'
+import { lessonNames } from '../../core/practice/lesson'
 import { beltingWords } from '../../words/belting'
 import { plottingWords } from '../../words/plotting'
+import { lessonWords } from '../../words/practice'
 import { pushingWords } from '../../words/pushing'
 import { seatingWords } from '../../words/seating'
 import { BeltingScreen } from './BeltingScreen'
+import type { InOrder } from './LessonFrame'
 import { PlottingScreen } from './PlottingScreen'
 import { PushingScreen } from './PushingScreen'
 import { SeatingScreen } from './SeatingScreen'
@@ -12,10 +15,22 @@ import { SeatingScreen } from './SeatingScreen'
 export const atMachines: readonly {
   id: string
   words: { name: string; goal: string }
-  Screen: ComponentType<{ place: number }>
+  Screen: ComponentType<InOrder>
 }[] = [
   { id: 'soft-foot', words: seatingWords, Screen: SeatingScreen },
   { id: 'side-moves', words: pushingWords, Screen: PushingScreen },
   { id: 'graph', words: plottingWords, Screen: PlottingScreen },
   { id: 'belts', words: beltingWords, Screen: BeltingScreen },
 ]
+
+/** Every lesson that comes with the program, in the order they are learned: those at the dial, then those at a machine. */
+export const lessonsInOrder: readonly { id: string; words: { name: string; goal: string } }[] = [
+  ...lessonNames.map((id) => ({ id, words: lessonWords[id] })),
+  ...atMachines,
+]
+
+/** Its number among them, from 1, and the one after it. */
+export function inOrder(lesson: string): InOrder {
+  const place = lessonsInOrder.findIndex(({ id }) => id === lesson)
+  return place < 0 ? {} : { place: place + 1, next: lessonsInOrder[place + 1]?.id }
+}

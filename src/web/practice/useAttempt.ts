@@ -8,12 +8,11 @@ const keyOf = (lesson: Which) => `vane-peg-practice:${typeof lesson === 'string'
 
 /** How a person stands in a lesson at the dial. One that was written anew meanwhile is begun anew. */
 export function useAttempt(lesson: Which) {
-  const { state, ...rest } = useKept<Attempt, Act>(keyOf(lesson), {
+  return useKept<Attempt, Act>(keyOf(lesson), {
     begin: (seed) => begin(lesson, seed),
     acted,
     same: (kept) =>
       kept.answers !== undefined &&
       (typeof lesson === 'string' ? kept.lesson === lesson : JSON.stringify(kept.own) === JSON.stringify(lesson)),
   })
-  return { attempt: state, ...rest }
 }
