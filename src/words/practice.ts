@@ -1,4 +1,5 @@
-import type { Judged, LessonName, Slip } from '../core/practice/lesson'
+import type { LessonName } from '../core/practice/dialLessons'
+import type { Judged, Slip } from '../core/practice/judged'
 import { labels, t } from './language'
 import type { Said } from './said'
 
@@ -24,6 +25,16 @@ export const practiceWords = labels({
   bolted: 'The coupling is bolted up.',
   unbolted: 'The coupling is open: each shaft hangs free.',
   turnTo: 'Shaft turned to',
+  blockIn: (mm: string) => t`Slide the ${mm} mm block under the tip`,
+  blockOut: 'Take the block out',
+  blockLies: (mm: string) => t`The ${mm} mm block lies under the tip.`,
+  noBlock: 'No block under the tip.',
+  leverIs: (made: string, used: string) => t`Made for a tip ${made} mm long; the one put in is ${used} mm.`,
+  nearStop: 'As far as it goes, near side',
+  farStop: 'As far as it goes, far side',
+  goesTo: (near: string, far: string) =>
+    t`The bracket goes ${near}° toward the near side of the top, ${far}° toward the far side.`,
+  inTheWay: 'pipe',
   degrees: (n: number) => t`${n}°`,
   quarterNames: { '0': 'top', '90': 'far', '180': 'bottom', '270': 'near' },
   plungerIn: 'Pushed in, the needle goes clockwise: above zero.',
@@ -99,6 +110,27 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
     ],
     asks: { which: 'The wrong one', value: 'It should be, mm' },
   },
+  lever: {
+    name: 'A lever dial and a known step',
+    goal: 'A lever dial stands at an angle nobody measured. Slide the 0.50 mm block under its tip, find what its numbers have to be multiplied by, and read the bottom as it truly is.',
+    hints: [
+      'Set the lever to half its travel and zero it at the top. Slide the block under the tip: what the dial shows now ought to be 0.50.',
+      'The factor is the true step over the shown one. A lever at an angle shows too much, and so does a tip shorter than the one it was made for: the factor is below 1.',
+      'Take the block out, turn to the bottom, read with sign and turns, and multiply by the factor.',
+    ],
+    asks: { factor: 'Factor, true over shown', bottom: 'Bottom as it truly is, mm' },
+  },
+  'part-turn': {
+    name: 'Part of a turn',
+    goal: 'A pipe is in the way: the bracket can’t go all the way round. Read what you can, and work out what the dial would have shown at the bottom and at the far side.',
+    hints: [
+      'Set to half the travel, zero at the top. Stop at the same angle on both sides and read there.',
+      'Top to bottom: the two readings added, over 1 less the cosine of the angle. At 60° that is their sum times two.',
+      'Far: the far reading less the near one, over twice the sine, gives what near and far differ by from their middle; the middle is half of the bottom.',
+      'At less than 60° what you misread by a line is drawn out to more than four at the bottom: go as far as the pipe lets you.',
+    ],
+    asks: { bottom: 'Bottom would show, mm', far: 'Far would show, mm' },
+  },
   engaged: {
     name: 'What a bolted coupling hides',
     goal: 'Read the bottom with the coupling bolted up, take the bolts out and read it again. How much of the offset did the coupling hide?',
@@ -141,6 +173,22 @@ const slips: Readonly<Record<Slip, Said>> = labels({
   'not-halved': {
     title: 'That is what the dial goes over, not the offset.',
     detail: 'Over half a turn the dial goes over twice the offset: take half.',
+  },
+  'upside-down': {
+    title: 'The factor is upside down.',
+    detail: 'What is true over what is shown: the number the dial shows is multiplied by it.',
+  },
+  'as-shown': {
+    title: 'That is what the lever shows, not what is there.',
+    detail: 'Multiply by the factor that the known step gave.',
+  },
+  divided: {
+    title: 'Divided by the factor, not multiplied.',
+    detail: 'A lever at an angle shows too much: less is true.',
+  },
+  'part-as-quarter': {
+    title: 'That is where the turn ends, not a quarter.',
+    detail: 'Top and bottom add up to near and far only a quarter turn from the top. Draw it out with the angle.',
   },
   off: { title: 'Not what the dial shows.', detail: 'Count the lines again, from zero, the way the needle went.' },
   missing: { title: 'Nothing to check yet.', detail: 'Write down a number, with its sign.' },

@@ -1,9 +1,9 @@
-import type { Bench } from './bench'
+import type { Bench, BenchHas } from './bench'
 
-/** Something that is asked: a number in mm, or one of the four quarters. */
+/** Something that is asked: a number in mm, a factor, or one of the four quarters. */
 export interface Ask {
   id: string
-  answer: 'number' | 'quarter'
+  answer: 'number' | 'factor' | 'quarter'
   /** Where the dial stands that it asks of, degrees; the bottom where it is not said. */
   at?: number
   /** The bracket's sag is to be taken off. */
@@ -15,7 +15,11 @@ export interface Lesson {
   on: 'coupling' | 'pipe'
   /** The coupling is bolted up when one comes, and can be opened. */
   coupled?: boolean
+  /** What else the bench has. */
+  has?: BenchHas
   asks: readonly Ask[]
   /** mm, or degrees of a quarter. */
   right(bench: Bench, seed: number): Readonly<Record<string, number>>
+  /** How near an answer has to come where that is more than a dial's line: mm, or a factor. */
+  near?(bench: Bench): Readonly<Record<string, number>>
 }

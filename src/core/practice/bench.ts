@@ -24,7 +24,20 @@ export interface Bench {
   sag: number
   /** A bolted coupling holds the shafts toward each other: what it leaves of the offset and of the slope, as a share. */
   held: { offset: number; slope: number }
+  /** A lever dial: its angle to the surface at half its travel, degrees; the length of tip it was made for, and of the one put in. mm */
+  lever?: { angle: number; made: number; used: number }
+  /** A pipe is in the way: how far the bracket turns from the top toward each side, degrees. */
+  stops?: { near: number; far: number }
 }
+
+/** What else a bench may have. */
+export interface BenchHas {
+  lever?: boolean
+  stops?: boolean
+}
+
+/** The block of a known step, mm. */
+export const knownStep = 0.5
 
 const aligned: Misalignment = { offsetY: 0, slopeY: 0, offsetZ: 0, slopeZ: 0 }
 
@@ -32,7 +45,7 @@ const aligned: Misalignment = { offsetY: 0, slopeY: 0, offsetZ: 0, slopeZ: 0 }
 const round = (mm: number, step = 0.01): number => Math.round(mm / step) * step
 
 /** @param on a pipe is straight: what the dial shows there is the bracket alone */
-export function makeBench(seed: number, on: 'coupling' | 'pipe'): Bench {
+export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops }: BenchHas = {}): Bench {
   const source = chance(seed)
   const between = (low: number, high: number) => low + (high - low) * source.uniform()
   const either = () => (source.uniform() < 0.5 ? -1 : 1)
@@ -54,7 +67,36 @@ export function makeBench(seed: number, on: 'coupling' | 'pipe'): Bench {
     sag,
   }
   // drawn last, so that every machine there was stays the machine it was
-  return { ...bench, held: { offset: between(0.2, 0.8), slope: between(0.2, 0.8) } }
+  const whole: Bench = { ...bench, held: { offset: between(0.2, 0.8), slope: between(0.2, 0.8) } }
+  if (lever)
+    return onLever(whole, { angle: between(30, 45), made: 25, used: either() > 0 ? 25 : 20 }, between(0.12, 0.18))
+  return stops ? { ...whole, stops: { near: round(between(55, 85), 5), far: round(between(55, 85), 5) } } : whole
+}
+
+/** A lever dial has little travel: small misalignment, and a bottom that shows it the way the bracket hangs, so that the factor matters. */
+function onLever(bench: Bench, lever: NonNullable<Bench['lever']>, offset: number): Bench {
+  const { truth } = bench
+  const hung = (offsetZ: number): Bench => ({
+    ...bench,
+    lever,
+    gauge: { ...bench.gauge, travel: 2 },
+    sag: round(0.3 * bench.sag),
+    truth: { offsetY: 0.2 * truth.offsetY, slopeY: 0.2 * truth.slopeY, offsetZ, slopeZ: 0.2 * truth.slopeZ },
+  })
+  const [up, down] = [hung(offset), hung(-offset)]
+  return Math.abs(swing(up, 180)) > Math.abs(swing(down, 180)) ? up : down
+}
+
+/** What a lever dial's number has to be multiplied by: it turns by an angle and shows an arc, at its angle to the surface. 1 for a plunger. */
+export const leverFactor = ({ lever }: Bench): number =>
+  lever ? (Math.cos((lever.angle * Math.PI) / 180) * lever.used) / lever.made : 1
+
+/** What the dial indicates where its tip stands, mm from all the way out: exactly, the lever's angle changes as it swings. */
+function indicated({ lever, gauge }: Bench, stands: number): number {
+  if (!lever) return stands
+  const angle = (lever.angle * Math.PI) / 180
+  const half = gauge.travel / 2
+  return half + lever.made * (Math.asin((stands - half) / lever.used + Math.sin(angle)) - angle)
 }
 
 /** What a person has done with dial and shaft so far. */
@@ -69,6 +111,8 @@ export interface Hands {
   zero: number
   /** The coupling is bolted up. */
   engaged?: boolean
+  /** The block of a known step lies under the tip. */
+  step?: boolean
 }
 
 export const emptyHands: Hands = { locked: false, turned: 0, preset: 0.4, zero: 0 }
@@ -90,13 +134,25 @@ export function swing({ truth, x, radius, sag, held }: Bench, degrees: number, e
 
 /** Where the plunger stands, mm: nought is all the way out, where it touches nothing; it goes no farther in than its travel. */
 export const plungerAt = (bench: Bench, hands: Hands, degrees = hands.turned): number =>
-  Math.min(bench.gauge.travel, Math.max(0, hands.preset + swing(bench, degrees, hands.engaged)))
+  Math.min(bench.gauge.travel, Math.max(0, tipAt(bench, hands, degrees)))
 
-/** Whether the plunger follows the hub all the way round. */
-export const follows = (bench: Bench, { preset, engaged }: Hands): boolean =>
-  Array.from({ length: 72 }, (_, i) => preset + swing(bench, 5 * i, engaged)).every(
-    (stand) => stand > 0 && stand < bench.gauge.travel,
-  )
+const tipAt = (bench: Bench, { preset, engaged, step }: Hands, degrees: number): number =>
+  indicated(bench, preset + swing(bench, degrees, engaged) + (step ? knownStep : 0))
+
+/** Whether the plunger follows the hub all the way round, as far as it can be turned. */
+export const follows = (bench: Bench, hands: Hands): boolean =>
+  Array.from({ length: 72 }, (_, i) => 5 * i)
+    .filter((degrees) => turnAllowed(bench, 0, degrees) === degrees)
+    .map((degrees) => tipAt(bench, hands, degrees))
+    .every((stand) => stand > 0 && stand < bench.gauge.travel)
+
+/** Where the shafts come to when they are turned the short way, degrees: as far as the bracket goes. */
+export function turnAllowed({ stops }: Bench, from: number, to: number): number {
+  const short = ((to - from + 540) % 360) - 180
+  const start = ((from + 180) % 360) - 180
+  const end = stops ? Math.min(stops.far, Math.max(-stops.near, start + short)) : start + short
+  return ((end % 360) + 360) % 360
+}
 
 /** What the dial's two hands show: the needle, as a share of its turn from the zero of the bezel, and the small hand's whole turns. */
 export function handsOf(bench: Bench, hands: Hands): { needle: number; turns: number; plunger: number } {

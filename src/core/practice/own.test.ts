@@ -4,7 +4,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { exactRimReading, shaftPair } from '../rig/geometry'
-import { type Act, acted, begin, benchOf, judge } from './lesson'
+import { judge } from './judged'
+import { type Act, acted, begin, benchOf } from './lesson'
 import { type OwnLesson, ownLessonSchema, readLesson } from './own'
 
 const example = readFileSync('docs/lesson.example.json', 'utf8')

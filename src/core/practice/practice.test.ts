@@ -2,19 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { exactRimReading, shaftPair } from '../rig/geometry'
-import { handsOf, makeBench, plungerAt, swing } from './bench'
-import {
-  type Act,
-  acted,
-  begin,
-  benchOf,
-  judge,
-  type LessonName,
-  lessonNames,
-  lessons,
-  sheetOf,
-  shownOnMachine,
-} from './lesson'
+import { handsOf, knownStep, leverFactor, makeBench, plungerAt, swing } from './bench'
+import { type LessonName, lessonNames, lessons, sheetOf, shownOnMachine } from './dialLessons'
+import { judge } from './judged'
+import { type Act, acted, begin, benchOf } from './lesson'
 
 const seeds = fc.integer({ min: 1, max: 2 ** 31 - 1 })
 const play = (lesson: LessonName, seed: number, acts: readonly Act[]) => acts.reduce(acted, begin(lesson, seed))
@@ -24,9 +15,9 @@ const toLine = (mm: number) => mm.toFixed(2)
 const set: readonly Act[] = [{ do: 'lock' }, { do: 'push', by: 4.6 }, { do: 'turn', to: 0 }, { do: 'zero' }]
 
 /** What somebody reads off the two hands at an angle: whole turns by the small hand, the rest by the needle, from the zero. */
-function read(attempt: ReturnType<typeof play>, degrees: number): number {
+function read(attempt: ReturnType<typeof play>, degrees: number, asItStands = false): number {
   const bench = benchOf(attempt)
-  const { hands } = acted(attempt, { do: 'turn', to: degrees })
+  const { hands } = asItStands ? attempt : acted(attempt, { do: 'turn', to: degrees })
   const [now, zero] = [handsOf(bench, hands), hands.zero]
   const turns = Math.round(now.turns * bench.gauge.turn - zero - now.needle)
   return turns + now.needle
@@ -51,6 +42,29 @@ function perfect(lesson: LessonName, seed: number) {
       ].reduce(acted, begun)
       const free = read(open, 180)
       return [answer('bolted', bolted), answer('open', free), answer('hidden', Math.abs(free - bolted) / 2)]
+    },
+    lever: () => {
+      const half = [
+        { do: 'push', by: 1 - begun.hands.preset } as const,
+        { do: 'turn', to: 0 } as const,
+        { do: 'zero' } as const,
+      ].reduce(acted, begun)
+      const step = acted(half, { do: 'step', in: true })
+      const factor = knownStep / read(step, 0, true)
+      return [
+        { do: 'push', by: 1 - begun.hands.preset },
+        { do: 'zero' },
+        { do: 'answer', ask: 'factor', text: factor.toFixed(3) },
+        answer('bottom', read(half, 180) * factor),
+      ]
+    },
+    'part-turn': () => {
+      const { near = 0, far = 0 } = benchOf(begun).stops ?? {}
+      const at = Math.min(near, far)
+      const angle = (at * Math.PI) / 180
+      const [onFar, onNear] = [read(begun, at), read(begun, 360 - at)]
+      const bottom = (onFar + onNear) / (1 - Math.cos(angle))
+      return [answer('bottom', bottom), answer('far', bottom / 2 + (onFar - onNear) / (2 * Math.sin(angle)))]
     },
     closure: () => {
       const { written } = sheetOf(benchOf(begun), seed)
@@ -198,5 +212,83 @@ describe('lessons', () => {
     )
     // the short way round
     expect(play('closure', 3, [{ do: 'lock' }, { do: 'turn', to: 270 }]).minutes).toBe(4.5)
+  })
+})
+
+describe('the lever dial', () => {
+  it('shows a small step by the cosine of its angle and the length of its tip, exactly by the arc it swings', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const bench = makeBench(seed, 'coupling', { lever: true })
+        const { angle = 0, made = 1, used = 1 } = bench.lever ?? {}
+        const half = { locked: true, turned: 0, preset: 1, zero: 1 }
+        expect(plungerAt(bench, half)).toBeCloseTo(1, 12)
+        // the tip is lifted by a step: the lever turns until its tip, so long and so steep, is there
+        const shown = plungerAt(bench, { ...half, preset: 1.01 }) - 1
+        const steep = (angle * Math.PI) / 180
+        expect(used * (Math.sin(steep + shown / made) - Math.sin(steep))).toBeCloseTo(0.01, 12)
+        expect(0.01 / shown).toBeCloseTo(leverFactor(bench), 2)
+        expect(leverFactor(bench)).toBeLessThan(0.87)
+      }),
+      tries(60),
+    )
+  })
+  it('each slip by its name: the factor upside down, the number as it is shown, divided instead of multiplied', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const attempt = perfect('lever', seed)
+        const bench = benchOf(attempt)
+        const [factor, bottom] = [leverFactor(bench), swing(bench, 180)]
+        const slip = (ask: string, number: number) =>
+          judge(acted(attempt, { do: 'answer', ask, text: number.toFixed(3) })).answers.find(
+            (one) => one.ask.id === ask,
+          )?.slip
+        expect(slip('factor', 1 / factor)).toBe('upside-down')
+        expect(slip('bottom', bottom / factor)).toBe('as-shown')
+        expect(slip('bottom', bottom / factor ** 2)).toBe('divided')
+        expect(slip('bottom', -bottom)).toBe('sign')
+      }),
+      tries(60),
+    )
+  })
+})
+
+describe('part of a turn', () => {
+  it('the bracket stops where the pipe is, and never goes through it', () => {
+    fc.assert(
+      fc.property(seeds, fc.array(fc.integer({ min: 0, max: 359 }), { maxLength: 20 }), (seed, turns) => {
+        const acts = turns.map((to): Act => ({ do: 'turn', to }))
+        const { near = 0, far = 0 } = benchOf(begin('part-turn', seed)).stops ?? {}
+        for (const { hands } of acts.map((_, i) => play('part-turn', seed, acts.slice(0, i + 1)))) {
+          const signed = ((hands.turned + 180) % 360) - 180
+          expect(signed).toBeGreaterThanOrEqual(-near)
+          expect(signed).toBeLessThanOrEqual(far)
+        }
+        // past the pipe it is held on the side it came from
+        expect(
+          play('part-turn', seed, [
+            { do: 'turn', to: far },
+            { do: 'turn', to: 181 },
+          ]).hands.turned,
+        ).toBe(far)
+      }),
+      tries(40),
+    )
+  })
+  it('what is read where it ends, taken for a quarter, is named', () => {
+    fc.assert(
+      fc.property(seeds, (seed) => {
+        const attempt = perfect('part-turn', seed)
+        const bench = benchOf(attempt)
+        const { near = 0, far = 0 } = bench.stops ?? {}
+        const truth = swing(bench, 180)
+        const sum = swing(bench, -near) + swing(bench, far)
+        fc.pre(Math.abs(sum - truth) > 0.1 && Math.abs(sum + truth) > 0.1)
+        const judged = judge(acted(attempt, { do: 'answer', ask: 'bottom', text: sum.toFixed(3) }))
+        expect(judged.answers[0]?.slip).toBe('part-as-quarter')
+        expect(judged.passed).toBe(false)
+      }),
+      tries(60),
+    )
   })
 })

@@ -11,7 +11,16 @@ const Drawing = styled.svg`
  * The shaft's end as the person stands: the dial turns with it round the hub. Dragged or wheeled it turns; the slider beside it
  * does the same by keys.
  */
-export function Hub({ turned, onTurn }: { turned: number; onTurn: (degrees: number) => void }) {
+export function Hub({
+  turned,
+  onTurn,
+  stops,
+}: {
+  turned: number
+  onTurn: (degrees: number) => void
+  /** A pipe in the way: how far it turns toward each side, degrees from the top. */
+  stops?: { near: number; far: number } | undefined
+}) {
   const drawing = useRef<SVGSVGElement>(null)
   const follow = (event: PointerEvent) => {
     const box = drawing.current?.getBoundingClientRect()
@@ -39,6 +48,7 @@ export function Hub({ turned, onTurn }: { turned: number; onTurn: (degrees: numb
           </text>
         )
       })}
+      {stops ? <InTheWay near={stops.near} far={stops.far} /> : null}
       <circle r={46} fill="var(--body)" stroke="var(--ink)" strokeWidth={3} />
       <circle r={14} fill="var(--card)" stroke="var(--ink)" strokeWidth={2} />
       <g transform={`rotate(${turned})`}>
@@ -51,3 +61,21 @@ export function Hub({ turned, onTurn }: { turned: number; onTurn: (degrees: numb
     </Drawing>
   )
 }
+
+const onCircle = (degrees: number, radius: number): string => {
+  const angle = (degrees * Math.PI) / 180
+  return `${(radius * Math.sin(angle)).toFixed(2)} ${(-radius * Math.cos(angle)).toFixed(2)}`
+}
+
+/** Where the bracket can't go. */
+const InTheWay = ({ near, far }: { near: number; far: number }) => (
+  <>
+    <path
+      d={`M${onCircle(far + 12, 74)} A74 74 0 ${near + far < 156 ? 1 : 0} 1 ${onCircle(-near - 12, 74)}`}
+      fill="none"
+      stroke="var(--rule)"
+      strokeWidth={22}
+    />
+    <text y={74}>{words.inTheWay}</text>
+  </>
+)

@@ -1,18 +1,10 @@
 import { memo, useMemo } from 'react'
 import styled from 'styled-components'
-import { formatSigned } from '../../core/frame/number'
+import { formatNumber, formatSigned } from '../../core/frame/number'
 import type { Ask } from '../../core/practice/asks'
-import {
-  type Act,
-  type Attempt,
-  asksOf,
-  benchOf,
-  judge,
-  type LessonName,
-  quarters,
-  sheetOf,
-  shownOnMachine,
-} from '../../core/practice/lesson'
+import { type LessonName, quarters, sheetOf, shownOnMachine } from '../../core/practice/dialLessons'
+import { judge } from '../../core/practice/judged'
+import { type Act, type Attempt, asksOf, benchOf } from '../../core/practice/lesson'
 import type { OwnLesson } from '../../core/practice/own'
 import { lessonWords, saySlip, practiceWords as words } from '../../words/practice'
 import { capital } from '../../words/terms'
@@ -78,9 +70,10 @@ export const LessonAnswers = memo(function LessonAnswers(props: {
                 {saySlip(one)?.title} {saySlip(one)?.detail}
               </p>
             ) : null}
-            {one?.right && ask.answer === 'number' ? (
+            {one?.right && ask.answer !== 'quarter' ? (
               <p>
-                {words.truth} <b>{formatSigned(one.truth, 3)} mm</b>
+                {words.truth}{' '}
+                <b>{ask.answer === 'factor' ? formatNumber(one.truth, 3) : `${formatSigned(one.truth, 3)} mm`}</b>
               </p>
             ) : null}
           </Answer>

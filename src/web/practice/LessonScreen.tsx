@@ -2,8 +2,9 @@ import { memo, useMemo } from 'react'
 import { useParams } from 'react-router'
 import styled from 'styled-components'
 import { formatNumber } from '../../core/frame/number'
-import { handsOf } from '../../core/practice/bench'
-import { type Act, benchOf, type LessonName, lessonNames, quarters } from '../../core/practice/lesson'
+import { handsOf, knownStep } from '../../core/practice/bench'
+import { type LessonName, lessonNames, quarters } from '../../core/practice/dialLessons'
+import { type Act, benchOf } from '../../core/practice/lesson'
 import type { OwnLesson } from '../../core/practice/own'
 import { handsText, practiceWords as words } from '../../words/practice'
 import { capital } from '../../words/terms'
@@ -31,6 +32,25 @@ const Quarters = memo(({ at: now, act }: { at: number | undefined; act: Acting }
     ))}
   </Row>
 ))
+const AsFarAsItGoes = memo(({ near, far, act }: { near: number; far: number; act: Acting }) => (
+  <>
+    <Row>
+      <Button onPress={() => act({ do: 'turn', to: -near })}>{words.nearStop}</Button>
+      <Button onPress={() => act({ do: 'turn', to: 0 })}>{capital(words.quarterNames['0'])}</Button>
+      <Button onPress={() => act({ do: 'turn', to: far })}>{words.farStop}</Button>
+    </Row>
+    <Muted>{words.goesTo(String(near), String(far))}</Muted>
+  </>
+))
+const Block = memo(({ lies, act }: { lies: boolean; act: Acting }) => {
+  const mm = formatNumber(knownStep, 2)
+  return (
+    <Row>
+      <Button onPress={() => act({ do: 'step', in: !lies })}>{lies ? words.blockOut : words.blockIn(mm)}</Button>
+      <span role="status">{lies ? words.blockLies(mm) : words.noBlock}</span>
+    </Row>
+  )
+})
 const Pushes = memo(({ act }: { act: Acting }) => (
   <Row role="group" aria-label={words.push}>
     <Button onPress={() => act({ do: 'push', by: -1 })}>{words.pullOut('1')}</Button>
@@ -86,7 +106,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
           whole={Math.round(gauge.travel / gauge.turn)}
           label={handsText(shown.needle, shown.turns, hands.turned)}
         />
-        <Hub turned={hands.turned} onTurn={turn} />
+        <Hub turned={hands.turned} onTurn={turn} stops={bench.stops} />
       </Two>
       <Turn>
         <span>
@@ -101,9 +121,17 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
           onChange={({ target }) => turn(Number(target.value))}
         />
       </Turn>
-      <Quarters at={quarters.find((at) => at === hands.turned)} act={act} />
+      {bench.stops ? (
+        <AsFarAsItGoes near={bench.stops.near} far={bench.stops.far} act={act} />
+      ) : (
+        <Quarters at={quarters.find((at) => at === hands.turned)} act={act} />
+      )}
       <Pushes act={act} />
-      <Muted>{words.plungerIn}</Muted>
+      <Muted>
+        {words.plungerIn}
+        {bench.lever ? ` ${words.leverIs(formatNumber(bench.lever.made, 0), formatNumber(bench.lever.used, 0))}` : ''}
+      </Muted>
+      {bench.lever ? <Block lies={Boolean(hands.step)} act={act} /> : null}
       {name === 'engaged' ? (
         <Row>
           <Button onPress={() => act({ do: 'couple', bolted: !hands.engaged })}>

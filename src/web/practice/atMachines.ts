@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react'
-import { lessonNames } from '../../core/practice/lesson'
+import { lessonNames } from '../../core/practice/dialLessons'
 import { beltingWords } from '../../words/belting'
 import { plottingWords } from '../../words/plotting'
 import { lessonWords } from '../../words/practice'

@@ -1,4 +1,5 @@
-import { type Act, type Attempt, acted, begin, type LessonName } from '../../core/practice/lesson'
+import type { LessonName } from '../../core/practice/dialLessons'
+import { type Act, type Attempt, acted, begin } from '../../core/practice/lesson'
 import type { OwnLesson } from '../../core/practice/own'
 import { useKept } from './useKept'
 
