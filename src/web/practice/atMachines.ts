@@ -1,10 +1,12 @@
 import type { ComponentType } from 'react'
 import { lessonNames } from '../../core/practice/dialLessons'
+import { pairLessonWords } from '../../words/aligning'
 import { beltingWords } from '../../words/belting'
 import { plottingWords } from '../../words/plotting'
 import { lessonWords } from '../../words/practice'
 import { pushingWords } from '../../words/pushing'
 import { seatingWords } from '../../words/seating'
+import { BoundScreen, GrowthScreen, RoughScreen } from './AligningScreen'
 import { BeltingScreen } from './BeltingScreen'
 import type { InOrder } from './LessonFrame'
 import { PlottingScreen } from './PlottingScreen'
@@ -18,8 +20,11 @@ export const atMachines: readonly {
   Screen: ComponentType<InOrder>
 }[] = [
   { id: 'soft-foot', words: seatingWords, Screen: SeatingScreen },
+  { id: 'rough', words: pairLessonWords.rough, Screen: RoughScreen },
   { id: 'side-moves', words: pushingWords, Screen: PushingScreen },
   { id: 'graph', words: plottingWords, Screen: PlottingScreen },
+  { id: 'bound', words: pairLessonWords.bound, Screen: BoundScreen },
+  { id: 'growth', words: pairLessonWords.growth, Screen: GrowthScreen },
   { id: 'belts', words: beltingWords, Screen: BeltingScreen },
 ]
 

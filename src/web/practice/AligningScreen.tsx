@@ -1,0 +1,285 @@
+import { useMemo, useState } from 'react'
+import styled from 'styled-components'
+import { formatNumber, formatSigned } from '../../core/frame/number'
+import {
+  type Aligning,
+  type AligningAct,
+  aligned,
+  beginAligning,
+  judgeAligning,
+  packAt,
+  pairMoves,
+  pairMoveTyped,
+  roomAt,
+} from '../../core/practice/aligning'
+import {
+  emptyPairHands,
+  feltAt,
+  growthOf,
+  makePair,
+  misaligned,
+  type PairFoot,
+  type PairLesson,
+  pairFeet,
+  pairSides,
+  roundHubs,
+  shaftOver,
+} from '../../core/practice/pair'
+import {
+  pairFootNames,
+  pairLessonWords,
+  pairMoveNames,
+  pairSideNames,
+  sayAligningSlip,
+  aligningWords as words,
+} from '../../words/aligning'
+import { practiceWords } from '../../words/practice'
+import { capital } from '../../words/terms'
+import { mono, rowsAsCards } from '../app/style'
+import { Button, Choices, Field, Muted, NumberInput } from '../parts/controls'
+import { Peg } from '../parts/Peg'
+import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { PairDrawing, pairMagnified } from './PairDrawing'
+import { Row } from './page'
+import { useKept } from './useKept'
+
+const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
+const Left = styled.table`border-collapse: collapse; th, td { padding: 5px 18px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; }`
+const Feet = styled.table`border-collapse: collapse; width: 100%; th, td { padding: 5px 14px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; } thead th { color: var(--muted); font-size: 13.5px; vertical-align: bottom; } ${rowsAsCards}`
+
+export const RoughScreen = (order: InOrder) => <AligningScreen lesson="rough" order={order} />
+export const BoundScreen = (order: InOrder) => <AligningScreen lesson="bound" order={order} />
+export const GrowthScreen = (order: InOrder) => <AligningScreen lesson="growth" order={order} />
+
+/** A lesson that ends with a pair in line: the pair to be felt or read, lifted, pushed and bolted; the truth laid over it. */
+function AligningScreen({ lesson, order }: { lesson: PairLesson; order: InOrder }) {
+  const game = useMemo(
+    () => ({
+      begin: beginAligning(lesson),
+      acted: aligned,
+      same: (kept: Partial<Aligning>) => kept.lesson === lesson,
+    }),
+    [lesson],
+  )
+  const kept = useKept<Aligning, AligningAct>(`vane-peg-practice:${lesson}`, game)
+  const { state, act } = kept
+  const [chosen, choose] = useState<PairFoot>('right-front')
+  const { hands, seed } = state
+  const pair = makePair(lesson, seed)
+  return (
+    <LessonFrame
+      order={order}
+      words={pairLessonWords[lesson]}
+      rig={words.pair}
+      beside={`${capital(words.pair)}; ${words.times(formatNumber(pairMagnified[lesson], 0))}`}
+      kept={kept}
+      answers={<Answers state={state} act={act} />}
+    >
+      <PairDrawing {...{ lesson, pair, hands, chosen, choose }} />
+      {lesson === 'rough' ? <Felt state={state} /> : null}
+      <FeetTable state={state} />
+      {lesson === 'growth' ? (
+        <>
+          <Muted>
+            {words.cold} {words.steel}
+          </Muted>
+          <Row>
+            <Button
+              isDisabled={!hands.running && hands.loose.length > 0}
+              onPress={() => act({ do: hands.running ? 'stop' : 'run' })}
+            >
+              {hands.running ? words.stop : words.run}
+            </Button>
+            <span role="status">{hands.running ? words.runs : words.stands}</span>
+          </Row>
+          {hands.ran ? <Muted>{words.hot}</Muted> : null}
+        </>
+      ) : null}
+      <Row>
+        {pairSides.map((side) => {
+          const loose = hands.loose.includes(side)
+          return (
+            <span key={side}>
+              <Button onPress={() => act({ do: loose ? 'tighten' : 'loosen', side })}>
+                {(loose ? words.tighten : words.loosen)(pairSideNames[side])}
+              </Button>{' '}
+              <Muted>{loose ? words.areLoose : words.areTight}</Muted>
+            </span>
+          )
+        })}
+      </Row>
+      <Choices
+        label={words.foot}
+        value={chosen}
+        options={pairFeet.map((foot) => ({ value: foot, text: pairFootNames[foot] }))}
+        onChange={choose}
+      />
+      {(lesson === 'growth' ? (['up'] as const) : pairMoves).map((move) => (
+        <Row key={move} role="group" aria-label={pairMoveNames[move]} style={{ alignItems: 'end' }}>
+          <div style={{ width: 320, maxWidth: '100%' }}>
+            <Field label={pairMoveNames[move]}>
+              <NumberInput
+                inputMode="text"
+                maxLength={8}
+                autoComplete="off"
+                value={state.typed[move]}
+                onChange={({ target }) => act({ do: 'type', move, text: target.value })}
+              />
+            </Field>
+          </div>
+          <Button
+            isDisabled={!pairMoveTyped(state.typed[move])}
+            onPress={() => act({ do: 'move', move, foot: chosen })}
+          >
+            {words.doIt}
+          </Button>
+          <Muted>{words.soFar(formatSigned(hands[move][chosen], 2))}</Muted>
+        </Row>
+      ))}
+      <Muted>
+        {words.signs} {words.pinch}
+      </Muted>
+    </LessonFrame>
+  )
+}
+
+/** What straightedge and blade tell at the place that is chosen. */
+function Felt({ state }: { state: Aligning }) {
+  const [place, lay] = useState('0')
+  const pair = makePair(state.lesson, state.seed)
+  const { step, gap } = feltAt(pair, state.hands, Number(place))
+  const mm = formatNumber(Math.abs(step), 2)
+  return (
+    <div style={{ display: 'grid', gap: 6 }}>
+      <Muted>
+        {words.place}. {words.hubs(formatNumber(2 * pair.hub.radius, 0))}
+      </Muted>
+      <Choices
+        label={words.place}
+        value={place}
+        options={roundHubs.map((at) => ({ value: String(at), text: capital(practiceWords.quarterNames[`${at}`]) }))}
+        onChange={lay}
+      />
+      <Told role="status">
+        {Math.abs(step) < 0.02 ? words.flush : (step > 0 ? words.proud : words.behind)(mm)}{' '}
+        {words.gap(formatNumber(gap, 2))}
+      </Told>
+    </div>
+  )
+}
+
+/** What is known of every foot in this lesson. */
+function FeetTable({ state }: { state: Aligning }) {
+  const { lesson, hands, seed } = state
+  const pair = makePair(lesson, seed)
+  const cold = shaftOver(pair, hands, false)
+  const columns: readonly { head: string; of: (foot: PairFoot) => string }[] = [
+    { head: words.from, of: (foot: PairFoot) => formatNumber(Math.abs(pair.at[foot]), 0) },
+    ...{
+      rough: [],
+      bound: [
+        { head: words.standsUp, of: (foot: PairFoot) => formatSigned(cold.up[foot], 2) },
+        { head: words.shims, of: (foot: PairFoot) => formatNumber(packAt(pair, hands, foot), 2) },
+        { head: words.standsFar, of: (foot: PairFoot) => formatSigned(cold.far[foot], 2) },
+        {
+          head: words.room,
+          of: (foot: PairFoot) => {
+            const { near, far } = roomAt(pair, hands, foot)
+            return `${formatNumber(near, 2)} / ${formatNumber(far, 2)}`
+          },
+        },
+      ],
+      growth: [
+        {
+          head: words.standsUp,
+          of: (foot: PairFoot) => (hands.running ? words.hidden : formatSigned(cold.up[foot], 2)),
+        },
+        { head: words.height, of: (foot: PairFoot) => formatNumber(pair.height[foot], 0) },
+        {
+          head: words.warmer,
+          of: (foot: PairFoot) => (hands.ran ? formatNumber(pair.warmer[foot], 0) : words.notRun),
+        },
+      ],
+    }[lesson],
+  ]
+  return (
+    <Feet>
+      <thead>
+        <tr>
+          <th scope="col">{words.feet}</th>
+          {columns.map(({ head }) => (
+            <th key={head} scope="col">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {pairFeet.map((foot) => (
+          <tr key={foot}>
+            <th scope="row">{pairFootNames[foot]}</th>
+            {columns.map(({ head, of }) => (
+              <td key={head} data-of={head}>
+                {of(foot)}
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </Feet>
+  )
+}
+
+const perHundred = (slope: number): string => formatSigned(100 * slope, 2)
+
+function Answers({ state, act }: { state: Aligning; act: (one: AligningAct) => void }) {
+  const { pair, left, over, slips, passed } = judgeAligning(state)
+  const all = [
+    { name: words.offsetUp, told: `${formatSigned(left.up.offset, 2)} mm`, out: over.up.offset },
+    { name: words.slopeUp, told: words.per100(perHundred(left.up.slope)), out: over.up.slope },
+    { name: words.offsetFar, told: `${formatSigned(left.far.offset, 2)} mm`, out: over.far.offset },
+    { name: words.slopeFar, told: words.per100(perHundred(left.far.slope)), out: over.far.slope },
+  ]
+  const rows = state.lesson === 'growth' ? all.slice(0, 2) : all
+  const { up, far } = misaligned(pair, emptyPairHands, false)
+  return (
+    <>
+      <p>{words.moves(String(state.moves))}</p>
+      <Asking
+        check={words.check}
+        hints={pairLessonWords[state.lesson].hints}
+        taken={state.hints}
+        act={act}
+        outcome={state.checked ? { passed, slips: slips.map(sayAligningSlip) } : undefined}
+      >
+        <Left aria-label={words.left}>
+          <tbody>
+            {rows.map(({ name, told, out }) => (
+              <tr key={name}>
+                <th scope="row">
+                  <Peg peg={out ? 'outside' : 'within'} size={12} label="" /> {name}
+                </th>
+                <td>{told}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Left>
+        {passed ? (
+          <p>
+            {words.truth}{' '}
+            {state.lesson === 'growth'
+              ? pairFeet
+                  .map((foot) => words.grown(pairFootNames[foot], formatNumber(growthOf(pair, foot), 2)))
+                  .join(' ')
+              : words.truthTold(
+                  formatSigned(up.offset, 2),
+                  perHundred(up.slope),
+                  formatSigned(far.offset, 2),
+                  perHundred(far.slope),
+                )}
+          </p>
+        ) : null}
+      </Asking>
+    </>
+  )
+}
