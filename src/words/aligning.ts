@@ -6,11 +6,12 @@ import type { Said } from './said'
 /** What is said in the lessons that end with a pair in line. */
 export const aligningWords = labels({
   pair: 'The pair from the side and from above, near side at the bottom',
+  pairSide: 'The pair from the side',
   fromSide: 'from the side',
   fromAbove: 'from above',
   times: (n: string) => t`moves ${n} times as large`,
   foot: 'At which feet',
-  place: 'Straightedge and blade at',
+  place: 'Where straightedge and blade go',
   proud: (mm: string) => t`The right hub stands ${mm} mm proud of the left one there.`,
   behind: (mm: string) => t`The right hub lies ${mm} mm under the left one there.`,
   flush: 'The hubs are flush there.',
@@ -18,6 +19,8 @@ export const aligningWords = labels({
   hubs: (mm: string) => t`Both hubs ${mm} mm across.`,
   feet: 'Feet',
   from: 'From the coupling, mm',
+  fromTold: (front: string, back: string) =>
+    t`Right machine: front feet ${front} mm from the coupling, back feet ${back} mm.`,
   standsUp: 'Shaft over them, mm up',
   standsFar: 'Shaft over them, mm toward far',
   shims: 'Shims there, mm',

@@ -71,13 +71,13 @@ function AligningScreen({ lesson, order }: { lesson: PairLesson; order: InOrder 
       order={order}
       words={pairLessonWords[lesson]}
       rig={words.pair}
-      beside={`${capital(words.pair)}; ${words.times(formatNumber(pairMagnified[lesson], 0))}`}
+      beside={`${lesson === 'growth' ? words.pairSide : words.pair}; ${words.times(formatNumber(pairMagnified[lesson], 0))}`}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
       <PairDrawing {...{ lesson, pair, hands, chosen, choose }} />
       {lesson === 'rough' ? <Felt state={state} /> : null}
-      <FeetTable state={state} />
+      {lesson === 'rough' ? null : <FeetTable state={state} />}
       {lesson === 'growth' ? (
         <>
           <Muted>
@@ -152,7 +152,8 @@ function Felt({ state }: { state: Aligning }) {
   return (
     <div style={{ display: 'grid', gap: 6 }}>
       <Muted>
-        {words.place}. {words.hubs(formatNumber(2 * pair.hub.radius, 0))}
+        {words.hubs(formatNumber(2 * pair.hub.radius, 0))}{' '}
+        {words.fromTold(formatNumber(pair.at['right-front'], 0), formatNumber(pair.at['right-back'], 0))}
       </Muted>
       <Choices
         label={words.place}
@@ -176,6 +177,7 @@ function FeetTable({ state }: { state: Aligning }) {
   const columns: readonly { head: string; of: (foot: PairFoot) => string }[] = [
     { head: words.from, of: (foot: PairFoot) => formatNumber(Math.abs(pair.at[foot]), 0) },
     ...{
+      // without a table: what is to be known is said beside the hubs
       rough: [],
       bound: [
         { head: words.standsUp, of: (foot: PairFoot) => formatSigned(cold.up[foot], 2) },

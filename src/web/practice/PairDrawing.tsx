@@ -11,20 +11,21 @@ import {
   sideOf,
 } from '../../core/practice/pair'
 import { aligningWords as words } from '../../words/aligning'
+import { phone } from '../app/style'
 
 const Drawing = styled.svg`
   width: 100%; max-width: 680px; display: block;
-  text { fill: var(--muted); font-size: 15px; }
+  text { fill: var(--muted); font-size: 15px; ${phone} { font-size: 24px; } }
   g.foot { cursor: pointer; } g.foot:hover rect { stroke: var(--kelp); }
 `
 
 /** How many times as large as the machine its moves are drawn. */
-export const pairMagnified: Readonly<Record<PairLesson, number>> = { rough: 30, bound: 80, growth: 200 }
+export const pairMagnified: Readonly<Record<PairLesson, number>> = { rough: 12, bound: 50, growth: 100 }
 
 const wide = 560
 const half = { body: 30, hub: 24 }
 
-/** The pair from the side and from above, its moves magnified. The choice beside it does what a tap on a foot does. */
+/** The pair from the side and, where it is pushed as well, from above, its moves magnified. The choice beside it does what a tap on a foot does. */
 export function PairDrawing(props: {
   lesson: PairLesson
   pair: Pair
@@ -37,12 +38,14 @@ export function PairDrawing(props: {
   const at = (foot: PairFoot) => pair.at[foot] * scale - ((pair.at['right-back'] + pair.at['left-back']) * scale) / 2
   const coupling = (-(pair.at['right-back'] + pair.at['left-back']) * scale) / 2
   const over = shaftOver(pair, hands)
+  const above = { plane: 'far', y: 96, text: words.fromAbove } as const
   const views = [
-    { plane: 'up', y: -62, text: words.fromSide },
-    { plane: 'far', y: 96, text: words.fromAbove },
-  ] as const
+    { plane: 'up', y: -62, text: words.fromSide } as const,
+    // what grows goes up: from above there is nothing to see
+    ...(lesson === 'growth' ? [] : [above]),
+  ]
   return (
-    <Drawing viewBox="-340 -140 680 310" aria-hidden="true">
+    <Drawing viewBox={lesson === 'growth' ? '-340 -140 680 140' : '-340 -140 680 310'} aria-hidden="true">
       {views.map(({ plane, y, text }) => {
         const down = (foot: PairFoot) => y - over[plane][foot] * scale * pairMagnified[lesson]
         return (
