@@ -35,7 +35,6 @@ export const aligningWords = labels({
   tighten: (side: string) => t`Tighten the ${side} machine’s bolts`,
   areLoose: 'loose',
   areTight: 'tight',
-  doIt: 'Do it',
   soFar: (mm: string) => t`so far ${mm} mm`,
   signs: 'A minus goes the other way.',
   pinch: 'Lift with jacks, never with fingers under a foot; hands out of the gap between the hubs.',

@@ -26,7 +26,6 @@ export const beltingWords = labels({
   both: 'Tension by both screws evenly',
   tension: 'Belts',
   pinch: 'Fingers stay out of belts and grooves: turn by hand only with the lock on, one person.',
-  doIt: 'Do it',
   signs: 'A minus goes the other way.',
   soFar: (mm: string) => t`so far ${mm} mm`,
   check: 'Check the drive',

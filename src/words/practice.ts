@@ -40,6 +40,7 @@ export const practiceWords = labels({
   plungerIn: 'Pushed in, the needle goes clockwise: above zero.',
   check: 'Check my answers',
   hint: 'A hint',
+  doIt: 'Do it',
   truth: 'true',
   yours: 'Your answers',
   passed: 'Passed.',

@@ -36,15 +36,15 @@ import {
 import { practiceWords } from '../../words/practice'
 import { capital } from '../../words/terms'
 import { mono, rowsAsCards } from '../app/style'
-import { Button, Choices, Field, Muted, NumberInput } from '../parts/controls'
-import { Peg } from '../parts/Peg'
+import { Button, Choices, Muted } from '../parts/controls'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { PairDrawing, pairMagnified } from './PairDrawing'
 import { Row } from './page'
+import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
+import { WhatIsLeft } from './WhatIsLeft'
 
 const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
-const Left = styled.table`border-collapse: collapse; th, td { padding: 5px 18px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; }`
 const Feet = styled.table`border-collapse: collapse; width: 100%; th, td { padding: 5px 14px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; } thead th { color: var(--muted); font-size: 13.5px; vertical-align: bottom; } ${rowsAsCards}`
 
 export const RoughScreen = (order: InOrder) => <AligningScreen lesson="rough" order={order} />
@@ -115,26 +115,15 @@ function AligningScreen({ lesson, order }: { lesson: PairLesson; order: InOrder 
         onChange={choose}
       />
       {(lesson === 'growth' ? (['up'] as const) : pairMoves).map((move) => (
-        <Row key={move} role="group" aria-label={pairMoveNames[move]} style={{ alignItems: 'end' }}>
-          <div style={{ width: 320, maxWidth: '100%' }}>
-            <Field label={pairMoveNames[move]}>
-              <NumberInput
-                inputMode="text"
-                maxLength={8}
-                autoComplete="off"
-                value={state.typed[move]}
-                onChange={({ target }) => act({ do: 'type', move, text: target.value })}
-              />
-            </Field>
-          </div>
-          <Button
-            isDisabled={!pairMoveTyped(state.typed[move])}
-            onPress={() => act({ do: 'move', move, foot: chosen })}
-          >
-            {words.doIt}
-          </Button>
-          <Muted>{words.soFar(formatSigned(hands[move][chosen], 2))}</Muted>
-        </Row>
+        <TypedMove
+          key={move}
+          label={pairMoveNames[move]}
+          text={state.typed[move]}
+          onType={(text) => act({ do: 'type', move, text })}
+          can={Boolean(pairMoveTyped(state.typed[move]))}
+          onDo={() => act({ do: 'move', move, foot: chosen })}
+          note={words.soFar(formatSigned(hands[move][chosen], 2))}
+        />
       ))}
       <Muted>
         {words.signs} {words.pinch}
@@ -254,18 +243,7 @@ function Answers({ state, act }: { state: Aligning; act: (one: AligningAct) => v
         act={act}
         outcome={state.checked ? { passed, slips: slips.map(sayAligningSlip) } : undefined}
       >
-        <Left aria-label={words.left}>
-          <tbody>
-            {rows.map(({ name, told, out }) => (
-              <tr key={name}>
-                <th scope="row">
-                  <Peg peg={out ? 'outside' : 'within'} size={12} label="" /> {name}
-                </th>
-                <td>{told}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Left>
+        <WhatIsLeft label={words.left} rows={rows} />
         {passed ? (
           <p>
             {words.truth}{' '}

@@ -14,16 +14,15 @@ import {
 import { type DriveHands, type Edge, edges, makeDrive, motor, proudAt } from '../../core/practice/drive'
 import { beltMoveNames, edgeNames, sayBeltingSlip, beltingWords as words } from '../../words/belting'
 import { capital } from '../../words/terms'
-import { mono } from '../app/style'
-import { Button, Choices, Field, Muted, NumberInput } from '../parts/controls'
-import { Peg } from '../parts/Peg'
+import { Button, Choices, Muted } from '../parts/controls'
 import { DriveDrawing, sheaveAcross } from './DriveDrawing'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { Row } from './page'
+import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
+import { WhatIsLeft } from './WhatIsLeft'
 
 const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
-const Table = styled.table`border-collapse: collapse; th, td { padding: 5px 18px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; }`
 
 const game = { begin: beginBelting, acted: belted, same: (kept: Partial<Belting>) => kept.lesson === 'belts' }
 
@@ -84,23 +83,15 @@ export function BeltingScreen(order: InOrder) {
         onChange={(how) => act({ do: 'tension', how })}
       />
       {beltMoves.map((move) => (
-        <Row key={move} role="group" aria-label={beltMoveNames[move]} style={{ alignItems: 'end' }}>
-          <div style={{ width: 300, maxWidth: '100%' }}>
-            <Field label={beltMoveNames[move]}>
-              <NumberInput
-                inputMode="text"
-                maxLength={8}
-                autoComplete="off"
-                value={state.typed[move]}
-                onChange={({ target }) => act({ do: 'type', move, text: target.value })}
-              />
-            </Field>
-          </div>
-          <Button isDisabled={!beltMoveTyped(state.typed[move])} onPress={() => act({ do: 'move', move })}>
-            {words.doIt}
-          </Button>
-          <Muted>{words.soFar(formatSigned(hands[move], 2))}</Muted>
-        </Row>
+        <TypedMove
+          key={move}
+          label={beltMoveNames[move]}
+          text={state.typed[move]}
+          onType={(text) => act({ do: 'type', move, text })}
+          can={Boolean(beltMoveTyped(state.typed[move]))}
+          onDo={() => act({ do: 'move', move })}
+          note={words.soFar(formatSigned(hands[move], 2))}
+        />
       ))}
       <Muted>
         {words.signs} {words.pinch}
@@ -112,9 +103,9 @@ export function BeltingScreen(order: InOrder) {
 function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => void }) {
   const { drive, left, slips, passed } = judgeBelting(state)
   const rows = [
-    { name: words.tilt, told: `${degrees(left.tilt)}°`, over: Math.abs(left.tilt) > beltsAllow.slope },
-    { name: words.toe, told: `${degrees(left.toe)}°`, over: Math.abs(left.toe) > beltsAllow.slope },
-    { name: words.offset, told: `${formatSigned(left.offset, 1)} mm`, over: Math.abs(left.offset) > beltsAllow.offset },
+    { name: words.tilt, told: `${degrees(left.tilt)}°`, out: Math.abs(left.tilt) > beltsAllow.slope },
+    { name: words.toe, told: `${degrees(left.toe)}°`, out: Math.abs(left.toe) > beltsAllow.slope },
+    { name: words.offset, told: `${formatSigned(left.offset, 1)} mm`, out: Math.abs(left.offset) > beltsAllow.offset },
   ]
   return (
     <>
@@ -126,18 +117,7 @@ function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => voi
         act={act}
         outcome={state.checked ? { passed: passed, slips: slips.map(sayBeltingSlip) } : undefined}
       >
-        <Table aria-label={words.left}>
-          <tbody>
-            {rows.map(({ name, told, over }) => (
-              <tr key={name}>
-                <th scope="row">
-                  <Peg peg={over ? 'outside' : 'within'} size={12} label="" /> {name}
-                </th>
-                <td>{told}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+        <WhatIsLeft label={words.left} rows={rows} />
         {passed ? (
           <p>
             {words.truth}{' '}

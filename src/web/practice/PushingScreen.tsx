@@ -22,16 +22,15 @@ import {
 import { jackNames, sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
-import { Peg } from '../parts/Peg'
 import { DialFace } from './DialFace'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { SlideDrawing } from './SlideDrawing'
 import { useKept } from './useKept'
+import { WhatIsLeft } from './WhatIsLeft'
 
 const Dials = styled.div`display: grid; grid-template-columns: minmax(0, 1.8fr) minmax(130px, 1fr) minmax(130px, 1fr); gap: 16px; align-items: start; p { text-align: center; } @media (max-width: 899px) { grid-template-columns: 1fr 1fr; > svg { grid-column: 1 / -1; } }`
 const Plan = styled.p`display: flex; flex-wrap: wrap; gap: 4px 22px; b { ${mono} }`
-const Table = styled.table`border-collapse: collapse; th, td { padding: 5px 18px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } th { font-weight: 500; }`
 
 const game = { begin: beginPushing, acted: pushed, same: (kept: Partial<Pushing>) => kept.lesson === 'side-moves' }
 
@@ -130,23 +129,19 @@ function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => voi
         act={act}
         outcome={state.checked ? { passed: passed, slips: slips.map(sayPushingSlip) } : undefined}
       >
-        <Table aria-label={words.stands}>
-          <tbody>
-            {slideEnds.map((end) => (
-              <tr key={end}>
-                <th scope="row">
-                  <Peg peg={Math.abs(off[end]) > mayMiss ? 'outside' : 'within'} size={12} label="" />{' '}
-                  {slideEndNames[end]}
-                </th>
-                <td>
-                  {Math.abs(off[end]) > mayMiss
-                    ? words.tooFar(formatNumber(Math.abs(off[end]), 2), slideSideNames[off[end] < 0 ? 'near' : 'far'])
-                    : words.there}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Table>
+        <WhatIsLeft
+          label={words.stands}
+          rows={slideEnds.map((end) => {
+            const out = Math.abs(off[end]) > mayMiss
+            return {
+              name: slideEndNames[end],
+              told: out
+                ? words.tooFar(formatNumber(Math.abs(off[end]), 2), slideSideNames[off[end] < 0 ? 'near' : 'far'])
+                : words.there,
+              out,
+            }
+          })}
+        />
         {passed ? (
           <p>
             {words.truth}{' '}

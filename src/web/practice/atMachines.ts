@@ -2,6 +2,7 @@ import type { ComponentType } from 'react'
 import { lessonNames } from '../../core/practice/dialLessons'
 import { pairLessonWords } from '../../words/aligning'
 import { beltingWords } from '../../words/belting'
+import { mountingWords } from '../../words/mounting'
 import { plottingWords } from '../../words/plotting'
 import { lessonWords } from '../../words/practice'
 import { pushingWords } from '../../words/pushing'
@@ -9,6 +10,7 @@ import { seatingWords } from '../../words/seating'
 import { BoundScreen, GrowthScreen, RoughScreen } from './AligningScreen'
 import { BeltingScreen } from './BeltingScreen'
 import type { InOrder } from './LessonFrame'
+import { MountingScreen } from './MountingScreen'
 import { PlottingScreen } from './PlottingScreen'
 import { PushingScreen } from './PushingScreen'
 import { SeatingScreen } from './SeatingScreen'
@@ -26,6 +28,7 @@ export const atMachines: readonly {
   { id: 'bound', words: pairLessonWords.bound, Screen: BoundScreen },
   { id: 'growth', words: pairLessonWords.growth, Screen: GrowthScreen },
   { id: 'belts', words: beltingWords, Screen: BeltingScreen },
+  { id: 'flange', words: mountingWords, Screen: MountingScreen },
 ]
 
 /** Every lesson that comes with the program, in the order they are learned: those at the dial, then those at a machine. */
