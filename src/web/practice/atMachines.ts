@@ -2,6 +2,7 @@ import type { ComponentType } from 'react'
 import { lessonNames } from '../../core/practice/dialLessons'
 import { pairLessonWords } from '../../words/aligning'
 import { beltingWords } from '../../words/belting'
+import { boringWords } from '../../words/boring'
 import { mountingWords } from '../../words/mounting'
 import { plottingWords } from '../../words/plotting'
 import { lessonWords } from '../../words/practice'
@@ -9,6 +10,7 @@ import { pushingWords } from '../../words/pushing'
 import { seatingWords } from '../../words/seating'
 import { BoundScreen, GrowthScreen, RoughScreen } from './AligningScreen'
 import { BeltingScreen } from './BeltingScreen'
+import { BoringScreen } from './BoringScreen'
 import type { InOrder } from './LessonFrame'
 import { MountingScreen } from './MountingScreen'
 import { PlottingScreen } from './PlottingScreen'
@@ -29,6 +31,7 @@ export const atMachines: readonly {
   { id: 'growth', words: pairLessonWords.growth, Screen: GrowthScreen },
   { id: 'belts', words: beltingWords, Screen: BeltingScreen },
   { id: 'flange', words: mountingWords, Screen: MountingScreen },
+  { id: 'bore', words: boringWords, Screen: BoringScreen },
 ]
 
 /** Every lesson that comes with the program, in the order they are learned: those at the dial, then those at a machine. */
