@@ -33,10 +33,10 @@ export function BoresDrawing(props: {
   })
   const views = [
     { plane: 'up', y: -62, text: words.fromSide },
-    { plane: 'far', y: 74, text: words.fromAbove },
+    { plane: 'far', y: 96, text: words.fromAbove },
   ] as const
   return (
-    <Drawing viewBox="-340 -140 680 280" aria-hidden="true">
+    <Drawing viewBox="-340 -140 680 300" aria-hidden="true">
       {views.map(({ plane, y, text }) => (
         <g key={plane}>
           <text x={-332} y={y - 58}>
@@ -61,7 +61,7 @@ export function BoresDrawing(props: {
                 <rect x={x} y={middle - gate.open - gate.post} {...look} />
                 <rect x={x} y={middle + gate.open} {...look} />
                 {plane === 'up' ? (
-                  <text className="number" x={at(pocket)} y={y + 70}>
+                  <text className="number" x={at(pocket)} y={y + 68}>
                     {pocket}
                   </text>
                 ) : null}

@@ -3,19 +3,23 @@ import { lessonNames } from '../../core/practice/dialLessons'
 import { pairLessonWords } from '../../words/aligning'
 import { beltingWords } from '../../words/belting'
 import { boringWords } from '../../words/boring'
+import { easingWords } from '../../words/easing'
 import { mountingWords } from '../../words/mounting'
 import { plottingWords } from '../../words/plotting'
 import { lessonWords } from '../../words/practice'
 import { pushingWords } from '../../words/pushing'
 import { seatingWords } from '../../words/seating'
+import { sightingWords } from '../../words/sighting'
 import { BoundScreen, GrowthScreen, RoughScreen } from './AligningScreen'
 import { BeltingScreen } from './BeltingScreen'
 import { BoringScreen } from './BoringScreen'
+import { EasingScreen } from './EasingScreen'
 import type { InOrder } from './LessonFrame'
 import { MountingScreen } from './MountingScreen'
 import { PlottingScreen } from './PlottingScreen'
 import { PushingScreen } from './PushingScreen'
 import { SeatingScreen } from './SeatingScreen'
+import { SightingScreen } from './SightingScreen'
 
 /** The lessons that end with a machine as it should be, not with an answer; after those at the dial, in this order. */
 export const atMachines: readonly {
@@ -32,6 +36,8 @@ export const atMachines: readonly {
   { id: 'belts', words: beltingWords, Screen: BeltingScreen },
   { id: 'flange', words: mountingWords, Screen: MountingScreen },
   { id: 'bore', words: boringWords, Screen: BoringScreen },
+  { id: 'rolls', words: sightingWords, Screen: SightingScreen },
+  { id: 'stuck-roll', words: easingWords, Screen: EasingScreen },
 ]
 
 /** Every lesson that comes with the program, in the order they are learned: those at the dial, then those at a machine. */
