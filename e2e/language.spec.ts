@@ -77,6 +77,15 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/practice/side-moves',
     '/practice/belts',
     '/practice/graph',
+    '/practice/rough',
+    '/practice/bound',
+    '/practice/growth',
+    '/practice/lever',
+    '/practice/part-turn',
+    '/practice/flange',
+    '/practice/bore',
+    '/practice/rolls',
+    '/practice/stuck-roll',
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)

@@ -72,6 +72,15 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/practice/side-moves',
     '/practice/belts',
     '/practice/graph',
+    '/practice/rough',
+    '/practice/bound',
+    '/practice/growth',
+    '/practice/lever',
+    '/practice/part-turn',
+    '/practice/flange',
+    '/practice/bore',
+    '/practice/rolls',
+    '/practice/stuck-roll',
   ]
   for (const path of [...paths, ...more]) {
     await page.goto(demo + path)
