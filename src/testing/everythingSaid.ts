@@ -20,7 +20,7 @@ import { sayNext } from '../words/next'
 import { sayReady } from '../words/ready'
 import { saySeat } from '../words/seat'
 import { act, lengthWithUnit, place } from '../words/terms'
-import { creepText, halfSet, pushText } from '../words/train/bolts'
+import { creepText, halfSet, parallelText, pushText } from '../words/train/bolts'
 import { say } from '../words/train/findings'
 import { packAct, sayPlan } from '../words/train/plan'
 import { sayRough } from '../words/train/rough'
@@ -55,7 +55,7 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
       for (const plane of ['vertical', 'horizontal'] as const) {
         const work = boltWork(solved, plan, id, plane)
         if (!work) continue
-        texts.push(halfSet(work, terms), creepText(work, terms))
+        texts.push(halfSet(work, terms), creepText(work, terms), parallelText(work, terms) ?? '')
         for (const stop of work.steps) texts.push(pushText(stop, plane, terms))
       }
     for (const { readings } of expectedReadings(solved, plan.moves))

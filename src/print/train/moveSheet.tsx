@@ -277,7 +277,7 @@ function endsOf(line: Terms['line'], machine: string): string {
 
 function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Omit<Told, 'job'>) {
   const works = moved.flatMap((machine, i) => {
-    const work = boltWork(solved, plan, machine, 'horizontal', moved.slice(0, i))
+    const work = boltWork(solved, plan, machine, 'horizontal', { before: moved.slice(0, i) })
     return work && work.watches.length > 0 && work.by.some((by) => !isZero(by, terms)) ? [work] : []
   })
   const [first] = works

@@ -1,9 +1,9 @@
 import type { Plane } from '../../core/frame/axis'
 import { formatNumber } from '../../core/frame/number'
-import { type BoltWork, watchedAt } from '../../core/kinds/train/plan/bolts'
+import type { BoltWork } from '../../core/kinds/train/plan/bolts'
 import type { Stop } from '../../core/kinds/train/plan/stop'
 import { probeKinds } from '../../core/probes'
-import { plural, t } from '../language'
+import { listed, plural, t } from '../language'
 import {
   angleName,
   capital,
@@ -17,9 +17,9 @@ import {
 } from '../terms'
 
 /** How the dials are set before a machine is moved on them. */
-export function halfSet({ plane, watches }: BoltWork, terms: Terms): string {
+export function halfSet({ plane, at: degrees, watches }: BoltWork, terms: Terms): string {
   const heads = watches.every(({ state }) => probeKinds[state.dial.type].instrument === 'head')
-  const at = angleName(watchedAt[plane], terms).toLowerCase()
+  const at = angleName(degrees, terms).toLowerCase()
   const swing = plane === 'horizontal' ? t`side-to-side` : t`top-to-bottom, sag taken off,`
   const set = heads
     ? t`Turn the shafts until the heads are at ${at === 'top' ? t`the top` : t`the ${at} side`}.`
@@ -65,4 +65,16 @@ export function creepText({ creep, watches, pushed, plane }: BoltWork, terms: Te
   if (creep.moves === undefined || Math.abs(creep.ratio) >= 1)
     return t`${way}. Here it never converges: each pass leaves ${ratio} % of the error. Use the stops above.`
   return t`${capital(way)}. It would take ${creep.moves} ${plural(creep.moves, { one: t`move`, other: t`moves` })}; each pass of two leaves ${ratio} % of the error. The stops above take two.`
+}
+
+/** The stop at which one foot alone has made the machine parallel, and what both have to go from there. */
+export function parallelText({ parallel, watches, plane }: BoltWork, terms: Terms): string | undefined {
+  if (!parallel) return undefined
+  const dials = watches.map(
+    ({ state }, i) =>
+      t`the ${stateName(state, terms).toLowerCase()} shows ${signedLength(parallel.readings[i] ?? 0, terms)}`,
+  )
+  const alone = pushText(parallel, plane, terms)
+  const rest = toGoText(parallel.left, false, { plane }, 0, terms)
+  return t`Or make it parallel first. ${alone} and nothing else: then ${listed(dials)}, and both pairs of feet have the same left: ${rest}.`
 }

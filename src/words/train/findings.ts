@@ -1,10 +1,12 @@
 import { planes } from '../../core/frame/axis'
 import { formatNumber } from '../../core/frame/number'
-import type { Finding } from '../../core/kinds/train/advice/finding'
+import { quantityMm } from '../../core/frame/quantity'
+import type { Finding, VerdictLine } from '../../core/kinds/train/advice/finding'
 import type { Doubt } from '../../core/shafts/doubt'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import type { LimitMissing } from '../../core/verdict/limits'
+import { openingOf } from '../../core/verdict/slope'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import {
@@ -19,6 +21,7 @@ import {
   machineName,
   place,
   planeName,
+  sideName,
   signedLength,
   slope,
   unitName,
@@ -200,10 +203,31 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
         (line) =>
           t`${capital(planeName[line.plane])}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, slope ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right shaft relative to left, 2 SD)`,
       ),
+      ...asGap(coupling, lines, terms),
       t`Probability that both are within: ${percent} %. Within from 95 %, out of tolerance below 5 %.`,
       whose,
     ],
   }
+}
+
+/** The slopes as gaps at the coupling's diameter, where that is given: what a feeler blade would tell. */
+function asGap(id: string, lines: readonly VerdictLine[], terms: TrainTerms): string[] {
+  const coupling = terms.line.couplings.find((one) => one.id === id)
+  const diameter = coupling && quantityMm(coupling.diameter)
+  if (!diameter) return []
+  const gaps = lines.flatMap(({ plane, slope: rad }) => {
+    const { mm, at } = openingOf(rad, diameter)
+    if (isZero(mm, terms)) return []
+    const where =
+      plane === 'vertical'
+        ? at === 'low'
+          ? t`at the bottom`
+          : t`at the top`
+        : t`at the ${sideName(at === 'low' ? 'near' : 'far', terms)} side`
+    return [t`${lengthWithUnit(mm, terms)} wider ${where}`]
+  })
+  const over = lengthWithUnit(diameter, { ...terms, resolution: 1 })
+  return gaps.length > 0 ? [t`As a gap over the coupling’s ${over}: ${gaps.join(t`, `)}.`] : []
 }
 
 /** Why a verdict is not to be trusted. */

@@ -10,7 +10,7 @@ import { solveRound } from '../../core/kinds/train/solve/round'
 import { solveTrain } from '../../core/kinds/train/solve/solve'
 import { minutesFor } from '../../core/least/effort'
 import type { Terms } from '../terms'
-import { creepText, halfSet, pushText, toGoText } from './bolts'
+import { creepText, halfSet, parallelText, pushText, toGoText } from './bolts'
 import { growthText } from './growth'
 import { packAct, sayPlan, shimSize } from './plan'
 
@@ -104,6 +104,9 @@ describe('at the bolts', () => {
   it('tells the pushes with their side, and how the dials are set', () => {
     expect(pushText(work.steps[0]!, 'horizontal', mm)).toMatch(/^Push the front feet 0\.3\d mm toward wall$/)
     expect(halfSet(work, mm)).toMatch(/are at the wall side. Set each to half of its side-to-side swing/)
+    expect(parallelText(work, mm)).toMatch(
+      /^Or make it parallel first\. Push the back feet 0\.\d\d mm toward (aisle|wall) and nothing else: then the .+ shows .+, the .+ shows .+, and both pairs of feet have the same left: 0\.\d\d mm to go toward (aisle|wall)\.$/,
+    )
     expect(creepText(work, mm)).toMatch(/It would take \d+ moves; each pass of two leaves \d+ % of the error/)
   })
   it('tells no foot nearer than the dials can', () => {

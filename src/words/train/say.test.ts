@@ -148,6 +148,9 @@ describe('whatever is said', () => {
   it('tells what it worked with, in the shown unit', () => {
     const [verdict] = all.filter(({ title }) => title.endsWith('is out of tolerance.'))
     expect(verdict!.working!.join('\n')).toMatch(/Vertical: offset 0\.\d\d (high|low) ± 0\.\d\d mm/)
+    expect(verdict!.working!.join('\n')).toMatch(
+      /As a gap over the coupling’s \d+ mm: 0\.\d\d mm wider at the (top|bottom|\w+ side)/,
+    )
     expect(verdict!.working!.join('\n')).toMatch(/The maker’s or the site’s figure would win/)
   })
 })

@@ -24,6 +24,8 @@ export const moveWords = labels({
   sideways: 'Sideways',
   upAndDown: 'Up and down',
   whichFeetFirst: 'Which feet first',
+  watchedFrom: 'Dials stand at',
+  watchedFromThe: (side: string) => t`Dials at the ${side} side`,
   first: (capital: string | number) => t`${capital} first`,
   theMovedFirst: (what: string | number) => t` The ${what} moved first.`,
   notANumber: 'not a number',

@@ -58,7 +58,9 @@ describe('stop readings', () => {
       fc.property(truths, fc.constantFrom(0, 1), (truth, first) => {
         const round: Round = { ...readOnRig(line, truth), plan: stocked(line, '2', []) }
         const solved = solveRound({ line }, round)
-        const work = boltWork(solved, planRound({ line }, round, solved)!, 'm2', 'horizontal', [], first as 0 | 1)!
+        const work = boltWork(solved, planRound({ line }, round, solved)!, 'm2', 'horizontal', {
+          first: first as 0 | 1,
+        })!
         expect(work.watches).toHaveLength(2)
         const dials = [dialOn('right', 90, truth), dialOn('left', -70, truth)]
         work.watches.forEach((watch, i) => {
@@ -133,5 +135,66 @@ describe('the order', () => {
     const far = orderAdvice(solveRound({ line }, round(1.6)))
     expect(far.school).toBe('sideways-first')
     expect(far.crown!.low).toBeCloseTo(80 - Math.sqrt(80 ** 2 - 1.6 ** 2), 4)
+  })
+})
+
+describe('watched from the near side', () => {
+  it('every dial shows the same with its sign turned about, and the feet need the same', () => {
+    fc.assert(
+      fc.property(truths, (truth) => {
+        const round: Round = { ...readOnRig(line, truth), plan: stocked(line, '2', []) }
+        const solved = solveRound({ line }, round)
+        const plan = planRound({ line }, round, solved)!
+        const [far, near] = [
+          boltWork(solved, plan, 'm2', 'horizontal')!,
+          boltWork(solved, plan, 'm2', 'horizontal', { side: 'near' })!,
+        ]
+        expect(near.at).toBe(270)
+        far.watches.forEach(({ now, goal }, i) => {
+          expect(near.watches[i]!.now).toBeCloseTo(-now, 9)
+          expect(near.watches[i]!.goal).toBeCloseTo(-goal, 9)
+        })
+        expect(near.by).toEqual(far.by)
+        // and the exact rig agrees: a dial carried round to the near side, set to half of its swing there
+        const dial = nearDialOn('right', 90, truth)
+        expect(dial(truth)).toBeCloseTo(near.watches[0]!.now, 3)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+/** What a dial shows at the near side of the exact rig, set so that it showed half of its swing at the beginning. */
+function nearDialOn(on: 'left' | 'right', x: number, begun: Misalignment) {
+  const at = (truth: Misalignment, degrees: number) =>
+    exactRimReading(shaftPair(truth, 0), { on, x, radius: 80, sag: -0.1 }, degrees)
+  const half = (at(begun, 270) - at(begun, 90)) / 2
+  const zero = at(begun, 270) - half
+  return (now: Misalignment) => at(now, 270) - zero
+}
+
+describe('the parallel stop', () => {
+  it('on the exact rig, one foot alone until its dial shows what was told: both feet then have the same left', () => {
+    fc.assert(
+      fc.property(truths, (truth) => {
+        const round: Round = { ...readOnRig(line, truth), plan: stocked(line, '2', []) }
+        const solved = solveRound({ line }, round)
+        const work = boltWork(solved, planRound({ line }, round, solved)!, 'm2', 'horizontal')!
+        fc.pre(work.parallel !== undefined)
+        const { foot, readings, left } = work.parallel!
+        expect(foot).toBe('m2-back')
+        const dials = [dialOn('right', 90, truth), dialOn('left', -70, truth)]
+        const felt = dials.map((dial) => Math.abs(dial(push(truth, 1, 0.5)) - dial(truth)))
+        const watched = felt[0]! > felt[1]! ? 0 : 1
+        const now = pushUntil(truth, 1, dials[watched]!, readings[watched]!)
+        const toGo = [feetAt['m2-front'], feetAt['m2-back']].map((x) => -(now.offsetY + now.slopeY * x))
+        expect(Math.abs(toGo[0]! - toGo[1]!)).toBeLessThan(0.01)
+        expect(Math.abs(toGo[0]! - left)).toBeLessThan(0.01)
+        // reverse dials stand equally far from their ends, one over and one under
+        const off = work.watches.map(({ goal }, i) => readings[i]! - goal)
+        expect(Math.abs(Math.abs(off[0]!) - Math.abs(off[1]!))).toBeLessThan(0.01)
+      }),
+      { numRuns: 80 },
+    )
   })
 })

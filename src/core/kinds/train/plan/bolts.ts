@@ -9,16 +9,32 @@ import { couplingAfter, type Moves } from '../solve/after'
 import type { JobSolution } from '../solve/round'
 import { type OrderSchool, offTheCrown } from './order'
 import type { JobPlan } from './plan'
-import { type Creep, creep, type Pushed, type Stop, shows, stops, toGoDoubt, type Watch } from './stop'
+import {
+  type Creep,
+  creep,
+  type ParallelStop,
+  type Pushed,
+  parallelStop,
+  type Stop,
+  shows,
+  stops,
+  toGoDoubt,
+  type Watch,
+} from './stop'
 
-/** Where the probes stand while a machine is moved: at the far side for sideways, on top for shims. Degrees. */
-export const watchedAt: Readonly<Record<Plane, number>> = { horizontal: 90, vertical: 0 }
+/** The side from which sideways work is watched: where there is room to read a dial. */
+export type WatchSide = 'near' | 'far'
+
+/** Where the probes stand while a machine is moved: at one side for sideways, on top for shims. Degrees. */
+const watchedAt = (plane: Plane, side: WatchSide): number => (plane === 'vertical' ? 0 : side === 'far' ? 90 : 270)
 
 /** The work at one machine's jack bolts (or under its feet) in one plane. Lengths in mm. */
 export interface BoltWork {
   machine: string
   coupling: string
   plane: Plane
+  /** Where the probes stand meanwhile, degrees. */
+  at: number
   pushed: Pushed
   /** What its two outermost stations need. */
   by: readonly [number, number]
@@ -28,6 +44,8 @@ export interface BoltWork {
   watches: (Watch & { state: ProbeState; now: number; goal: number })[]
   steps: Stop[]
   creep: Creep | undefined
+  /** Where one foot alone makes the machine parallel to its line; none where it is so already. */
+  parallel: ParallelStop | undefined
   /** How well each foot is known from the probes while it is moved. */
   doubt: readonly [number, number]
 }
@@ -35,16 +53,20 @@ export interface BoltWork {
 /**
  * The work at a machine, or undefined where nothing has to be moved there, or nothing tells.
  *
- * @param before machines that are moved already when this one is begun
- * @param first which of the two stations is moved first
+ * @param how.before machines that are moved already when this one is begun
+ * @param how.first which of the two stations is moved first
+ * @param how.side from where sideways work is watched; the goals change sign with it
  */
 export function boltWork(
   solved: JobSolution,
   plan: JobPlan,
   machine: string,
   plane: Plane,
-  before: readonly string[] = [],
-  first: 0 | 1 = 0,
+  {
+    before = [],
+    first = 0,
+    side: watchSide = 'far',
+  }: { before?: readonly string[]; first?: 0 | 1; side?: WatchSide } = {},
 ): BoltWork | undefined {
   const { train, solution } = solved
   const m = train.machines.findIndex(({ id }) => id === machine)
@@ -66,6 +88,7 @@ export function boltWork(
   const goal = couplingAfter(train, solution, some([...before, machine]), c)[plane]
   if (!now || !goal) return undefined
   const side = coupling.left === m ? -1 : 1
+  const at = watchedAt(plane, watchSide)
   const pushed: Pushed = {
     side,
     couplingX: coupling.x,
@@ -76,13 +99,14 @@ export function boltWork(
   }
   const watches = solved.dials.flatMap((state) => {
     if (state.set.coupling !== coupling.id) return []
-    const watch = watchOf(state, plane)
+    const watch = watchOf(state, plane, at)
     return watch ? [{ ...watch, state, now: shows(watch, now), goal: shows(watch, goal) }] : []
   })
   return {
     machine,
     coupling: coupling.id,
     plane,
+    at,
     pushed,
     by,
     now,
@@ -95,6 +119,7 @@ export function boltWork(
       watches.map(({ state }) => Math.max(sdMm(state.dial), state.step / 2)),
     ),
     creep: creep(pushed, by, watches, solved.resolution / 2),
+    parallel: parallelStop(pushed, now, by, watches, first === 0 ? 1 : 0, solved.resolution / 2),
   }
 }
 
@@ -105,10 +130,10 @@ function couplingToward({ train }: JobSolution, m: number): number {
 }
 
 /** A probe as it is watched: its weights at the angle where it stands; undefined where it feels nothing of that plane. */
-function watchOf(state: ProbeState, plane: Plane): Watch | undefined {
+function watchOf(state: ProbeState, plane: Plane, at: number): Watch | undefined {
   const { feels } = state
   if (!feels || state.dial.floats) return undefined
-  const [sin, cos] = direction(watchedAt[plane] + feels.lead)
+  const [sin, cos] = direction(at + feels.lead)
   const e = plane === 'horizontal' ? sin : cos
   if (Math.abs(e) < 0.5) return undefined
   return { id: state.id, weight: [feels.weight[0] * e, feels.weight[1] * e] }

@@ -70,6 +70,35 @@ export function stops(
   return found
 }
 
+/** Where one foot alone, pivoting on the other, brings the machine parallel to where it is to stand. */
+export interface ParallelStop extends Stop {
+  /** What both feet have to go from there, alike. mm */
+  left: number
+}
+
+/**
+ * The foot that is moved by what it needs more than the other: then both need the same, and what every probe shows is as far from its
+ * goal as that, signs taken off, where it feels all of it.
+ *
+ * @param bolt the foot that is moved
+ * @param enough what is not worth a stop, mm
+ */
+export function parallelStop(
+  machine: Pushed,
+  now: PlaneLine,
+  by: readonly [number, number],
+  watches: readonly Watch[],
+  bolt: 0 | 1,
+  enough: number,
+): ParallelStop | undefined {
+  const other = bolt === 0 ? 1 : 0
+  const more = by[bolt] - by[other]
+  if (Math.abs(more) <= enough || Math.abs(by[other]) <= enough) return undefined
+  const line = pivoted(machine, now, bolt, more)
+  const readings = watches.map((watch) => shows(watch, line))
+  return { foot: machine.bolts[bolt].foot, by: more, line, readings, left: by[other] }
+}
+
 /** How a machine creeps into place when each foot is pushed until its own dial shows what it should in the end. */
 export interface Creep {
   /** Moves needed until both feet are within `enough`; undefined where it never gets there. */

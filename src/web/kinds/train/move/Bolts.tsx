@@ -3,7 +3,7 @@ import styled from 'styled-components'
 import type { Plane } from '../../../../core/frame/axis'
 import { parseNumber } from '../../../../core/frame/number'
 import { fromMm, toMm } from '../../../../core/frame/units'
-import { type BoltWork, boltWork } from '../../../../core/kinds/train/plan/bolts'
+import { type BoltWork, boltWork, type WatchSide } from '../../../../core/kinds/train/plan/bolts'
 import { lineFrom, stillToGo } from '../../../../core/kinds/train/plan/stop'
 import {
   capital,
@@ -15,7 +15,7 @@ import {
   stateName,
   unitName,
 } from '../../../../words/terms'
-import { creepText, halfSet, pushText, toGoText } from '../../../../words/train/bolts'
+import { creepText, halfSet, parallelText, pushText, toGoText } from '../../../../words/train/bolts'
 import { moveWords } from '../../../../words/train/page/move'
 import { mono } from '../../../app/style'
 import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
@@ -39,12 +39,15 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: TrainFrame; 
   const [machine, setMachine] = useState(machines[0] ?? '')
   const [plane, setPlane] = useState<Plane>('horizontal')
   const [first, setFirst] = useState<0 | 1>(0)
+  const [watched, setWatched] = useState<WatchSide>('far')
   const chosen = machines.includes(machine) ? machine : (machines[0] ?? '')
   const before = machines.slice(0, machines.indexOf(chosen))
   const beforeKey = before.join()
   const work = useMemo(
-    () => plan && boltWork(solved, plan, chosen, plane, beforeKey ? beforeKey.split(',') : [], first),
-    [solved, plan, chosen, plane, beforeKey, first],
+    () =>
+      plan &&
+      boltWork(solved, plan, chosen, plane, { before: beforeKey ? beforeKey.split(',') : [], first, side: watched }),
+    [solved, plan, chosen, plane, beforeKey, first, watched],
   )
   if (machines.length === 0) return null
   return (
@@ -79,9 +82,20 @@ export const Bolts = memo(function Bolts({ frame, moved }: { frame: TrainFrame; 
               onChange={(value) => setFirst(value === '0' ? 0 : 1)}
             />
           ) : null}
+          {plane === 'horizontal' ? (
+            <Choices
+              label={moveWords.watchedFrom}
+              value={watched}
+              options={(['near', 'far'] as const).map((side) => ({
+                value: side,
+                text: moveWords.watchedFromThe(sideName(side, terms)),
+              }))}
+              onChange={setWatched}
+            />
+          ) : null}
         </Row>
         {work && work.watches.length > 0 ? (
-          <Work key={`${chosen}${plane}`} work={work} frame={frame} before={before} />
+          <Work key={`${chosen}${plane}${watched}`} work={work} frame={frame} before={before} />
         ) : (
           <Muted>{moveWords.noDialCanTrackThis}</Muted>
         )}
@@ -230,6 +244,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
         )}
       </Row>
       <Muted>{creepText(work, terms)}</Muted>
+      {work.parallel ? <Muted>{parallelText(work, terms)}</Muted> : null}
     </>
   )
 }

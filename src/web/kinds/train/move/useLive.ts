@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { DeviceReading, Hello, RigCommand } from '../../../../core/device/protocol'
-import { type BoltWork, watchedAt } from '../../../../core/kinds/train/plan/bolts'
+import type { BoltWork } from '../../../../core/kinds/train/plan/bolts'
 import { captureOf, hangingOf, matchProbes } from '../../../../core/kinds/train/solve/capture'
 import { channelNames } from '../../../../core/probes/kind'
 import { type StandInKind, standInOf } from '../../../../core/rig/standIn'
@@ -73,7 +73,7 @@ export function useLive(work: BoltWork, frame: TrainFrame): LiveBolts {
         moves: work.pushed.side === 1 ? 'right' : 'left',
         feet: feet as [{ id: string; distance: number }, { id: string; distance: number }],
       },
-      { type: 'turn', to: watchedAt[work.plane] },
+      { type: 'turn', to: work.at },
     ]
   }, [solved, work])
 
@@ -85,7 +85,7 @@ export function useLive(work: BoltWork, frame: TrainFrame): LiveBolts {
     const now = hands.current
     const seen = captureOf(recent.current, now.matches)
     if (!seen || recent.current.length < smoothed) return
-    const at = watchedAt[now.work.plane]
+    const at = now.work.at
     if (seen.probes.some(({ angle }) => Math.abs(angle - at) > there + 2.6)) return
     const values = now.work.watches.map(({ state: of }) => {
       const found = seen.probes.find(({ probe }) => probe === of.dial.id)
@@ -119,9 +119,7 @@ export function useLive(work: BoltWork, frame: TrainFrame): LiveBolts {
         const last = recent.current.at(-1)
         if (last && message.seq < last.seq) return
         // only what was read while it stood: on the way to its place a probe shows the turn
-        const stood = message.probes.every(
-          ({ angle }) => Math.abs(angle - watchedAt[hands.current.work.plane]) < there + 2.6,
-        )
+        const stood = message.probes.every(({ angle }) => Math.abs(angle - hands.current.work.at) < there + 2.6)
         const still = last?.probes.every(({ angle }, i) => Math.abs(angle - (message.probes[i]?.angle ?? 0)) < there)
         recent.current = stood && still !== false ? [...recent.current, message].slice(-smoothed) : [message]
         drawn.current ||= requestAnimationFrame(read)
