@@ -8,6 +8,7 @@ import { fitted, type Scene } from './scene'
 import { stripDrawing } from './strip'
 import { chainDrawing } from './train/chain'
 import { sightScene } from './train/sight'
+import { squaredPaper } from './train/squares'
 
 const plant = demoPlant(new Date('2026-11-23T12:00:00Z'))
 const train = plant.jobs[3]!.document
@@ -18,6 +19,52 @@ const draw = (flipped: boolean, width = 1196) => sightScene(solved, terms, { wid
 const spot = (scene: Scene, id: string) => scene.spots.find((s) => s.id === id)!
 const numbers = (scene: Scene) =>
   scene.spots.flatMap((s) => s.shapes).flatMap((s) => (s.kind === 'text' && s.role === 'number' ? [s] : []))
+
+describe('the Sight on squared paper', () => {
+  const pair = plant.jobs.find(
+    ({ document }) => document.line.machines.length === 2 && document.rounds[0]!.sets[0]?.probes.length === 2,
+  )!.document
+  const found = solveRound(pair, pair.rounds[0]!)
+  const options = { width: 1196, height: 244, flipped: false }
+  const said: Terms = { line: pair.line, unit: 'mm', resolution: found.resolution }
+  const onSquares = (of: Terms) => sightScene(found, of, { ...options, under: squaredPaper })
+  const lines = (scene: Scene, role: string) =>
+    scene.shapes.flatMap((s) => (s.kind === 'line' && s.role === role ? [s.points] : []))
+
+  it('has every dot on the shaft it was read on, where its dial stood', () => {
+    const scene = onSquares(said)
+    const dots = scene.shapes.flatMap((s) => (s.kind === 'area' && s.role === 'plotted' ? [s.points] : []))
+    expect(dots.length).toBeGreaterThanOrEqual(2)
+    const shafts = [...lines(scene, 'shaft'), ...lines(scene, 'shaft-doubtful')]
+    for (const dot of dots) {
+      const x = dot.reduce((sum, [px]) => sum + px, 0) / dot.length
+      const y = dot.reduce((sum, [, py]) => sum + py, 0) / dot.length
+      const off = shafts.map(([a, b]) => {
+        const [[ax, ay], [bx, by]] = [a!, b!]
+        return Math.abs(ay + ((by - ay) * (x - ax)) / (bx - ax) - y)
+      })
+      expect(Math.min(...off)).toBeLessThan(6)
+    }
+  })
+
+  it('is ruled in round squares that can be counted, one line of them on the reference, in either unit', () => {
+    for (const unit of ['mm', 'mil'] as const) {
+      const scene = onSquares({ ...said, unit })
+      const rows = [...lines(scene, 'square'), ...lines(scene, 'square-fifth')].filter(([a, b]) => a![1] === b![1])
+      const above = rows.map(([a]) => a![1]).filter((y) => y < options.height / 2)
+      const sorted = [...new Set(above.map((y) => Math.round(y * 100) / 100))].sort((a, b) => a - b)
+      const steps = sorted.slice(1).map((y, i) => y - sorted[i]!)
+      expect(Math.min(...steps)).toBeGreaterThanOrEqual(8 - 0.02)
+      expect(Math.max(...steps) - Math.min(...steps)).toBeLessThan(0.03)
+      const [reference] = lines(scene, 'reference')
+      expect(above.some((y) => Math.abs(y - reference![0]![1]) < 0.01)).toBe(true)
+      const texts = scene.shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []))
+      expect(texts.join('\n')).toMatch(
+        unit === 'mm' ? /one square: \d+ mm along, 0\.\d+ mm up/ : /one square: [\d.]+ in along, [\d.]+ mil up/,
+      )
+    }
+  })
+})
 
 describe('the Sight', () => {
   it('draws every foot and dial of the train as a spot with its numbers in words', () => {

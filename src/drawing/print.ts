@@ -30,6 +30,9 @@ export const strokes: Record<
   running: { stroke: '#1F5A57', strokeWidth: 1.5, strokeDasharray: '1 5' },
   live: { stroke: '#B7791F', strokeWidth: 2.5 },
   stop: { stroke: muted, strokeWidth: 1.4 },
+  square: { stroke: rule, strokeWidth: 0.5 },
+  'square-fifth': { stroke: rule, strokeWidth: 1.2 },
+  plotted: { fill: '#B7791F' },
 }
 
 /** Sizes of letters, px. */

@@ -20,6 +20,9 @@ export type Role =
   | 'running'
   | 'live'
   | 'stop'
+  | 'square'
+  | 'square-fifth'
+  | 'plotted'
 
 export type TextRole = 'plane' | 'name' | 'number' | 'small'
 

@@ -4,7 +4,9 @@ import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { JobPlan } from '../../core/kinds/train/plan/plan'
 import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
+import type { Terms } from '../../words/terms'
 import { linear } from '../scale'
+import type { Shape } from '../scene'
 
 export interface SightOptions {
   width: number
@@ -17,6 +19,8 @@ export interface SightOptions {
   coarse?: RoughState | undefined
   /** What is planned: drawn in Move. */
   plan?: PlanSight | undefined
+  /** What lies under it all: squared paper, where somebody plots by hand. */
+  under?: ((solved: JobSolution, terms: Terms, options: SightOptions, sheet: Sheet) => Shape[]) | undefined
 }
 
 /** Where things lie on the paper of the Sight. */

@@ -18,6 +18,7 @@ import { planHandles, planShapes } from './sightPlan'
  */
 export function sightScene(solved: JobSolution, terms: Terms, options: SightOptions): Scene {
   const sheet = layOut(solved, options)
+  const under = options.under?.(solved, terms, options, sheet) ?? []
   const shapes: Shape[] = []
   const spots = new Map<string, Spot>()
   const wanted: Wanted[] = []
@@ -56,7 +57,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
   return {
     width: options.width,
     height: options.height,
-    shapes,
+    shapes: [...under, ...shapes],
     spots: [...spots.values()],
     handles: plan?.draggable ? planHandles(plan, solved, terms, sheet) : [],
   }

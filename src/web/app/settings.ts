@@ -6,6 +6,8 @@ export interface Settings {
   scheme: 'system' | 'light' | 'dark'
   /** Drawn as seen from the far side. */
   flipped: boolean
+  /** Squared paper under the drawing, and half readings as dots. */
+  squared: boolean
   /** Initials put on new rounds. */
   initials: string
   /** Large keys on the screen in place of the system's keyboard. */
@@ -15,7 +17,15 @@ export interface Settings {
 }
 
 const key = 'vane-peg:settings'
-const usual: Settings = { unit: 'mm', scheme: 'system', flipped: false, initials: '', pad: false, aloud: false }
+const usual: Settings = {
+  unit: 'mm',
+  scheme: 'system',
+  flipped: false,
+  squared: false,
+  initials: '',
+  pad: false,
+  aloud: false,
+}
 
 function read(): Settings {
   try {

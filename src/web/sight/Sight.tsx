@@ -28,6 +28,9 @@ const look: Record<Role, React.SVGProps<SVGPolylineElement>> = {
   running: { stroke: 'var(--kelp)', strokeWidth: 1.75, strokeDasharray: '1 5', strokeLinecap: 'round' },
   live: { stroke: 'var(--unsure)', strokeWidth: 3, strokeLinecap: 'round' },
   stop: { stroke: 'var(--muted)', strokeWidth: 1.5 },
+  square: { stroke: 'var(--rule)', strokeWidth: 0.5 },
+  'square-fifth': { stroke: 'var(--rule)', strokeWidth: 1.2 },
+  plotted: { fill: 'var(--unsure)', stroke: 'var(--card)', strokeWidth: 1 },
 }
 
 const Paper = styled.svg`
