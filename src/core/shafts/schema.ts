@@ -74,9 +74,14 @@ export const probeSchema = v.strictObject({
   lead: v.optional(v.pipe(v.number(), v.minValue(-360), v.maxValue(360))),
   /** Shares its shaft's axial float with the other face dials of the set. */
   floats: v.optional(v.boolean()),
-  /** Of a dial that does not stand square: degrees, and for a lever those its tip was made for. */
+  /** Of a dial that does not show what is there: by how it stands, or by a step of known height. */
   correction: v.optional(
-    v.strictObject({ kind: v.picklist(['lever', 'plunger', 'nulling']), angle: text(8), madeFor: text(8) }),
+    v.variant('kind', [
+      /** It does not stand square: degrees, and for a lever those its tip was made for. */
+      v.strictObject({ kind: v.picklist(['lever', 'plunger', 'nulling']), angle: text(8), madeFor: text(8) }),
+      /** A block or a feeler slid under its tip: how thick it is, and what the dial showed. */
+      v.strictObject({ kind: v.literal('step'), step: quantitySchema, shown: quantitySchema }),
+    ]),
   ),
   /** Run-out of the surface it touches, for a shaft that does not turn: the whole swing, and where its high spot stands. */
   runout: v.optional(v.strictObject({ swing: quantitySchema, at: text(8) })),

@@ -20,12 +20,37 @@ function cosineOf(text: string): number {
   return typed.ok && Math.abs(typed.value) < 85 ? Math.cos((typed.value * Math.PI) / 180) : 1
 }
 
+/** Farther from one than this it is no factor of a dial but a slip. */
+const stepWithin = 5
+
+/** The true step over the shown one; undefined where either is missing or they are worlds apart. */
+function stepFactor(correction: ProbeSetUp['correction']): number | undefined {
+  if (correction?.kind !== 'step') return undefined
+  const [step, shown] = [positiveMm(correction.step), positiveMm(correction.shown)]
+  if (!step || !shown || step / shown > stepWithin || shown / step > stepWithin) return undefined
+  return step / shown
+}
+
+/**
+ * What a known step tells of a dial: the factor its readings are multiplied by, whatever its angle and its tip are, and the deviation of that
+ * factor from reading the dial twice. Undefined where there is none.
+ */
+export function knownStep(
+  probe: Pick<ProbeSetUp, 'correction' | 'sd' | 'graduation'>,
+): { factor: number; sd: number } | undefined {
+  const { correction } = probe
+  const factor = stepFactor(correction)
+  const shown = correction?.kind === 'step' ? positiveMm(correction.shown) : undefined
+  return factor && shown ? { factor, sd: (factor * Math.SQRT2 * ownSd(probe)) / shown } : undefined
+}
+
 /**
  * What a reading of a dial that does not stand square is multiplied by: a lever at γ to the surface reads too much,
  * × cos γ / cos γ₀ for a tip made for γ₀; a plunger leaning by γ reads too little, ÷ cos γ. Read by nulling against a scale
- * it has no such error.
+ * it has no such error. A known step tells the factor itself.
  */
 export function correctionOf({ correction }: Pick<ProbeSetUp, 'correction'>): number {
+  if (correction?.kind === 'step') return stepFactor(correction) ?? 1
   if (correction?.kind === 'lever') return cosineOf(correction.angle) / cosineOf(correction.madeFor)
   if (correction?.kind === 'plunger') return 1 / cosineOf(correction.angle)
   return 1
@@ -66,10 +91,21 @@ export function readingsOf(
 }
 
 /** One graduation of a dial or the finest step of a head, mm; 0.01 where nobody said. */
-export const graduationMm = (probe: ProbeSetUp): number => positiveMm(probe.graduation) ?? 0.01
+export const graduationMm = (probe: Pick<ProbeSetUp, 'graduation'>): number => positiveMm(probe.graduation) ?? 0.01
 
-/** Standard deviation of one reading, mm: as told, else half a graduation. */
-export const sdMm = (probe: ProbeSetUp): number => positiveMm(probe.sd) ?? graduationMm(probe) / 2
+/** Standard deviation of the dial itself, mm: as told, else half a graduation. */
+const ownSd = (probe: Pick<ProbeSetUp, 'sd' | 'graduation'>): number => positiveMm(probe.sd) ?? graduationMm(probe) / 2
+
+/**
+ * Standard deviation of one reading, mm: the dial's own, and where its factor comes from a known step what that is unsure by over the largest
+ * reading there is.
+ */
+export function sdMm(probe: ProbeSetUp): number {
+  const known = knownStep(probe)
+  if (!known) return ownSd(probe)
+  const largest = Math.max(0, ...Object.values(probe.readings).map(({ value }) => Math.abs(quantityMm(value) ?? 0)))
+  return Math.hypot(known.factor * ownSd(probe), known.sd * largest)
+}
 
 /** Points of a sweep in mm, made once for each sweep: nothing in a stored sweep ever changes. */
 const unrolled = new WeakMap<Sweep, { angle: number; values: number[] }[]>()

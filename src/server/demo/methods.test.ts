@@ -12,7 +12,7 @@ import type { Result } from '../../core/kinds/train/survey/result'
 import { solveSurvey } from '../../core/kinds/train/survey/solve'
 import { jobOfSurvey } from '../../core/kinds/train/survey/toJob'
 import { methods, type ReadSet } from '../../core/shafts/schema'
-import { correctionOf } from '../../core/shafts/typed'
+import { correctionOf, knownStep } from '../../core/shafts/typed'
 import { solveDocument } from '../../planner/solveDocument'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { methodJobs } from './methods'
@@ -245,6 +245,66 @@ describe('how it was read', () => {
     expect(with_('plunger', '60')).toBeCloseTo(2, 9)
     expect(with_('nulling', '60')).toBe(1)
     expect(with_('lever', 'abc')).toBe(1)
+  })
+  it('a dial with a known step: whatever it shows too much goes out again, and is less sure', () => {
+    const shows = 1.25
+    const stretched = (correction?: Job['rounds'][number]['sets'][number]['probes'][number]['correction']) =>
+      withSet(overhaul, (set) => ({
+        ...set,
+        probes: set.probes.map((probe, i) =>
+          i > 0
+            ? probe
+            : {
+                ...probe,
+                ...(correction ? { correction } : {}),
+                sag: { ...probe.sag, text: '0' },
+                readings: Object.fromEntries(
+                  Object.entries(probe.readings).map(([id, { value, turns }]) => [
+                    id,
+                    { value: { ...value, text: String(shows ** (correction ? 1 : 0) * Number(value.text)) }, turns },
+                  ]),
+                ),
+              },
+        ),
+      }))
+    const mm = (text: string) => ({ text, unit: 'mm' as const })
+    const [bare, known, none] = [
+      solve(stretched()),
+      solve(stretched({ kind: 'step', step: mm('0.5'), shown: mm('0.625') })),
+      solve(stretched({ kind: 'step', step: mm('0.5'), shown: mm('') })),
+    ]
+    bare.solution.feet.forEach(({ vertical }, i) => {
+      expect(known.solution.feet[i]!.vertical!.move!).toBeCloseTo(vertical!.move!, 1)
+      expect(known.solution.feet[i]!.vertical!.moveSd).toBeGreaterThanOrEqual(vertical!.moveSd - 1e-12)
+    })
+    const most = (solved: ReturnType<typeof solve>) =>
+      Math.max(...solved.solution.feet.map(({ vertical }) => vertical!.moveSd))
+    expect(most(known)).toBeGreaterThan(most(bare))
+    // a step nobody read changes nothing
+    expect(none.dials[0]!.readings[2]!.raw).toBeCloseTo(1.25 * bare.dials[0]!.readings[2]!.raw, 9)
+    expect(known.dials[0]!.readings[2]!.raw).toBeCloseTo(bare.dials[0]!.readings[2]!.raw, 9)
+  })
+  it('the factor of a known step and its doubt; worlds apart it is a slip and no factor', () => {
+    const dial = (step: string, shown: string) => ({
+      correction: {
+        kind: 'step' as const,
+        step: { text: step, unit: 'mm' as const },
+        shown: { text: shown, unit: 'mil' as const },
+      },
+      graduation: { text: '0.01', unit: 'mm' as const },
+    })
+    // 0.50 mm shown as 25 mil, read twice to half a hundredth
+    const known = knownStep(dial('0.5', '25'))!
+    expect(known.factor).toBeCloseTo(0.5 / 0.635, 12)
+    expect(known.sd).toBeCloseTo((known.factor * Math.SQRT2 * 0.005) / 0.635, 12)
+    for (const [step, shown] of [
+      ['', '25'],
+      ['0.5', ''],
+      ['0.5', '0.5'],
+      ['-0.5', '25'],
+      ['0', '25'],
+    ] as const)
+      expect(knownStep(dial(step, shown))).toBeUndefined()
   })
   it('one quarter missing is worked out from the other three, and not used', () => {
     const job = withSet(overhaul, (set) => ({

@@ -11,13 +11,17 @@ export function withDial(probe: ProbeSetUp, id: string, dial: KitDial): ProbeSet
     turn: dial.turn,
     travel: dial.travel,
     ...(positiveMm(dial.sd) ? { sd: dial.sd } : {}),
-    ...(dial.type === 'lever'
-      ? { correction: { kind: 'lever' as const, angle: correction?.angle ?? '', madeFor: correction?.madeFor ?? '' } }
-      : correction && correction.kind !== 'lever'
-        ? { correction }
-        : {}),
+    ...mountedAs(dial, correction),
     kit: { ...probe.kit, dial: { id, name: dial.name } },
   }
+}
+
+/** How it stands stays as it was told, where a dial of that sort can stand so; a lever whose angle nobody told asks for it. */
+function mountedAs({ type }: KitDial, correction: ProbeSetUp['correction']): Pick<ProbeSetUp, 'correction'> {
+  if (correction?.kind === 'step') return { correction }
+  if (type === 'lever')
+    return { correction: { kind: 'lever', angle: correction?.angle ?? '', madeFor: correction?.madeFor ?? '' } }
+  return correction && correction.kind !== 'lever' ? { correction } : {}
 }
 
 /** A probe with what a bracket of the kit brings: its sag, and the span, dial and day that sag belongs to. */

@@ -14,6 +14,7 @@ import { referencesOf } from '../../../../words/train/places'
 import { Button, Field, Input, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
 import { FromKit } from './FromKit'
+import { Mounting } from './Mounting'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; align-items: start;`
 
@@ -55,7 +56,6 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
       />
     </div>
   )
-  const corrected = probe.correction
   return (
     <section aria-label={setUpWords.setUpOfThe(name.toLowerCase())}>
       <h3>
@@ -189,7 +189,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
-      <Own open={corrected !== undefined}>
+      <Own open={probe.correction !== undefined}>
         <summary>{head ? setUpWords.resolutionOfIt : setUpWords.moreOfIt}</summary>
         <Grid>
           <QuantityField
@@ -225,53 +225,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
                 onChange={(span) => put({ span }, 'span')}
                 hint={setUpWords.asMountedHere}
               />
-              <Field label={setUpWords.mountingAngle}>
-                <Select
-                  disabled={frozen}
-                  value={corrected?.kind ?? 'square'}
-                  options={[
-                    { value: 'square', text: setUpWords.squarePlunger },
-                    { value: 'plunger', text: setUpWords.plungerAtAnAngle },
-                    { value: 'lever', text: setUpWords.leverDial },
-                    { value: 'nulling', text: setUpWords.nulledAgainstAScale },
-                  ]}
-                  onPick={(kind) =>
-                    onProbe((p) => {
-                      const { correction: _, ...bare } = p
-                      return kind === 'square'
-                        ? bare
-                        : { ...bare, correction: { angle: '', madeFor: '', ...p.correction, kind: kind as 'lever' } }
-                    }, `${probe.id}:kind`)
-                  }
-                />
-              </Field>
-              {corrected && corrected.kind !== 'nulling' ? (
-                <Field
-                  label={
-                    corrected.kind === 'lever' ? setUpWords.leverToTheSurfaceDegrees : setUpWords.plungerAngleDegrees
-                  }
-                >
-                  <Input
-                    readOnly={frozen}
-                    inputMode="decimal"
-                    value={corrected.angle}
-                    maxLength={8}
-                    onChange={(event) => put({ correction: { ...corrected, angle: event.target.value } }, 'lean')}
-                  />
-                </Field>
-              ) : null}
-              {corrected?.kind === 'lever' ? (
-                <Field label={setUpWords.tipMadeForDegrees}>
-                  <Input
-                    readOnly={frozen}
-                    inputMode="decimal"
-                    value={corrected.madeFor}
-                    maxLength={8}
-                    placeholder="0"
-                    onChange={(event) => put({ correction: { ...corrected, madeFor: event.target.value } }, 'madeFor')}
-                  />
-                </Field>
-              ) : null}
+              <Mounting probe={probe} unit={unit} frozen={frozen} onProbe={onProbe} />
             </>
           )}
         </Grid>
