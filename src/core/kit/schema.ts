@@ -10,6 +10,10 @@ const name = text(60)
 /** A day as YYYY-MM-DD; empty where unknown. */
 const day = v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'a day as YYYY-MM-DD'))
 
+/** How a dial counts: on and on all round, up from nought both ways, or one way with a switch for the other. */
+export const dialHabits = ['all-round', 'both-ways', 'one-way'] as const
+export type DialHabit = (typeof dialHabits)[number]
+
 export const kitDialSchema = v.strictObject({
   shape,
   kind: v.literal('dial'),
@@ -20,6 +24,10 @@ export const kitDialSchema = v.strictObject({
   turn: quantitySchema,
   /** Standard deviation of one reading; empty for half a graduation. */
   sd: quantitySchema,
+  habit: v.optional(v.picklist(dialHabits)),
+  /** Of a lever: the tip it was made for, and the one that is in it. Lengths to the ball's middle. */
+  tipMade: v.optional(quantitySchema),
+  tipUsed: v.optional(quantitySchema),
   calibrationDue: day,
   note: text(300),
 })

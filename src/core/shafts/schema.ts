@@ -78,7 +78,13 @@ export const probeSchema = v.strictObject({
   correction: v.optional(
     v.variant('kind', [
       /** It does not stand square: degrees, and for a lever those its tip was made for. */
-      v.strictObject({ kind: v.picklist(['lever', 'plunger', 'nulling']), angle: text(8), madeFor: text(8) }),
+      v.strictObject({
+        kind: v.picklist(['lever', 'plunger', 'nulling']),
+        angle: text(8),
+        madeFor: text(8),
+        /** Of a lever with another tip than it was made for: both lengths. */
+        tip: v.optional(v.strictObject({ made: quantitySchema, used: quantitySchema })),
+      }),
       /** A block or a feeler slid under its tip: how thick it is, and what the dial showed. */
       v.strictObject({ kind: v.literal('step'), step: quantitySchema, shown: quantitySchema }),
     ]),

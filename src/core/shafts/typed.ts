@@ -1,5 +1,5 @@
 import { parseNumber } from '../frame/number'
-import { positiveMm, quantityMm } from '../frame/quantity'
+import { positiveMm, type Quantity, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
 import { type Probe, probeKinds, probeTyped } from '../probes'
 import type { ChannelName } from '../probes/kind'
@@ -44,14 +44,21 @@ export function knownStep(
   return factor && shown ? { factor, sd: (factor * Math.SQRT2 * ownSd(probe)) / shown } : undefined
 }
 
+/** A lever turns by less the longer its tip: the tip put in over the tip it was made for. 1 where either was not told. */
+export function tipFactor(tip: { made: Quantity; used: Quantity } | undefined): number {
+  const [made = 0, used = 0] = [quantityMm(tip?.made), quantityMm(tip?.used)]
+  return made > 0 && used > 0 ? used / made : 1
+}
+
 /**
  * What a reading of a dial that does not stand square is multiplied by: a lever at γ to the surface reads too much,
- * × cos γ / cos γ₀ for a tip made for γ₀; a plunger leaning by γ reads too little, ÷ cos γ. Read by nulling against a scale
- * it has no such error. A known step tells the factor itself.
+ * × cos γ / cos γ₀ for a tip made for γ₀, and × L / L₀ for a tip of length L in place of one of L₀; a plunger leaning by γ
+ * reads too little, ÷ cos γ. Read by nulling against a scale it has no such error. A known step tells the factor itself.
  */
 export function correctionOf({ correction }: Pick<ProbeSetUp, 'correction'>): number {
   if (correction?.kind === 'step') return stepFactor(correction) ?? 1
-  if (correction?.kind === 'lever') return cosineOf(correction.angle) / cosineOf(correction.madeFor)
+  if (correction?.kind === 'lever')
+    return (cosineOf(correction.angle) / cosineOf(correction.madeFor)) * tipFactor(correction.tip)
   if (correction?.kind === 'plunger') return 1 / cosineOf(correction.angle)
   return 1
 }

@@ -245,6 +245,12 @@ describe('how it was read', () => {
     expect(with_('plunger', '60')).toBeCloseTo(2, 9)
     expect(with_('nulling', '60')).toBe(1)
     expect(with_('lever', 'abc')).toBe(1)
+    // a tip a quarter longer turns a fifth less
+    const mm = (text: string) => ({ text, unit: 'mm' as const })
+    const tipped = (made: string, used: string) =>
+      correctionOf({ correction: { kind: 'lever', angle: '0', madeFor: '0', tip: { made: mm(made), used: mm(used) } } })
+    expect(tipped('20', '25')).toBeCloseTo(1.25, 12)
+    expect(tipped('', '25')).toBe(1)
   })
   it('a dial with a known step: whatever it shows too much goes out again, and is less sure', () => {
     const shows = 1.25

@@ -9,6 +9,7 @@ import type { OwnLesson } from '../../core/practice/own'
 import { handsText, practiceWords as words } from '../../words/practice'
 import { capital } from '../../words/terms'
 import { NotHere } from '../app/Plain'
+import { Care } from '../parts/Care'
 import { Button, Muted } from '../parts/controls'
 import { atMachines, inOrder } from './atMachines'
 import { DialFace } from './DialFace'
@@ -140,6 +141,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
           <span role="status">{hands.engaged ? words.bolted : words.unbolted}</span>
         </Row>
       ) : null}
+      <Care of={bench.lever ? 'lever' : 'plunger'} />
       <p role="status" style={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden' }}>
         {handsText(shown.needle, shown.turns, hands.turned)}
       </p>

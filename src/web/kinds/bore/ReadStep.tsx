@@ -11,6 +11,7 @@ import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
+import { Care } from '../../parts/Care'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
@@ -99,6 +100,7 @@ export function ReadStep() {
           read={frozen ? undefined : bringIn}
         />
         <Photographs at="read" />
+        <Care of="plunger" />
       </Bench>
       <Say
         items={[

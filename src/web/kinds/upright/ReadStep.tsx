@@ -12,6 +12,7 @@ import { pageWords } from '../../../words/upright/page/page'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
+import { Care } from '../../parts/Care'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
@@ -138,6 +139,7 @@ export function ReadStep() {
           }),
         )}
         <Photographs at="read" />
+        <Care of="plunger" />
       </Bench>
       <Say
         items={[

@@ -1,5 +1,11 @@
-import type { KitDial } from '../../../core/kit/schema'
+import { formatNumber } from '../../../core/frame/number'
+import { emptyQuantity } from '../../../core/frame/quantity'
+import { lengthUnitFor } from '../../../core/frame/usual'
+import { type DialHabit, dialHabits, type KitDial } from '../../../core/kit/schema'
+import { tipFactor } from '../../../core/shafts/typed'
+import { habitNames } from '../../../words/care'
 import { kitWords } from '../../../words/page/kit'
+import { Care } from '../../parts/Care'
 import { Card, Field, Select } from '../../parts/controls'
 import { Grid, NumberField, type Put, TextField } from './parts'
 
@@ -46,6 +52,33 @@ export function Dial({ item, unit, put }: { item: KitDial; unit: 'mm' | 'mil'; p
           onChange={(sd) => put({ sd }, 'sd')}
           hint={kitWords.blankHalfAGraduation}
         />
+        <Field label={kitWords.habit}>
+          <Select
+            value={item.habit ?? ''}
+            options={[
+              { value: '', text: kitWords.notGiven },
+              ...dialHabits.map((value) => ({ value, text: habitNames[value] })),
+            ]}
+            onPick={(habit) => put({ habit: habit === '' ? undefined : (habit as DialHabit) }, 'habit')}
+          />
+        </Field>
+        {item.type === 'lever' ? (
+          <>
+            <NumberField
+              label={kitWords.tipMade}
+              quantity={item.tipMade ?? emptyQuantity(lengthUnitFor(unit))}
+              unit={lengthUnitFor(unit)}
+              onChange={(tipMade) => put({ tipMade }, 'tip-made')}
+            />
+            <NumberField
+              label={kitWords.tipUsed}
+              quantity={item.tipUsed ?? emptyQuantity(lengthUnitFor(unit))}
+              unit={lengthUnitFor(unit)}
+              onChange={(tipUsed) => put({ tipUsed }, 'tip-used')}
+              {...tipHint(item)}
+            />
+          </>
+        ) : null}
         <TextField
           label={kitWords.calibrationDue}
           type="date"
@@ -54,6 +87,13 @@ export function Dial({ item, unit, put }: { item: KitDial; unit: 'mm' | 'mil'; p
         />
         <TextField label={kitWords.note} max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
       </Grid>
+      <Care of={item.type} habit={item.habit} />
     </Card>
   )
+}
+
+/** What another tip makes of every reading; nothing where both are alike or one was not told. */
+function tipHint({ tipMade, tipUsed }: KitDial): { hint?: string } {
+  const factor = tipMade && tipUsed ? tipFactor({ made: tipMade, used: tipUsed }) : 1
+  return factor === 1 ? {} : { hint: kitWords.tipFactor(formatNumber(factor, 3)) }
 }

@@ -17,10 +17,17 @@ export function withDial(probe: ProbeSetUp, id: string, dial: KitDial): ProbeSet
 }
 
 /** How it stands stays as it was told, where a dial of that sort can stand so; a lever whose angle nobody told asks for it. */
-function mountedAs({ type }: KitDial, correction: ProbeSetUp['correction']): Pick<ProbeSetUp, 'correction'> {
+function mountedAs(
+  { type, tipMade, tipUsed }: KitDial,
+  correction: ProbeSetUp['correction'],
+): Pick<ProbeSetUp, 'correction'> {
   if (correction?.kind === 'step') return { correction }
-  if (type === 'lever')
-    return { correction: { kind: 'lever', angle: correction?.angle ?? '', madeFor: correction?.madeFor ?? '' } }
+  if (type === 'lever') {
+    const tip = tipMade && tipUsed ? { tip: { made: tipMade, used: tipUsed } } : {}
+    return {
+      correction: { kind: 'lever', angle: correction?.angle ?? '', madeFor: correction?.madeFor ?? '', ...tip },
+    }
+  }
   return correction && correction.kind !== 'lever' ? { correction } : {}
 }
 

@@ -19,6 +19,7 @@ import { couplingName } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
 import { readWords } from '../../../../words/train/page/read'
 import type { TrainTerms } from '../../../../words/train/terms'
+import { later } from '../../../app/later'
 import { newId } from '../../../app/newId'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
 import { Photographs } from '../../../job/photographs/Photographs'
@@ -167,6 +168,8 @@ export function ReadStep() {
       })),
     }))
   }
+  const heldKey = [...new Set(round.sets.flatMap(({ probes }) => probes.map(sortOf)))].sort().join()
+  const held = useMemo(() => (heldKey ? heldKey.split(',') : []) as ReturnType<typeof sortOf>[], [heldKey])
   const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
 
   // what may be added hangs on no reading
@@ -286,6 +289,9 @@ export function ReadStep() {
         })}
         <Muted>{readWords.filledSagTakenOffHollow}</Muted>
         {frozen || round.sets.length >= 12 ? null : adds}
+        {held.map((of) => (
+          <Care key={of} of={of} />
+        ))}
         <Photographs
           at="read"
           places={round.sets.map((set, i) => ({
@@ -325,3 +331,10 @@ function goesWithRound({ sets, plan }: Round): string {
 /** A set with a probe that has no place yet. */
 const notHung = (set: ReadSet): boolean =>
   set.probes.some((probe) => probeKinds[probe.type].stations > 0 && probe.station.distance.text === '')
+
+/** How a probe is to be handled: as a dial of either sort, or as a head. */
+const sortOf = ({ type, correction }: ReadSet['probes'][number]): 'plunger' | 'lever' | 'head' =>
+  probeKinds[type].instrument === 'head' ? 'head' : correction?.kind === 'lever' ? 'lever' : 'plunger'
+
+/** How what reads is handled: nobody reads that before the cells stand. */
+const Care = later(async () => (await import('../../../parts/Care')).Care)
