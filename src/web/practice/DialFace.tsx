@@ -1,4 +1,4 @@
-import { memo } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import styled from 'styled-components'
 
 const Face = styled.svg`
@@ -66,18 +66,25 @@ export function DialFace({
   whole: number
   label: string
 }) {
+  // a hand that is turned along follows at once; only a jump is eased
+  const last = useRef(needle)
+  const along = Math.abs(needle - last.current) < 0.04
+  useEffect(() => {
+    last.current = needle
+  })
+  const follow = along ? { transition: 'none' } : undefined
   return (
     <Face viewBox="-110 -110 220 220" role="img" aria-label={label}>
       <Scale />
       <g transform="translate(0 34)">
         <SmallScale whole={whole} />
-        <g className="small-hand" style={{ transform: `rotate(${(360 * turns) / whole}deg)` }}>
+        <g className="small-hand" style={{ transform: `rotate(${(360 * turns) / whole}deg)`, ...follow }}>
           <line y1={4} y2={-10} stroke="var(--ink)" strokeWidth={1.5} strokeLinecap="round" />
         </g>
         <circle r={2} fill="var(--ink)" />
       </g>
       {/* the whole way the needle went, so that it turns as far as the plunger moved */}
-      <g className="needle" style={{ transform: `rotate(${360 * needle}deg)` }}>
+      <g className="needle" style={{ transform: `rotate(${360 * needle}deg)`, ...follow }}>
         <line y1={16} y2={-92} stroke="var(--kelp)" strokeWidth={3} strokeLinecap="round" />
         <circle r={6} fill="var(--kelp)" />
       </g>
