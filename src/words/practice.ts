@@ -30,6 +30,19 @@ export const practiceWords = labels({
   blockLies: (mm: string) => t`The ${mm} mm block lies under the tip.`,
   noBlock: 'No block under the tip.',
   leverIs: (made: string, used: string) => t`Made for a tip ${made} mm long; the one put in is ${used} mm.`,
+  tap: 'Tap the dial',
+  tightenTip: 'Tighten its tip',
+  turnHub: 'Turn the hub alone, half a turn',
+  tipIsTight: 'The tip is tight now.',
+  hubAt: (degrees: string) => t`Hub turned by ${degrees}°.`,
+  faultNames: {
+    none: 'nothing: it tells the truth',
+    'loose-tip': 'the tip is loose',
+    sticking: 'the needle sticks',
+    backlash: 'slack in bracket or bearings',
+    'run-out': 'the hub runs out',
+  },
+  mirror: 'On the far side: seen in the mirror, left and right changed.',
   nearStop: 'As far as it goes, near side',
   farStop: 'As far as it goes, far side',
   goesTo: (near: string, far: string) =>
@@ -121,6 +134,17 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
     ],
     asks: { factor: 'Factor, true over shown', bottom: 'Bottom as it truly is, mm' },
   },
+  trust: {
+    name: 'A dial that may lie',
+    goal: 'The bracket alone goes round a hub that stands. Something may be wrong with tip, needle, bracket or hub, or nothing. Find out what, and tell what the bottom truly shows.',
+    hints: [
+      'Read the same place twice, coming from the same side: another number every time is a loose tip. Tighten it and zero again.',
+      'Come to the same place from the other side: two numbers are slack in bracket or bearings, or a needle that sticks. Tap the dial: a needle that sticks jumps to its number.',
+      'Slack stays however you tap: come to top and bottom from the same side, and it goes out.',
+      'Turn the hub alone by half: if the bottom changes, the hub is not round about its shaft. The mean of the two bottoms is the shafts’ own.',
+    ],
+    asks: { fault: 'What is wrong', bottom: 'Bottom truly shows, mm' },
+  },
   'part-turn': {
     name: 'Part of a turn',
     goal: 'A pipe is in the way: the bracket can’t go all the way round. Read what you can, and work out what the dial would have shown at the bottom and at the far side.',
@@ -190,6 +214,15 @@ const slips: Readonly<Record<Slip, Said>> = labels({
   'part-as-quarter': {
     title: 'That is where the turn ends, not a quarter.',
     detail: 'Top and bottom add up to near and far only a quarter turn from the top. Draw it out with the angle.',
+  },
+  'other-fault': {
+    title: 'It is something else.',
+    detail:
+      'Twice from the same side, once from the other, tapped, and with the hub turned: each fault shows in one of them.',
+  },
+  'as-it-lied': {
+    title: 'That is what the dial made of it.',
+    detail: 'What is wrong with it is still in the number. Read it so that it goes out.',
   },
   off: { title: 'Not what the dial shows.', detail: 'Count the lines again, from zero, the way the needle went.' },
   missing: { title: 'Nothing to check yet.', detail: 'Write down a number, with its sign.' },

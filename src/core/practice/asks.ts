@@ -1,9 +1,9 @@
 import type { Bench, BenchHas } from './bench'
 
-/** Something that is asked: a number in mm, a factor, or one of the four quarters. */
+/** Something that is asked: a number in mm, a factor, one of the four quarters, or what is wrong with the dial. */
 export interface Ask {
   id: string
-  answer: 'number' | 'factor' | 'quarter'
+  answer: 'number' | 'factor' | 'quarter' | 'fault'
   /** Where the dial stands that it asks of, degrees; the bottom where it is not said. */
   at?: number
   /** The bracket's sag is to be taken off. */
@@ -18,7 +18,7 @@ export interface Lesson {
   /** What else the bench has. */
   has?: BenchHas
   asks: readonly Ask[]
-  /** mm, or degrees of a quarter. */
+  /** mm, degrees of a quarter, or a fault by its place among them. */
   right(bench: Bench, seed: number): Readonly<Record<string, number>>
   /** How near an answer has to come where that is more than a dial's line: mm, or a factor. */
   near?(bench: Bench): Readonly<Record<string, number>>

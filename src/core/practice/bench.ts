@@ -26,12 +26,19 @@ export interface Bench {
   held: { offset: number; slope: number }
   /** A lever dial: its angle to the surface at half its travel, degrees; the length of tip it was made for, and of the one put in. mm */
   lever?: { angle: number; made: number; used: number }
+  /** What makes it show another number than the shafts give it, and by how much, mm. */
+  lies?: { fault: DialFault; by: number; at: number }
   /** A pipe is in the way: how far the bracket turns from the top toward each side, degrees. */
   stops?: { near: number; far: number }
 }
 
+/** What can be wrong with a dial, its tip, its bracket or the hub it runs on; or nothing is. */
+export const dialFaults = ['none', 'loose-tip', 'sticking', 'backlash', 'run-out'] as const
+export type DialFault = (typeof dialFaults)[number]
+
 /** What else a bench may have. */
 export interface BenchHas {
+  lies?: boolean
   lever?: boolean
   stops?: boolean
 }
@@ -45,7 +52,7 @@ const aligned: Misalignment = { offsetY: 0, slopeY: 0, offsetZ: 0, slopeZ: 0 }
 const round = (mm: number, step = 0.01): number => Math.round(mm / step) * step
 
 /** @param on a pipe is straight: what the dial shows there is the bracket alone */
-export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops }: BenchHas = {}): Bench {
+export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops, lies }: BenchHas = {}): Bench {
   const source = chance(seed)
   const between = (low: number, high: number) => low + (high - low) * source.uniform()
   const either = () => (source.uniform() < 0.5 ? -1 : 1)
@@ -70,6 +77,10 @@ export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops 
   const whole: Bench = { ...bench, held: { offset: between(0.2, 0.8), slope: between(0.2, 0.8) } }
   if (lever)
     return onLever(whole, { angle: between(30, 45), made: 25, used: either() > 0 ? 25 : 20 }, between(0.12, 0.18))
+  if (lies) {
+    const fault = dialFaults[Math.floor(dialFaults.length * source.uniform())] ?? 'none'
+    return { ...whole, lies: { fault, by: between(0.05, 0.1), at: 360 * source.uniform() } }
+  }
   return stops ? { ...whole, stops: { near: round(between(55, 85), 5), far: round(between(55, 85), 5) } } : whole
 }
 
@@ -113,6 +124,12 @@ export interface Hands {
   engaged?: boolean
   /** The block of a known step lies under the tip. */
   step?: boolean
+  /** How often it was turned, and which way last; the needle as it stuck there; the tip was tightened; the hub turned alone, degrees. */
+  turns?: number
+  way?: 1 | -1
+  stuckAt?: number | undefined
+  tipTight?: boolean
+  hub?: number
 }
 
 export const emptyHands: Hands = { locked: false, turned: 0, preset: 0.4, zero: 0 }
@@ -136,8 +153,32 @@ export function swing({ truth, x, radius, sag, held }: Bench, degrees: number, e
 export const plungerAt = (bench: Bench, hands: Hands, degrees = hands.turned): number =>
   Math.min(bench.gauge.travel, Math.max(0, tipAt(bench, hands, degrees)))
 
-const tipAt = (bench: Bench, { preset, engaged, step }: Hands, degrees: number): number =>
-  indicated(bench, preset + swing(bench, degrees, engaged) + (step ? knownStep : 0))
+function tipAt(bench: Bench, hands: Hands, degrees: number): number {
+  const { preset, engaged, step } = hands
+  const stands = preset + swing(bench, degrees, engaged) + (step ? knownStep : 0)
+  return indicated(bench, bench.lies ? lied(bench.lies, hands, degrees, stands) : stands)
+}
+
+/** What a dial with something wrong makes of where its tip ought to stand, mm. */
+function lied({ fault, by, at }: NonNullable<Bench['lies']>, hands: Hands, degrees: number, stands: number): number {
+  switch (fault) {
+    case 'none':
+      return stands
+    case 'loose-tip':
+      // another number every time it was moved
+      return hands.tipTight
+        ? stands
+        : stands + by * (2 * chance(Math.round(1000 * at) + (hands.turns ?? 0)).uniform() - 1)
+    case 'sticking':
+      // the needle stays behind until it is pulled along, or tapped
+      return hands.stuckAt === undefined ? stands : Math.min(stands + by, Math.max(stands - by, hands.stuckAt))
+    case 'backlash':
+      return stands + ((hands.way ?? 1) * by) / 2
+    case 'run-out':
+      // its bracket alone goes round: it runs along a hub that is not round about its shaft
+      return stands + by * Math.cos(((degrees - at - (hands.hub ?? 0)) * Math.PI) / 180)
+  }
+}
 
 /** Whether the plunger follows the hub all the way round, as far as it can be turned. */
 export const follows = (bench: Bench, hands: Hands): boolean =>

@@ -1,9 +1,9 @@
 import { chance } from '../rig/random'
 import type { Lesson } from './asks'
-import { type Bench, leverFactor, swing } from './bench'
+import { type Bench, dialFaults, leverFactor, swing } from './bench'
 
 /** Lessons there are, in the order they are learned. */
-export const lessonNames = ['read-a-dial', 'sag-bench', 'closure', 'lever', 'engaged', 'part-turn'] as const
+export const lessonNames = ['read-a-dial', 'sag-bench', 'closure', 'lever', 'trust', 'engaged', 'part-turn'] as const
 export type LessonName = (typeof lessonNames)[number]
 
 /** Quarters that are read, degrees from the top toward the far side. */
@@ -90,6 +90,16 @@ export const lessons: Readonly<Record<LessonName, Lesson>> = {
     right: (bench) => ({ factor: leverFactor(bench), bottom: swing(bench, 180) }),
     // its angle changes as it swings, by a hundredth or two over half a millimetre
     near: () => ({ factor: 0.03, bottom: 0.025 }),
+  },
+  trust: {
+    on: 'coupling',
+    has: { lies: true },
+    asks: [
+      { id: 'fault', answer: 'fault' },
+      { id: 'bottom', answer: 'number' },
+    ],
+    right: (bench) => ({ fault: dialFaults.indexOf(bench.lies?.fault ?? 'none'), bottom: swing(bench, 180) }),
+    near: () => ({ bottom: 0.025 }),
   },
   'part-turn': {
     on: 'coupling',

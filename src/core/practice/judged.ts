@@ -17,6 +17,8 @@ export type Slip =
   | 'as-shown'
   | 'divided'
   | 'part-as-quarter'
+  | 'other-fault'
+  | 'as-it-lied'
   | 'not-halved'
   | 'off'
   | 'missing'
@@ -41,10 +43,10 @@ export function judge(attempt: Attempt): { answers: Judged[]; passed: boolean } 
     const typed = parseNumber(attempt.answers[ask.id] ?? '')
     if (!typed.ok) return { ask, right: false, slip: 'missing', truth }
     const told = typed.value
-    if (ask.answer === 'quarter')
-      return told === truth
-        ? { ask, right: true, slip: undefined, truth }
-        : { ask, right: false, slip: 'other-quarter', truth }
+    if (ask.answer === 'quarter' || ask.answer === 'fault') {
+      const slip = ask.answer === 'quarter' ? 'other-quarter' : 'other-fault'
+      return { ask, right: told === truth, slip: told === truth ? undefined : slip, truth }
+    }
     if (Math.abs(told - truth) <= (may[ask.id] ?? near)) return { ask, right: true, slip: undefined, truth }
     return { ask, right: false, slip: slipOf(told, truth, ask, bench, attempt), truth }
   })
@@ -73,6 +75,7 @@ function slipOf(told: number, truth: number, ask: Ask, bench: Bench, { hands, le
     if (Math.abs(told - truth / factor) <= 0.02) return 'as-shown'
     if (Math.abs(told - truth / factor ** 2) <= 0.03) return 'divided'
   }
+  if (lesson === 'trust' && Math.abs(told - truth) <= 2.5 * (bench.lies?.by ?? 0)) return 'as-it-lied'
   if (bench.stops && partOf(bench, bench.stops).some((part) => Math.abs(told - part) <= near)) return 'part-as-quarter'
   if (Math.abs(Math.abs(told - truth) - turn) <= near) return 'turn'
   if (lesson !== 'closure' && !follows(bench, hands)) return 'ran-out'

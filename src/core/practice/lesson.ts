@@ -39,12 +39,20 @@ export type Act =
   | { do: 'zero' }
   /** The block of a known step slid under the tip, or taken out. */
   | { do: 'step'; in: boolean }
+  /** Where a dial may lie: it is tapped, its tip tightened, the hub it runs on turned alone by half a turn. */
+  | { do: 'tap' | 'tighten-tip' | 'turn-hub' }
   /** Coupling bolts put in, or taken out. */
   | { do: 'couple'; bolted: boolean }
   | { do: 'answer'; ask: string; text: string }
 
 /** Minutes that an act costs; a quarter turn half a minute. */
-const cost = { push: 1, zero: 0.5, step: 1, quarter: 0.5, couple: 12 }
+const cost = { push: 1, zero: 0.5, step: 1, tap: 0.1, tip: 2, hub: 3, quarter: 0.5, couple: 12 }
+
+/** A needle that sticks stays where it was until it is pulled along. */
+const moved = (bench: Bench, after: Hands, before: Hands): Hands =>
+  bench.lies?.fault === 'sticking'
+    ? { ...after, stuckAt: plungerAt(bench, { ...after, stuckAt: plungerAt(bench, before) }) }
+    : after
 
 /** One act done. Pure: the same attempt and act give the same. */
 export function acted(attempt: Attempt, act: Act): Attempt {
@@ -56,13 +64,24 @@ export function acted(attempt: Attempt, act: Act): Attempt {
     case 'turn': {
       const to = turnAllowed(bench, hands.turned, ((act.to % 360) + 360) % 360)
       const far = Math.abs(((to - hands.turned + 540) % 360) - 180)
+      if (far === 0) return attempt
       // a block under the tip comes out before the shaft is turned
-      return far === 0 ? attempt : touch({ turned: to, step: false }, (far / 90) * cost.quarter)
+      const turned: Hands = { ...hands, turned: to, step: false }
+      const way = ((to - hands.turned + 540) % 360) - 180 < 0 ? -1 : 1
+      const more = bench.lies ? moved(bench, { ...turned, way, turns: (hands.turns ?? 0) + 1 }, hands) : turned
+      return touch(more, (far / 90) * cost.quarter)
     }
     case 'push':
       return touch({ preset: Math.min(bench.gauge.travel, Math.max(0, hands.preset + act.by)) }, cost.push)
     case 'couple':
       return Boolean(hands.engaged) === act.bolted ? attempt : touch({ engaged: act.bolted }, cost.couple)
+    case 'tap':
+      return touch({ stuckAt: undefined }, cost.tap)
+    case 'tighten-tip':
+      // it was taken hold of: it has to be zeroed again
+      return touch({ tipTight: true }, cost.tip)
+    case 'turn-hub':
+      return touch({ hub: ((hands.hub ?? 0) + 180) % 360 }, cost.hub)
     case 'step':
       return Boolean(hands.step) === act.in ? attempt : touch({ step: act.in }, cost.step)
     case 'zero':

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { exactRimReading, shaftPair } from '../rig/geometry'
-import { handsOf, knownStep, leverFactor, makeBench, plungerAt, swing } from './bench'
+import { dialFaults, handsOf, knownStep, leverFactor, makeBench, plungerAt, swing } from './bench'
 import { type LessonName, lessonNames, lessons, sheetOf, shownOnMachine } from './dialLessons'
 import { judge } from './judged'
 import { type Act, acted, begin, benchOf } from './lesson'
@@ -21,6 +21,55 @@ function read(attempt: ReturnType<typeof play>, degrees: number, asItStands = fa
   const [now, zero] = [handsOf(bench, hands), hands.zero]
   const turns = Math.round(now.turns * bench.gauge.turn - zero - now.needle)
   return turns + now.needle
+}
+
+/** Come to an angle from a side, by a quarter turn, and read what the hands show. */
+function come(attempt: ReturnType<typeof play>, degrees: number, way: 1 | -1) {
+  const now = [{ do: 'turn', to: degrees - 90 * way } as const, { do: 'turn', to: degrees } as const].reduce(
+    acted,
+    attempt,
+  )
+  return { now, mm: read(now, degrees, true) }
+}
+
+/** Zeroed at the top, then read, both from the same side. */
+function over(attempt: ReturnType<typeof play>, degrees: number): number {
+  const top = acted(come(attempt, 0, 1).now, { do: 'zero' })
+  return come(top, degrees, 1).mm
+}
+
+/** Which fault it is, found as a person would, and the bottom read so that it goes out. */
+function doubted(begun: ReturnType<typeof play>, answer: (ask: string, mm: number) => Act): readonly Act[] {
+  const found = (fault: (typeof dialFaults)[number], bottom: number) => [
+    { do: 'answer' as const, ask: 'fault', text: String(dialFaults.indexOf(fault)) },
+    answer('bottom', bottom),
+  ]
+  let now = begun
+  const same = Array.from({ length: 5 }, () => {
+    const one = come(now, 90, 1)
+    now = one.now
+    return one.mm
+  })
+  if (Math.max(...same) - Math.min(...same) > 0.012)
+    return found('loose-tip', over(acted(begun, { do: 'tighten-tip' }), 180))
+  for (const at of [90, 180, 270, 0]) {
+    const arrived = acted(now, { do: 'turn', to: at })
+    const tapped = acted(arrived, { do: 'tap' })
+    if (Math.abs(read(arrived, at, true) - read(tapped, at, true)) > 0.01) {
+      const top = [{ do: 'turn', to: 0 } as const, { do: 'tap' } as const, { do: 'zero' } as const].reduce(
+        acted,
+        tapped,
+      )
+      const bottom = [{ do: 'turn', to: 180 } as const, { do: 'tap' } as const].reduce(acted, top)
+      return found('sticking', read(bottom, 180, true))
+    }
+    now = tapped
+  }
+  if (Math.abs(come(begun, 90, 1).mm - come(begun, 90, -1).mm) > 0.02) return found('backlash', over(begun, 180))
+  const turned = acted(begun, { do: 'turn-hub' })
+  if ([90, 180].some((at) => Math.abs(over(begun, at) - over(turned, at)) > 0.02))
+    return found('run-out', (over(begun, 180) + over(turned, 180)) / 2)
+  return found('none', over(begun, 180))
 }
 
 /** A player who makes no mistake. */
@@ -58,6 +107,7 @@ function perfect(lesson: LessonName, seed: number) {
         answer('bottom', read(half, 180) * factor),
       ]
     },
+    trust: () => doubted(begun, answer),
     'part-turn': () => {
       const { near = 0, far = 0 } = benchOf(begun).stops ?? {}
       const at = Math.min(near, far)
@@ -290,5 +340,35 @@ describe('part of a turn', () => {
       }),
       tries(60),
     )
+  })
+})
+
+describe('a dial that may lie', () => {
+  it('every fault comes, and each shows where it is looked for and nowhere else', () => {
+    const seen = new Map<string, number>()
+    for (let seed = 1; seed <= 200; seed++) {
+      const fault = benchOf(begin('trust', seed)).lies?.fault ?? 'none'
+      seen.set(fault, (seen.get(fault) ?? 0) + 1)
+      const begun = play('trust', seed, set)
+      const truth = swing(benchOf(begun), 180)
+      const plain = read(acted(begun, { do: 'turn', to: 180 }), 180, true)
+      if (fault === 'none') expect(plain).toBeCloseTo(truth, 6)
+      // slack goes out where top and bottom are come to from one side, and only there
+      if (fault === 'backlash') {
+        expect(over(begun, 180)).toBeCloseTo(truth, 6)
+        expect(Math.abs(come(begun, 180, 1).mm - come(begun, 180, -1).mm)).toBeGreaterThan(0.04)
+      }
+    }
+    expect([...seen.keys()].sort()).toEqual([...dialFaults].sort())
+    for (const count of seen.values()) expect(count).toBeGreaterThan(15)
+  })
+  it('the wrong fault, and a bottom read with the fault still in it, are named', () => {
+    const seed = [...Array(300).keys()].find((n) => benchOf(begin('trust', n + 1)).lies?.fault === 'backlash') ?? 0
+    const attempt = perfect('trust', seed + 1)
+    const bench = benchOf(attempt)
+    const told = (ask: string, text: string) =>
+      judge(acted(attempt, { do: 'answer', ask, text })).answers.find((one) => one.ask.id === ask)?.slip
+    expect(told('fault', '0')).toBe('other-fault')
+    expect(told('bottom', (swing(bench, 180) + (bench.lies?.by ?? 0)).toFixed(3))).toBe('as-it-lied')
   })
 })

@@ -57,6 +57,7 @@ export function DialFace({
   turns,
   whole,
   label,
+  mirrored = false,
 }: {
   /** Share of a turn past the bezel's zero. */
   needle: number
@@ -65,6 +66,8 @@ export function DialFace({
   /** Turns that the travel has. */
   whole: number
   label: string
+  /** Seen in a mirror. */
+  mirrored?: boolean
 }) {
   // a hand that is turned along follows at once; only a jump is eased
   const last = useRef(needle)
@@ -75,18 +78,20 @@ export function DialFace({
   const follow = along ? { transition: 'none' } : undefined
   return (
     <Face viewBox="-110 -110 220 220" role="img" aria-label={label}>
-      <Scale />
-      <g transform="translate(0 34)">
-        <SmallScale whole={whole} />
-        <g className="small-hand" style={{ transform: `rotate(${(360 * turns) / whole}deg)`, ...follow }}>
-          <line y1={4} y2={-10} stroke="var(--ink)" strokeWidth={1.5} strokeLinecap="round" />
+      <g transform={mirrored ? 'scale(-1 1)' : undefined}>
+        <Scale />
+        <g transform="translate(0 34)">
+          <SmallScale whole={whole} />
+          <g className="small-hand" style={{ transform: `rotate(${(360 * turns) / whole}deg)`, ...follow }}>
+            <line y1={4} y2={-10} stroke="var(--ink)" strokeWidth={1.5} strokeLinecap="round" />
+          </g>
+          <circle r={2} fill="var(--ink)" />
         </g>
-        <circle r={2} fill="var(--ink)" />
-      </g>
-      {/* the whole way the needle went, so that it turns as far as the plunger moved */}
-      <g className="needle" style={{ transform: `rotate(${360 * needle}deg)`, ...follow }}>
-        <line y1={16} y2={-92} stroke="var(--kelp)" strokeWidth={3} strokeLinecap="round" />
-        <circle r={6} fill="var(--kelp)" />
+        {/* the whole way the needle went, so that it turns as far as the plunger moved */}
+        <g className="needle" style={{ transform: `rotate(${360 * needle}deg)`, ...follow }}>
+          <line y1={16} y2={-92} stroke="var(--kelp)" strokeWidth={3} strokeLinecap="round" />
+          <circle r={6} fill="var(--kelp)" />
+        </g>
       </g>
     </Face>
   )

@@ -2,6 +2,7 @@ import { memo, useMemo } from 'react'
 import styled from 'styled-components'
 import { formatNumber, formatSigned } from '../../core/frame/number'
 import type { Ask } from '../../core/practice/asks'
+import { dialFaults } from '../../core/practice/bench'
 import { type LessonName, quarters, sheetOf, shownOnMachine } from '../../core/practice/dialLessons'
 import { judge } from '../../core/practice/judged'
 import { type Act, type Attempt, asksOf, benchOf } from '../../core/practice/lesson'
@@ -70,7 +71,7 @@ export const LessonAnswers = memo(function LessonAnswers(props: {
                 {saySlip(one)?.title} {saySlip(one)?.detail}
               </p>
             ) : null}
-            {one?.right && ask.answer !== 'quarter' ? (
+            {one?.right && (ask.answer === 'number' || ask.answer === 'factor') ? (
               <p>
                 {words.truth}{' '}
                 <b>{ask.answer === 'factor' ? formatNumber(one.truth, 3) : `${formatSigned(one.truth, 3)} mm`}</b>
@@ -93,6 +94,15 @@ function AskField(props: { label: string; ask: Ask; text: string; onAnswer: (tex
           options={[
             { value: '', text: words.none },
             ...quarters.slice(1).map((at) => ({ value: String(at), text: words.quarterNames[`${at}`] })),
+          ]}
+          onPick={props.onAnswer}
+        />
+      ) : props.ask.answer === 'fault' ? (
+        <Select
+          value={props.text}
+          options={[
+            { value: '', text: words.none },
+            ...dialFaults.map((fault, i) => ({ value: String(i), text: words.faultNames[fault] })),
           ]}
           onPick={props.onAnswer}
         />

@@ -43,6 +43,17 @@ const AsFarAsItGoes = memo(({ near, far, act }: { near: number; far: number; act
     <Muted>{words.goesTo(String(near), String(far))}</Muted>
   </>
 ))
+const Doubted = memo(({ tight, hub, act }: { tight: boolean; hub: number; act: Acting }) => (
+  <Row>
+    <Button onPress={() => act({ do: 'tap' })}>{words.tap}</Button>
+    <Button onPress={() => act({ do: 'tighten-tip' })}>{words.tightenTip}</Button>
+    <Button onPress={() => act({ do: 'turn-hub' })}>{words.turnHub}</Button>
+    <Muted role="status">
+      {tight ? `${words.tipIsTight} ` : ''}
+      {words.hubAt(String(hub))}
+    </Muted>
+  </Row>
+))
 const Block = memo(({ lies, act }: { lies: boolean; act: Acting }) => {
   const mm = formatNumber(knownStep, 2)
   return (
@@ -81,6 +92,8 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
   const bench = benchOf(attempt)
   const shown = handsOf(bench, hands)
   const { gauge } = bench
+  // from where one stands its face on the far side is seen in the mirror alone
+  const mirrored = hands.turned > 60 && hands.turned < 120
   const turn = (to: number) => act({ do: 'turn', to })
   return (
     <LessonFrame
@@ -106,6 +119,7 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
           turns={shown.turns}
           whole={Math.round(gauge.travel / gauge.turn)}
           label={handsText(shown.needle, shown.turns, hands.turned)}
+          mirrored={mirrored}
         />
         <Hub turned={hands.turned} onTurn={turn} stops={bench.stops} />
       </Two>
@@ -129,9 +143,10 @@ function Lesson({ which }: { which: LessonName | OwnLesson }) {
       )}
       <Pushes act={act} />
       <Muted>
-        {words.plungerIn}
+        {mirrored ? words.mirror : words.plungerIn}
         {bench.lever ? ` ${words.leverIs(formatNumber(bench.lever.made, 0), formatNumber(bench.lever.used, 0))}` : ''}
       </Muted>
+      {bench.lies ? <Doubted tight={Boolean(hands.tipTight)} hub={hands.hub ?? 0} act={act} /> : null}
       {bench.lever ? <Block lies={Boolean(hands.step)} act={act} /> : null}
       {name === 'engaged' ? (
         <Row>
