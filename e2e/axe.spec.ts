@@ -36,6 +36,8 @@ const screens: Readonly<Record<string, string>> = {
   'the belts of practice': '/practice/belts',
   'the graph': '/practice/graph',
   'the rough': '/practice/rough',
+  halving: '/practice/halving',
+  'a dial that may lie': '/practice/trust',
   'no room left': '/practice/bound',
   'in line running': '/practice/growth',
   'the lever': '/practice/lever',

@@ -78,6 +78,8 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/practice/belts',
     '/practice/graph',
     '/practice/rough',
+    '/practice/halving',
+    '/practice/trust',
     '/practice/bound',
     '/practice/growth',
     '/practice/lever',

@@ -4,7 +4,8 @@ import { leverFactor, makeBench, swing } from '../src/core/practice/bench'
 import { droopAt, makeBores, movedPockets } from '../src/core/practice/bores'
 import { beginBoring } from '../src/core/practice/boring'
 import { angleOf, boltsOf, inFrame, makeFlange } from '../src/core/practice/flange'
-import { begin } from '../src/core/practice/lesson'
+import { beginHalving, makeHalved } from '../src/core/practice/halving'
+import { begin, benchOf } from '../src/core/practice/lesson'
 import { beginMounting } from '../src/core/practice/mounting'
 import { makePair, type PairFoot } from '../src/core/practice/pair'
 import { beginSighting } from '../src/core/practice/sighting'
@@ -229,6 +230,69 @@ test('a motor on its flange, by mouse: hoist before the bolts; a push by bolts c
   await press('Let the hoist down')
   await page.reload()
   await press('Check the motor')
+  await passed()
+})
+
+test('halving at the coupling, by mouse: both sides told alike once it is in line; without stops it creeps, with them it stays', async ({
+  page,
+  empty,
+}) => {
+  const begun = beginHalving(4)
+  const { wanted } = makeHalved(4).slide
+  // pushed there already by hand: what is left is to bolt it so that it stays
+  const pushed = { ...begun, hands: { ...begun.hands, locked: true, at: wanted, loose: ['front', 'back'] as const } }
+  const { press, choose, passed } = await at(page, empty, 'halving', pushed)
+  const dial = page.getByRole('group', { name: 'On the hub that moves' })
+  await choose('The near side')
+  await press('Turn the bezel: zero', 'On the hub that moves')
+  await press('Turn the bezel: zero', 'On the hub that stays')
+  await choose('The far side')
+  await press('Turn the bezel: half of it', 'On the hub that moves')
+  await expect(dial.getByRole('status')).toHaveText('On the hub that moves: 0.00 mm')
+  await press('Tighten these bolts')
+  await press('Check the machine')
+  await expect(page.getByText('It was there, and crept as the bolts were tightened.')).toBeVisible()
+  await page.goto(`${empty}/practice`)
+  await page.evaluate((state) => localStorage.setItem('vane-peg-practice:halving', JSON.stringify(state)), pushed)
+  await page.getByRole('link', { name: /Halving at the coupling/ }).click()
+  for (const end of ['Front', 'Back']) {
+    await choose(`${end} feet`)
+    for (const side of ['near', 'far'])
+      await press('Until it just bears', `Jack bolt, ${end.toLowerCase()}, ${side} side`)
+  }
+  for (const end of ['Front', 'Back']) {
+    await choose(`${end} feet`)
+    await press('Tighten these bolts')
+  }
+  await press('Check the machine')
+  await expect(page.getByText('A jack bolt still bears on the machine.')).toBeVisible()
+  for (const end of ['Front', 'Back']) {
+    await choose(`${end} feet`)
+    for (const side of ['near', 'far']) await press('Back 1.0 mm', `Jack bolt, ${end.toLowerCase()}, ${side} side`)
+  }
+  await press('Check the machine')
+  await passed()
+})
+
+test('a dial that may lie, by keyboard: slack told for nothing wrong is named, and its number is not the shafts’', async ({
+  page,
+  empty,
+}) => {
+  const seed = [...Array(300).keys()].find((n) => benchOf(begin('trust', n)).lies?.fault === 'backlash') ?? 1
+  const bench = benchOf(begin('trust', seed))
+  const { press, passed } = await at(page, empty, 'trust', begin('trust', seed), 'key')
+  await press('Lock out and try')
+  await press('Far')
+  await expect(page.getByText('On the far side: seen in the mirror, left and right changed.')).toBeVisible()
+  await press('Tap the dial')
+  await page.getByLabel('What is wrong').selectOption({ label: 'nothing: it tells the truth' })
+  await page.getByLabel('Bottom truly shows, mm').fill((swing(bench, 180) + (bench.lies?.by ?? 0)).toFixed(2))
+  await press('Check my answers')
+  await expect(page.getByText('It is something else.')).toBeVisible()
+  await expect(page.getByText('That is what the dial made of it.')).toBeVisible()
+  await page.getByLabel('What is wrong').selectOption({ label: 'slack in bracket or bearings' })
+  await page.getByLabel('Bottom truly shows, mm').fill(swing(bench, 180).toFixed(2))
+  await press('Check my answers')
   await passed()
 })
 

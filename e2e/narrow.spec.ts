@@ -73,6 +73,8 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/practice/belts',
     '/practice/graph',
     '/practice/rough',
+    '/practice/halving',
+    '/practice/trust',
     '/practice/bound',
     '/practice/growth',
     '/practice/lever',

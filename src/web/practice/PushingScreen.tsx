@@ -1,28 +1,13 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import { formatNumber, formatSigned } from '../../core/frame/number'
-import {
-  beginPushing,
-  judgePushing,
-  mayMiss,
-  type Pushing,
-  type PushingAct,
-  pushed,
-  turnsOfJack,
-} from '../../core/practice/pushing'
-import {
-  bears,
-  type Jack,
-  makeSlide,
-  type SlideEnd,
-  slideEnds,
-  slideShows,
-  slideSides,
-} from '../../core/practice/slide'
-import { jackNames, sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
+import { beginPushing, judgePushing, mayMiss, type Pushing, type PushingAct, pushed } from '../../core/practice/pushing'
+import { makeSlide, type SlideEnd, slideEnds, slideShows } from '../../core/practice/slide'
+import { sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
 import { DialFace } from './DialFace'
+import { JackRows, tooFar } from './JackRows'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
 import { Row } from './page'
 import { SlideDrawing } from './SlideDrawing'
@@ -94,25 +79,7 @@ export function PushingScreen(order: InOrder) {
         <Muted>{loose ? words.areLoose : words.areTight}</Muted>
       </Row>
       <Muted>{words.plungerIn}</Muted>
-      {slideSides.map((side) => {
-        const jack: Jack = `${chosen}-${side}`
-        const stands = Math.abs(hands.tips[jack] - hands.at[chosen])
-        return (
-          <Row key={side} role="group" aria-label={jackNames[jack]}>
-            <span style={{ minWidth: 250 }}>
-              <b>{words.jack(slideSideNames[side])}</b>{' '}
-              <Muted>{bears(hands, jack) ? words.bearing : words.off(formatNumber(stands, 2))}</Muted>
-            </span>
-            <Button onPress={() => act({ do: 'touch', jack })}>{words.touch}</Button>
-            {turnsOfJack.map((by) => (
-              <Button key={by} onPress={() => act({ do: 'turn', jack, by })}>
-                {by > 0 ? words.in(formatNumber(by, by < 0.1 ? 2 : 1)) : words.out(formatNumber(-by, 1))}
-              </Button>
-            ))}
-          </Row>
-        )
-      })}
-      <Muted>{words.pinch}</Muted>
+      <JackRows hands={hands} end={chosen} act={act} />
     </LessonFrame>
   )
 }
@@ -135,9 +102,7 @@ function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => voi
             const out = Math.abs(off[end]) > mayMiss
             return {
               name: slideEndNames[end],
-              told: out
-                ? words.tooFar(formatNumber(Math.abs(off[end]), 2), slideSideNames[off[end] < 0 ? 'near' : 'far'])
-                : words.there,
+              told: out ? tooFar(off[end]) : words.there,
               out,
             }
           })}

@@ -4,6 +4,7 @@ import { pairLessonWords } from '../../words/aligning'
 import { beltingWords } from '../../words/belting'
 import { boringWords } from '../../words/boring'
 import { easingWords } from '../../words/easing'
+import { halvingWords } from '../../words/halving'
 import { mountingWords } from '../../words/mounting'
 import { plottingWords } from '../../words/plotting'
 import { lessonWords } from '../../words/practice'
@@ -14,6 +15,7 @@ import { BoundScreen, GrowthScreen, RoughScreen } from './AligningScreen'
 import { BeltingScreen } from './BeltingScreen'
 import { BoringScreen } from './BoringScreen'
 import { EasingScreen } from './EasingScreen'
+import { HalvingScreen } from './HalvingScreen'
 import type { InOrder } from './LessonFrame'
 import { MountingScreen } from './MountingScreen'
 import { PlottingScreen } from './PlottingScreen'
@@ -30,6 +32,7 @@ export const atMachines: readonly {
   { id: 'soft-foot', words: seatingWords, Screen: SeatingScreen },
   { id: 'rough', words: pairLessonWords.rough, Screen: RoughScreen },
   { id: 'side-moves', words: pushingWords, Screen: PushingScreen },
+  { id: 'halving', words: halvingWords, Screen: HalvingScreen },
   { id: 'graph', words: plottingWords, Screen: PlottingScreen },
   { id: 'bound', words: pairLessonWords.bound, Screen: BoundScreen },
   { id: 'growth', words: pairLessonWords.growth, Screen: GrowthScreen },
