@@ -25,6 +25,14 @@ export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string
     .map((id) => seatFootName(id, terms))
     .join(t`, then `)
 
+/** How often the bolts are gone round: on a base that gives, until the shaft no longer moves. */
+export const passes = (rounds: number): string =>
+  [
+    t`two passes`,
+    t`three passes, more until the shaft stands still`,
+    t`four passes, more until the shaft stands still`,
+  ][rounds - 2] ?? t`five passes, more until the shaft stands still`
+
 /** Feeler blades and shims are told in hundredths of a millimetre or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
 
@@ -84,7 +92,7 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
     case 'seat-tighten':
       return {
         title: t`Now tighten, and check one bolt at a time.`,
-        detail: t`Follow the tightening sequence: by hand, snug, to torque, two passes.`,
+        detail: t`Follow the tightening sequence: by hand, snug, to torque, ${passes(advice.state.rounds)}.`,
       }
     case 'seat-found': {
       const { finding, state } = advice
@@ -138,7 +146,7 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
     case 'seat-again':
       return {
         title: t`Then check every foot again.`,
-        detail: t`First tighten in sequence, two passes.`,
+        detail: t`First tighten in sequence, ${passes(advice.state.rounds)}.`,
       }
   }
 }

@@ -15,10 +15,19 @@ export const seatFootSchema = v.strictObject({
   pack: text(60),
 })
 
+/** How often the bolts are gone round: twice as a rule, three times or more on a base that gives. */
+export const roundsOfBolts = ['2', '3', '4', '5'] as const
+export type RoundsOfBolts = (typeof roundsOfBolts)[number]
+
+/** Twice, where nobody said. */
+export const roundsOf = (seat: { rounds?: RoundsOfBolts | undefined } | undefined): number =>
+  Number(seat?.rounds ?? '2')
+
 export const seatSchema = v.strictObject({
   /** How much a foot may rise; empty for the usual 0.05 mm. */
   threshold: quantitySchema,
   torque: text(30),
+  rounds: v.optional(v.picklist(roundsOfBolts)),
   /** The pad under a foot, along the shaft and across it; and the thinnest shim in stock, for cutting steps. */
   padAlong: v.optional(quantitySchema),
   padAcross: v.optional(quantitySchema),

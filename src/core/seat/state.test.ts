@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { saySeat } from '../../words/seat'
 import { makeJob, makeLine, withFeet } from '../kinds/train/document/make'
 import { solveRough } from '../kinds/train/document/rough'
 import type { Job } from '../kinds/train/document/schema'
@@ -148,4 +149,20 @@ it('puts the rough position at the feet of the machine that moves', () => {
   const left = solveRough({ ...job(), ready, line: { ...job().line, fixed: 'm2' } })
   expect(left.moves).toBe(0)
   expect(left).toMatchObject({ angle: { under: 'front' }, height: { kind: 'raise-other' } })
+})
+
+describe('how often the bolts are gone round', () => {
+  it('twice, unless more was said, and what is advised tells it', () => {
+    const once = withRises(['0', '0', '0', '0'], 'loose')
+    const more: Job = { ...once, seat: { m2: { ...once.seat!.m2!, rounds: '4' } } }
+    const terms = { line: once.line, unit: 'mm' as const, resolution: 0.01 }
+    const told = (from: Job) => {
+      const state = solveSeatOf(from, 'm2', 'loose')
+      return { rounds: state.rounds, said: seatFindings(state, 0.05).map((one) => saySeat(one, terms).detail ?? '') }
+    }
+    expect(told(once).rounds).toBe(2)
+    expect(told(once).said.join(' ')).toContain('to torque, two passes.')
+    expect(told(more).rounds).toBe(4)
+    expect(told(more).said.join(' ')).toContain('to torque, four passes, more until the shaft stands still.')
+  })
 })

@@ -8,7 +8,7 @@ import { diagnose, type SeatFinding } from './diagnose'
 import { shaftShift } from './effect'
 import { corners, type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
 import { tighteningOrder } from './layout'
-import type { Seat, SeatFoot } from './schema'
+import { roundsOf, type Seat, type SeatFoot } from './schema'
 
 /** Across a machine where nobody measured it, mm: for drawing, and until it is measured for the frame's twist; the page says so. */
 export const usualSpread = 300
@@ -70,6 +70,8 @@ export interface SeatState {
   pad: { along: number | undefined; across: number | undefined }
   /** Bolts in the order they are tightened. */
   order: string[]
+  /** How often they are gone round. */
+  rounds: number
   /** With all bolts loose: what fills each plain gap until its shims are snug, mm. */
   snug: { foot: string; shim: number }[]
   /** How far the shaft is drawn down at the coupling when the bolts are tightened, mm; undefined where unknown. */
@@ -112,6 +114,7 @@ export function solveSeat(
     threshold,
     missing,
     order,
+    rounds: roundsOf(seat),
     pad: { along: quantityMm(seat?.padAlong), across: quantityMm(seat?.padAcross) },
     findings,
     cure: cureFor(findings, checks, { wanted: byFoot, thinnest, step: shimStepIn(unit) }),

@@ -10,12 +10,13 @@ import { expectedReadings } from '../../core/kinds/train/plan/outcome'
 import type { JobPlan, PlannedStation } from '../../core/kinds/train/plan/plan'
 import { type JobSolution, solveRound } from '../../core/kinds/train/solve/round'
 import { tighteningOrder } from '../../core/seat/layout'
+import { roundsOf } from '../../core/seat/schema'
 import { feetDrawing } from '../../drawing/feet'
 import { ink, muted } from '../../drawing/print'
 import { sightScene } from '../../drawing/train/sight'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { t } from '../../words/language'
-import { orderInWords } from '../../words/seat'
+import { orderInWords, passes } from '../../words/seat'
 import {
   angleName,
   capital,
@@ -132,7 +133,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                 <Text key={id} style={[s.muted, { marginTop: 3 }]}>
                   {t`Tighten the`} {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}
                   {t`: by hand, snug,`} {torque || t`to torque`}
-                  {t`, two passes.`}{' '}
+                  {`, ${passes(roundsOf(document.seat?.[id]))}.`}{' '}
                 </Text>
               )
             })}

@@ -47,8 +47,9 @@ export const seatWords = labels({
   padAlongTheShaft: 'Pad, along the shaft',
   padAcross: 'Pad, across',
   thinnestShimInStock: 'Thinnest shim in stock',
-  firstPass: 'first pass',
-  secondPass: 'second pass',
+  passNumber: (n: number) => [t`first pass`, t`second pass`, t`third pass`, t`fourth pass`][n - 1] ?? t`fifth pass`,
+  timesRound: 'Times round',
+  limberBase: 'A base that gives: three times or more, with a dial on the shaft, until it stands still.',
   noFeetOnThisLine: 'No feet on this line: nothing to do here.',
   softFootDoesNotApply: 'Soft foot does not apply to this kind of line.',
 })

@@ -22,6 +22,7 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
   const mover = machineName(moved, terms).toLowerCase()
   const listed = (feet: readonly { foot: string; by: number }[]) =>
     feet.map(({ foot, by }) => t`${lengthWithUnit(by, terms)} under the ${footName(foot, terms)}`).join(', ')
+  if (state.apart) said.push(sayApart(state.apart, state, given))
   if (angle && angle.add.length > 0)
     said.push({
       key: 'angle',
@@ -73,5 +74,28 @@ function saySlope(plane: Plane, found: number, limit: number | undefined, terms:
     key: `slope-${plane}`,
     peg: Math.abs(found) <= limit ? 'within' : 'outside',
     title: t`${told}; tolerance ${slope(limit, terms.unit)}.`,
+  }
+}
+
+/** How far apart the hubs stand, and which way the moved machine is jacked along for it: before anything else. */
+function sayApart(
+  { mm, nearer, within }: NonNullable<RoughState['apart']>,
+  state: RoughState,
+  given: Terms,
+): RoughSaid {
+  const terms = { ...given, resolution: 0.01 }
+  const moved = given.line.machines[state.moves]
+  const other = given.line.machines[state.side === 'right' ? state.moves - 1 : state.moves + 1]
+  const told = t`Hubs ${lengthWithUnit(mm, terms)} apart, the mean of the gaps round them`
+  if (nearer === undefined)
+    return { key: 'apart', peg: 'nothing', title: `${told}.`, detail: t`The maker’s figure goes into the check above.` }
+  const fine = Math.abs(nearer) <= (within ?? 0) + 1e-9 || Math.abs(nearer) < terms.resolution / 2
+  if (fine) return { key: 'apart', peg: 'within', title: t`${told}: as the maker wants them.` }
+  const way = nearer > 0 ? t`toward` : t`away from`
+  return {
+    key: 'apart',
+    peg: 'outside',
+    title: t`First jack the ${machineName(moved?.id ?? '', terms).toLowerCase()} ${lengthWithUnit(Math.abs(nearer), terms)} along, ${way} the ${machineName(other?.id ?? '', terms).toLowerCase()}.`,
+    detail: t`${told}. Rotor in its running place, thrust taken up; then feel again.`,
   }
 }

@@ -5,7 +5,7 @@ import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { kindOf } from '../../../core/kinds'
 import { seatFindings } from '../../../core/seat/findings'
-import type { Seat, SeatFoot } from '../../../core/seat/schema'
+import { type RoundsOfBolts, roundsOf, roundsOfBolts, type Seat, type SeatFoot } from '../../../core/seat/schema'
 import { emptySeat, emptySeatFoot, type SeatState, solveSeat } from '../../../core/seat/state'
 import { seatWords } from '../../../words/page/seat'
 import { saySeat, seatFootName } from '../../../words/seat'
@@ -185,9 +185,20 @@ export function SeatStep() {
           ) : null}
         </Row>
         <h2 style={{ fontSize: 17 }}>{seatWords.tighteningSequence}</h2>
+        <Row>
+          <Field label={seatWords.timesRound}>
+            <Select
+              disabled={frozen}
+              value={String(roundsOf(seat))}
+              options={roundsOfBolts.map((value) => ({ value, text: value }))}
+              onPick={(rounds) => edit((one) => ({ ...one, rounds: rounds as RoundsOfBolts }))}
+            />
+          </Field>
+          <Muted>{seatWords.limberBase}</Muted>
+        </Row>
         <Ticks>
-          {[1, 2].map((round) => [
-            <Muted key={round}>{round === 1 ? seatWords.firstPass : seatWords.secondPass}</Muted>,
+          {Array.from({ length: roundsOf(seat) }, (_, i) => i + 1).map((round) => [
+            <Muted key={round}>{seatWords.passNumber(round)}</Muted>,
             ...stages.map((stage, s) => {
               const key = `${s + 1}.${round}`
               const done = seat.ticks[key]

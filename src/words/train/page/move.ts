@@ -67,8 +67,8 @@ export const moveWords = labels({
   moves: 'Moves',
   toTheDialsResolution: (lengthWithUnit: string | number) => t`to the dial’s resolution, ${lengthWithUnit}`,
   moveSheet: 'Move sheet',
-  tightenTheInSequenceBy: (name: string | number, orderInWords: string | number, torque: string | number) =>
-    t`Tighten the ${name} in sequence: ${orderInWords}. By hand, snug, ${torque}, two passes. Back off the jack bolts before the next reading.`,
+  tightenTheInSequenceBy: (name: string, orderInWords: string, torque: string, passes: string) =>
+    t`Tighten the ${name} in sequence: ${orderInWords}. By hand, snug, ${torque}, ${passes}. Back off the jack bolts before the next reading.`,
   x: (dimension: string | number) => t`x = ${dimension}`,
   notMeasured: 'Not measured',
   theOthersAreMeasuredFrom: 'The others are measured from its shaft.',

@@ -40,6 +40,8 @@ export interface RoughState {
   slopeLimit: number | undefined
   /** Swing expected of a dial at the coupling, mm; undefined where a plane is missing. */
   swing: number | undefined
+  /** What the hubs stand apart, from the gaps between their faces, and by how much the moved machine has to come nearer (above zero) or go away. */
+  apart: { mm: number; nearer: number | undefined; within: number | undefined } | undefined
   /** Index of the machine that moves. */
   moves: number
   side: 'left' | 'right'
@@ -133,6 +135,7 @@ export function solveRough(job: Pick<Job, 'line' | 'ready' | 'seat'>, at?: strin
             by: roughPush(horizontal, { x: place, coupling: couplingX, side }),
           })),
     slopeLimit: limitsOfLine(line).find((one) => one.coupling === id)?.limits?.slope,
+    apart: apartOf(gaps('face'), job.ready?.checks['hub-separation']),
     moves,
     side,
     swing:
@@ -141,6 +144,24 @@ export function solveRough(job: Pick<Job, 'line' | 'ready' | 'seat'>, at?: strin
         : 2 * Math.hypot(vertical.offset, horizontal.offset),
     goodEnough: goodEnoughForDial(position, number('travel') ?? usualTravel),
   }
+}
+
+/**
+ * What the hubs stand apart at their middle: the mean of two gaps across from each other, or of both such pairs; against the maker's figure,
+ * where that was typed in Ready.
+ */
+function apartOf(
+  gaps: QuarterGaps,
+  check: NonNullable<Job['ready']>['checks'][string] | undefined,
+): RoughState['apart'] {
+  const pairs = [
+    [gaps.top, gaps.bottom],
+    [gaps.far, gaps.near],
+  ].flatMap(([a, b]) => (a === undefined || b === undefined ? [] : [(a + b) / 2]))
+  if (pairs.length === 0) return undefined
+  const mm = pairs.reduce((sum, mean) => sum + mean, 0) / pairs.length
+  const maker = quantityMm(check?.maker)
+  return { mm, nearer: maker === undefined ? undefined : mm - maker, within: quantityMm(check?.plusMinus) }
 }
 
 /** Add where it is low; take out only what is known to lie there; else the other machine has to come up. */

@@ -10,8 +10,9 @@ import { type PlanFinding, planFindings } from '../../../../core/kinds/train/adv
 import { seatFeet } from '../../../../core/kinds/train/document/seats'
 import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
 import { tighteningOrder } from '../../../../core/seat/layout'
+import { roundsOf } from '../../../../core/seat/schema'
 import { isCoupled } from '../../../../core/shafts/typed'
-import { orderInWords } from '../../../../words/seat'
+import { orderInWords, passes } from '../../../../words/seat'
 import {
   capital,
   dimension,
@@ -238,6 +239,7 @@ export function MoveStep() {
                     machine.name.toLowerCase(),
                     orderInWords(feet, tighteningOrder(feet), terms),
                     torque || moveWords.toTorque,
+                    passes(roundsOf(document.seat?.[machine.id])),
                   )}
                 </Tighten>
               )
