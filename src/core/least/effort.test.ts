@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { offTheCrown } from '../kinds/train/plan/order'
+import { crownWithin, offTheCrown } from '../kinds/train/plan/order'
 import { resolutionOf } from '../shafts/typed'
 import { minutesFor } from './effort'
 
@@ -21,6 +21,8 @@ describe('a rim dial off the crown of its hub', () => {
     expect(offTheCrown(4, 80)).toBeCloseTo(80 - Math.sqrt(80 * 80 - 16), 12)
     expect(offTheCrown(-4, 80)).toBe(offTheCrown(4, 80))
     expect([offTheCrown(80, 80), offTheCrown(-120, 80)]).toEqual([80, 80])
+    // as near as is enough it reads low by just what was allowed
+    for (const low of [0.01, 0.002, 0.0127]) expect(offTheCrown(crownWithin(low, 80), 80)).toBeCloseTo(low, 9)
   })
 })
 

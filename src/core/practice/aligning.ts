@@ -1,4 +1,3 @@
-import { parseNumber } from '../frame/number'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   emptyPairHands,
@@ -12,6 +11,7 @@ import {
   pairSides,
   sideOf,
 } from './pair'
+import { typedMm } from './typed'
 
 /** How near the shafts have to come: offset in mm, slope in mm over mm. Roughly is what a dial then stays well inside its travel with. */
 export const pairAllows: Readonly<Record<PairLesson, { offset: number; slope: number }>> = {
@@ -61,8 +61,8 @@ const farthest = 10
 
 /** A move as typed, mm; undefined where it is no number, or too far for one. */
 export function pairMoveTyped(text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && Math.abs(typed.value) <= farthest ? typed.value : undefined
+  const mm = typedMm(text)
+  return mm !== undefined && Math.abs(mm) <= farthest ? mm : undefined
 }
 
 /** What lies under a foot now, mm. */

@@ -1,6 +1,6 @@
-import { parseNumber } from '../frame/number'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import { type Drive, type DriveHands, emptyDriveHands, faceNow, faceWanted, makeDrive } from './drive'
+import { typedMm } from './typed'
 
 /** What the belts allow: slope of either kind, mm over mm (a quarter of a degree), and from groove to groove, mm. */
 export const beltsAllow = { slope: Math.tan(Math.PI / 720), offset: 0.5 } as const
@@ -43,8 +43,8 @@ const farthest = 20
 
 /** A move as typed, mm; undefined where it is no number, or too far for one. */
 export function beltMoveTyped(text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && Math.abs(typed.value) <= farthest ? typed.value : undefined
+  const mm = typedMm(text)
+  return mm !== undefined && Math.abs(mm) <= farthest ? mm : undefined
 }
 
 /** One act done. Pure: the same state and act give the same. */

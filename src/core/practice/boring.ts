@@ -1,4 +1,3 @@
-import { parseNumber } from '../frame/number'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   type BoreHands,
@@ -10,6 +9,7 @@ import {
   movedPockets,
   type Pocket,
 } from './bores'
+import { typedMm } from './typed'
 
 /** How near the middle of each pocket has to come to the line of the outer two, mm. */
 export const boresMay = 0.05
@@ -49,8 +49,8 @@ const farthest = 3
 
 /** A move as typed, mm; undefined where it is no number, none, or too far for one. */
 export function boreMoveTyped(text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && typed.value !== 0 && Math.abs(typed.value) <= farthest ? typed.value : undefined
+  const mm = typedMm(text)
+  return mm && Math.abs(mm) <= farthest ? mm : undefined
 }
 
 /** One act done. Pure: the same state and act give the same. */

@@ -1,8 +1,8 @@
-import { parseNumber } from '../frame/number'
 import type { Ask } from './asks'
 import { type Bench, follows, leverFactor, plungerAt, swing } from './bench'
 import { near, shownOnMachine } from './dialLessons'
 import { type Attempt, benchOf, lessonFor } from './lesson'
+import { typedMm } from './typed'
 
 /** A slip that an answer tells of itself. */
 export type Slip =
@@ -40,9 +40,8 @@ export function judge(attempt: Attempt): { answers: Judged[]; passed: boolean } 
   const may = lesson.near?.(bench) ?? {}
   const answers = lesson.asks.map((ask): Judged => {
     const truth = right[ask.id] ?? 0
-    const typed = parseNumber(attempt.answers[ask.id] ?? '')
-    if (!typed.ok) return { ask, right: false, slip: 'missing', truth }
-    const told = typed.value
+    const told = typedMm(attempt.answers[ask.id] ?? '')
+    if (told === undefined) return { ask, right: false, slip: 'missing', truth }
     if (ask.answer === 'quarter' || ask.answer === 'fault') {
       const slip = ask.answer === 'quarter' ? 'other-quarter' : 'other-fault'
       return { ask, right: told === truth, slip: told === truth ? undefined : slip, truth }

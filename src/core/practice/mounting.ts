@@ -1,4 +1,3 @@
-import { parseNumber } from '../frame/number'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   atCoupling,
@@ -11,6 +10,7 @@ import {
   planeOf,
   standing,
 } from './flange'
+import { typedMm } from './typed'
 
 /** What the coupling allows: offset in mm, slope in mm over mm; how far a pile of shims may be off the plane of the others. */
 export const mountingAllows = { offset: 0.05, slope: 0.0002, bent: 0.02 } as const
@@ -56,12 +56,12 @@ const most = { shim: 3, push: 3 }
 
 /** A shim as typed, mm: nought or more; a push, either way. */
 export function shimTyped(text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && typed.value >= 0 && typed.value <= most.shim ? typed.value : undefined
+  const mm = typedMm(text)
+  return mm !== undefined && mm >= 0 && mm <= most.shim ? mm : undefined
 }
 export function pushTyped(text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && typed.value !== 0 && Math.abs(typed.value) <= most.push ? typed.value : undefined
+  const mm = typedMm(text)
+  return mm && Math.abs(mm) <= most.push ? mm : undefined
 }
 
 /** A push as far as the spigot lets it go. */

@@ -1,8 +1,8 @@
-import { parseNumber } from '../frame/number'
 import type { Side } from '../probes/probe'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { chance } from '../rig/random'
 import { type Attempted, begun, isPlain, type PlainAct, plainly } from './attempted'
+import { typedMm } from './typed'
 
 /** The two hubs that a pair of reverse dials touch: that of the machine that stays, on the left, and of the one that moves. */
 export const hubs = ['left', 'right'] as const
@@ -137,10 +137,10 @@ export function judgePlot({ seed, hands, feet }: Plotting): PlotJudged {
   const told = Object.fromEntries(
     plotFeet.map((foot) => {
       const line = lineAt(plot, hands.dots, plot.at[foot])
-      const typed = parseNumber(feet[foot])
+      const typed = typedMm(feet[foot])
       return [
         foot,
-        { right: typed.ok && Math.abs(typed.value - line) <= nearFoot, line, truth: truthAt(plot, plot.at[foot]) },
+        { right: typed !== undefined && Math.abs(typed - line) <= nearFoot, line, truth: truthAt(plot, plot.at[foot]) },
       ]
     }),
   ) as PlotJudged['feet']
@@ -152,7 +152,7 @@ export function judgePlot({ seed, hands, feet }: Plotting): PlotJudged {
     const changed = why.length === 2 && why.includes('dot') && !off('left', truth.right) && !off('right', truth.left)
     for (const slip of changed ? (['changed'] as const) : why) add(slip)
   }
-  for (const foot of plotFeet) if (!told[foot].right) add(parseNumber(feet[foot]).ok ? 'foot' : 'no-feet')
+  for (const foot of plotFeet) if (!told[foot].right) add(typedMm(feet[foot]) === undefined ? 'no-feet' : 'foot')
   return { plot, dots, feet: told, slips, passed: slips.length === 0 }
 }
 

@@ -6,6 +6,7 @@ import { dialFaults, handsOf, knownStep, leverFactor, makeBench, plungerAt, swin
 import { type LessonName, lessonNames, lessons, sheetOf, shownOnMachine } from './dialLessons'
 import { judge } from './judged'
 import { type Act, acted, begin, benchOf } from './lesson'
+import { typedMm } from './typed'
 
 const seeds = fc.integer({ min: 1, max: 2 ** 31 - 1 })
 const play = (lesson: LessonName, seed: number, acts: readonly Act[]) => acts.reduce(acted, begin(lesson, seed))
@@ -370,5 +371,24 @@ describe('a dial that may lie', () => {
       judge(acted(attempt, { do: 'answer', ask, text })).answers.find((one) => one.ask.id === ask)?.slip
     expect(told('fault', '0')).toBe('other-fault')
     expect(told('bottom', (swing(bench, 180) + (bench.lies?.by ?? 0)).toFixed(3))).toBe('as-it-lied')
+  })
+})
+
+describe('what is typed in a lesson', () => {
+  it('is mm, and says so where it is something else', () => {
+    expect([typedMm('0.5'), typedMm('20 mil'), typedMm('1/64 in'), typedMm('−0.2'), typedMm('half')]).toEqual([
+      0.5,
+      expect.closeTo(0.508, 9),
+      expect.closeTo(0.396875, 9),
+      -0.2,
+      undefined,
+    ])
+    const bench = benchOf(begin('read-a-dial', 12))
+    const inMil = acted(begin('read-a-dial', 12), {
+      do: 'answer',
+      ask: '180',
+      text: `${(swing(bench, 180) / 0.0254).toFixed(2)} mil`,
+    })
+    expect(judge(inMil).answers[1]).toMatchObject({ right: true })
   })
 })

@@ -1,4 +1,3 @@
-import { parseNumber } from '../frame/number'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   diagonalOf,
@@ -13,6 +12,7 @@ import {
   makeFrame,
   riseOf,
 } from './frame'
+import { typedMm } from './typed'
 
 /** The most a foot may rise when its bolt is loosened, mm. */
 export const mayRise = 0.05
@@ -50,8 +50,8 @@ const thickest = 2
 
 /** The thickness in hand, mm. */
 export function inHand({ thickness }: Pick<Seating, 'thickness'>): number | undefined {
-  const typed = parseNumber(thickness)
-  return typed.ok && typed.value >= 0 && typed.value <= thickest ? typed.value : undefined
+  const mm = typedMm(thickness)
+  return mm !== undefined && mm >= 0 && mm <= thickest ? mm : undefined
 }
 
 /** One act done. Pure: the same state and act give the same. A shim goes in only under a loose foot. */

@@ -1,4 +1,3 @@
-import { parseNumber } from '../frame/number'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   emptySightHands,
@@ -12,6 +11,7 @@ import {
   type SightHands,
   secondNow,
 } from './stand'
+import { typedMm } from './typed'
 
 /** How square roll 2 has to be to the reference roll, mm over its face. */
 export const sightAllows = 0.08
@@ -57,10 +57,8 @@ const farthest = { turn: 30, move: 5 }
 
 /** A number as typed, mm; undefined where it is none, or too large for what it is. */
 export function sightTyped(what: 'turn' | 'move', text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && Math.abs(typed.value) <= farthest[what] && (what === 'turn' || typed.value !== 0)
-    ? typed.value
-    : undefined
+  const mm = typedMm(text)
+  return mm !== undefined && Math.abs(mm) <= farthest[what] && (what === 'turn' || mm !== 0) ? mm : undefined
 }
 
 const put = <T>([first, second]: readonly [T, T], stand: 1 | 2, value: T): readonly [T, T] =>

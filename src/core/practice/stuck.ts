@@ -1,6 +1,6 @@
-import { parseNumber } from '../frame/number'
 import { chance } from '../rig/random'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
+import { typedMm } from './typed'
 
 /** Rolls of a section in the order the web runs: the first is driven and the last a nip; neither is moved. */
 export const rollNumbers = [1, 2, 3, 4, 5, 6, 7] as const
@@ -82,8 +82,8 @@ const cost = { bolts: 6, move: 10 }
 
 /** A move as typed, mm; undefined where it is no number, none, or farther than a housing goes. */
 export function rollMoveTyped(text: string): number | undefined {
-  const typed = parseNumber(text)
-  return typed.ok && typed.value !== 0 && Math.abs(typed.value) <= 2 * housingRoom ? typed.value : undefined
+  const mm = typedMm(text)
+  return mm && Math.abs(mm) <= 2 * housingRoom ? mm : undefined
 }
 
 /** One act done. Pure: the same state and act give the same. */

@@ -47,6 +47,9 @@ describe('what is said before the spanner is picked up', () => {
     const titles = said.map(({ title }) => title)
     expect(titles).toContainEqual(expect.stringMatching(/is more than shims and jack bolts are for/))
     expect(titles).toContain('Sideways first here.')
+    expect(said.find(({ title }) => title === 'Sideways first here.')!.detail).toMatch(
+      /Within 1\.\d mm it is near enough to lift; what is left of sideways comes after the shims/,
+    )
     expect(said.find(({ title }) => title === 'Sideways first here.')!.working![1]).toMatch(
       /= 80 − √\(80² − 1\.\d\d²\) = 0\.0\d+ mm/,
     )

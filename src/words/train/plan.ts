@@ -154,7 +154,7 @@ function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], 
   const fine = { ...terms, resolution: 0.001 }
   return {
     title: t`Sideways first here.`,
-    detail: t`${capital(stateName(crown.state, terms))} is ${lengthWithUnit(Math.abs(crown.sideways), terms)} off the middle of a hub of ${lengthWithUnit(crown.radius, { ...terms, resolution: 1 })} radius. Off the crown it reads ${lengthWithUnit(crown.low, fine)} low at top and bottom, more than its graduation.`,
+    detail: t`${capital(stateName(crown.state, terms))} is ${lengthWithUnit(Math.abs(crown.sideways), terms)} off the middle of a hub of ${lengthWithUnit(crown.radius, { ...terms, resolution: 1 })} radius. Off the crown it reads ${lengthWithUnit(crown.low, fine)} low at top and bottom, more than its graduation. Within ${lengthWithUnit(crown.enough, { ...terms, resolution: 0.1 })} it is near enough to lift; what is left of sideways comes after the shims, with the heights read again.`,
     working: [
       t`low = R − √(R² − y²)`,
       `= ${length(crown.radius, { ...terms, resolution: 1 })} − √(${length(crown.radius, { ...terms, resolution: 1 })}² − ${length(Math.abs(crown.sideways), terms)}²) = ${lengthWithUnit(crown.low, fine)}`,

@@ -194,7 +194,7 @@ export function SeatStep() {
               onPick={(rounds) => edit((one) => ({ ...one, rounds: rounds as RoundsOfBolts }))}
             />
           </Field>
-          <Muted>{seatWords.limberBase}</Muted>
+          <Muted style={{ gridColumn: '2 / -1' }}>{seatWords.limberBase}</Muted>
         </Row>
         <Ticks>
           {Array.from({ length: roundsOf(seat) }, (_, i) => i + 1).map((round) => [

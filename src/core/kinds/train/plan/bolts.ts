@@ -7,7 +7,7 @@ import type { ProbeState } from '../../../shafts/state'
 import { graduationMm, sdMm } from '../../../shafts/typed'
 import { couplingAfter, type Moves } from '../solve/after'
 import type { JobSolution } from '../solve/round'
-import { type OrderSchool, offTheCrown } from './order'
+import { crownWithin, type OrderSchool, offTheCrown } from './order'
 import type { JobPlan } from './plan'
 import {
   type Creep,
@@ -142,8 +142,8 @@ function watchOf(state: ProbeState, plane: Plane, at: number): Watch | undefined
 /** Which order the numbers speak for, and why. Lengths in mm. */
 export interface OrderAdvice {
   school: OrderSchool
-  /** The dial that reads falsest for standing off the crown, by how much, and how far off it stands. */
-  crown: { state: ProbeState; low: number; sideways: number; radius: number } | undefined
+  /** The dial that reads falsest for standing off the crown, by how much, and how far off it stands; and how near is near enough to lift. */
+  crown: { state: ProbeState; low: number; sideways: number; radius: number; enough: number } | undefined
 }
 
 /**
@@ -162,7 +162,8 @@ export function orderAdvice(solved: JobSolution): OrderAdvice {
     if (!coupling || !result?.ok || x === undefined || radius <= 0) continue
     const [sideways] = separationAt(result.fit.misalignment, x - coupling.x)
     const low = offTheCrown(sideways, radius)
-    if (low > graduationMm(state.dial) && low > (crown?.low ?? 0)) crown = { state, low, sideways, radius }
+    if (low > graduationMm(state.dial) && low > (crown?.low ?? 0))
+      crown = { state, low, sideways, radius, enough: crownWithin(graduationMm(state.dial), radius) }
   }
   return { school: crown ? 'sideways-first' : 'vertical-first', crown }
 }

@@ -6,4 +6,7 @@
 export const offTheCrown = (sideways: number, radius: number): number =>
   Math.abs(sideways) < radius ? radius - Math.sqrt(radius * radius - sideways * sideways) : radius
 
+/** How far off the crown a dial may stand until it reads lower than `low`, mm: near enough to lift. */
+export const crownWithin = (low: number, radius: number): number => Math.sqrt(Math.max(0, 2 * radius * low - low * low))
+
 export type OrderSchool = 'vertical-first' | 'sideways-first' | 'together'

@@ -1,0 +1,8 @@
+import { parseNumber } from '../frame/number'
+import { toMm } from '../frame/units'
+
+/** What was typed in a lesson, mm: its rigs are metric, and “20 mil” is what it says. Undefined where it is no number. */
+export function typedMm(text: string): number | undefined {
+  const typed = parseNumber(text)
+  return typed.ok ? toMm(typed.value, typed.unit ?? 'mm') : undefined
+}
