@@ -44,6 +44,7 @@ export const dialCare: Readonly<Record<'plunger' | 'lever' | 'head', readonly st
   head: [
     'Brackets and posts tight on clean shaft, both at the same angle, nothing between the heads.',
     'Aim in the middle of the travel: turn a quarter and look again before you read, so that no quarter runs out.',
+    'Over a long span let it cone: turn one shaft by half and watch the spot go round. Aim at the middle of its circle, not at the spot.',
     'Glass wiped with what its maker says. No steam, no draught, no sun across the beam.',
     'Shake each post lightly: the number comes back, or something is loose.',
     'Wait until the number stands still, then take it. Come to each angle from the same side.',

@@ -37,6 +37,8 @@ export const helloSchema = v.strictObject({
       on: v.picklist(['left', 'right']),
       unit: v.picklist(['mm', 'um', 'in', 'mil']),
       graduation: v.pipe(finite, v.gtValue(0)),
+      /** Of a head: how far from its middle a beam may fall and still be seen, in its unit. */
+      range: v.optional(v.pipe(finite, v.gtValue(0))),
     }),
   ),
   hung: v.optional(v.array(hungSchema)),

@@ -145,6 +145,7 @@ export function makeStandIn(kind: StandInKind, seed: number, rate = 20): StandIn
         on: id === 'left' ? 'left' : 'right',
         unit: 'mm',
         graduation: steps[kind],
+        ...(kind === 'dials' ? {} : { range: detector }),
       })),
       hung: [...hung],
     }),

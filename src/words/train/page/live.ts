@@ -26,6 +26,8 @@ export const liveWords = labels({
   noFault: 'no fault',
   dropTheConnection: 'drop the connection',
   slackInTheCoupling: 'slack in the coupling',
+  aimedWithLeft: (left: string) => t`well aimed, ${left} left`,
+  aimNearerTheMiddle: (left: string) => t`aim nearer the middle: ${left} left`,
   outOfRange: 'out of range',
   batteryLow: 'battery low',
   autoCapture: 'Auto capture',

@@ -13,16 +13,18 @@ export interface Match {
   id: string
   probe: ProbeSetUp
   unit: Unit
+  /** How far from its middle a head sees the beam, in its unit, where the device says. */
+  range?: number | undefined
 }
 
 /** Which of a set's probes a device can fill: the first of the same kind on the same side of the coupling. */
 export function matchProbes(hello: Hello, set: ReadSet, line: Pick<Line, 'couplings' | 'machines'>): Match[] {
   const left = line.couplings.findIndex(({ id }) => id === set.coupling)
-  return hello.probes.flatMap(({ id, type, on, unit }) => {
+  return hello.probes.flatMap(({ id, type, on, unit, range }) => {
     const machine = line.machines[on === 'left' ? left : left + 1]?.id
     const alone = hello.probes.length === 1
     const probe = set.probes.find((one) => one.type === type && (alone || one.on === machine))
-    return probe ? [{ id, probe, unit }] : []
+    return probe ? [{ id, probe, unit, ...(range ? { range } : {}) }] : []
   })
 }
 
