@@ -77,8 +77,12 @@ const far = within(50_000)
 
 const round = within(3600)
 
+/** A foot while its own bolt is tight, loosened, and tight again. */
+export const footStates = ['rest', 'loosened', 'tightened'] as const
+export type FootState = (typeof footStates)[number]
+
 /**
- * Where the tip of an indicator is put: on a face (of a sheave, square to x), on the wall of a bore from a carrier
+ * Where the tip of an indicator is put: on top of a foot, on a face (of a sheave, square to x), on the wall of a bore from a carrier
  * through it, on the rim of the hub that one of two shafts carries, turned to an angle together, or on one end of a roll, from a
  * plane square to the line or to the next roll.
  */
@@ -106,6 +110,12 @@ const aimSchema = v.variant('touch', [
     /** mm from the coupling outward, and the hub's radius. */
     distance: far,
     radius: v.optional(v.pipe(within(5000), v.gtValue(0))),
+  }),
+  v.strictObject({
+    type: v.literal('aim'),
+    touch: v.literal('foot'),
+    of: id,
+    bolt: v.picklist(footStates),
   }),
   v.strictObject({
     type: v.literal('aim'),

@@ -88,8 +88,17 @@ export function makeIndicator(seed: number, rate = 20): StandIn {
     const own = chance(seed ^ hashOf(name))
     return [0.0008 * (own.uniform() - 0.5), 0.0004 * (own.uniform() - 0.5)]
   }
+  /** What a foot rises by when its bolt is loosened, and what it does not come back by: as its name and the seed have it. */
+  const footOf = (name: string): readonly [rise: number, rest: number] => {
+    const own = chance(seed ^ hashOf(name))
+    return [Math.max(0, 0.24 * own.uniform() - 0.12), 0.006 * own.uniform()]
+  }
   const value = (): number => {
     if (!aim) return 0
+    if (aim.touch === 'foot') {
+      const [rise, rest] = footOf(aim.of)
+      return { rest: 0, loosened: rise, tightened: rest }[aim.bolt]
+    }
     if (aim.touch === 'roll') {
       const { of, end, over, to } = aim
       const y = end === 'near' ? -over / 2 : over / 2

@@ -28,6 +28,8 @@ export const seatSchema = v.strictObject({
   threshold: quantitySchema,
   torque: text(30),
   rounds: v.optional(v.picklist(roundsOfBolts)),
+  /** Whether the coupling was open while the bolts were loosened: connected, it holds the machine down with it. */
+  coupling: v.optional(v.picklist(['open', 'connected'])),
   /** The pad under a foot, along the shaft and across it; and the thinnest shim in stock, for cutting steps. */
   padAlong: v.optional(quantitySchema),
   padAcross: v.optional(quantitySchema),

@@ -1,7 +1,7 @@
 import { Suspense, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../core/frame/quantity'
+import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { kindOf } from '../../../core/kinds'
 import { seatFindings } from '../../../core/seat/findings'
@@ -20,6 +20,7 @@ import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
 import { useJobFrame } from '../frame/context'
 import { Photographs } from '../photographs/Photographs'
 import { FeetFromAbove } from './FeetFromAbove'
+import { SeatLive } from './SeatLive'
 
 const Row = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 12px; align-items: end; margin: 10px 0;`
 const Ticks = styled.div`display: grid; grid-template-columns: auto repeat(3, auto); gap: 6px 12px; justify-content: start; align-items: center; margin: 8px 0 16px; ${narrow} { grid-template-columns: 1fr; button { justify-content: start; } }`
@@ -121,6 +122,30 @@ export function SeatStep() {
           onFoot={editFoot}
         />
         <Muted>{seatWords.riseInTheMiddleShims}</Muted>
+        {frozen || pass === 'loose' ? null : (
+          <SeatLive
+            key={`${machine} ${pass}`}
+            seed={`${frame.id} ${machine} ${pass}`}
+            foot={
+              state.missing[0] === undefined
+                ? undefined
+                : { id: state.missing[0], name: seatFootName(state.missing[0], terms) }
+            }
+            unit={settings.unit}
+            coupling={seat.coupling}
+            onCoupling={(coupling) => edit((s) => ({ ...s, coupling }))}
+            onRise={(id, mm) =>
+              editFoot(
+                id,
+                (foot) => ({
+                  ...foot,
+                  rise: quantityFrom(Math.max(0, mm), settings.unit, settings.unit === 'mm' ? 2 : 1),
+                }),
+                'live',
+              )
+            }
+          />
+        )}
         <Row>
           <QuantityField
             label={seatWords.maximumRise}
