@@ -392,3 +392,33 @@ test('a roll that won’t go, by mouse: every roll to its number leaves the web 
   await press('Check the section')
   await passed()
 })
+
+test('in mil, by keyboard: what is told and typed is mil, and stays what it was when the unit is changed', async ({
+  page,
+  empty,
+}) => {
+  const pair = makePair('rough', 14)
+  const { press, choose, move, passed } = await at(page, empty, 'rough', beginAligning('rough')(14), 'key')
+  await page.getByRole('radio', { name: 'mil', exact: true }).press('Space')
+  await expect(page.getByText(/Gap between them: \d+\.\d mil/)).toBeVisible()
+  await expect(page.getByText(/Within 11\.8 mil and 1\.50 mil\/in at the coupling/)).toBeVisible()
+  await press('Lock out and try')
+  await press('Loosen the right machine’s bolts')
+  const shims = page.getByRole('textbox', { name: 'Shims in under these feet, mil' })
+  await shims.fill('12')
+  await page.getByRole('radio', { name: 'mm', exact: true }).press('Space')
+  await expect(page.getByRole('textbox', { name: 'Shims in under these feet, mm' })).toHaveValue('12 mil')
+  await page.getByRole('radio', { name: 'mil', exact: true }).press('Space')
+  await expect(shims).toHaveValue('12')
+  for (const [name, foot] of [
+    ['Right machine, front', 'right-front'],
+    ['Right machine, back', 'right-back'],
+  ] as const) {
+    await choose(name)
+    await move('Shims in under these feet, mil', -pair.up[foot] / 0.0254)
+    await move('Push these feet toward the far side, mil', -pair.far[foot] / 0.0254)
+  }
+  await press('Tighten the right machine’s bolts')
+  await press('Check the pair')
+  await passed()
+})

@@ -199,7 +199,7 @@ test.describe('on glass', () => {
     // one of the four is out: top and bottom against near and far
     const rows = page.getByRole('region', { name: 'What was written down' }).getByRole('row')
     await expect(rows).toHaveCount(4)
-    await page.getByRole('button', { name: 'A hint' }).tap()
+    await page.getByRole('button', { name: 'What would a master look at now?' }).tap()
     await expect(page.getByText('Add top and bottom, add near and far.')).toBeVisible()
     await page.getByRole('button', { name: 'Another machine' }).tap()
     await expect(page.getByText(/^Machine \d+/)).toBeVisible()

@@ -12,20 +12,21 @@ export const aligningWords = labels({
   times: (n: string) => t`moves ${n} times as large`,
   foot: 'At which feet',
   place: 'Where straightedge and blade go',
-  proud: (mm: string) => t`The right hub stands ${mm} mm proud of the left one there.`,
-  behind: (mm: string) => t`The right hub lies ${mm} mm under the left one there.`,
+  proud: (mm: string) => t`The right hub stands ${mm} proud of the left one there.`,
+  behind: (mm: string) => t`The right hub lies ${mm} under the left one there.`,
   flush: 'The hubs are flush there.',
-  gap: (mm: string) => t`Gap between them: ${mm} mm.`,
-  hubs: (mm: string) => t`Both hubs ${mm} mm across.`,
+  gap: (mm: string) => t`Gap between them: ${mm}.`,
+  hubs: (mm: string) => t`Both hubs ${mm} across.`,
   feet: 'Feet',
-  from: 'From the coupling, mm',
+  within: (offset: string, slope: string) => t`Within ${offset} and ${slope} at the coupling.`,
+  from: 'From the coupling',
   fromTold: (front: string, back: string) =>
-    t`Right machine: front feet ${front} mm from the coupling, back feet ${back} mm.`,
-  standsUp: 'Shaft over them, mm up',
-  standsFar: 'Shaft over them, mm toward far',
-  shims: 'Shims there, mm',
-  room: 'Room in the holes, mm near / far',
-  height: 'Shaft over the base, mm',
+    t`Right machine: front feet ${front} from the coupling, back feet ${back}.`,
+  standsUp: (unit: string) => t`Shaft over them, ${unit} up`,
+  standsFar: (unit: string) => t`Shaft over them, ${unit} toward far`,
+  shims: (unit: string) => t`Shims there, ${unit}`,
+  room: (unit: string) => t`Room in the holes, ${unit} near / far`,
+  height: 'Shaft over the base',
   warmer: 'Warmer running than cold, K',
   notRun: 'run it first',
   hidden: 'not while it runs',
@@ -35,7 +36,7 @@ export const aligningWords = labels({
   tighten: (side: string) => t`Tighten the ${side} machine’s bolts`,
   areLoose: 'loose',
   areTight: 'tight',
-  soFar: (mm: string) => t`so far ${mm} mm`,
+  soFar: (mm: string) => t`so far ${mm}`,
   signs: 'A minus goes the other way.',
   pinch: 'Lift with jacks, never with fingers under a foot; hands out of the gap between the hubs.',
   run: 'Locks off, run until warm',
@@ -49,19 +50,18 @@ export const aligningWords = labels({
   slopeUp: 'Slope, up',
   offsetFar: 'Offset at the coupling, toward far',
   slopeFar: 'Slope, toward far',
-  per100: (mm: string) => t`${mm} mm per 100 mm`,
   moves: (count: string) => t`Moves so far: ${count}`,
   truth: 'The truth:',
   truthTold: (up: string, slopeUp: string, far: string, slopeFar: string) =>
-    t`at the start the right shaft stood ${up} mm up and ${far} mm toward far at the coupling, with slopes of ${slopeUp} and ${slopeFar} mm per 100 mm.`,
-  grown: (feet: string, mm: string) => t`${feet} grow by ${mm} mm.`,
+    t`at the start the right shaft stood ${up} up and ${far} toward far at the coupling, with slopes of ${slopeUp} and ${slopeFar}.`,
+  grown: (feet: string, mm: string) => t`${feet} grow by ${mm}.`,
 })
 
 export const pairLessonWords: Readonly<Record<PairLesson, { name: string; goal: string; hints: readonly string[] }>> =
   labels({
     rough: {
       name: 'Rough, with straightedge and blade',
-      goal: 'No dial yet. Feel the hubs with a straightedge and the gap with a blade, and bring the right machine within 0.3 mm and 0.15 mm per 100 mm of the left one, bolted down. Its feet stand on bare pads.',
+      goal: 'No dial yet. Feel the hubs with a straightedge and the gap with a blade, and bring the right machine in line with the left one, bolted down. Its feet stand on bare pads.',
       hints: [
         'Angle first. The gap at the bottom against the gap at the top, over the hub’s diameter: open at the bottom lifts the front feet, open at the top the back feet, by that times the distance between the feet.',
         'There is nothing to take out: where an angle wants less under one foot, add as much under the other.',
@@ -71,7 +71,7 @@ export const pairLessonWords: Readonly<Record<PairLesson, { name: string; goal: 
     },
     bound: {
       name: 'No shim left, no room left',
-      goal: 'The right machine would have to come down by more than the shims under it, and over by more than its holes let it. Find moves that can be made, and bring the shafts in line within 0.05 mm and 0.05 mm per 100 mm.',
+      goal: 'The right machine would have to come down by more than the shims under it, and over by more than its holes let it. Find moves that can be made, and bring the shafts in line.',
       hints: [
         'Before anything is moved: what does the plan want at each foot, what lies under it, what room have its bolts?',
         'Only how the shafts stand to each other counts. A foot that can’t come down makes the other machine come up.',
@@ -81,7 +81,7 @@ export const pairLessonWords: Readonly<Record<PairLesson, { name: string; goal: 
     },
     growth: {
       name: 'In line when it runs',
-      goal: 'Run it until it is warm and read what each foot gets warmer by. Let it cool, lock it out, and set it cold so that it is in line running, within 0.05 mm and 0.03 mm per 100 mm.',
+      goal: 'Run it until it is warm and read what each foot gets warmer by. Let it cool, lock it out, and set it cold so that it is in line running.',
       hints: [
         'A foot grows by its height × 11.7 millionths × what it gets warmer by: 250 mm and 40 K are 0.12 mm.',
         'The left machine grows as well, and at its outer end more than at the inner one: its shaft leans when it runs. Draw that line on to the right feet.',
@@ -100,9 +100,9 @@ export const pairFootNames: Readonly<Record<PairFoot, string>> = labels({
 
 export const pairSideNames: Readonly<Record<PairSide, string>> = labels({ left: 'left', right: 'right' })
 
-export const pairMoveNames: Readonly<Record<PairMove, string>> = labels({
-  up: 'Shims in under these feet, mm',
-  far: 'Push these feet toward the far side, mm',
+export const pairMoveNames: Readonly<Record<PairMove, (unit: string) => string>> = labels({
+  up: (unit: string) => t`Shims in under these feet, ${unit}`,
+  far: (unit: string) => t`Push these feet toward the far side, ${unit}`,
 })
 
 const slips: Readonly<Record<AligningSlip, Said>> = labels({

@@ -6,16 +6,17 @@ import type { Said } from './said'
 /** What is said in the lesson of the belts. */
 export const beltingWords = labels({
   name: 'Belts, groove to groove',
-  goal: 'Lay the straightedge over both faces, take out tilt, toe and offset in that order, tension the belts, and leave the grooves in line within 0.5 mm and a quarter of a degree.',
+  goal: 'Lay the straightedge over both faces, take out tilt, toe and offset in that order, tension the belts, and leave the grooves in line.',
+  within: (mm: string, degrees: string) => t`Within ${mm} from groove to groove, and ${degrees}° of toe and tilt.`,
   drive: 'The drive from above, the fan on the right, the faces toward you',
   fan: 'fan',
   motor: 'motor',
-  rims: (fan: string, motor: string) => t`From the face to the first groove: fan ${fan} mm, motor ${motor} mm.`,
+  rims: (fan: string, motor: string) => t`From the face to the first groove: fan ${fan}, motor ${motor}.`,
   motorIs: (diameter: string, feet: string, height: string) =>
-    t`Motor sheave ${diameter} mm across. Front to back feet ${feet} mm. Shaft ${height} mm over the feet.`,
+    t`Motor sheave ${diameter} across. Front to back feet ${feet}. Shaft ${height} over the feet.`,
   edge: 'Straightedge over the motor’s face at',
-  proud: (mm: string) => t`The motor’s face stands ${mm} mm proud of the fan’s there.`,
-  behind: (mm: string) => t`The motor’s face lies ${mm} mm behind the fan’s there.`,
+  proud: (mm: string) => t`The motor’s face stands ${mm} proud of the fan’s there.`,
+  behind: (mm: string) => t`The motor’s face lies ${mm} behind the fan’s there.`,
   flush: 'The motor’s face is flush with the fan’s there.',
   loosen: 'Loosen the motor’s bolts',
   tighten: 'Tighten the motor’s bolts',
@@ -27,7 +28,7 @@ export const beltingWords = labels({
   tension: 'Belts',
   pinch: 'Fingers stay out of belts and grooves: turn by hand only with the lock on, one person.',
   signs: 'A minus goes the other way.',
-  soFar: (mm: string) => t`so far ${mm} mm`,
+  soFar: (mm: string) => t`so far ${mm}`,
   check: 'Check the drive',
   left: 'What is left',
   toe: 'Toe',
@@ -36,7 +37,7 @@ export const beltingWords = labels({
   moves: (count: string) => t`Moves so far: ${count}`,
   truth: 'The truth:',
   truthTold: (offset: string, toe: string, tilt: string) =>
-    t`at the start the motor’s face stood ${offset} mm against the fan’s, with ${toe}° of toe and ${tilt}° of tilt.`,
+    t`at the start the motor’s face stood ${offset} against the fan’s, with ${toe}° of toe and ${tilt}° of tilt.`,
   hints: [
     'The edge toward the fan against the edge away from it is the toe, top against bottom the tilt: their difference over the diameter. Their mean is the offset of the faces.',
     'Tilt first: shims of tilt × the distance between the feet. They bring the face out or in as well, a shaft’s height times the tilt. Then the toe, then the slide.',
@@ -52,10 +53,10 @@ export const edgeNames: Readonly<Record<Edge, string>> = labels({
   bottom: 'bottom',
 })
 
-export const beltMoveNames: Readonly<Record<BeltMove, string>> = labels({
-  shims: 'Shims under the back feet, mm',
-  swung: 'Swing the back feet toward the fan, mm',
-  slid: 'Slide the motor out, proud of the fan, mm',
+export const beltMoveNames: Readonly<Record<BeltMove, (unit: string) => string>> = labels({
+  shims: (unit: string) => t`Shims under the back feet, ${unit}`,
+  swung: (unit: string) => t`Swing the back feet toward the fan, ${unit}`,
+  slid: (unit: string) => t`Slide the motor out, proud of the fan, ${unit}`,
 })
 
 const slips: Readonly<Record<BeltingSlip, Said>> = labels({

@@ -6,7 +6,8 @@ import type { Said } from './said'
 /** What is said in the lesson of the bores. */
 export const boringWords = labels({
   name: 'Pockets on one line',
-  goal: 'A taut wire is set true in pockets 1 and 4. Measure from the wire to the wall of pockets 2 and 3, allow for what the wire hangs through, and bring both middles on the line within 0.05 mm, bolted down.',
+  goal: 'A taut wire is set true in pockets 1 and 4. Measure from the wire to the wall of pockets 2 and 3, allow for what the wire hangs through, and bring both middles on the line, bolted down.',
+  within: (mm: string) => t`Both middles within ${mm}.`,
   bores: 'The housing from the side and from above, and the chosen pocket seen from the right',
   fromSide: 'from the side',
   fromAbove: 'from above',
@@ -21,7 +22,7 @@ export const boringWords = labels({
   tighten: (n: string) => t`Tighten pocket ${n}`,
   isLoose: 'It is loose.',
   isTight: 'It is tight.',
-  soFar: (mm: string) => t`so far ${mm} mm`,
+  soFar: (mm: string) => t`so far ${mm}`,
   signs:
     'A minus goes the other way. The rotor is out or held by its own stands; no fingers between pocket and housing.',
   check: 'Check the line',
@@ -31,7 +32,7 @@ export const boringWords = labels({
   moves: (count: string) => t`Moves so far: ${count}`,
   truth: 'The truth:',
   truthTold: (n: string, up: string, far: string, droop: string) =>
-    t`pocket ${n} stood ${up} mm up and ${far} mm toward far at the start; the wire hangs ${droop} mm below the line there.`,
+    t`pocket ${n} stood ${up} up and ${far} toward far at the start; the wire hangs ${droop} below the line there.`,
   hints: [
     'From the wire to the wall at the top, less the same at the bottom, halved: so far the pocket’s middle is over the wire. Near and far alike.',
     'The wire hangs through: its weight a millimetre × the way from one support × the way to the other, over twice its pull. It hangs below the line by that.',
@@ -40,9 +41,9 @@ export const boringWords = labels({
   ],
 })
 
-export const boreMoveNames: Readonly<Record<BoreMove, string>> = labels({
-  up: 'Shims in under this pocket, mm',
-  far: 'Push this pocket toward the far side, mm',
+export const boreMoveNames: Readonly<Record<BoreMove, (unit: string) => string>> = labels({
+  up: (unit: string) => t`Shims in under this pocket, ${unit}`,
+  far: (unit: string) => t`Push this pocket toward the far side, ${unit}`,
 })
 
 export const wallNames: Readonly<Record<WallPlace, string>> = labels({

@@ -6,14 +6,14 @@ import type { Said } from './said'
 /** What is said in the lesson of halving. */
 export const halvingWords = labels({
   name: 'Halving at the coupling',
-  goal: 'No plan, no arithmetic: zero both dials at one side, turn by half, set each to half, and push until both show nothing. Bolted down, both ends within 0.03 mm of the line.',
+  goal: 'No plan, no arithmetic: zero both dials at one side, turn by half, set each to half, and push until both show nothing. Then bolt it down.',
   machine: 'The machine from above, near side at the bottom, the coupling on the left',
   dials: 'Dials over the coupling',
   shafts: 'Shafts turned until the dials stand at',
   sideNames: { near: 'the near side', far: 'the far side' } satisfies Record<Watched, string>,
   zero: 'Turn the bezel: zero',
   half: 'Turn the bezel: half of it',
-  shows: (dial: string, mm: string) => t`${dial}: ${mm} mm`,
+  shows: (dial: string, mm: string) => t`${dial}: ${mm}`,
   hints: [
     'What a dial goes over from side to side is twice what the shafts are apart there. Half of it is where it has to come to nothing.',
     'Zero at the near side, both shafts round to the far side, set each dial to half of what it shows. Now leave the bezels alone.',

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { dialFit } from '../core/kit/fits'
-import { compare } from '../core/kit/gauge'
+import { compare, compareEach } from '../core/kit/gauge'
 import { takeSag } from '../core/kit/sag'
 import { demoKit } from '../server/demo/kit'
-import { kitPeg, kitSummary, sayCompared, sayFit, saySag } from './kit'
+import { kitPeg, kitSummary, sayCompared, sayFit, sayParts, saySag } from './kit'
 
 const today = '2026-11-23'
 const items = demoKit(new Date(`${today}T08:00:00Z`))
@@ -74,4 +74,18 @@ it('a dial is told to fit, to be too short, too coarse, or unknown', () => {
   expect(suits('1', '0.01', 2).peg).toBe('outside')
   expect(suits('10', '0.1', 0.3).text).toMatch(/Too coarse/)
   expect(suits('', '0.1', 0.3).peg).toBe('nothing')
+})
+
+it('tells of a series which parts are out, which can’t be told, and why', () => {
+  const mm = (text: string) => ({ text, unit: 'mm' as const })
+  const readings = ['25.001', '25.020', '24.992'].map((text, i) => ({ id: `p${i}`, value: mm(text) }))
+  const gauge = { nominal: mm('25'), over: mm('0.01'), under: mm('0.01'), readings }
+  const told = (known?: number) => sayParts(compareEach(gauge, known), 'mm', known).map(({ text }) => text)
+  expect(told(0.002)).toEqual([
+    '1 of 3 within tolerance.',
+    'Out of tolerance: 2 by 0.0200 mm over.',
+    'Can’t tell, the dial’s ± 0.0040 mm reaches the limit: 3 by 0.0080 mm under.',
+  ])
+  expect(told()[0]).toMatch(/^Can’t tell without knowing what the dial repeats to: 1 by .* Name a dial of the kit\.$/)
+  expect(sayParts([], 'mm', 0.002)).toEqual([{ text: 'No reading yet.', peg: 'nothing' }])
 })

@@ -1,13 +1,13 @@
 import { formatNumber } from '../core/frame/number'
 import { type Quantity, quantityMm, showQuantity } from '../core/frame/quantity'
 import type { DialFit } from '../core/kit/fits'
-import type { Compared } from '../core/kit/gauge'
+import type { Compared, Part } from '../core/kit/gauge'
 import { type Lifted, lifted } from '../core/kit/lift'
 import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import type { Peg } from '../core/verdict/peg'
 import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
-import { labels, plural, t } from './language'
+import { labels, listed, plural, t } from './language'
 import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
@@ -162,7 +162,7 @@ export function sayLifted({ feet, sd, state, mean }: Lifted): Told[] {
 }
 
 /** What a comparison came to. */
-export function sayCompared({ readings, mean, repeat, off, state }: Compared, unit: Shown): Told[] {
+export function sayCompared({ readings, mean, repeat, off, state }: Compared, unit: Shown, known?: number): Told[] {
   const terms = { unit, resolution: 0.0001 }
   if (mean === undefined) return [{ text: t`No reading yet.`, peg: 'nothing' }]
   const said: Told[] = []
@@ -173,8 +173,11 @@ export function sayCompared({ readings, mean, repeat, off, state }: Compared, un
     })
   if (repeat === undefined)
     said.push({
-      text: t`One reading does not show repeatability. Lift it and set it down again.`,
-      peg: 'unsure',
+      text:
+        known === undefined
+          ? t`One reading does not show repeatability. Lift it and set it down again.`
+          : t`One reading, judged by what this dial repeats to: ± ${lengthWithUnit(2 * known, terms)} (2 SD).`,
+      peg: known === undefined ? 'unsure' : 'nothing',
     })
   else
     said.push({
@@ -186,6 +189,37 @@ export function sayCompared({ readings, mean, repeat, off, state }: Compared, un
   if (state === 'unsure')
     said.push({ text: t`Can’t tell yet: the scatter reaches the limit. Take a few more readings.`, peg: 'unsure' })
   return said
+}
+
+/** What a series of parts came to: how many are within, which are not, which can't be told. */
+export function sayParts(parts: readonly Part[], unit: Shown, known: number | undefined): Told[] {
+  const read = parts.filter(({ off }) => off !== undefined)
+  if (read.length === 0) return [{ text: t`No reading yet.`, peg: 'nothing' }]
+  const terms = { unit, resolution: 0.0001 }
+  const numbered = (state: Part['state']) =>
+    parts.flatMap((part, i) => (part.state === state && part.off !== undefined ? [{ n: i + 1, off: part.off }] : []))
+  const [within, outside, unsure] = [numbered('within'), numbered('outside'), numbered('unsure')]
+  const named = (ones: readonly { n: number; off: number }[]) =>
+    listed(
+      ones.map(({ n, off }) => t`${n} by ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? t`over` : t`under`}`),
+    )
+  return [
+    ...(within.length > 0
+      ? [{ text: t`${within.length} of ${read.length} within tolerance.`, peg: 'within' as const }]
+      : []),
+    ...(outside.length > 0 ? [{ text: t`Out of tolerance: ${named(outside)}.`, peg: 'outside' as const }] : []),
+    ...(unsure.length > 0
+      ? [
+          {
+            text:
+              known === undefined
+                ? t`Can’t tell without knowing what the dial repeats to: ${named(unsure)}. Name a dial of the kit.`
+                : t`Can’t tell, the dial’s ± ${lengthWithUnit(2 * known, terms)} reaches the limit: ${named(unsure)}.`,
+            peg: 'unsure' as const,
+          },
+        ]
+      : []),
+  ]
 }
 
 /** Whether a dial fits an expected swing, and where to set it. */

@@ -5,17 +5,18 @@ import type { Said } from './said'
 /** What is said in the lesson of the flange. */
 export const mountingWords = labels({
   name: 'A motor on its flange',
-  goal: 'Sweep the upper hub’s rim and face, shim the flange at its bolts, push it in its spigot, and bolt it down straight over the pump, within 0.05 mm and 0.02 mm per 100 mm. Look first which way round the bolts are counted.',
+  goal: 'Sweep the upper hub’s rim and face, shim the flange at its bolts, push it in its spigot, and bolt it down straight over the pump. Look first which way round the bolts are counted.',
+  within: (offset: string, slope: string) => t`Within ${offset} and ${slope} at the coupling.`,
   flange: 'The flange from above, you stand at the bottom',
   counted: (clockwise: string) => t`Bolts are counted ${clockwise} as seen from above.`,
   clockwise: 'clockwise',
   otherWay: 'against the clock',
   sizes: (circle: string, over: string, rim: string, face: string) =>
-    t`Bolt circle ${circle} mm across, ${over} mm over the coupling. Rim dial ${rim} mm over the coupling, face dial at a radius of ${face} mm.`,
+    t`Bolt circle ${circle} across, ${over} over the coupling. Rim dial ${rim} over the coupling, face dial at a radius of ${face}.`,
   bolt: 'Dials and shims at bolt',
   boltAt: (n: string) => t`Bolt ${n}`,
-  rimShows: (mm: string) => t`Rim: ${mm} mm`,
-  faceShows: (mm: string) => t`Face: ${mm} mm`,
+  rimShows: (mm: string) => t`Rim: ${mm}`,
+  faceShows: (mm: string) => t`Face: ${mm}`,
   hangs: 'Loose: the dials tell nothing until it is bolted down.',
   carried:
     'Both turn with the lower shaft and were zeroed at bolt 1. Pressed in, they go above zero. Nothing hangs through: the shafts stand upright.',
@@ -27,20 +28,19 @@ export const mountingWords = labels({
   tighten: 'Tighten the flange’s bolts',
   areLoose: 'The bolts are loose.',
   areTight: 'The bolts are tight.',
-  shimAt: (n: string) => t`Shims at bolt ${n}, mm`,
-  lies: (mm: string) => t`${mm} mm lie there`,
+  shimAt: (n: string, unit: string) => t`Shims at bolt ${n}, ${unit}`,
+  lies: (mm: string) => t`${mm} there`,
   putIn: 'Put in',
-  soFar: (mm: string) => t`so far ${mm} mm`,
+  soFar: (mm: string) => t`so far ${mm}`,
   signs: 'A minus goes the other way. No fingers between the flanges; two opposite bolts stay finger-tight.',
   check: 'Check the motor',
   left: 'What is left at the coupling',
   offset: 'Offset',
   slope: 'Slope',
-  per100: (mm: string) => t`${mm} mm per 100 mm`,
   moves: (count: string) => t`Moves so far: ${count}`,
   truth: 'The truth:',
   truthTold: (place: string, quarter: string, one: string, slope: string, slopeOne: string) =>
-    t`at the start the shaft went through the flange ${one} mm toward bolt 1 and ${place} mm toward bolt ${quarter}, leaning ${slopeOne} and ${slope} mm per 100 mm that way.`,
+    t`at the start the shaft went through the flange ${one} toward bolt 1 and ${place} toward bolt ${quarter}, leaning ${slopeOne} and ${slope} that way.`,
   hints: [
     'Four places a quarter apart: of eight bolts every second one. Half of what the rim goes over from side to side is how far the hub stands off there, toward the side it shows more.',
     'The face dial shows more where the shaft leans to. What it goes over from side to side, over twice its radius, is the slope.',
@@ -50,9 +50,9 @@ export const mountingWords = labels({
   ],
 })
 
-export const pushNames: Readonly<Record<Push, string>> = labels({
-  right: 'Push toward the right, mm',
-  far: 'Push away from you, toward the far side, mm',
+export const pushNames: Readonly<Record<Push, (unit: string) => string>> = labels({
+  right: (unit: string) => t`Push toward the right, ${unit}`,
+  far: (unit: string) => t`Push away from you, toward the far side, ${unit}`,
 })
 
 const slips: Readonly<Record<MountingSlip, Said>> = labels({

@@ -52,7 +52,7 @@ export const practiceWords = labels({
   quarterNames: { '0': 'top', '90': 'far', '180': 'bottom', '270': 'near' },
   plungerIn: 'Pushed in, the needle goes clockwise: above zero.',
   check: 'Check my answers',
-  hint: 'A hint',
+  hint: 'What would a master look at now?',
   doIt: 'Do it',
   truth: 'true',
   yours: 'Your answers',

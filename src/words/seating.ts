@@ -6,7 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the frame on four feet. */
 export const seatingWords = labels({
   name: 'Soft foot',
-  goal: 'One thing is wrong with this frame. Find it as at a machine: dial on a foot, loosen that bolt alone, look and feel, tighten. Then cure it, so that no foot rises by more than 0.05 mm.',
+  goal: 'One thing is wrong with this frame. Find it as at a machine: dial on a foot, loosen that bolt alone, look and feel, tighten. Then cure it.',
   frame: 'The frame from above, near side at the bottom',
   foot: 'Foot',
   loosen: 'Loosen its bolt',
@@ -14,14 +14,15 @@ export const seatingWords = labels({
   tight: 'tight',
   loose: 'loose',
   dial: 'Dial on it, zeroed',
-  dialOn: (foot: string, mm: string) => t`Dial on the ${foot} foot: ${mm} mm`,
+  dialOn: (foot: string, mm: string) => t`Dial on the ${foot} foot: ${mm}`,
   noDial: 'The dial is not on a foot.',
   gaps: (foot: string) => t`Blades under the ${foot} foot`,
   gapsTight: 'Its bolt is tight: no blade goes in.',
   corner: 'Corner',
-  goes: 'Blade that goes in, mm',
+  mayRise: (most: string) => t`No foot may rise by more than ${most}.`,
+  goes: (unit: string) => t`Blade that goes in, ${unit}`,
   none: 'none',
-  thickness: 'Shim in hand, mm',
+  thickness: (unit: string) => t`Shim in hand, ${unit}`,
   shim: 'Even shim under it',
   step: 'Step shim under it',
   clean: 'Clean pad and foot',
@@ -36,8 +37,8 @@ export const seatingWords = labels({
   check: 'Check the frame',
   rises: 'Each foot rises now, its bolt alone loosened',
   under: (parts: string) => t`under it: ${parts}`,
-  evenShim: (mm: string) => t`shim ${mm} mm`,
-  stepShim: (mm: string) => t`step shim ${mm} mm`,
+  evenShim: (mm: string) => t`shim ${mm}`,
+  stepShim: (mm: string) => t`step shim ${mm}`,
   truth: 'It was:',
   hints: [
     'One bolt at a time, the other three tight. Zero the dial before you loosen, not after.',
@@ -63,9 +64,9 @@ export const frameFaultNames: Readonly<Record<FrameFault, string>> = labels({
 
 /** What it was, with the place and the size. */
 export function sayFrame(fault: FrameFault, foot: string, size: string): string {
-  if (fault === 'rocking') return t`the ${foot} foot was short by ${size} mm, so the frame rocked.`
-  if (fault === 'angled') return t`the ${foot} foot was bent open by ${size} mm.`
-  if (fault === 'springy') return t`dirt and thin shims lay ${size} mm thick under the ${foot} foot.`
+  if (fault === 'rocking') return t`the ${foot} foot was short by ${size}, so the frame rocked.`
+  if (fault === 'angled') return t`the ${foot} foot was bent open by ${size}.`
+  if (fault === 'springy') return t`dirt and thin shims lay ${size} thick under the ${foot} foot.`
   return t`the pipe pulled upward with ${size} kN at the end of the ${foot} foot.`
 }
 

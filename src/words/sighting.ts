@@ -6,7 +6,8 @@ import type { Said } from './said'
 /** What is said in the lesson of the rolls. */
 export const sightingWords = labels({
   name: 'Rolls from two stands',
-  goal: 'Bring the instrument’s plane onto the reference roll, set both floor references to zero, go to the second stand, find the same heading by them, and set roll 2 square to the reference roll within 0.08 mm over its face.',
+  goal: 'Bring the instrument’s plane onto the reference roll, set both floor references to zero, go to the second stand, find the same heading by them, and set roll 2 square to the reference roll.',
+  within: (mm: string) => t`Within ${mm} over its face.`,
   section: 'The floor from above, the web runs to the right, near side at the bottom',
   rollReference: 'reference roll',
   roll2: 'roll 2',
@@ -18,20 +19,19 @@ export const sightingWords = labels({
   zero: 'Near target: zero here',
   zeroReferences: 'Both floor references: zero here',
   face: 'Turn reference b round in its holder',
-  shows: 'What the targets show, mm',
+  shows: (unit: string) => t`What the targets show, ${unit}`,
   plane: 'down the line from the plane',
   nothing: 'not zeroed yet',
-  turnRoll: 'Turn until the far end shows, mm',
-  turnReference: 'Turn until reference a shows, mm',
+  turnRoll: (unit: string) => t`Turn until the far end shows, ${unit}`,
+  turnReference: (unit: string) => t`Turn until reference a shows, ${unit}`,
   turnIt: 'Turn',
-  lengths: (toNear: string, face: string) =>
-    t`Pivot to the near target ${toNear} mm, near target to far target ${face} mm.`,
+  lengths: (toNear: string, face: string) => t`Pivot to the near target ${toNear}, near target to far target ${face}.`,
   loosen: 'Loosen the near housing of roll 2',
   tighten: 'Tighten the near housing of roll 2',
   isLoose: 'It is loose.',
   isTight: 'It is tight.',
-  move: 'Move the near end of roll 2 down the line, mm',
-  soFar: (mm: string) => t`so far ${mm} mm`,
+  move: (unit: string) => t`Move the near end of roll 2 down the line, ${unit}`,
+  soFar: (mm: string) => t`so far ${mm}`,
   signs:
     'A minus goes the other way. Drives locked out, nips open, stored air let off; nobody reaches between rolls that can turn.',
   check: 'Check roll 2',
@@ -40,7 +40,7 @@ export const sightingWords = labels({
   turns: (count: string) => t`Turns of the instrument so far: ${count}`,
   truth: 'The truth:',
   truthTold: (mm: string, heading: string) =>
-    t`at the start the far end of roll 2 stood ${mm} mm down the line; the second stand was set up ${heading} mm over the face off the reference roll’s heading.`,
+    t`at the start the far end of roll 2 stood ${mm} down the line; the second stand was set up ${heading} over the face off the reference roll’s heading.`,
   hints: [
     'Level first. Near target to zero, then read the far end. Turn until the far end shows that number with its sign turned about, times pivot-to-near over near-to-far. Turning takes it out of level: level, zero near, read again; two or three times.',
     'When the far end shows nothing the plane is along the reference roll. Only now zero the floor references, both facing the same way.',

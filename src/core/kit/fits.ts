@@ -1,4 +1,4 @@
-import { positiveMm, quantityMm } from '../frame/quantity'
+import { positiveMm, type Quantity, quantityMm } from '../frame/quantity'
 import type { KitDial } from './schema'
 
 /** Whether a dial can follow an expected swing. Lengths in mm. */
@@ -36,4 +36,10 @@ export function dialFit(
     depthAtTop: travel / 2 + topAboveMiddle,
     graduations: swing / graduation,
   }
+}
+
+/** What a dial of the kit repeats to, as told or half a graduation: standard deviation of one reading, mm. Undefined where it has neither. */
+export function dialSd({ sd, graduation }: { sd: Quantity; graduation: Quantity }): number | undefined {
+  const lines = positiveMm(graduation)
+  return positiveMm(sd) ?? (lines === undefined ? undefined : lines / 2)
 }

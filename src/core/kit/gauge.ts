@@ -15,8 +15,13 @@ export interface Compared {
   state: 'within' | 'outside' | 'unsure' | undefined
 }
 
-/** An instrument set on a gauge block again and again, lifted in between: what it shows, how well it repeats, whether within. */
-export function compare(gauge: Pick<KitGauge, 'nominal' | 'over' | 'under' | 'readings'>): Compared {
+/**
+ * An instrument set on a gauge block again and again, lifted in between: what it shows, how well it repeats, whether within. One reading alone
+ * is judged by what the dial is known to repeat to, where that is known.
+ *
+ * @param known standard deviation of one reading of this dial, mm
+ */
+export function compare(gauge: Measured, known?: number): Compared {
   const values = gauge.readings.flatMap(({ value }) => quantityMm(value) ?? [])
   const nominal = quantityMm(gauge.nominal)
   const n = values.length
@@ -25,12 +30,40 @@ export function compare(gauge: Pick<KitGauge, 'nominal' | 'over' | 'under' | 're
     n > 1 && mean !== undefined
       ? Math.sqrt(values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / (n - 1))
       : undefined
-  const over = quantityMm(gauge.over)
-  const under = quantityMm(gauge.under)
-  const high = nominal === undefined || over === undefined ? undefined : nominal + over
-  const low = nominal === undefined || under === undefined ? undefined : nominal - Math.abs(under)
+  const { low, high } = limitsOf(gauge)
   const off = mean === undefined || nominal === undefined ? undefined : mean - nominal
-  return { readings: n, mean, repeat, off, low, high, state: stateOf(mean, repeat, n, low, high) }
+  return { readings: n, mean, repeat, off, low, high, state: stateOf(mean, repeat ?? known, n, low, high) }
+}
+
+type Measured = Pick<KitGauge, 'nominal' | 'over' | 'under' | 'readings'>
+
+function limitsOf(gauge: Measured): { low: number | undefined; high: number | undefined } {
+  const [nominal, over, under] = [quantityMm(gauge.nominal), quantityMm(gauge.over), quantityMm(gauge.under)]
+  return {
+    high: nominal === undefined || over === undefined ? undefined : nominal + over,
+    low: nominal === undefined || under === undefined ? undefined : nominal - Math.abs(under),
+  }
+}
+
+/** A part of a series: how far off nominal it is, and whether within, mm. */
+export interface Part {
+  id: string
+  off: number | undefined
+  state: Compared['state']
+}
+
+/** One part after another against nominal, each by itself; those not read, or without limits, are not judged. */
+export function compareEach(gauge: Measured, known?: number): Part[] {
+  const nominal = quantityMm(gauge.nominal)
+  const { low, high } = limitsOf(gauge)
+  return gauge.readings.map(({ id, value }) => {
+    const mm = quantityMm(value)
+    return {
+      id,
+      off: mm === undefined || nominal === undefined ? undefined : mm - nominal,
+      state: stateOf(mm, known, 1, low, high),
+    }
+  })
 }
 
 function stateOf(

@@ -4,8 +4,8 @@ import { withBracket, withDial } from '../kinds/train/document/fromKit'
 import { makeJob, makeLine } from '../kinds/train/document/make'
 import { makeProbe } from '../shafts/make'
 import { probeSchema } from '../shafts/schema'
-import { dialFit } from './fits'
-import { compare } from './gauge'
+import { dialFit, dialSd } from './fits'
+import { compare, compareEach } from './gauge'
 import { lifted } from './lift'
 import { makeKitItem } from './make'
 import { takeSag } from './sag'
@@ -55,6 +55,27 @@ describe('the gauge bench', () => {
     expect(gauge(['25.000', '25.016']).state).toBe('unsure')
     expect(gauge(['25.020', '25.021', '25.022']).state).toBe('outside')
     expect(gauge([]).state).toBeUndefined()
+  })
+  it('judges one reading by what its dial is known to repeat to', () => {
+    const one = (text: string, known?: number) =>
+      compare(
+        { nominal: mm('25'), over: mm('0.01'), under: mm('0.01'), readings: [{ id: 'g', value: mm(text) }] },
+        known,
+      ).state
+    expect(one('25.002', 0.002)).toBe('within')
+    expect(one('25.008', 0.002)).toBe('unsure')
+    expect(one('25.015', 0.002)).toBe('outside')
+    expect(dialSd({ sd: mm(''), graduation: mm('0.01') })).toBe(0.005)
+    expect(dialSd({ sd: mm('0.002'), graduation: mm('0.01') })).toBe(0.002)
+    expect(dialSd({ sd: mm(''), graduation: mm('') })).toBeUndefined()
+  })
+  it('judges a series of parts one by one, and those not read not at all', () => {
+    const readings = ['25.001', '25.020', '', '24.992', '24.985'].map((text, i) => ({ id: `p${i}`, value: mm(text) }))
+    const parts = compareEach({ nominal: mm('25'), over: mm('0.01'), under: mm('0.01'), readings }, 0.002)
+    expect(parts.map(({ state }) => state)).toEqual(['within', 'outside', undefined, 'unsure', 'outside'])
+    expect(parts.map(({ off }) => off?.toFixed(3))).toEqual(['0.001', '0.020', undefined, '-0.008', '-0.015'])
+    const blind = compareEach({ nominal: mm('25'), over: mm('0.01'), under: mm('0.01'), readings })
+    expect(blind.map(({ state }) => state)).toEqual(['unsure', 'unsure', undefined, 'unsure', 'unsure'])
   })
 })
 

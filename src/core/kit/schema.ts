@@ -68,6 +68,8 @@ export const kitGaugeSchema = v.strictObject({
   shape,
   kind: v.literal('gauge'),
   name,
+  /** Each reading is of another part, or another step: judged one by one, not by their mean. */
+  each: v.optional(v.boolean()),
   nominal: quantitySchema,
   /** How far over and under the nominal is allowed. */
   over: quantitySchema,

@@ -31,8 +31,11 @@ export const beginPushing = (seed: number): Pushing => ({
   turns: 0,
 })
 
-/** How far a jack bolt can be turned at once, mm inward where positive: small, plain, and a whole way off. */
-export const turnsOfJack = [0.02, 0.1, 0.5, -0.1, -1] as const
+/** How far a jack bolt can be turned at once, mm inward where positive: small, plain, and a whole way off; round in the unit that is shown. */
+export const turnsOfJack = {
+  mm: [0.02, 0.1, 0.5, -0.1, -1],
+  mil: [0.0254, 0.127, 0.508, -0.127, -1.016],
+} as const
 
 /** What a person can do at the machine. */
 export type PushingAct =

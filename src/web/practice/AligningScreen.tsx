@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
+import { formatNumber } from '../../core/frame/number'
 import {
   type Aligning,
   type AligningAct,
@@ -8,6 +8,7 @@ import {
   beginAligning,
   judgeAligning,
   packAt,
+  pairAllows,
   pairMoves,
   pairMoveTyped,
   roomAt,
@@ -38,6 +39,7 @@ import { capital } from '../../words/terms'
 import { mono, rowsAsCards } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { PairDrawing, pairMagnified } from './PairDrawing'
 import { Row } from './page'
 import { TypedMove } from './TypedMove'
@@ -66,11 +68,13 @@ function AligningScreen({ lesson, order }: { lesson: PairLesson; order: InOrder 
   const [chosen, choose] = useState<PairFoot>('right-front')
   const { hands, seed } = state
   const pair = makePair(lesson, seed)
+  const { told, signed, slope, unit } = useLengths()
   return (
     <LessonFrame
       order={order}
       words={pairLessonWords[lesson]}
       rig={words.pair}
+      within={words.within(told(pairAllows[lesson].offset), slope(pairAllows[lesson].slope))}
       beside={`${lesson === 'growth' ? words.pairSide : words.pair}; ${words.times(formatNumber(pairMagnified[lesson], 0))}`}
       kept={kept}
       answers={<Answers state={state} act={act} />}
@@ -117,12 +121,12 @@ function AligningScreen({ lesson, order }: { lesson: PairLesson; order: InOrder 
       {(lesson === 'growth' ? (['up'] as const) : pairMoves).map((move) => (
         <TypedMove
           key={move}
-          label={pairMoveNames[move]}
+          label={pairMoveNames[move](unit)}
           text={state.typed[move]}
           onType={(text) => act({ do: 'type', move, text })}
           can={Boolean(pairMoveTyped(state.typed[move]))}
           onDo={() => act({ do: 'move', move, foot: chosen })}
-          note={words.soFar(formatSigned(hands[move][chosen], 2))}
+          note={words.soFar(signed(hands[move][chosen]))}
         />
       ))}
       <Muted>
@@ -137,12 +141,13 @@ function Felt({ state }: { state: Aligning }) {
   const [place, lay] = useState('0')
   const pair = makePair(state.lesson, state.seed)
   const { step, gap } = feltAt(pair, state.hands, Number(place))
-  const mm = formatNumber(Math.abs(step), 2)
+  const { told, size } = useLengths()
+  const mm = told(Math.abs(step))
   return (
     <div style={{ display: 'grid', gap: 6 }}>
       <Muted>
-        {words.hubs(formatNumber(2 * pair.hub.radius, 0))}{' '}
-        {words.fromTold(formatNumber(pair.at['right-front'], 0), formatNumber(pair.at['right-back'], 0))}
+        {words.hubs(size(2 * pair.hub.radius))}{' '}
+        {words.fromTold(size(pair.at['right-front']), size(pair.at['right-back']))}
       </Muted>
       <Choices
         label={words.place}
@@ -151,8 +156,7 @@ function Felt({ state }: { state: Aligning }) {
         onChange={lay}
       />
       <Told role="status">
-        {Math.abs(step) < 0.02 ? words.flush : (step > 0 ? words.proud : words.behind)(mm)}{' '}
-        {words.gap(formatNumber(gap, 2))}
+        {Math.abs(step) < 0.02 ? words.flush : (step > 0 ? words.proud : words.behind)(mm)} {words.gap(told(gap))}
       </Told>
     </div>
   )
@@ -163,29 +167,30 @@ function FeetTable({ state }: { state: Aligning }) {
   const { lesson, hands, seed } = state
   const pair = makePair(lesson, seed)
   const cold = shaftOver(pair, hands, false)
+  const { bare, bareSigned, size, unit } = useLengths()
   const columns: readonly { head: string; of: (foot: PairFoot) => string }[] = [
-    { head: words.from, of: (foot: PairFoot) => formatNumber(Math.abs(pair.at[foot]), 0) },
+    { head: words.from, of: (foot: PairFoot) => size(Math.abs(pair.at[foot])) },
     ...{
       // without a table: what is to be known is said beside the hubs
       rough: [],
       bound: [
-        { head: words.standsUp, of: (foot: PairFoot) => formatSigned(cold.up[foot], 2) },
-        { head: words.shims, of: (foot: PairFoot) => formatNumber(packAt(pair, hands, foot), 2) },
-        { head: words.standsFar, of: (foot: PairFoot) => formatSigned(cold.far[foot], 2) },
+        { head: words.standsUp(unit), of: (foot: PairFoot) => bareSigned(cold.up[foot]) },
+        { head: words.shims(unit), of: (foot: PairFoot) => bare(packAt(pair, hands, foot)) },
+        { head: words.standsFar(unit), of: (foot: PairFoot) => bareSigned(cold.far[foot]) },
         {
-          head: words.room,
+          head: words.room(unit),
           of: (foot: PairFoot) => {
             const { near, far } = roomAt(pair, hands, foot)
-            return `${formatNumber(near, 2)} / ${formatNumber(far, 2)}`
+            return `${bare(near)} / ${bare(far)}`
           },
         },
       ],
       growth: [
         {
-          head: words.standsUp,
-          of: (foot: PairFoot) => (hands.running ? words.hidden : formatSigned(cold.up[foot], 2)),
+          head: words.standsUp(unit),
+          of: (foot: PairFoot) => (hands.running ? words.hidden : bareSigned(cold.up[foot])),
         },
-        { head: words.height, of: (foot: PairFoot) => formatNumber(pair.height[foot], 0) },
+        { head: words.height, of: (foot: PairFoot) => size(pair.height[foot]) },
         {
           head: words.warmer,
           of: (foot: PairFoot) => (hands.ran ? formatNumber(pair.warmer[foot], 0) : words.notRun),
@@ -221,15 +226,14 @@ function FeetTable({ state }: { state: Aligning }) {
   )
 }
 
-const perHundred = (slope: number): string => formatSigned(100 * slope, 2)
-
 function Answers({ state, act }: { state: Aligning; act: (one: AligningAct) => void }) {
   const { pair, left, over, slips, passed } = judgeAligning(state)
+  const { told, signed, slope } = useLengths()
   const all = [
-    { name: words.offsetUp, told: `${formatSigned(left.up.offset, 2)} mm`, out: over.up.offset },
-    { name: words.slopeUp, told: words.per100(perHundred(left.up.slope)), out: over.up.slope },
-    { name: words.offsetFar, told: `${formatSigned(left.far.offset, 2)} mm`, out: over.far.offset },
-    { name: words.slopeFar, told: words.per100(perHundred(left.far.slope)), out: over.far.slope },
+    { name: words.offsetUp, told: signed(left.up.offset), out: over.up.offset },
+    { name: words.slopeUp, told: slope(left.up.slope), out: over.up.slope },
+    { name: words.offsetFar, told: signed(left.far.offset), out: over.far.offset },
+    { name: words.slopeFar, told: slope(left.far.slope), out: over.far.slope },
   ]
   const rows = state.lesson === 'growth' ? all.slice(0, 2) : all
   const { up, far } = misaligned(pair, emptyPairHands, false)
@@ -248,15 +252,8 @@ function Answers({ state, act }: { state: Aligning; act: (one: AligningAct) => v
           <p>
             {words.truth}{' '}
             {state.lesson === 'growth'
-              ? pairFeet
-                  .map((foot) => words.grown(pairFootNames[foot], formatNumber(growthOf(pair, foot), 2)))
-                  .join(' ')
-              : words.truthTold(
-                  formatSigned(up.offset, 2),
-                  perHundred(up.slope),
-                  formatSigned(far.offset, 2),
-                  perHundred(far.slope),
-                )}
+              ? pairFeet.map((foot) => words.grown(pairFootNames[foot], told(growthOf(pair, foot)))).join(' ')
+              : words.truthTold(signed(up.offset), slope(up.slope), signed(far.offset), slope(far.slope))}
           </p>
         ) : null}
       </Asking>

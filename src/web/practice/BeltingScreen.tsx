@@ -17,6 +17,7 @@ import { capital } from '../../words/terms'
 import { Button, Choices, Muted } from '../parts/controls'
 import { DriveDrawing, sheaveAcross } from './DriveDrawing'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { type Lengths, useLengths } from './lengths'
 import { Row } from './page'
 import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
@@ -29,9 +30,9 @@ const game = { begin: beginBelting, acted: belted, same: (kept: Partial<Belting>
 const degrees = (slope: number): string => formatSigned((Math.atan(slope) * 180) / Math.PI, 2)
 
 /** What the straightedge tells, in words. */
-function said(mm: number): string {
+function said(mm: number, { told }: Lengths): string {
   if (mm === 0) return words.flush
-  return (mm > 0 ? words.proud : words.behind)(formatNumber(Math.abs(mm), 1))
+  return (mm > 0 ? words.proud : words.behind)(told(Math.abs(mm), 0.1))
 }
 
 /** The lesson of the belts: a straightedge to be laid on, shims, swing and slide, belts and bolts; the truth laid over it. */
@@ -41,20 +42,24 @@ export function BeltingScreen(order: InOrder) {
   const [edge, lay] = useState<Edge>('toward')
   const { hands, seed } = state
   const drive = makeDrive(seed)
+  const lengths = useLengths()
+  const { told, signed, size, unit } = lengths
   return (
     <LessonFrame
       order={order}
       words={words}
       rig={words.drive}
+      within={words.within(
+        told(beltsAllow.offset, 0.1),
+        formatNumber((Math.atan(beltsAllow.slope) * 180) / Math.PI, 2),
+      )}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
       <DriveDrawing drive={drive} hands={hands} />
       <p>
-        {words.rims(formatNumber(drive.rims.fan, 1), formatNumber(drive.rims.motor, 1))}{' '}
-        <Muted>
-          {words.motorIs(formatNumber(sheaveAcross, 0), formatNumber(motor.feet, 0), formatNumber(motor.height, 0))}
-        </Muted>
+        {words.rims(told(drive.rims.fan, 0.1), told(drive.rims.motor, 0.1))}{' '}
+        <Muted>{words.motorIs(size(sheaveAcross), size(motor.feet), size(motor.height))}</Muted>
       </p>
       <div style={{ display: 'grid', gap: 6 }}>
         <Muted>{words.edge}</Muted>
@@ -64,7 +69,7 @@ export function BeltingScreen(order: InOrder) {
           options={edges.map((one) => ({ value: one, text: capital(edgeNames[one]) }))}
           onChange={lay}
         />
-        <Told role="status">{said(proudAt(drive, hands, edge))}</Told>
+        <Told role="status">{said(proudAt(drive, hands, edge), lengths)}</Told>
       </div>
       <Row>
         <Button onPress={() => act({ do: hands.loose ? 'tighten' : 'loosen' })}>
@@ -85,12 +90,12 @@ export function BeltingScreen(order: InOrder) {
       {beltMoves.map((move) => (
         <TypedMove
           key={move}
-          label={beltMoveNames[move]}
+          label={beltMoveNames[move](unit)}
           text={state.typed[move]}
           onType={(text) => act({ do: 'type', move, text })}
           can={Boolean(beltMoveTyped(state.typed[move]))}
           onDo={() => act({ do: 'move', move })}
-          note={words.soFar(formatSigned(hands[move], 2))}
+          note={words.soFar(signed(hands[move]))}
         />
       ))}
       <Muted>
@@ -102,10 +107,11 @@ export function BeltingScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => void }) {
   const { drive, left, slips, passed } = judgeBelting(state)
+  const { signed } = useLengths()
   const rows = [
     { name: words.tilt, told: `${degrees(left.tilt)}°`, out: Math.abs(left.tilt) > beltsAllow.slope },
     { name: words.toe, told: `${degrees(left.toe)}°`, out: Math.abs(left.toe) > beltsAllow.slope },
-    { name: words.offset, told: `${formatSigned(left.offset, 1)} mm`, out: Math.abs(left.offset) > beltsAllow.offset },
+    { name: words.offset, told: signed(left.offset, 0.1), out: Math.abs(left.offset) > beltsAllow.offset },
   ]
   return (
     <>
@@ -121,7 +127,7 @@ function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => voi
         {passed ? (
           <p>
             {words.truth}{' '}
-            {words.truthTold(formatSigned(drive.start.offset, 1), degrees(drive.start.toe), degrees(drive.start.tilt))}
+            {words.truthTold(signed(drive.start.offset, 0.1), degrees(drive.start.toe), degrees(drive.start.tilt))}
           </p>
         ) : null}
       </Asking>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
+import { formatNumber } from '../../core/frame/number'
 import { droopAt, makeBores, movedPockets, type Pocket, pockets, wallAt, wallPlaces } from '../../core/practice/bores'
 import {
   type Boring,
@@ -17,6 +17,7 @@ import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
 import { BoresDrawing, boresMagnified, PocketEnd } from './BoresDrawing'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { Row } from './page'
 import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
@@ -34,6 +35,7 @@ export function BoringScreen(order: InOrder) {
   const [chosen, choose] = useState<Pocket>(2)
   const { hands, seed, typed } = state
   const bores = makeBores(seed)
+  const { told, signed, bare, size, unit } = useLengths()
   const number = String(chosen)
   const loose = hands.loose.includes(chosen)
   return (
@@ -41,6 +43,7 @@ export function BoringScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.bores}
+      within={words.within(told(boresMay))}
       beside={`${words.bores}; ${words.times(formatNumber(boresMagnified(bores), 0))}`}
       kept={kept}
       answers={<Answers state={state} act={act} />}
@@ -61,17 +64,15 @@ export function BoringScreen(order: InOrder) {
         style={{ display: 'grid', gap: 6 }}
       >
         <Muted>
-          {words.wall}, mm.{' '}
-          {chosen === 1 || chosen === 4
-            ? words.reference
-            : words.wire(`${formatNumber(bores.at[chosen], 0)} mm`, `${formatNumber(bores.length, 0)} mm`)}{' '}
+          {words.wall}, {unit}.{' '}
+          {chosen === 1 || chosen === 4 ? words.reference : words.wire(size(bores.at[chosen]), size(bores.length))}{' '}
           {words.wireIs(formatNumber(1000 * bores.weight, 4), formatNumber(bores.tension, 0))}
         </Muted>
         <Wall>
           {wallPlaces.map((place) => (
             <div key={place}>
               <dt>{wallNames[place]}</dt>
-              <dd>{formatNumber(wallAt(bores, hands, chosen, place), 2)}</dd>
+              <dd>{bare(wallAt(bores, hands, chosen, place))}</dd>
             </div>
           ))}
         </Wall>
@@ -85,12 +86,12 @@ export function BoringScreen(order: InOrder) {
       {boreMoves.map((move) => (
         <TypedMove
           key={move}
-          label={boreMoveNames[move]}
+          label={boreMoveNames[move](unit)}
           text={typed[move]}
           onType={(text) => act({ do: 'type', move, text })}
           can={boreMoveTyped(typed[move]) !== undefined}
           onDo={() => act({ do: 'move', move, pocket: chosen })}
-          note={words.soFar(formatSigned(hands[move][chosen], 2))}
+          note={words.soFar(signed(hands[move][chosen]))}
         />
       ))}
       <Muted>{words.signs}</Muted>
@@ -100,6 +101,7 @@ export function BoringScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Boring; act: (one: BoringAct) => void }) {
   const { bores, left, slips, passed } = judgeBoring(state)
+  const { told, signed } = useLengths()
   return (
     <>
       <p>{words.moves(String(state.moves))}</p>
@@ -113,8 +115,8 @@ function Answers({ state, act }: { state: Boring; act: (one: BoringAct) => void 
         <WhatIsLeft
           label={words.left}
           rows={left.flatMap(({ pocket, up, far }) => [
-            { name: words.upOf(String(pocket)), told: `${formatSigned(up, 2)} mm`, out: Math.abs(up) > boresMay },
-            { name: words.farOf(String(pocket)), told: `${formatSigned(far, 2)} mm`, out: Math.abs(far) > boresMay },
+            { name: words.upOf(String(pocket)), told: signed(up), out: Math.abs(up) > boresMay },
+            { name: words.farOf(String(pocket)), told: signed(far), out: Math.abs(far) > boresMay },
           ])}
         />
         {passed ? (
@@ -124,9 +126,9 @@ function Answers({ state, act }: { state: Boring; act: (one: BoringAct) => void 
               .map((pocket) =>
                 words.truthTold(
                   String(pocket),
-                  formatSigned(bores.up[pocket], 2),
-                  formatSigned(bores.far[pocket], 2),
-                  formatNumber(droopAt(bores, pocket), 2),
+                  signed(bores.up[pocket]),
+                  signed(bores.far[pocket]),
+                  told(droopAt(bores, pocket)),
                 ),
               )
               .join(' ')}

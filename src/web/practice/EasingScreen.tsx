@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
+import { formatNumber } from '../../core/frame/number'
 import {
   beginEasing,
   type Easing,
@@ -19,6 +19,7 @@ import { sayEasingSlip, easingWords as words } from '../../words/easing'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { Row } from './page'
 import { SectionDrawing } from './SectionDrawing'
 import { TypedMove } from './TypedMove'
@@ -36,6 +37,7 @@ export function EasingScreen(order: InOrder) {
   const [chosen, choose] = useState<RollNumber>(3)
   const { hands, seed } = state
   const section = makeSection(seed)
+  const { told, signed, bareSigned, unit } = useLengths()
   const number = String(chosen)
   const loose = hands.loose.includes(chosen)
   const what = (roll: RollNumber) =>
@@ -45,27 +47,28 @@ export function EasingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.section}
+      within={words.within(told(spanMay))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
       <SectionDrawing {...{ section, hands, chosen, choose }} />
-      <Muted>{words.rolls}</Muted>
+      <Muted>{words.rolls(unit)}</Muted>
       <Strip>
         {rollNumbers.map((roll) => (
           <div key={roll}>
             <dt>
               {words.rollN(String(roll))} {what(roll)}
             </dt>
-            <dd>{formatSigned(rollNow(section, hands, roll), 2)}</dd>
+            <dd>{bareSigned(rollNow(section, hands, roll))}</dd>
           </div>
         ))}
       </Strip>
-      <Muted>{words.spans}</Muted>
+      <Muted>{words.spans(unit)}</Muted>
       <Strip>
         {spansOf(section, hands).map(({ from, to, mm }) => (
           <div key={to}>
             <dt>{words.spanName(String(from), String(to))}</dt>
-            <dd>{formatSigned(mm, 2)}</dd>
+            <dd>{bareSigned(mm)}</dd>
           </div>
         ))}
       </Strip>
@@ -82,12 +85,12 @@ export function EasingScreen(order: InOrder) {
         <Muted>{loose ? words.isLoose : words.isTight}</Muted>
       </Row>
       <TypedMove
-        label={words.move}
+        label={words.move(unit)}
         text={state.typed}
         onType={(text) => act({ do: 'type', text })}
         can={rollMoveTyped(state.typed) !== undefined}
         onDo={() => act({ do: 'move', roll: chosen })}
-        note={words.soFar(formatSigned(hands.moved[chosen], 2))}
+        note={words.soFar(signed(hands.moved[chosen]))}
       />
       <Muted>{words.signs}</Muted>
     </LessonFrame>
@@ -96,6 +99,7 @@ export function EasingScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Easing; act: (one: EasingAct) => void }) {
   const { spans, moved, slips, passed } = judgeEasing(state)
+  const { signed, unit } = useLengths()
   return (
     <>
       <p>{words.moved(formatNumber(moved, 0))}</p>
@@ -107,10 +111,10 @@ function Answers({ state, act }: { state: Easing; act: (one: EasingAct) => void 
         outcome={state.checked ? { passed, slips: slips.map(sayEasingSlip) } : undefined}
       >
         <WhatIsLeft
-          label={words.spans}
+          label={words.spans(unit)}
           rows={spans.map(({ from, to, mm }) => ({
             name: words.spanName(String(from), String(to)),
-            told: `${formatSigned(mm, 2)} mm`,
+            told: signed(mm),
             out: Math.abs(mm) > spanMay + 1e-9,
           }))}
         />

@@ -1,8 +1,8 @@
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
 import { boltsOf, type Flange, type FlangeHands, seenAt } from '../../core/practice/flange'
 import { practiceWords as words } from '../../words/practice'
 import { mono } from '../app/style'
+import { useLengths } from './lengths'
 
 const Drawing = styled.svg`
   width: 100%; max-width: 420px; display: block;
@@ -22,6 +22,7 @@ const at = (degrees: number, radius: number): readonly [x: number, y: number] =>
 /** The flange from above: bolts by their numbers, what lies at each, where it was pushed. The choice beside it does the same by keys. */
 export function FlangeDrawing(props: { flange: Flange; hands: FlangeHands; choose: (bolt: number) => void }) {
   const { flange, hands, choose } = props
+  const { bare } = useLengths()
   const moved = { x: magnified * hands.pushed.right, y: -magnified * hands.pushed.far }
   return (
     <Drawing viewBox="-190 -196 380 392" aria-hidden="true">
@@ -60,7 +61,7 @@ export function FlangeDrawing(props: { flange: Flange; hands: FlangeHands; choos
               </text>
               {shim > 0 ? (
                 <text className="shim" x={tx} y={ty}>
-                  {formatNumber(shim, 2)}
+                  {bare(shim)}
                 </text>
               ) : null}
             </g>

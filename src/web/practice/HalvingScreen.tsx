@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatSigned } from '../../core/frame/number'
 import {
   beginHalving,
   type Halving,
@@ -19,9 +18,10 @@ import { pushingWords, slideEndNames } from '../../words/pushing'
 import { capital } from '../../words/terms'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
-import { DialFace } from './DialFace'
 import { JackRows, tooFar } from './JackRows'
+import { LengthDial } from './LengthDial'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { Row } from './page'
 import { SlideDrawing } from './SlideDrawing'
 import { useKept } from './useKept'
@@ -38,12 +38,14 @@ export function HalvingScreen(order: InOrder) {
   const [chosen, choose] = useState<SlideEnd>('front')
   const { hands, seed } = state
   const rig = makeHalved(seed)
+  const lengths = useLengths()
   const loose = hands.loose.includes(chosen)
   return (
     <LessonFrame
       order={order}
       words={words}
       rig={words.machine}
+      within={pushingWords.within(lengths.told(mayMiss))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
@@ -51,10 +53,10 @@ export function HalvingScreen(order: InOrder) {
         <SlideDrawing {...{ hands, chosen, choose }} />
         {hubDials.map((dial) => {
           const mm = hubDialShows(rig, hands, dial)
-          const said = words.shows(hubDialNames[dial], formatSigned(mm, 2))
+          const said = words.shows(hubDialNames[dial], lengths.signed(mm))
           return (
             <fieldset key={dial} aria-label={hubDialNames[dial]}>
-              <DialFace needle={mm} turns={5 + mm} whole={10} label={said} />
+              <LengthDial mm={mm} label={said} lengths={lengths} />
               <p role="status">{said}</p>
               <Button onPress={() => act({ do: 'zero', dial })}>{words.zero}</Button>
               <Button onPress={() => act({ do: 'half', dial })}>{words.half}</Button>
@@ -90,6 +92,7 @@ export function HalvingScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Halving; act: (one: HalvingAct) => void }) {
   const { halved: rig, off, slips, passed } = judgeHalving(state)
+  const lengths = useLengths()
   return (
     <>
       <p>{pushingWords.turns(String(state.turns))}</p>
@@ -104,13 +107,13 @@ function Answers({ state, act }: { state: Halving; act: (one: HalvingAct) => voi
           label={pushingWords.stands}
           rows={slideEnds.map((end) => {
             const out = Math.abs(off[end]) > mayMiss
-            return { name: slideEndNames[end], told: out ? tooFar(off[end]) : pushingWords.there, out }
+            return { name: slideEndNames[end], told: out ? tooFar(off[end], lengths) : pushingWords.there, out }
           })}
         />
         {passed ? (
           <p>
             {pushingWords.truth}{' '}
-            {slideEnds.map((end) => `${slideEndNames[end]}: ${tooFar(-rig.slide.wanted[end])}`).join('; ')}.
+            {slideEnds.map((end) => `${slideEndNames[end]}: ${tooFar(-rig.slide.wanted[end], lengths)}`).join('; ')}.
           </p>
         ) : null}
       </Asking>

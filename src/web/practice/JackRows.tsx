@@ -1,8 +1,8 @@
-import { formatNumber } from '../../core/frame/number'
 import { turnsOfJack } from '../../core/practice/pushing'
 import { bears, type Jack, type SlideEnd, type SlideHands, slideSides } from '../../core/practice/slide'
 import { jackNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { Button, Muted } from '../parts/controls'
+import { type Lengths, useLengths } from './lengths'
 import { Row } from './page'
 
 /** The two jack bolts at an end of a machine: turned by hand until they bear, pushed, backed off. */
@@ -12,6 +12,7 @@ export const JackRows = (props: {
   act: (one: { do: 'touch'; jack: Jack } | { do: 'turn'; jack: Jack; by: number }) => void
 }) => {
   const { hands, end, act } = props
+  const { told, unit } = useLengths()
   return (
     <>
       {slideSides.map((side) => {
@@ -21,12 +22,12 @@ export const JackRows = (props: {
           <Row key={side} role="group" aria-label={jackNames[jack]}>
             <span style={{ minWidth: 250 }}>
               <b>{words.jack(slideSideNames[side])}</b>{' '}
-              <Muted>{bears(hands, jack) ? words.bearing : words.off(formatNumber(stands, 2))}</Muted>
+              <Muted>{bears(hands, jack) ? words.bearing : words.off(told(stands))}</Muted>
             </span>
             <Button onPress={() => act({ do: 'touch', jack })}>{words.touch}</Button>
-            {turnsOfJack.map((by) => (
+            {turnsOfJack[unit].map((by) => (
               <Button key={by} onPress={() => act({ do: 'turn', jack, by })}>
-                {by > 0 ? words.in(formatNumber(by, by < 0.1 ? 2 : 1)) : words.out(formatNumber(-by, 1))}
+                {by > 0 ? words.in(told(by, Math.min(by, 0.1))) : words.out(told(-by, 0.1))}
               </Button>
             ))}
           </Row>
@@ -38,5 +39,5 @@ export const JackRows = (props: {
 }
 
 /** How far each end of the machine is from where it should be, in words. */
-export const tooFar = (mm: number): string =>
-  words.tooFar(formatNumber(Math.abs(mm), 2), slideSideNames[mm < 0 ? 'near' : 'far'])
+export const tooFar = (mm: number, { told }: Lengths): string =>
+  words.tooFar(told(Math.abs(mm)), slideSideNames[mm < 0 ? 'near' : 'far'])

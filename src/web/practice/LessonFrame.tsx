@@ -51,6 +51,8 @@ interface Kept {
 export function LessonFrame(props: {
   order: InOrder
   words: { name: string; goal: string; hints: readonly string[] }
+  /** How near it has to come, in the unit shown. */
+  within?: string
   /** What the rig is called, and what is said beside its lock where that is something else. */
   rig: string
   beside?: string
@@ -76,7 +78,9 @@ export function LessonFrame(props: {
       <Page id="bench">
         <Rig>
           <h1>{name}</h1>
-          <p>{goal}</p>
+          <p>
+            {goal} {props.within}
+          </p>
           <Card as="section" aria-label={props.rig} style={{ display: 'grid', gap: 14 }}>
             <Row>
               {props.atDesk ? null : <Lock locked={locked} lock={lock} />}

@@ -1,5 +1,4 @@
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
 import { boltsOf, dialsAt, makeFlange } from '../../core/practice/flange'
 import {
   beginMounting,
@@ -15,9 +14,10 @@ import {
 import { pushNames, sayMountingSlip, mountingWords as words } from '../../words/mounting'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
-import { DialFace } from './DialFace'
 import { FlangeDrawing } from './FlangeDrawing'
+import { LengthDial } from './LengthDial'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { Row } from './page'
 import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
@@ -33,6 +33,8 @@ export function MountingScreen(order: InOrder) {
   const { state, act } = kept
   const { hands, seed, typed } = state
   const flange = makeFlange(seed)
+  const lengths = useLengths()
+  const { told, signed, size, slope, unit } = lengths
   const shown = dialsAt(flange, hands, hands.at)
   const bolt = String(hands.at)
   const turn = (to: number) => act({ do: 'turn', bolt: to })
@@ -41,19 +43,13 @@ export function MountingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.flange}
+      within={words.within(told(mountingAllows.offset), slope(mountingAllows.slope))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
       <p>
         <b>{words.counted(flange.clockwise ? words.clockwise : words.otherWay)}</b>{' '}
-        <Muted>
-          {words.sizes(
-            formatNumber(2 * flange.radius, 0),
-            formatNumber(flange.over, 0),
-            formatNumber(flange.rim.x, 0),
-            formatNumber(flange.face, 0),
-          )}
-        </Muted>
+        <Muted>{words.sizes(size(2 * flange.radius), size(flange.over), size(flange.rim.x), size(flange.face))}</Muted>
       </p>
       <Three>
         <FlangeDrawing flange={flange} hands={hands} choose={turn} />
@@ -64,10 +60,10 @@ export function MountingScreen(order: InOrder) {
           ] as const
         ).map(([dial, said]) => {
           const mm = hands.loose ? 0 : shown[dial]
-          const text = hands.loose ? words.hangs : said(formatSigned(mm, 2))
+          const text = hands.loose ? words.hangs : said(signed(mm))
           return (
             <div key={dial}>
-              <DialFace needle={mm} turns={5 + mm} whole={10} label={text} />
+              <LengthDial mm={mm} label={text} lengths={lengths} />
               {hands.loose ? null : <p role="status">{text}</p>}
             </div>
           )
@@ -96,23 +92,23 @@ export function MountingScreen(order: InOrder) {
         <Muted>{hands.loose ? words.areLoose : words.areTight}</Muted>
       </Row>
       <TypedMove
-        label={words.shimAt(bolt)}
+        label={words.shimAt(bolt, unit)}
         text={typed.shim}
         onType={(text) => act({ do: 'type', what: 'shim', text })}
         can={shimTyped(typed.shim) !== undefined}
         onDo={() => act({ do: 'shim', bolt: hands.at })}
         button={words.putIn}
-        note={words.lies(formatNumber(hands.shims[hands.at] ?? 0, 2))}
+        note={words.lies(told(hands.shims[hands.at] ?? 0))}
       />
       {pushes.map((way) => (
         <TypedMove
           key={way}
-          label={pushNames[way]}
+          label={pushNames[way](unit)}
           text={typed[way]}
           onType={(text) => act({ do: 'type', what: way, text })}
           can={pushTyped(typed[way]) !== undefined}
           onDo={() => act({ do: 'push', way })}
-          note={words.soFar(formatSigned(hands.pushed[way], 2))}
+          note={words.soFar(signed(hands.pushed[way]))}
         />
       ))}
       <Muted>{words.signs}</Muted>
@@ -120,19 +116,18 @@ export function MountingScreen(order: InOrder) {
   )
 }
 
-const perHundred = (slope: number): string => formatSigned(100 * slope, 2)
-
 function Answers({ state, act }: { state: Mounting; act: (one: MountingAct) => void }) {
   const { flange, left, slips, passed } = judgeMounting(state)
+  const { told, signed, slope } = useLengths()
   const rows = [
     {
       name: words.offset,
-      told: `${formatNumber(left.offset, 2)} mm`,
+      told: told(left.offset),
       out: left.offset > mountingAllows.offset,
     },
     {
       name: words.slope,
-      told: words.per100(formatNumber(100 * left.slope, 2)),
+      told: slope(left.slope),
       out: left.slope > mountingAllows.slope,
     },
   ]
@@ -151,11 +146,11 @@ function Answers({ state, act }: { state: Mounting; act: (one: MountingAct) => v
           <p>
             {words.truth}{' '}
             {words.truthTold(
-              formatSigned(flange.place[0], 2),
+              signed(flange.place[0]),
               String(1 + flange.bolts / 4),
-              formatSigned(flange.place[1], 2),
-              perHundred(flange.slope[0]),
-              perHundred(flange.slope[1]),
+              signed(flange.place[1]),
+              slope(flange.slope[0]),
+              slope(flange.slope[1]),
             )}
           </p>
         ) : null}

@@ -1,14 +1,15 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
+import { formatNumber } from '../../core/frame/number'
 import { beginPushing, judgePushing, mayMiss, type Pushing, type PushingAct, pushed } from '../../core/practice/pushing'
 import { makeSlide, type SlideEnd, slideEnds, slideShows } from '../../core/practice/slide'
 import { sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
-import { DialFace } from './DialFace'
 import { JackRows, tooFar } from './JackRows'
+import { LengthDial } from './LengthDial'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { type Lengths, useLengths } from './lengths'
 import { Row } from './page'
 import { SlideDrawing } from './SlideDrawing'
 import { useKept } from './useKept'
@@ -20,8 +21,8 @@ const Plan = styled.p`display: flex; flex-wrap: wrap; gap: 4px 22px; b { ${mono}
 const game = { begin: beginPushing, acted: pushed, same: (kept: Partial<Pushing>) => kept.lesson === 'side-moves' }
 
 /** A place across, in words: how far and toward which side. */
-const toward = (mm: number): string =>
-  words.toward(formatNumber(Math.abs(mm), 2), slideSideNames[mm < 0 ? 'near' : 'far'])
+const toward = (mm: number, { told }: Lengths): string =>
+  words.toward(told(Math.abs(mm)), slideSideNames[mm < 0 ? 'near' : 'far'])
 
 /** The lesson of the side moves: bolts, jack bolts and dials to be handled, the plan beside them, the truth laid over it. */
 export function PushingScreen(order: InOrder) {
@@ -29,12 +30,13 @@ export function PushingScreen(order: InOrder) {
   const { state, act } = kept
   const [chosen, choose] = useState<SlideEnd>('front')
   const { hands, seed } = state
+  const lengths = useLengths()
   const { wanted } = makeSlide(seed)
   const loose = hands.loose.includes(chosen)
   const said = (end: SlideEnd): string => {
     const [dial, shown] = [hands.dials[end], slideShows(hands, end)]
     return dial && shown !== undefined
-      ? words.dialOn(slideEndNames[end], slideSideNames[dial.side], formatSigned(shown, 2))
+      ? words.dialOn(slideEndNames[end], slideSideNames[dial.side], lengths.signed(shown))
       : words.noDial(slideEndNames[end])
   }
   return (
@@ -42,13 +44,14 @@ export function PushingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.machine}
+      within={words.within(lengths.told(mayMiss))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
       <Plan aria-label={words.plan}>
         {slideEnds.map((end) => (
           <span key={end}>
-            {slideEndNames[end]}: <b>{toward(wanted[end])}</b>
+            {slideEndNames[end]}: <b>{toward(wanted[end], lengths)}</b>
           </span>
         ))}
       </Plan>
@@ -58,7 +61,7 @@ export function PushingScreen(order: InOrder) {
           const shown = slideShows(hands, end)
           return (
             <div key={end}>
-              <DialFace needle={shown ?? 0} turns={5 + (shown ?? 0)} whole={10} label={said(end)} />
+              <LengthDial mm={shown ?? 0} label={said(end)} lengths={lengths} />
               <p role="status">{said(end)}</p>
             </div>
           )
@@ -86,6 +89,7 @@ export function PushingScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => void }) {
   const { off, slide, slips, passed } = judgePushing(state)
+  const lengths = useLengths()
   return (
     <>
       <p>{words.turns(String(state.turns))}</p>
@@ -102,7 +106,7 @@ function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => voi
             const out = Math.abs(off[end]) > mayMiss
             return {
               name: slideEndNames[end],
-              told: out ? tooFar(off[end]) : words.there,
+              told: out ? tooFar(off[end], lengths) : words.there,
               out,
             }
           })}
@@ -111,8 +115,8 @@ function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => voi
           <p>
             {words.truth}{' '}
             {words.truthTold(
-              formatSigned(slide.creep.front, 2),
-              formatSigned(slide.creep.back, 2),
+              lengths.signed(slide.creep.front),
+              lengths.signed(slide.creep.back),
               formatNumber(100 * slide.swing, 0),
             )}
           </p>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
+import { formatNumber } from '../../core/frame/number'
 import {
   dialShows,
   type FrameFault,
@@ -22,11 +22,13 @@ import {
 import { frameFaultNames, frameFootNames, sayFrame, saySeatingSlip, seatingWords as words } from '../../words/seating'
 import { capital } from '../../words/terms'
 import { mono } from '../app/style'
-import { Button, Choices, Field, Muted, NumberInput, Select } from '../parts/controls'
+import { Button, Choices, Field, Muted, Select } from '../parts/controls'
 import { Peg } from '../parts/Peg'
-import { DialFace } from './DialFace'
 import { FrameDrawing } from './FrameDrawing'
+import { LengthDial } from './LengthDial'
+import { LengthInput } from './LengthInput'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { Row } from './page'
 import { useKept } from './useKept'
 
@@ -41,18 +43,18 @@ export function SeatingScreen(order: InOrder) {
   const { state, act } = kept
   const [chosen, choose] = useState<FrameFoot>('near-left')
   const { hands, seed } = state
+  const lengths = useLengths()
+  const { told, signed, unit } = lengths
   const frame = makeFrame(seed)
   const shown = dialShows(frame, hands)
   const dialSaid =
-    hands.dial && shown !== undefined
-      ? words.dialOn(frameFootNames[hands.dial.foot], formatSigned(shown, 2))
-      : words.noDial
+    hands.dial && shown !== undefined ? words.dialOn(frameFootNames[hands.dial.foot], signed(shown)) : words.noDial
   const name = frameFootNames[chosen]
   const loose = hands.loose.includes(chosen)
   const gaps = gapsAt(frame, hands, chosen)
   const pack = [
-    hands.shims[chosen] ? words.evenShim(formatNumber(hands.shims[chosen], 2)) : '',
-    hands.steps[chosen] ? words.stepShim(formatNumber(hands.steps[chosen], 2)) : '',
+    hands.shims[chosen] ? words.evenShim(told(hands.shims[chosen])) : '',
+    hands.steps[chosen] ? words.stepShim(told(hands.steps[chosen])) : '',
     hands.cleaned.includes(chosen) ? words.cleaned : '',
   ].filter(Boolean)
   return (
@@ -60,12 +62,13 @@ export function SeatingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.frame}
+      within={words.mayRise(told(mayRise))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
       <Two>
         <FrameDrawing {...{ hands, chosen, choose }} />
-        <DialFace needle={shown ?? 0} turns={5 + (shown ?? 0)} whole={10} label={dialSaid} />
+        <LengthDial mm={shown ?? 0} label={dialSaid} lengths={lengths} />
       </Two>
       <p role="status">{dialSaid}</p>
       <Choices
@@ -88,14 +91,14 @@ export function SeatingScreen(order: InOrder) {
           <thead>
             <tr>
               <th scope="col">{words.corner}</th>
-              <th scope="col">{words.goes}</th>
+              <th scope="col">{words.goes(unit)}</th>
             </tr>
           </thead>
           <tbody>
             {padCorners.map((corner) => (
               <tr key={corner}>
                 <th scope="row">{capital(frameFootNames[corner])}</th>
-                <td>{gaps[corner] > 0 ? formatNumber(gaps[corner], 2) : words.none}</td>
+                <td>{gaps[corner] > 0 ? lengths.bare(gaps[corner]) : words.none}</td>
               </tr>
             ))}
           </tbody>
@@ -105,14 +108,8 @@ export function SeatingScreen(order: InOrder) {
       )}
       <Row style={{ alignItems: 'end' }}>
         <div style={{ width: 140 }}>
-          <Field label={words.thickness}>
-            <NumberInput
-              inputMode="decimal"
-              maxLength={8}
-              autoComplete="off"
-              value={state.thickness}
-              onChange={({ target }) => act({ do: 'thickness', text: target.value })}
-            />
+          <Field label={words.thickness(unit)}>
+            <LengthInput text={state.thickness} unit={unit} onType={(text) => act({ do: 'thickness', text })} />
           </Field>
         </div>
         <Button isDisabled={!loose} onPress={() => act({ do: 'shim', foot: chosen })}>
@@ -136,6 +133,7 @@ export function SeatingScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Seating; act: (one: SeatingAct) => void }) {
   const judged = judgeSeating(state)
+  const { signed, told } = useLengths()
   const { fault, foot, size } = judged.frame
   return (
     <>
@@ -165,14 +163,15 @@ function Answers({ state, act }: { state: Seating; act: (one: SeatingAct) => voi
                   <Peg peg={Math.abs(judged.rises[one]) > mayRise ? 'outside' : 'within'} size={12} label="" />{' '}
                   {capital(frameFootNames[one])}
                 </th>
-                <td>{formatSigned(judged.rises[one], 2)} mm</td>
+                <td>{signed(judged.rises[one])}</td>
               </tr>
             ))}
           </tbody>
         </Table>
         {judged.passed ? (
           <p>
-            {words.truth} {sayFrame(fault, frameFootNames[foot], formatNumber(size, 2))}
+            {words.truth}{' '}
+            {sayFrame(fault, frameFootNames[foot], fault === 'strain' ? formatNumber(size, 2) : told(size))}
           </p>
         ) : null}
       </Asking>

@@ -1,5 +1,4 @@
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
 import {
   beginSighting,
   judgeSighting,
@@ -15,6 +14,7 @@ import { capital } from '../../words/terms'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'
 import { Asking, type InOrder, LessonFrame } from './LessonFrame'
+import { useLengths } from './lengths'
 import { Row } from './page'
 import { StandsDrawing } from './StandsDrawing'
 import { TypedMove } from './TypedMove'
@@ -32,6 +32,7 @@ export function SightingScreen(order: InOrder) {
   const { hands, seed, typed } = state
   const sight = makeSight(seed)
   const { stand } = hands
+  const { told, signed, bareSigned, size, unit } = useLengths()
   const roll = stand === 1 ? words.rollReference : words.roll2
   const level = hands.level[stand - 1]
   return (
@@ -39,6 +40,7 @@ export function SightingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.section}
+      within={words.within(told(sightAllows))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
@@ -49,9 +51,9 @@ export function SightingScreen(order: InOrder) {
         options={(['1', '2'] as const).map((value) => ({ value, text: words.stands[value] }))}
         onChange={(value) => act({ do: 'stand', at: value === '1' ? 1 : 2 })}
       />
-      <section aria-label={words.shows} aria-live="polite" style={{ display: 'grid', gap: 6 }}>
+      <section aria-label={words.shows(unit)} aria-live="polite" style={{ display: 'grid', gap: 6 }}>
         <Muted>
-          {words.shows}. {words.lengths(formatNumber(sight.toNear, 0), formatNumber(sight.face, 0))}
+          {words.shows(unit)}. {words.lengths(size(sight.toNear), size(sight.face))}
         </Muted>
         <Shown>
           {rollEnds.map((end) => (
@@ -59,7 +61,7 @@ export function SightingScreen(order: InOrder) {
               <dt>
                 {capital(roll)}, {rollEndNames[end]}
               </dt>
-              <dd>{formatSigned(rollShows(sight, hands, end), 2)}</dd>
+              <dd>{bareSigned(rollShows(sight, hands, end))}</dd>
             </div>
           ))}
           {floorReferences.map((reference) => {
@@ -67,7 +69,7 @@ export function SightingScreen(order: InOrder) {
             return (
               <div key={reference}>
                 <dt>{floorReferenceNames[reference]}</dt>
-                <dd>{mm === undefined ? '–' : formatSigned(mm, 2)}</dd>
+                <dd>{mm === undefined ? '–' : bareSigned(mm)}</dd>
               </div>
             )
           })}
@@ -79,7 +81,7 @@ export function SightingScreen(order: InOrder) {
         <Muted>{level ? words.levelled : words.notLevel}</Muted>
       </Row>
       <TypedMove
-        label={stand === 1 ? words.turnRoll : words.turnReference}
+        label={(stand === 1 ? words.turnRoll : words.turnReference)(unit)}
         text={typed.turn}
         onType={(text) => act({ do: 'type', what: 'turn', text })}
         can={sightTyped('turn', typed.turn) !== undefined && (stand === 1 || hands.references !== undefined)}
@@ -99,12 +101,12 @@ export function SightingScreen(order: InOrder) {
         <Muted>{hands.loose ? words.isLoose : words.isTight}</Muted>
       </Row>
       <TypedMove
-        label={words.move}
+        label={words.move(unit)}
         text={typed.move}
         onType={(text) => act({ do: 'type', what: 'move', text })}
         can={sightTyped('move', typed.move) !== undefined}
         onDo={() => act({ do: 'move' })}
-        note={words.soFar(formatSigned(hands.moved, 2))}
+        note={words.soFar(signed(hands.moved))}
       />
       <Muted>{words.signs}</Muted>
     </LessonFrame>
@@ -113,7 +115,8 @@ export function SightingScreen(order: InOrder) {
 
 function Answers({ state, act }: { state: Sighting; act: (one: SightingAct) => void }) {
   const { sight, left, slips, passed } = judgeSighting(state)
-  const over = (slope: number) => formatSigned((slope - sight.square.reference) * sight.face, 2)
+  const { signed } = useLengths()
+  const over = (slope: number) => signed((slope - sight.square.reference) * sight.face)
   return (
     <>
       <p>{words.turns(String(state.turns))}</p>
@@ -126,7 +129,7 @@ function Answers({ state, act }: { state: Sighting; act: (one: SightingAct) => v
       >
         <WhatIsLeft
           label={words.left}
-          rows={[{ name: words.square, told: `${formatSigned(left, 2)} mm`, out: Math.abs(left) > sightAllows }]}
+          rows={[{ name: words.square, told: signed(left), out: Math.abs(left) > sightAllows }]}
         />
         {passed ? (
           <p>

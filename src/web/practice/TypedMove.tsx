@@ -1,5 +1,7 @@
 import { practiceWords as words } from '../../words/practice'
-import { Button, Field, Muted, NumberInput } from '../parts/controls'
+import { useSettings } from '../app/settings'
+import { Button, Field, Muted } from '../parts/controls'
+import { LengthInput } from './LengthInput'
 import { Row } from './page'
 
 /** A move that is typed and then made: its field, the button beside it, and what was done so far. */
@@ -14,17 +16,12 @@ export function TypedMove(props: {
   button?: string
   note?: string
 }) {
+  const { unit } = useSettings()
   return (
     <Row role="group" aria-label={props.label} style={{ alignItems: 'end' }}>
       <div style={{ width: 320, maxWidth: '100%' }}>
         <Field label={props.label}>
-          <NumberInput
-            inputMode="text"
-            maxLength={8}
-            autoComplete="off"
-            value={props.text}
-            onChange={({ target }) => props.onType(target.value)}
-          />
+          <LengthInput text={props.text} unit={unit} onType={props.onType} />
         </Field>
       </div>
       <Button isDisabled={!props.can} onPress={props.onDo}>

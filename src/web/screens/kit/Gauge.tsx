@@ -2,13 +2,13 @@ import { Plus, X } from 'lucide-react'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
-import { compare } from '../../../core/kit/gauge'
+import { compare, compareEach } from '../../../core/kit/gauge'
 import type { KitGauge } from '../../../core/kit/schema'
-import { sayCompared } from '../../../words/kit'
+import { sayCompared, sayParts } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
 import { unitName } from '../../../words/terms'
 import { newId } from '../../app/newId'
-import { Button, Card, Muted } from '../../parts/controls'
+import { Button, Card, Choices, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityInput } from '../../parts/Quantity'
 import { DialName, Grid, NumberField, type Put, TextField } from './parts'
@@ -22,14 +22,18 @@ export function Gauge({
   unit,
   put,
   dials,
+  repeats,
 }: {
   item: KitGauge
   unit: 'mm' | 'mil'
   put: Put
   dials: readonly string[]
+  /** Standard deviation of one reading of a dial of the kit, mm; undefined where it is not there. */
+  repeats: (dial: string) => number | undefined
 }) {
   const length = lengthUnitFor(unit)
-  const compared = compare(item)
+  const known = repeats(item.dial)
+  const parts = item.each ? compareEach(item, known) : undefined
   return (
     <Card aria-label={kitWords.comparison}>
       <Grid>
@@ -65,10 +69,20 @@ export function Gauge({
           onChange={(takenOn) => put({ takenOn }, 'taken')}
         />
       </Grid>
-      <h2 style={{ marginTop: 16 }}>{kitWords.liftItSetItDown}</h2>
+      <h2 style={{ marginTop: 16 }}>{item.each ? kitWords.onePartAfterAnother : kitWords.liftItSetItDown}</h2>
+      <Choices
+        label={kitWords.whatIsRead}
+        value={item.each ? 'each' : 'same'}
+        options={[
+          { value: 'same', text: kitWords.theSameAgain },
+          { value: 'each', text: kitWords.aSeriesOfParts },
+        ]}
+        onChange={(what) => put({ each: what === 'each' }, 'each')}
+      />
       <Readings>
         {item.readings.map(({ id, value }, i) => (
           <li key={id}>
+            {parts ? <Peg peg={parts[i]?.state ?? 'nothing'} size={13} label="" /> : null}
             <QuantityInput
               label={kitWords.reading(i + 1, unitName[length])}
               quantity={value}
@@ -102,7 +116,7 @@ export function Gauge({
           </Button>
         </li>
       </Readings>
-      {sayCompared(compared, unit).map(({ text, peg }) => (
+      {(parts ? sayParts(parts, unit, known) : sayCompared(compare(item, known), unit, known)).map(({ text, peg }) => (
         <Told key={text}>
           <Peg peg={peg} size={15} label="" />
           <span>{text}</span>

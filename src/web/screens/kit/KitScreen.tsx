@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query'
 import { Plus } from 'lucide-react'
 import { useSearchParams } from 'react-router'
 import styled from 'styled-components'
+import { dialSd } from '../../../core/kit/fits'
 import { makeKitItem } from '../../../core/kit/make'
 import type { KitItem, KitKind } from '../../../core/kit/schema'
 import { describeKit } from '../../../words/describe'
@@ -218,6 +219,10 @@ function Item(props: {
   const put = (change: Partial<KitItem>, mark: string) =>
     notebook.edit((item) => ({ ...item, ...change }) as KitItem, mark)
   const dials = items.flatMap((item) => (item.document.kind === 'dial' ? [item.document.name] : []))
+  const repeats = (name: string) => {
+    const dial = items.find((item) => item.document.kind === 'dial' && item.document.name === name)?.document
+    return dial?.kind === 'dial' ? dialSd(dial) : undefined
+  }
   return (
     <>
       <Header crumbs={[{ to: '/kit', text: kitWords.kit }, { text: document.name || kitKinds[document.kind].one }]}>
@@ -231,7 +236,9 @@ function Item(props: {
             <Bracket item={document} unit={unit} put={put} dials={dials} items={items} />
           ) : null}
           {document.kind === 'head' ? <Head item={document} unit={unit} put={put} /> : null}
-          {document.kind === 'gauge' ? <Gauge item={document} unit={unit} put={put} dials={dials} /> : null}
+          {document.kind === 'gauge' ? (
+            <Gauge item={document} unit={unit} put={put} dials={dials} repeats={repeats} />
+          ) : null}
           {document.kind === 'lift' ? <Lift item={document} unit={unit} put={put} /> : null}
           {document.kind === 'shims' ? <Shims item={document} unit={unit} put={put} /> : null}
           {document.kind === 'limits' ? <LimitsTable item={document} unit={unit} put={put} /> : null}
