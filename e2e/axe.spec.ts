@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
+import { lessonPaths } from './lessonPaths'
 import { expect, test } from './site'
 
 /** Every screen, in a state with much on it. */
@@ -30,22 +31,7 @@ const screens: Readonly<Record<string, string>> = {
   site: '/site',
   people: '/people',
   practice: '/practice',
-  'a lesson': '/practice/closure',
-  'the frame': '/practice/soft-foot',
-  'the side moves': '/practice/side-moves',
-  'the belts of practice': '/practice/belts',
-  'the graph': '/practice/graph',
-  'the rough': '/practice/rough',
-  halving: '/practice/halving',
-  'a dial that may lie': '/practice/trust',
-  'no room left': '/practice/bound',
-  'in line running': '/practice/growth',
-  'the lever': '/practice/lever',
-  'part of a turn': '/practice/part-turn',
-  'the flange': '/practice/flange',
-  'the bores of practice': '/practice/bore',
-  'the rolls of practice': '/practice/rolls',
-  'the stuck roll': '/practice/stuck-roll',
+  ...Object.fromEntries(lessonPaths.map((path) => [path, path])),
   lines: '/lines',
   'a table of limits': '/kit?item=kit-14',
 }

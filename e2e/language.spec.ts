@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { lessonPaths } from './lessonPaths'
 import { expect, test } from './site'
 
 /** What is the same in every language: units, keys, formats, our own name, what a date library or the browser says. */
@@ -70,24 +71,7 @@ test('nothing on any screen is left untranslated', async ({ page, plant }) => {
     '/people',
     '/account',
     '/practice',
-    '/practice/read-a-dial',
-    '/practice/sag-bench',
-    '/practice/closure',
-    '/practice/soft-foot',
-    '/practice/side-moves',
-    '/practice/belts',
-    '/practice/graph',
-    '/practice/rough',
-    '/practice/halving',
-    '/practice/trust',
-    '/practice/bound',
-    '/practice/growth',
-    '/practice/lever',
-    '/practice/part-turn',
-    '/practice/flange',
-    '/practice/bore',
-    '/practice/rolls',
-    '/practice/stuck-roll',
+    ...lessonPaths,
     '/nowhere',
   ]) {
     await page.goto(`${plant}${path}`)

@@ -11,6 +11,7 @@ import { makePair, type PairFoot } from '../src/core/practice/pair'
 import { beginSighting } from '../src/core/practice/sighting'
 import { looksAway, makeSight } from '../src/core/practice/stand'
 import { beginEasing, makeSection } from '../src/core/practice/stuck'
+import { lessonPaths } from './lessonPaths'
 import { test } from './site'
 
 /** How a person handles the page. */
@@ -41,6 +42,20 @@ async function at(page: Page, site: string, lesson: string, state: object, how: 
   const passed = () => expect(page.getByText('Passed.')).toBeVisible()
   return { press, choose, move, passed }
 }
+
+test('every lesson is listed in its order, and each leads on to the next', async ({ page, empty }) => {
+  await page.goto(`${empty}/practice`)
+  const links = page.locator('ol a[href^="/practice/"]')
+  await expect(links).toHaveCount(lessonPaths.length)
+  expect(await links.evaluateAll((all) => all.map((one) => one.getAttribute('href')))).toEqual(lessonPaths)
+  await page.goto(`${empty}${lessonPaths[0]}`)
+  for (const path of lessonPaths.slice(1)) {
+    await page.getByRole('link', { name: 'Next lesson' }).click()
+    await expect(page).toHaveURL(`${empty}${path}`)
+  }
+  await expect(page.getByRole('link', { name: 'All lessons' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Next lesson' })).toHaveCount(0)
+})
 
 test('a lever dial by keyboard: the known step gives the factor, what is shown is not what is there', async ({
   page,

@@ -1,3 +1,4 @@
+import { lessonPaths } from './lessonPaths'
 import { expect, test } from './site'
 
 /** What the page is too wide by, and what cannot be hit with a gloved finger. */
@@ -67,22 +68,7 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
     '/kit',
     '/kit?item=kit-6',
     '/practice',
-    '/practice/closure',
-    '/practice/soft-foot',
-    '/practice/side-moves',
-    '/practice/belts',
-    '/practice/graph',
-    '/practice/rough',
-    '/practice/halving',
-    '/practice/trust',
-    '/practice/bound',
-    '/practice/growth',
-    '/practice/lever',
-    '/practice/part-turn',
-    '/practice/flange',
-    '/practice/bore',
-    '/practice/rolls',
-    '/practice/stuck-roll',
+    ...lessonPaths,
   ]
   for (const path of [...paths, ...more]) {
     await page.goto(demo + path)

@@ -1,4 +1,4 @@
-import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
+import { type Attempted, begun, bolting, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   emptyPairHands,
   makePair,
@@ -83,11 +83,10 @@ export function aligned(now: Aligning, act: AligningAct): Aligning {
   const touch = (change: Partial<PairHands>, minutes: number): Aligning => touched(now, change, minutes)
   switch (act.do) {
     case 'loosen':
-      return hands.loose.includes(act.side) ? now : touch({ loose: [...hands.loose, act.side] }, cost.bolts)
-    case 'tighten':
-      return hands.loose.includes(act.side)
-        ? touch({ loose: hands.loose.filter((side) => side !== act.side) }, cost.bolts)
-        : now
+    case 'tighten': {
+      const loose = bolting(hands.loose, act.side, act.do)
+      return loose ? touch({ loose }, cost.bolts) : now
+    }
     case 'type':
       return { ...now, typed: { ...now.typed, [act.move]: act.text } }
     case 'move': {

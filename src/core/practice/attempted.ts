@@ -51,3 +51,10 @@ export const touched = <H extends { locked: boolean }, S extends Attempted<H>>(
   unsafe: now.unsafe || !now.hands.locked,
   checked: false,
 })
+
+/** Bolts loosened or tightened: those that are loose then, or undefined where they were so already. */
+export function bolting<K>(loose: readonly K[], one: K, how: 'loosen' | 'tighten'): readonly K[] | undefined {
+  const is = loose.includes(one)
+  if (is === (how === 'loosen')) return undefined
+  return is ? loose.filter((other) => other !== one) : [...loose, one]
+}

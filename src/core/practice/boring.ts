@@ -1,4 +1,4 @@
-import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
+import { type Attempted, begun, bolting, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   type BoreHands,
   type Bores,
@@ -60,11 +60,10 @@ export function bored(now: Boring, act: BoringAct): Boring {
   const touch = (change: Partial<BoreHands>, minutes: number): Boring => touched(now, change, minutes)
   switch (act.do) {
     case 'loosen':
-      return hands.loose.includes(act.pocket) ? now : touch({ loose: [...hands.loose, act.pocket] }, cost.bolts)
-    case 'tighten':
-      return hands.loose.includes(act.pocket)
-        ? touch({ loose: hands.loose.filter((one) => one !== act.pocket) }, cost.bolts)
-        : now
+    case 'tighten': {
+      const loose = bolting(hands.loose, act.pocket, act.do)
+      return loose ? touch({ loose }, cost.bolts) : now
+    }
     case 'type':
       return { ...now, typed: { ...now.typed, [act.move]: act.text } }
     case 'move': {

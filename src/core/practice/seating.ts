@@ -1,4 +1,4 @@
-import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
+import { type Attempted, begun, bolting, isPlain, type PlainAct, plainly, touched } from './attempted'
 import {
   diagonalOf,
   emptyFrameHands,
@@ -61,11 +61,10 @@ export function seated(now: Seating, act: SeatingAct): Seating {
   const touch = (change: Partial<FrameHands>, minutes: number): Seating => touched(now, change, minutes)
   switch (act.do) {
     case 'loosen':
-      return hands.loose.includes(act.foot) ? now : touch({ loose: [...hands.loose, act.foot] }, cost.bolt)
-    case 'tighten':
-      return hands.loose.includes(act.foot)
-        ? touch({ loose: hands.loose.filter((foot) => foot !== act.foot) }, cost.bolt)
-        : now
+    case 'tighten': {
+      const loose = bolting(hands.loose, act.foot, act.do)
+      return loose ? touch({ loose }, cost.bolt) : now
+    }
     case 'dial':
       return touch({ dial: { foot: act.foot, zero: footHeight(makeFrame(now.seed), hands, act.foot) } }, cost.dial)
     case 'shim':

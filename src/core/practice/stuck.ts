@@ -1,5 +1,5 @@
 import { chance } from '../rig/random'
-import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
+import { type Attempted, begun, bolting, isPlain, type PlainAct, plainly, touched } from './attempted'
 import { typedMm } from './typed'
 
 /** Rolls of a section in the order the web runs: the first is driven and the last a nip; neither is moved. */
@@ -93,11 +93,10 @@ export function eased(now: Easing, act: EasingAct): Easing {
   const touch = (change: Partial<SectionHands>, minutes: number): Easing => touched(now, change, minutes)
   switch (act.do) {
     case 'loosen':
-      return hands.loose.includes(act.roll) ? now : touch({ loose: [...hands.loose, act.roll] }, cost.bolts)
-    case 'tighten':
-      return hands.loose.includes(act.roll)
-        ? touch({ loose: hands.loose.filter((one) => one !== act.roll) }, cost.bolts)
-        : now
+    case 'tighten': {
+      const loose = bolting(hands.loose, act.roll, act.do)
+      return loose ? touch({ loose }, cost.bolts) : now
+    }
     case 'type':
       return { ...now, typed: act.text }
     case 'move': {
