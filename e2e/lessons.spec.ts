@@ -185,7 +185,9 @@ test('in line when it runs, by keyboard: run, cooled, locked again; touched afte
   await press('Locks off, run until warm')
   const row = (name: string) => page.getByRole('row', { name: new RegExp(name) }).getByRole('cell')
   const grows = async (name: string) =>
-    Number(await row(name).nth(2).textContent()) * Number(await row(name).nth(3).textContent()) * 11.7e-6
+    Number.parseFloat((await row(name).nth(2).textContent()) ?? '') *
+    Number.parseFloat((await row(name).nth(3).textContent()) ?? '') *
+    11.7e-6
   const feet = {
     'left-back': await grows('Left machine, back'),
     'left-front': await grows('Left machine, front'),
