@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import type { Side } from '../src/core/probes/probe'
 import { exactSpot } from '../src/core/rig/beams'
 import { exactBoreReading, exactFaceReading, exactRimReading, shaftPair } from '../src/core/rig/geometry'
+import { exactPrismReading } from '../src/core/rig/prism'
 import { expect, test } from './site'
 
 /** Every method of the trade by hand, once: exact geometry is typed, and the moves must come back. */
@@ -151,6 +152,18 @@ test('one beam on a detector with two planes', async ({ page, demo }) => {
     await type(page, `Motor two-plane head, ${plane} outward`, (degrees) => spot(degrees).radial)
     await type(page, `Motor two-plane head, ${plane} sideways`, (degrees) => spot(degrees).tangential)
   }
+  await expectMoves(page)
+})
+
+test('one beam folded by a prism: both of its numbers are doubled', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'prism-head')
+  await hang(page, 'motor head with a prism', {
+    'Distance of the head from there, mm': '160',
+    'Prism’s edge from the head, mm': '300',
+  })
+  const spot = (degrees: number) => exactPrismReading(pair, { on: 'right', head: 160, edge: -140 }, degrees)
+  await type(page, 'Motor head with a prism, outward', (degrees) => spot(degrees).r - spot(0).r)
+  await type(page, 'Motor head with a prism, sideways', (degrees) => spot(degrees).t - spot(0).t)
   await expectMoves(page)
 })
 

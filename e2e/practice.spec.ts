@@ -65,6 +65,61 @@ test('lesson 1 by keyboard: locked, half the travel, zeroed, read with sign and 
   expect(jobs.rows ?? jobs.jobs ?? []).toHaveLength(0)
 })
 
+test('lesson 1 by mouse: the dial is carried round by its hub on the drawing', async ({ page, empty }) => {
+  const bench = makeBench(350, 'coupling')
+  await page.addInitScript(
+    (attempt) => localStorage.setItem('vane-peg-practice:read-a-dial', JSON.stringify(attempt)),
+    begin('read-a-dial', 350),
+  )
+  await page.goto(`${empty}/practice/read-a-dial`)
+  await page.getByRole('button', { name: 'Lock out and try' }).click()
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).click()
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).click()
+  await page.getByRole('button', { name: 'Turn the bezel: zero here' }).click()
+  const hub = page.locator('svg', { hasText: 'bottom' }).last()
+  const box = await hub.boundingBox()
+  if (!box) throw new Error('no hub is drawn')
+  const [x, y, r] = [box.x + box.width / 2, box.y + box.height / 2, box.width * 0.34]
+  await page.mouse.move(x, y - r)
+  await page.mouse.down()
+  for (const degrees of [30, 60, 90, 120, 150, 180]) {
+    const angle = (degrees * Math.PI) / 180
+    await page.mouse.move(x + r * Math.sin(angle), y - r * Math.cos(angle))
+  }
+  await page.mouse.up()
+  await expect(page.getByRole('slider', { name: 'Shaft turned to' })).toHaveValue('180')
+  const { line, turns } = await heard(page)
+  expect(turns - 5 + line / 100).toBeCloseTo(swing(bench, 180), 1)
+  for (const [place, at] of [
+    ['Far', 90],
+    ['Bottom', 180],
+    ['Near', 270],
+  ] as const)
+    await page.getByLabel(`${place} shows, mm`).fill(swing(bench, at).toFixed(2))
+  await page.getByRole('button', { name: 'Check my answers' }).click()
+  await expect(page.getByText('Passed.')).toBeVisible()
+})
+
+test.describe('on glass, lesson 1', () => {
+  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } })
+  test('lesson 1 by touch on a phone, the whole of it', async ({ page, empty }) => {
+    await page.goto(`${empty}/practice/read-a-dial`)
+    const tap = (name: string) => page.getByRole('button', { name, exact: true }).tap()
+    await tap('Lock out and try')
+    for (let i = 0; i < 4; i++) await tap('1 mm in')
+    for (let i = 0; i < 3; i++) await tap('0.2 mm in')
+    await tap('Turn the bezel: zero here')
+    for (const place of ['Far', 'Bottom', 'Near']) {
+      await tap(place)
+      await expect(page.getByRole('button', { name: place, exact: true })).toHaveAttribute('aria-pressed', 'true')
+      const { line, turns } = await heard(page)
+      await page.getByLabel(`${place} shows, mm`).fill((turns - 5 + line / 100).toFixed(2))
+    }
+    await tap('Check my answers')
+    await expect(page.getByText('Passed.')).toBeVisible()
+  })
+})
+
 test('lesson 2 by mouse: the sag of a bracket on a pipe, and what it leaves of a machine’s reading', async ({
   page,
   empty,

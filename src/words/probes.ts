@@ -23,5 +23,9 @@ export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
     name: 'two-plane head',
     where: (machine, _, channel) => (channel === 'r1' ? t`on the ${machine} shaft` : ''),
   },
+  prism: {
+    name: 'head with a prism',
+    where: (machine, _, channel) => (channel === 'r1' ? t`on the ${machine} shaft, the prism on the other` : ''),
+  },
   bore: { name: 'bore dial', where: (machine) => t`in the ${machine} bore` },
 })

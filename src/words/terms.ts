@@ -4,6 +4,7 @@ import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
 import type { NamedLine } from '../core/job/document'
+import { probeKinds } from '../core/probes'
 import type { ChannelName } from '../core/probes/kind'
 import type { Method, ProbeSetUp, ReadSet } from '../core/shafts/schema'
 import type { ProbeState } from '../core/shafts/state'
@@ -110,6 +111,10 @@ const channelWords: Readonly<Record<ChannelName, string>> = labels({
   t2: 'plane 2 sideways',
 })
 
+/** A number of a head that has several: by its plane, where there are two of them. */
+const channelName = (type: ProbeSetUp['type'], channel: ChannelName): string =>
+  probeKinds[type].channels.length > 2 ? channelWords[channel] : channel.startsWith('t') ? t`sideways` : t`outward`
+
 /**
  * A probe by the machine it touches: "Motor dial", "Motor face dial 2", "Motor two-plane head, plane 1 outward". With its
  * coupling as well where that machine has two and `apart` is asked for.
@@ -127,7 +132,7 @@ export function probeName(
   const m = machines.findIndex((machine) => machine.id === probe.on)
   const inside = m > 0 && m < machines.length - 1 && couplings.length > 1
   const at = apart && inside ? t` at ${couplingName(set.coupling, terms).toLowerCase()}` : ''
-  return `${name}${at}${channel ? `, ${channelWords[channel]}` : ''}`
+  return `${name}${at}${channel ? `, ${channelName(probe.type, channel)}` : ''}`
 }
 
 /** The name of a solved probe, or of one channel of it; told `apart`, with its coupling and its set where there are several. */
@@ -140,6 +145,7 @@ export const methodNames: Readonly<Record<Method, string>> = labels({
   'rim-two-faces': 'Rim and two faces',
   'twin-heads': 'Twin heads',
   'two-plane-head': 'One beam, two planes',
+  'prism-head': 'One beam, folded by a prism',
   'bore-dials': 'Dials in a bore',
   own: 'Custom set of probes',
 })

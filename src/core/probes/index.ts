@@ -4,6 +4,7 @@ import { type BeamTwoPlane, beamTwoPlane, beamTwoPlaneSurvey } from './beamTwoPl
 import { type BoreDial, bore, boreSurvey } from './bore'
 import { type FaceDial, face, faceSurvey } from './face'
 import type { Dimension, ProbeKind, SurveyBase, SurveyUnits, TypedProbe } from './kind'
+import { type PrismHead, prism, prismSurvey } from './prism'
 import type { Channel, ProbeContext, SingleReadings } from './probe'
 import { type RimDial, rim, rimSurvey } from './rim'
 
@@ -14,6 +15,7 @@ export interface Probes {
   beam: Beam
   beam2: BeamTwoPlane
   bore: BoreDial
+  prism: PrismHead
 }
 export type ProbeType = keyof Probes
 export type Probe = Probes[ProbeType]
@@ -21,8 +23,8 @@ export type Probe = Probes[ProbeType]
 /** A probe as the open survey document has it. */
 export const probeSurvey = v.variant(
   'type',
-  [rimSurvey, faceSurvey, beamSurvey, beamTwoPlaneSurvey, boreSurvey],
-  'a probe of type "rim", "face", "beam", "beam2" or "bore"',
+  [rimSurvey, faceSurvey, beamSurvey, beamTwoPlaneSurvey, boreSurvey, prismSurvey],
+  'a probe of type "rim", "face", "beam", "beam2", "bore" or "prism"',
 )
 export type SurveyProbe = v.InferOutput<typeof probeSurvey>
 type SurveyProbes = { [T in ProbeType]: Extract<SurveyProbe, { type: T }> }
@@ -34,6 +36,7 @@ export const probeKinds: { readonly [T in ProbeType]: ProbeKind<Probes[T], Surve
   beam,
   beam2: beamTwoPlane,
   bore,
+  prism,
 }
 
 export const probeTypes = Object.keys(probeKinds) as [ProbeType, ...ProbeType[]]

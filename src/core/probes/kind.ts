@@ -53,6 +53,8 @@ export interface ProbeKind<P extends ProbeBase, D> {
   channels: readonly (ChannelName | undefined)[]
   /** How many stations place it along the shaft; a face dial is placed by none and sees no offset. */
   stations: 0 | 1 | 2
+  /** Where its second station lies from the first: beyond it on its own shaft, or across the coupling. */
+  second?: 'beyond' | 'across'
   /** A rim's radius makes the reading exact; a face dial is nothing without the radius it travels on. */
   radius: 'refines' | 'needed' | 'none'
   /** What the sag of its bracket normally reads at the bottom; a bar inside a bore droops toward the wall it feels. */

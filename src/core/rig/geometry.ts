@@ -15,7 +15,7 @@ export interface ShaftAxis {
 
 export const plus = (a: Vector, b: Vector, k = 1): Vector => [a[0] + k * b[0], a[1] + k * b[1], a[2] + k * b[2]]
 export const times = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-const unit = (a: Vector): Vector => {
+export const unit = (a: Vector): Vector => {
   const length = Math.sqrt(times(a, a))
   return [a[0] / length, a[1] / length, a[2] / length]
 }

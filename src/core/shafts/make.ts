@@ -24,6 +24,10 @@ export interface NewProbe {
   unit: Unit
 }
 
+/** Which way a probe's second station lies from its first: on, or back across the coupling. */
+export const secondToward = (type: ProbeType, toward: Station['toward']): Station['toward'] =>
+  probeKinds[type].second === 'across' ? (toward === 'left' ? 'right' : 'left') : toward
+
 /** A probe on a machine beside a coupling, nothing read yet. */
 export function makeProbe({ type, on, id, coupling, toward, unit }: NewProbe): ProbeSetUp {
   const length = lengthUnitFor(unit)
@@ -34,7 +38,7 @@ export function makeProbe({ type, on, id, coupling, toward, unit }: NewProbe): P
     type,
     on,
     station: station(coupling, toward, emptyQuantity(length)),
-    ...(kind.stations === 2 ? { plane2: station(id, toward, emptyQuantity(length)) } : {}),
+    ...(kind.stations === 2 ? { plane2: station(id, secondToward(type, toward), emptyQuantity(length)) } : {}),
     radius: emptyQuantity(length),
     ...(head ? usualHead(unit) : usualDial(unit)),
     sag: head ? { text: '0', unit } : emptyQuantity(unit),

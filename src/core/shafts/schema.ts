@@ -106,6 +106,7 @@ export const methods = [
   'twin-heads',
   'two-plane-head',
   'bore-dials',
+  'prism-head',
   'own',
 ] as const
 

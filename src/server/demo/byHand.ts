@@ -1,10 +1,11 @@
 import { type Quantity, quantityFrom } from '../../core/frame/quantity'
 import type { Line } from '../../core/kinds/train/document/schema'
 import { placeStations, secondPlane } from '../../core/kinds/train/document/stations'
-import { channelNames } from '../../core/probes/kind'
+import { probeKinds } from '../../core/probes'
 import type { Misalignment, Side } from '../../core/probes/probe'
 import { exactSpot } from '../../core/rig/beams'
 import { exactBoreReading, exactFaceReading, exactRimReading, type ShaftPair, shaftPair } from '../../core/rig/geometry'
+import { exactPrismReading } from '../../core/rig/prism'
 import type { Chance } from '../../core/rig/random'
 import type { ProbeSetUp, ReadSet } from '../../core/shafts/schema'
 import { readingKey } from '../../core/shafts/typed'
@@ -63,6 +64,11 @@ function shown(
       ]
     case 'beam':
       return [exactSpot(pair, { ...beam, x: at }, degrees).radial]
+    case 'prism': {
+      const { r, t } = exactPrismReading(pair, { on, head: at, edge: x.get(secondPlane(probe.id)) ?? at }, degrees)
+      // its beam goes out a little over the prism's edge, and comes back as much under it
+      return [r - 52, t]
+    }
     case 'beam2': {
       const [near, far] = [at, x.get(secondPlane(probe.id)) ?? at].map((plane) =>
         exactSpot(pair, { ...beam, x: plane }, degrees),
@@ -91,9 +97,9 @@ export function readByHand(line: Line, set: ReadSet, truth: Misalignment, source
     ...set,
     probes: set.probes.map((probe) => {
       const on = sideOf(probe)
-      const head = probe.type === 'beam' || probe.type === 'beam2'
+      const { channels, instrument } = probeKinds[probe.type]
+      const head = instrument === 'head'
       const [step, noise] = head ? [0.001, 0.0015] : [0.01, 0.002]
-      const channels = probe.type === 'beam2' ? channelNames : [undefined]
       const first = shown(pair, probe, on, x, couplingX, set.angles[0]?.degrees ?? 0)
       return {
         ...probe,

@@ -58,6 +58,7 @@ function methodOf(probes: readonly SurveyProbe[]): Method {
   const kinds = probes.map(({ type }) => type)
   const count = (type: ProbeType) => kinds.filter((kind) => kind === type).length
   if (count('beam2') === kinds.length) return 'two-plane-head'
+  if (count('prism') === kinds.length) return 'prism-head'
   if (count('beam') === kinds.length) return 'twin-heads'
   if (count('bore') === kinds.length) return 'bore-dials'
   if (count('rim') > 0 && count('face') === 1) return 'rim-face'

@@ -118,6 +118,11 @@ export const setUpWords = labels({
   readsTheRimOf: 'Reads the rim of',
   readsTheFaceOf: 'Reads the face of',
   clampedToTheShaftOf: 'Clamped to the shaft of',
+  headOnTheShaftOf: 'Head on the shaft of',
+  headFromThere: 'Distance of the head from there',
+  prismFromTheHead: 'Prism’s edge from the head',
+  prismDoubles:
+    'Both numbers are doubled by the prism: outward twice the offset at its edge, sideways twice the slope over the way back. Type what the head shows.',
   detectorOnTheShaftOf: 'Detector on the shaft of',
   readsTheBoreOf: 'Reads the bore of',
   onThe: (capital: string | number, name: string | number) => t`${capital} on the ${name}`,

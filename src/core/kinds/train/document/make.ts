@@ -125,6 +125,7 @@ export function makeSet(
     ],
     'twin-heads': () => [probe('beam', onRight, 'right'), probe('beam', onLeft, 'left')],
     'two-plane-head': () => [probe('beam2', one, 'head')],
+    'prism-head': () => [probe('prism', one, 'head')],
     'bore-dials': () => [probe('bore', one, 'bore'), probe('bore', one, 'bore2')],
     own: () => [probe('rim', one, 'rim')],
   }

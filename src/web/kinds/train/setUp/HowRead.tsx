@@ -54,7 +54,13 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
           />
         </Field>
         {oneSided ? (
-          <Field label={set.method === 'two-plane-head' ? setUpWords.detectorOn : setUpWords.readOnTheHubOf}>
+          <Field
+            label={
+              set.method === 'two-plane-head' || set.method === 'prism-head'
+                ? setUpWords.detectorOn
+                : setUpWords.readOnTheHubOf
+            }
+          >
             <Select
               disabled={locked}
               value={touched}

@@ -6,12 +6,13 @@ import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { type Stations, secondPlane } from '../../../../core/kinds/train/document/stations'
 import { probeKinds } from '../../../../core/probes'
+import { secondToward } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet, Station } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
 import { angleName, capital, dimension, probeName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { referencesOf } from '../../../../words/train/places'
-import { Button, Field, Input, Select } from '../../../parts/controls'
+import { Button, Field, Input, Muted, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
 import { FromKit } from './FromKit'
 import { Mounting } from './Mounting'
@@ -78,7 +79,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
                 {
                   on,
                   station: { ...probe.station, toward },
-                  ...(probe.plane2 ? { plane2: { ...probe.plane2, toward } } : {}),
+                  ...(probe.plane2 ? { plane2: { ...probe.plane2, toward: secondToward(probe.type, toward) } } : {}),
                 },
                 'on',
               )
@@ -90,7 +91,11 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             {place(
               probe.station,
               stations.x.get(probe.id),
-              kind.stations === 2 ? setUpWords.distanceOfPlane1 : setUpWords.distanceFromThere,
+              kind.second === 'across'
+                ? setUpWords.headFromThere
+                : kind.stations === 2
+                  ? setUpWords.distanceOfPlane1
+                  : setUpWords.distanceFromThere,
               (station) => put({ station }, 'station'),
             )}
             <Field label={setUpWords.measuredFrom}>
@@ -104,8 +109,11 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         )}
         {kind.stations === 2 && probe.plane2
-          ? place(probe.plane2, stations.x.get(secondPlane(probe.id)), setUpWords.plane2BeyondPlane1, (plane2) =>
-              put({ plane2 }, 'plane2'),
+          ? place(
+              probe.plane2,
+              stations.x.get(secondPlane(probe.id)),
+              kind.second === 'across' ? setUpWords.prismFromTheHead : setUpWords.plane2BeyondPlane1,
+              (plane2) => put({ plane2 }, 'plane2'),
             )
           : null}
         {kind.radius === 'none' ? null : (
@@ -189,6 +197,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
+      {probe.type === 'prism' ? <Muted>{setUpWords.prismDoubles}</Muted> : null}
       <Own open={probe.correction !== undefined}>
         <summary>{head ? setUpWords.resolutionOfIt : setUpWords.moreOfIt}</summary>
         <Grid>
@@ -267,5 +276,6 @@ const onWhat: Readonly<Record<Probe['type'], string>> = {
   face: setUpWords.readsTheFaceOf,
   beam: setUpWords.clampedToTheShaftOf,
   beam2: setUpWords.detectorOnTheShaftOf,
+  prism: setUpWords.headOnTheShaftOf,
   bore: setUpWords.readsTheBoreOf,
 }

@@ -51,6 +51,7 @@ const added: Readonly<Record<ReadSet['method'], readonly ProbeType[]>> = {
   'rim-two-faces': ['rim', 'face'],
   'twin-heads': ['beam', 'rim'],
   'two-plane-head': ['beam2', 'rim'],
+  'prism-head': ['prism', 'rim'],
   'bore-dials': ['bore'],
   own: ['rim', 'face', 'beam', 'bore'],
 }
