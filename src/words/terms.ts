@@ -4,7 +4,6 @@ import type { Plane } from '../core/frame/axis'
 import { formatNumber, formatSigned } from '../core/frame/number'
 import { decimalsFor, fromMm, type Unit } from '../core/frame/units'
 import type { NamedLine } from '../core/job/document'
-import { probeKinds } from '../core/probes'
 import type { ChannelName } from '../core/probes/kind'
 import type { Method, ProbeSetUp, ReadSet } from '../core/shafts/schema'
 import type { ProbeState } from '../core/shafts/state'
@@ -113,7 +112,7 @@ const channelWords: Readonly<Record<ChannelName, string>> = labels({
 
 /** A number of a head that has several: by its plane, where there are two of them. */
 const channelName = (type: ProbeSetUp['type'], channel: ChannelName): string =>
-  probeKinds[type].channels.length > 2 ? channelWords[channel] : channel.startsWith('t') ? t`sideways` : t`outward`
+  type !== 'prism' ? channelWords[channel] : channel.startsWith('t') ? t`sideways` : t`outward`
 
 /**
  * A probe by the machine it touches: "Motor dial", "Motor face dial 2", "Motor two-plane head, plane 1 outward". With its

@@ -1,4 +1,3 @@
-import { Ruler } from 'lucide-react'
 import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { useLocation } from 'react-router'
 import styled from 'styled-components'
@@ -9,27 +8,26 @@ import { emptyPlan } from '../../../core/kinds/train/plan/choices'
 import { nextPlan, withDone } from '../../../core/kinds/train/plan/next'
 import { solveRound } from '../../../core/kinds/train/solve/round'
 import type { Handle } from '../../../drawing/scene'
-import type { PlanSight } from '../../../drawing/train/sheet'
+import type { PlanSight, SightOptions } from '../../../drawing/train/sheet'
 import { sightScene } from '../../../drawing/train/sight'
 import { capital, footName } from '../../../words/terms'
 import { limitName } from '../../../words/train/limitName'
 import { frameWords } from '../../../words/train/page/frame'
 import type { TrainTerms } from '../../../words/train/terms'
-import { changeSettings } from '../../app/settings'
+import { later } from '../../app/later'
 import { JobLayout } from '../../job/frame/JobLayout'
-import { Button } from '../../parts/controls'
 import { useWidth } from '../../parts/useWidth'
 import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
 import type { TrainFrame } from './frame'
 import { usePlanned } from './move/usePlanned'
-import { useSquaredPaper } from './useSquaredPaper'
 
 const SightBox = styled.div`position: relative; border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;
   /* it stays in sight while a long bench scrolls below it */
   @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 0; z-index: 3; }`
 
-const Squared = styled(Button)`position: absolute; right: 2px; bottom: 2px;`
+/** Nobody reaches for it before the drawing stands. */
+const Squared = later(async () => (await import('./Squared')).Squared)
 
 /** A job on a train: its round solved, its Sight, its plan. */
 export function TrainJob({ open, frame }: JobProps<'train'>) {
@@ -62,7 +60,7 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
   const toldPlan = useDeferredValue(plan)
   const [live, showLive] = useState<PlanSight['live']>()
   const planSight = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
-  const under = useSquaredPaper(settings.squared)
+  const [under, putUnder] = useState<SightOptions['under']>()
   const scene = useMemo(
     () =>
       width > 0
@@ -144,14 +142,7 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
               note={stopped}
             />
           ) : null}
-          <Squared
-            look="quiet"
-            aria-label={frameWords.squaredPaper}
-            aria-pressed={settings.squared}
-            onPress={() => changeSettings({ squared: !settings.squared })}
-          >
-            <Ruler size={18} aria-hidden="true" />
-          </Squared>
+          <Squared put={putUnder} />
         </SightBox>
       }
     />

@@ -168,8 +168,6 @@ export function ReadStep() {
       })),
     }))
   }
-  const heldKey = [...new Set(round.sets.flatMap(({ probes }) => probes.map(sortOf)))].sort().join()
-  const held = useMemo(() => (heldKey ? heldKey.split(',') : []) as ReturnType<typeof sortOf>[], [heldKey])
   const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
 
   // what may be added hangs on no reading
@@ -289,9 +287,7 @@ export function ReadStep() {
         })}
         <Muted>{readWords.filledSagTakenOffHollow}</Muted>
         {frozen || round.sets.length >= 12 ? null : adds}
-        {held.map((of) => (
-          <Care key={of} of={of} />
-        ))}
+        <Care sets={round.sets} />
         <Photographs
           at="read"
           places={round.sets.map((set, i) => ({
@@ -332,9 +328,5 @@ function goesWithRound({ sets, plan }: Round): string {
 const notHung = (set: ReadSet): boolean =>
   set.probes.some((probe) => probeKinds[probe.type].stations > 0 && probe.station.distance.text === '')
 
-/** How a probe is to be handled: as a dial of either sort, or as a head. */
-const sortOf = ({ type, correction }: ReadSet['probes'][number]): 'plunger' | 'lever' | 'head' =>
-  probeKinds[type].instrument === 'head' ? 'head' : correction?.kind === 'lever' ? 'lever' : 'plunger'
-
 /** How what reads is handled: nobody reads that before the cells stand. */
-const Care = later(async () => (await import('../../../parts/Care')).Care)
+const Care = later(async () => (await import('./CareOfSets')).CareOfSets)
