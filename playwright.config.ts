@@ -9,9 +9,9 @@ export default defineConfig({
   globalSetup: './e2e/makeDemo.ts',
   outputDir: 'test-results/page',
   fullyParallel: true,
-  workers: 3,
+  workers: 4,
   // on a machine that others use a page may miss its time once; what passes only on its second try is named in the end
-  retries: 1,
+  retries: 0,
   timeout: 180_000,
   expect: { timeout: 25_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/page.json' }]],

@@ -6,5 +6,9 @@ export default defineConfig({
     environment: 'node',
     setupFiles: ['src/testing/kinds.ts'],
     testTimeout: 60_000,
+    hookTimeout: 60_000,
+    isolate: false,
+    pool: 'threads',
+    maxWorkers: 2,
   },
 })

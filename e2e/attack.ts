@@ -4,6 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { connect } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { copyPlant } from './makeDemo'
 
 /** A server of its own, and what it says while it lives and ends. */
 export interface Running {
@@ -16,6 +17,15 @@ export interface Running {
 }
 
 export const freshFolder = () => mkdtempSync(join(tmpdir(), 'vane-peg-'))
+
+/** Where a server keeps its data in its folder. */
+export const dataIn = (folder: string) => join(folder, 'vane-peg.db')
+
+/** Starts the built server on the made-up plant, as if somebody had typed it all there. */
+export function startPlant(folder: string, args: readonly string[] = [], cwd = '.'): Promise<Running> {
+  copyPlant(dataIn(folder))
+  return startServer(folder, args, cwd)
+}
 export const throwAway = (folder: string) =>
   rmSync(folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
 

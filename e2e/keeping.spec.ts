@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { ask, freshFolder, type Running, startServer, stopServer, throwAway } from './attack'
+import { ask, freshFolder, type Running, startPlant, startServer, stopServer, throwAway } from './attack'
 import { expect, test } from './site'
 
 const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mm')
@@ -9,7 +9,7 @@ test('what was typed without a server outlives the page, is told on the Floor, a
   page,
 }) => {
   const folder = freshFolder()
-  let at: Running = await startServer(folder, ['--demo'])
+  let at: Running = await startPlant(folder)
   const { port } = at
   await page.goto(at.address)
   await page.getByText(/job 5 ·/).click()
@@ -21,9 +21,6 @@ test('what was typed without a server outlives the page, is told on the Floor, a
   await page.getByRole('link', { name: 'Floor' }).click()
   await expect(page.getByRole('status', { name: 'Not sent yet' })).toContainText('Dryer circulation pump')
   await page.close({ runBeforeUnload: false })
-  // the plant's own data, not the demo's: that is made anew at every start
-  const { renameSync } = await import('node:fs')
-  renameSync(`${folder}/demo.db`, `${folder}/vane-peg.db`)
   at = await startServer(folder, ['--port', String(port)])
   const again = await page.context().newPage()
   await again.goto(at.address)
@@ -43,10 +40,7 @@ test('a server that is killed again and again while somebody types: what was sai
 }) => {
   test.setTimeout(120_000)
   const folder = freshFolder()
-  const { copyFileSync } = await import('node:fs')
-  const { demoFile } = await import('./makeDemo')
-  copyFileSync(demoFile, `${folder}/vane-peg.db`)
-  let at: Running = await startServer(folder)
+  let at: Running = await startPlant(folder)
   const { port } = at
   await page.goto(`${at.address}/jobs/job-5/ready`)
   const permit = page.getByLabel('Permit number')
@@ -83,16 +77,20 @@ test('work on a job that is gone from the server can be thrown away; a job that 
   page,
 }) => {
   const folder = freshFolder()
-  let at: Running = await startServer(folder, ['--demo'])
+  let at: Running = await startPlant(folder)
   const { port } = at
-  await page.goto(`${at.address}/jobs/job-5/read`)
+  // by way of the Floor, whose part of the page is there when the server is not
+  await page.goto(at.address)
+  await page.getByText(/job 5 ·/).click()
+  await page.locator('a[href$="/read"]').first().click()
   await expect(dial(page)).toBeVisible()
   await stopServer(at)
   await dial(page).fill('-0.31')
   await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
   await page.getByRole('link', { name: 'Floor' }).click()
   // an empty plant at the same address: the job is not there
-  at = await startServer(folder, ['--port', String(port)])
+  const empty = freshFolder()
+  at = await startServer(empty, ['--port', String(port)])
   const panel = page.getByRole('status', { name: 'Not sent yet' })
   await panel.getByRole('button', { name: /^Discard changes to Dryer circulation pump/ }).click()
   await panel.getByRole('button', { name: 'Discard' }).click()
@@ -117,7 +115,7 @@ test('work on a job that is gone from the server can be thrown away; a job that 
   expect((await ask(at, '/jobs')).body.total).toBe(1)
   expect((await ask(at, '/lines')).body).toHaveLength(1)
   await stopServer(at)
-  throwAway(folder)
+  for (const one of [folder, empty]) throwAway(one)
 })
 
 test('a lost answer and a slow one: two windows of one browser never ask about themselves, and lose nothing', async ({

@@ -1,7 +1,7 @@
-import { appendFileSync, cpSync, mkdirSync, renameSync, symlinkSync } from 'node:fs'
+import { appendFileSync, cpSync, mkdirSync, symlinkSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import type { Page } from '@playwright/test'
-import { ask, freshFolder, type Running, startServer, stopServer, throwAway } from './attack'
+import { ask, freshFolder, type Running, startPlant, startServer, stopServer, throwAway } from './attack'
 import { expect, test } from './site'
 
 test.use({ serviceWorkers: 'allow' })
@@ -11,18 +11,14 @@ const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mm')
 /** A plant that keeps its data when its server is started again on the same port. */
 async function plant() {
   const folder = freshFolder()
-  let at: Running = await startServer(folder, ['--demo'])
+  let at: Running = await startPlant(folder)
   const { port } = at
-  let demo = true
   return {
     get at() {
       return at
     },
     stop: () => stopServer(at),
     start: async () => {
-      // the plant's own data, not the demo's: that is made anew at every start
-      if (demo) renameSync(`${folder}/demo.db`, `${folder}/vane-peg.db`)
-      demo = false
       at = await startServer(folder, ['--port', String(port)])
     },
     end: async () => {
@@ -137,7 +133,7 @@ function release(): string {
 
 test('a new version starts when somebody says so, with a draft open, and the draft is there', async ({ page }) => {
   const [data, program] = [freshFolder(), release()]
-  const at = await startServer(data, ['--demo'], program)
+  const at = await startPlant(data, [], program)
   await page.goto(`${at.address}/jobs/job-5/read`)
   await installed(page)
   appendFileSync(join(program, 'dist/web/serviceWorker.js'), '\n// another build')

@@ -6,9 +6,7 @@ import { faceWanted, makeDrive, motor } from '../src/core/practice/drive'
 import { makeFrame } from '../src/core/practice/frame'
 import { begin } from '../src/core/practice/lesson'
 import { beginPlotting, lineAt, makePlot, square } from '../src/core/practice/plot'
-import { beginPushing } from '../src/core/practice/pushing'
 import { beginSeating } from '../src/core/practice/seating'
-import { makeSlide } from '../src/core/practice/slide'
 import { test } from './site'
 
 /** What the dial shows, as somebody who listens to it hears it: whole turns by the small hand, hundredths by the needle. */
@@ -17,53 +15,6 @@ async function heard(page: Page): Promise<{ line: number; turns: number }> {
   const [, line = '0', low = '0'] = /line (\d+) of 100.*between (\d+) and/.exec(text) ?? []
   return { line: Number(line), turns: Number(low) }
 }
-
-/** From a zero at so many whole turns: mm. */
-const told = ({ line }: { line: number }, whole: number): string => (whole + line / 100).toFixed(2)
-
-test('lesson 1 by keyboard: locked, half the travel, zeroed, read with sign and turns, checked, kept over a reload', async ({
-  page,
-  empty,
-}) => {
-  await page.goto(empty)
-  await page.getByRole('link', { name: 'Practice' }).click()
-  await page.getByRole('link', { name: /Read a dial/ }).click()
-  await expect(page.getByText('Practice: nothing here is a real machine')).toBeVisible()
-  await page.getByRole('button', { name: 'Lock out and try' }).press('Enter')
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).press('Space')
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).press('Space')
-  await page.getByRole('button', { name: 'Turn the bezel: zero here' }).press('Enter')
-  expect(await heard(page)).toMatchObject({ line: 0, turns: 5 })
-  const slider = page.getByRole('slider', { name: 'Shaft turned to' })
-  await slider.press('Home')
-  const answers = new Map<string, number>()
-  for (const [place, at] of [
-    ['Far', 90],
-    ['Bottom', 180],
-    ['Near', 270],
-  ] as const) {
-    await page.getByRole('button', { name: place, exact: true }).press('Enter')
-    await expect(slider).toHaveValue(String(at))
-    const { line, turns } = await heard(page)
-    // the bezel reads zero at exactly five turns in: whole turns are the small hand's, less five
-    const mm = turns - 5 + line / 100
-    answers.set(place, mm)
-    await page.getByLabel(`${place} shows, mm`).fill(mm.toFixed(2))
-  }
-  await page.reload()
-  await expect(page.getByLabel('Bottom shows, mm')).toHaveValue((answers.get('Bottom') ?? 0).toFixed(2))
-  await page.getByRole('button', { name: 'Check my answers' }).press('Enter')
-  await expect(page.getByText('Passed.')).toBeVisible()
-  // the sign the other way round fails, and is named
-  const far = answers.get('Far') ?? 0
-  await page.getByLabel('Far shows, mm').fill((-far).toFixed(2))
-  await page.getByRole('button', { name: 'Check my answers' }).click()
-  await expect(page.getByText('The sign is the other way round.')).toBeVisible()
-  await expect(page.getByText('Not yet.')).toBeVisible()
-  // nothing of it is among the jobs
-  const jobs = await (await page.request.get(`${empty}/api/jobs`)).json()
-  expect(jobs.rows ?? jobs.jobs ?? []).toHaveLength(0)
-})
 
 test('lesson 1 by mouse: the dial is carried round by its hub on the drawing', async ({ page, empty }) => {
   const bench = makeBench(350, 'coupling')
@@ -120,72 +71,6 @@ test.describe('on glass, lesson 1', () => {
   })
 })
 
-test('lesson 2 by mouse: the sag of a bracket on a pipe, and what it leaves of a machine’s reading', async ({
-  page,
-  empty,
-}) => {
-  await page.goto(`${empty}/practice/sag-bench`)
-  await page.getByRole('button', { name: 'Lock out and try' }).click()
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).click()
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).click()
-  await page.getByRole('button', { name: 'Turn the bezel: zero here' }).click()
-  await page.getByRole('button', { name: 'Bottom', exact: true }).click()
-  const { line } = await heard(page)
-  const sag = Number(told({ line }, -1))
-  expect(sag).toBeLessThan(0)
-  await page.getByLabel('Sag, bottom less top, mm').fill(sag.toFixed(2))
-  await page.getByLabel('An aligned machine shows at the bottom, mm').fill(sag.toFixed(2))
-  const shown = /shows ([−+]?\d\.\d\d) mm at the bottom/.exec((await page.locator('aside').textContent()) ?? '')
-  const machine = Number((shown?.[1] ?? '0').replace('−', '-'))
-  await page.getByLabel('Left of the machine’s reading, sag taken off, mm').fill((machine + sag).toFixed(2))
-  await page.getByRole('button', { name: 'Check my answers' }).click()
-  await expect(page.getByText('The sag was put on, not taken off.')).toBeVisible()
-  await page.getByLabel('Left of the machine’s reading, sag taken off, mm').fill((machine - sag).toFixed(2))
-  await page.getByRole('button', { name: 'Check my answers' }).click()
-  await expect(page.getByText('Passed.')).toBeVisible()
-})
-
-test('what a bolted coupling hides, by mouse: read bolted, opened, zeroed anew and read again', async ({
-  page,
-  empty,
-}) => {
-  // a machine whose coupling hides enough to be read
-  const hides = (seed: number) => {
-    const bench = makeBench(seed, 'coupling')
-    return Math.abs(swing(bench, 180) - swing(bench, 180, true)) > 0.2
-  }
-  const seed = [...Array(100).keys()].find((n) => n > 0 && hides(n)) ?? 1
-  await page.addInitScript(
-    (attempt) => localStorage.setItem('vane-peg-practice:engaged', JSON.stringify(attempt)),
-    begin('engaged', seed),
-  )
-  await page.goto(`${empty}/practice/engaged`)
-  await page.getByRole('button', { name: 'Lock out and try' }).click()
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).click()
-  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).click()
-  const bottom = async () => {
-    await page.getByRole('button', { name: 'Top', exact: true }).click()
-    await page.getByRole('button', { name: 'Turn the bezel: zero here' }).click()
-    await page.getByRole('button', { name: 'Bottom', exact: true }).click()
-    const { line, turns } = await heard(page)
-    return turns - 5 + line / 100
-  }
-  await expect(page.getByText('The coupling is bolted up.')).toBeVisible()
-  const bolted = await bottom()
-  await page.getByLabel('Bottom, coupling bolted up, mm').fill(bolted.toFixed(2))
-  await page.getByRole('button', { name: 'Take the coupling bolts out' }).click()
-  await expect(page.getByText('The coupling is open')).toBeVisible()
-  const open = await bottom()
-  await page.getByLabel('Bottom, coupling open, mm').fill(open.toFixed(2))
-  const hidden = page.getByLabel('Offset that the coupling hid, without a sign, mm')
-  await hidden.fill(Math.abs(open - bolted).toFixed(2))
-  await page.getByRole('button', { name: 'Check my answers' }).click()
-  await expect(page.getByText('That is what the dial goes over, not the offset.')).toBeVisible()
-  await hidden.fill((Math.abs(open - bolted) / 2).toFixed(3))
-  await page.getByRole('button', { name: 'Check my answers' }).click()
-  await expect(page.getByText('Passed.')).toBeVisible()
-})
-
 test('a lesson of one’s own: a fault named by its place, brought in, done, kept over a reload, removed', async ({
   page,
   empty,
@@ -238,29 +123,6 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   await expect(own.getByRole('link')).toHaveCount(0)
 })
 
-test.describe('on glass', () => {
-  test.use({ hasTouch: true })
-  test('touched before it was locked out, a lesson is lost, and begun again on the same machine', async ({
-    page,
-    empty,
-  }) => {
-    await page.goto(`${empty}/practice/closure`)
-    const machine = await page.getByText(/^Machine \d+/).textContent()
-    await page.getByRole('button', { name: 'Bottom', exact: true }).tap()
-    await expect(page.getByText('Failed: it was touched before it was locked out and tried.')).toBeVisible()
-    await page.getByRole('button', { name: 'Begin again, same machine' }).tap()
-    await expect(page.getByText('Failed: it was touched')).toHaveCount(0)
-    expect((await page.getByText(/^Machine \d+/).textContent())?.split(' · ')[0]).toBe(machine?.split(' · ')[0])
-    // one of the four is out: top and bottom against near and far
-    const rows = page.getByRole('region', { name: 'What was written down' }).getByRole('row')
-    await expect(rows).toHaveCount(4)
-    await page.getByRole('button', { name: 'What would a master look at now?' }).tap()
-    await expect(page.getByText('Add top and bottom, add near and far.')).toBeVisible()
-    await page.getByRole('button', { name: 'Another machine' }).tap()
-    await expect(page.getByText(/^Machine \d+/)).toBeVisible()
-  })
-})
-
 /** The frame behind the page, and what a person sees of it with dial and blades. */
 const frameOn = async (page: Page, seed: number) => {
   await page.addInitScript(
@@ -271,78 +133,6 @@ const frameOn = async (page: Page, seed: number) => {
 }
 const seedWith = (fault: string) =>
   Array.from({ length: 99 }, (_, i) => i + 1).find((s) => makeFrame(s).fault === fault) ?? 0
-
-test('lesson 5 by mouse: a frame that rocks, found with dial and blades, shimmed under one foot, kept over a reload', async ({
-  page,
-  empty,
-}) => {
-  await frameOn(page, seedWith('rocking'))
-  await page.goto(`${empty}/practice`)
-  await page.getByRole('link', { name: /Soft foot/ }).click()
-  await page.getByRole('button', { name: 'Lock out and try' }).click()
-  const over: string[] = []
-  for (const foot of ['Near left', 'Far left', 'Far right', 'Near right']) {
-    await page.getByRole('radio', { name: foot }).click()
-    await page.getByRole('button', { name: 'Dial on it, zeroed' }).click()
-    await page.getByRole('button', { name: 'Loosen its bolt' }).click()
-    const said = await page.getByRole('status').filter({ hasText: 'Dial on the' }).textContent()
-    if (Number(/([+−][\d.]+) mm/.exec(said ?? '')?.[1]?.replace('−', '-') ?? 0) > 0.05) over.push(foot)
-    await page.getByRole('button', { name: 'Tighten its bolt' }).click()
-  }
-  expect(over).toHaveLength(2)
-  const [first = ''] = over
-  await page.getByRole('radio', { name: first }).click()
-  await expect(page.getByText('Its bolt is tight: no blade goes in.')).toBeVisible()
-  await page.getByRole('button', { name: 'Loosen its bolt' }).click()
-  const gaps = await page
-    .getByRole('table', { name: `Blades under the ${first.toLowerCase()} foot` })
-    .getByRole('cell')
-    .allTextContents()
-  const mean = gaps.reduce((sum, text) => sum + Number(text), 0) / gaps.length
-  await page.getByLabel('Shim in hand, mm').fill(mean.toFixed(2))
-  await page.getByRole('button', { name: 'Even shim under it' }).click()
-  await expect(page.getByText(`under it: shim ${mean.toFixed(2)} mm`)).toBeVisible()
-  await page.reload()
-  // still loose, and told as something else: both are named
-  await page.getByLabel('What is wrong').selectOption('A pipe pulls at one end')
-  await page.getByRole('button', { name: 'Check the frame' }).click()
-  await expect(page.getByText('That is not what is wrong.')).toBeVisible()
-  await expect(page.getByText('A bolt is still loose.')).toBeVisible()
-  await page.getByRole('radio', { name: first }).click()
-  await page.getByRole('button', { name: 'Tighten its bolt' }).click()
-  await page.getByLabel('What is wrong').selectOption('The frame rocks on a diagonal: one foot is short')
-  await page.getByRole('button', { name: 'Check the frame' }).click()
-  await expect(page.getByText('Passed.')).toBeVisible()
-  await expect(page.getByText(/It was: the (near|far) (left|right) foot was short by/)).toBeVisible()
-})
-
-test('lesson 5 by keyboard: a bent foot takes a step shim; touched before the lock the lesson is lost', async ({
-  page,
-  empty,
-}) => {
-  const seed = seedWith('angled')
-  const { foot, size } = makeFrame(seed)
-  await frameOn(page, seed)
-  await page.goto(`${empty}/practice/soft-foot`)
-  const name = `${foot[0]?.toUpperCase()}${foot.slice(1).replace('-', ' ')}`
-  const press = (button: string) => page.getByRole('button', { name: button }).press('Enter')
-  const cure = async () => {
-    await page.getByRole('radio', { name }).press('Space')
-    await press('Loosen its bolt')
-    await page.getByLabel('Shim in hand, mm').fill(size.toFixed(2))
-    await press('Step shim under it')
-    await press('Tighten its bolt')
-    await page.getByLabel('What is wrong').selectOption('One foot is bent')
-    await press('Check the frame')
-  }
-  await cure()
-  await expect(page.getByText('Failed: it was touched before it was locked out and tried.')).toBeVisible()
-  await expect(page.getByText('Not yet.')).toBeVisible()
-  await press('Begin again, same machine')
-  await press('Lock out and try')
-  await cure()
-  await expect(page.getByText('Passed.')).toBeVisible()
-})
 
 test.describe('touched', () => {
   test.use({ hasTouch: true, viewport: { width: 390, height: 844 } })
@@ -370,134 +160,6 @@ test.describe('touched', () => {
     await page.getByRole('button', { name: 'Unbolt the pipe' }).tap()
     await page.getByRole('button', { name: 'Check the frame' }).tap()
     await expect(page.getByText('Passed.')).toBeVisible()
-  })
-})
-
-/** The machine of the side moves behind the page. */
-const slideOn = async (page: Page, seed: number) => {
-  await page.addInitScript(
-    (kept) =>
-      localStorage.getItem('vane-peg-practice:side-moves') ??
-      localStorage.setItem('vane-peg-practice:side-moves', kept),
-    JSON.stringify(beginPushing(seed)),
-  )
-}
-
-/** How a button of the page is pressed. */
-type Press = (name: string, group?: string) => Promise<void>
-
-/** Pushes one end until its dial on the far side shows what the plan wants; only what the page shows. */
-async function pushTo(page: Page, end: 'Front' | 'Back', wanted: number, press: Press) {
-  const feet = `${end} feet`
-  const left = async () => {
-    const said = await page
-      .getByRole('status')
-      .filter({ hasText: `${feet}: dial on` })
-      .textContent()
-    return wanted - Number(/([+−]?[\d.]+) mm/.exec(said ?? '')?.[1]?.replace('−', '-') ?? Number.NaN)
-  }
-  const [side, across] = (await left()) > 0 ? ['near', 'far'] : ['far', 'near']
-  const sign = side === 'near' ? 1 : -1
-  const jack = (which: string) => `Jack bolt, ${end.toLowerCase()}, ${which} side`
-  await press('Until it just bears', jack(across ?? ''))
-  await press('Back 1.0 mm', jack(across ?? ''))
-  await press('Back 1.0 mm', jack(across ?? ''))
-  await press('Until it just bears', jack(side ?? ''))
-  for (let turn = 0; turn < 60; turn++) {
-    const more = sign * (await left())
-    if (more < 0.015) return
-    await press(more > 0.55 ? 'In 0.5 mm' : more > 0.13 ? 'In 0.1 mm' : 'In 0.02 mm', jack(side ?? ''))
-  }
-}
-
-/** The whole lesson, whatever presses its buttons: dials, from end to end, stops, bolts, jack bolts backed off. */
-async function sideMoves(page: Page, seed: number, press: Press, choose: (end: 'Front' | 'Back') => Promise<void>) {
-  const { wanted } = makeSlide(seed)
-  await press('Lock out and try')
-  for (const end of ['Front', 'Back'] as const) {
-    await choose(end)
-    await press('Dial on the far side, zeroed')
-    await press('Loosen these bolts')
-  }
-  for (let time = 0; time < 4; time++)
-    for (const end of ['Front', 'Back'] as const) {
-      await choose(end)
-      await pushTo(page, end, end === 'Front' ? wanted.front : wanted.back, press)
-    }
-  const both = async (name: string) => {
-    for (const end of ['Front', 'Back'] as const) {
-      await choose(end)
-      for (const side of ['near', 'far']) await press(name, `Jack bolt, ${end.toLowerCase()}, ${side} side`)
-    }
-  }
-  await both('Until it just bears')
-  for (const end of ['Front', 'Back'] as const) {
-    await choose(end)
-    await press('Tighten these bolts')
-  }
-  await press('Check the machine')
-  await expect(page.getByText('A jack bolt still bears on the machine.')).toBeVisible()
-  await both('Back 1.0 mm')
-  await press('Check the machine')
-  await expect(page.getByText('Passed.')).toBeVisible()
-  await expect(page.getByText(/tightening alone would have shifted the front feet by/)).toBeVisible()
-}
-
-test('lesson 8 by mouse: from end to end, stops before the bolts; without stops it creeps, and that is named', async ({
-  page,
-  empty,
-}) => {
-  await slideOn(page, 41)
-  await page.goto(`${empty}/practice`)
-  await page.getByRole('link', { name: /Side moves that stay/ }).click()
-  const press: Press = async (name, group) => {
-    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
-    await within.getByRole('button', { name, exact: true }).click()
-  }
-  const choose = async (end: string) => page.getByRole('radio', { name: `${end} feet` }).click()
-  await sideMoves(page, 41, press, choose)
-  // loosened and tightened once more, with nothing beside the feet
-  await press('Loosen these bolts')
-  await press('Tighten these bolts')
-  await page.reload()
-  await press('Check the machine')
-  await expect(page.getByText('It was there, and crept as the bolts were tightened.')).toBeVisible()
-  await expect(page.getByText('Not yet.')).toBeVisible()
-})
-
-test('lesson 8 by keyboard, the whole of it', async ({ page, empty }) => {
-  await slideOn(page, 12)
-  await page.goto(`${empty}/practice/side-moves`)
-  const press: Press = async (name, group) => {
-    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
-    await within.getByRole('button', { name, exact: true }).press('Enter')
-  }
-  const choose = async (end: string) => page.getByRole('radio', { name: `${end} feet` }).press('Space')
-  await sideMoves(page, 12, press, choose)
-})
-
-test.describe('touched, the side moves', () => {
-  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } })
-  test('lesson 8 by touch on a phone: the feet are picked on the drawing, a jack bolt against bolted feet is named', async ({
-    page,
-    empty,
-  }) => {
-    await slideOn(page, 5)
-    await page.goto(`${empty}/practice/side-moves`)
-    const press: Press = async (name, group) => {
-      const within = group ? page.getByRole('group', { name: group, exact: true }) : page
-      await within.getByRole('button', { name, exact: true }).tap()
-    }
-    await press('Lock out and try')
-    await page.locator('g.end[data-end="back"]').tap()
-    await expect(page.getByRole('radio', { name: 'Back feet' })).toBeChecked()
-    await press('Until it just bears', 'Jack bolt, back, near side')
-    await press('In 0.5 mm', 'Jack bolt, back, near side')
-    await press('Check the machine')
-    await expect(page.getByText('A jack bolt was turned against something tight.')).toBeVisible()
-    await press('Begin again, same machine')
-    const choose = async (end: string) => page.locator(`g.end[data-end="${end.toLowerCase()}"]`).tap()
-    await sideMoves(page, 5, press, choose)
   })
 })
 
@@ -545,37 +207,6 @@ async function alignBelts(
   await moveBelts(page, 'Slide the motor out, proud of the fan, mm', rims - middle, press)
 }
 
-test('lesson 13 by mouse: faces flush are not grooves in line; one screw pulls askew; then both are right', async ({
-  page,
-  empty,
-}) => {
-  await driveOn(page, 8)
-  await page.goto(`${empty}/practice`)
-  await page.getByRole('link', { name: /Belts, groove to groove/ }).click()
-  const press = async (name: string, group?: string) => {
-    const within = group ? page.getByRole('group', { name: group, exact: true }) : page
-    await within.getByRole('button', { name, exact: true }).click()
-  }
-  const choose = async (name: string) => page.getByRole('radio', { name, exact: true }).click()
-  await press('Lock out and try')
-  await press('Loosen the motor’s bolts')
-  await alignBelts(page, 0, press, choose)
-  await choose('Tension by one screw')
-  await press('Tighten the motor’s bolts')
-  await page.reload()
-  await press('Check the drive')
-  await expect(page.getByText('The faces are flush, the grooves are not.')).toBeVisible()
-  await expect(page.getByText('Pulled askew by one screw.')).toBeVisible()
-  await press('Loosen the motor’s bolts')
-  await choose('Belts slack')
-  await moveBelts(page, 'Slide the motor out, proud of the fan, mm', faceWanted(makeDrive(8)), press)
-  await choose('Tension by both screws evenly')
-  await press('Tighten the motor’s bolts')
-  await press('Check the drive')
-  await expect(page.getByText('Passed.')).toBeVisible()
-  await expect(page.getByText(/at the start the motor’s face stood/)).toBeVisible()
-})
-
 test('lesson 13 by keyboard: touched before the lock it is lost, and done on the same drive', async ({
   page,
   empty,
@@ -597,35 +228,6 @@ test('lesson 13 by keyboard: touched before the lock it is lost, and done on the
   await press('Tighten the motor’s bolts')
   await press('Check the drive')
   await expect(page.getByText('Passed.')).toBeVisible()
-})
-
-test.describe('touched, the belts', () => {
-  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } })
-  test('lesson 13 by touch on a phone: pushed against tight bolts nothing moves, and that is named', async ({
-    page,
-    empty,
-  }) => {
-    await driveOn(page, 31)
-    await page.goto(`${empty}/practice/belts`)
-    const press = async (name: string, group?: string) => {
-      const within = group ? page.getByRole('group', { name: group, exact: true }) : page
-      await within.getByRole('button', { name, exact: true }).tap()
-    }
-    const choose = async (name: string) => page.getByRole('radio', { name, exact: true }).tap()
-    await press('Lock out and try')
-    await page.getByRole('textbox', { name: 'Slide the motor out, proud of the fan, mm' }).fill('1')
-    await press('Do it', 'Slide the motor out, proud of the fan, mm')
-    await press('Check the drive')
-    await expect(page.getByText('Pushed against tight bolts or tensioned belts.')).toBeVisible()
-    await press('Begin again, same machine')
-    await press('Lock out and try')
-    await press('Loosen the motor’s bolts')
-    await alignBelts(page, faceWanted(makeDrive(31)), press, choose)
-    await choose('Tension by both screws evenly')
-    await press('Tighten the motor’s bolts')
-    await press('Check the drive')
-    await expect(page.getByText('Passed.')).toBeVisible()
-  })
 })
 
 /** The sheet of the graph behind the page, and where a hand puts its dots. */
@@ -693,23 +295,4 @@ test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first;
   await page.emulateMedia({ media: 'screen' })
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
   await expect(page.locator('#blank-sheet')).toHaveCount(0)
-})
-
-test('lesson 7 by keyboard: the dots go by arrow keys', async ({ page, empty }) => {
-  const { dots, feet } = await sheetOn(page, 29)
-  await page.goto(`${empty}/practice/graph`)
-  for (const [name, mm] of [
-    ['Dot at the dial on the hub that stays', dots.left],
-    ['Dot at the dial on the hub that moves', dots.right],
-  ] as const) {
-    const dot = page.getByRole('slider', { name })
-    await dot.focus()
-    for (let step = 0; step < Math.round(Math.abs(mm) * 100); step++)
-      await page.keyboard.press(mm > 0 ? 'ArrowUp' : 'ArrowDown')
-    await expect(dot).toHaveAttribute('aria-valuetext', /[+−]?\d\.\d\d mm/)
-  }
-  await page.getByLabel('Front feet, mm high (low with a minus)').fill(feet('front'))
-  await page.getByLabel('Back feet, mm high (low with a minus)').fill(feet('back'))
-  await page.getByRole('button', { name: 'Check the graph' }).press('Enter')
-  await expect(page.getByText('Passed.')).toBeVisible()
 })

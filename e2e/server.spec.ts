@@ -3,7 +3,19 @@ import { join } from 'node:path'
 import { createClient } from '@libsql/client'
 import { expect, test } from '@playwright/test'
 import { caseA } from '../src/core/kinds/train/survey/caseA'
-import { ask, freshFolder, holdLocked, raw, startServer, stopServer, throwAway, upgrade } from './attack'
+import {
+  ask,
+  dataIn,
+  freshFolder,
+  holdLocked,
+  raw,
+  startPlant,
+  startServer,
+  stopServer,
+  throwAway,
+  upgrade,
+} from './attack'
+import { copyPlant } from './makeDemo'
 
 /** `LONG=1` for a night: the whole numbers. */
 const long = process.env.LONG !== undefined
@@ -44,7 +56,7 @@ const noteOf = async (at: Awaited<ReturnType<typeof startServer>>, id: string): 
   (await ask(at, `/jobs/${id}`)).body.document.note
 
 test('no connection ends the server: addresses that are none, refusals that are reset, sockets of other pages', async () => {
-  const at = await startServer(folder, ['--demo'])
+  const at = await startPlant(folder)
   expect(await raw(at.port, upgrade('//'))).toContain('400')
   expect(await raw(at.port, upgrade('/api/devices/none/live'))).toContain('404')
   expect(await raw(at.port, upgrade('/api/changes/live', { Origin: 'http://elsewhere.example' }))).toContain('403')
@@ -66,7 +78,7 @@ test('no connection ends the server: addresses that are none, refusals that are 
 })
 
 test('a page of another site may neither read, write nor freeze it', async () => {
-  const at = await startServer(folder, ['--demo'])
+  const at = await startPlant(folder)
   const { body: job } = await ask(at, '/jobs/job-6')
   const put = (headers: Record<string, string>) =>
     fetch(`${at.address}/api/jobs/job-6`, {
@@ -95,7 +107,7 @@ test('a page of another site may neither read, write nor freeze it', async () =>
 })
 
 test('it answers while it works out what takes long, and ends what takes too long', async () => {
-  const at = await startServer(folder, ['--demo'])
+  const at = await startPlant(folder)
   const { body: job } = await ask(at, '/jobs/job-6')
   const [round] = job.document.rounds
   const probe = round.sets[0].probes[0]
@@ -140,9 +152,7 @@ test('it answers while it works out what takes long, and ends what takes too lon
 
 test('what was acknowledged is there after any end: kills in the middle of writing', async () => {
   test.setTimeout(long ? 1_800_000 : 120_000)
-  const demo = await startServer(folder, ['--demo'])
-  await stopServer(demo)
-  copyFileSync(join(folder, 'demo.db'), join(folder, 'vane-peg.db'))
+  copyPlant(dataIn(folder))
   const ids = ['job-4', 'job-5', 'job-6', 'job-7']
   let stored = 0
   const kills = long ? 260 : 4
@@ -187,11 +197,11 @@ test('what was acknowledged is there after any end: kills in the middle of writi
 
 test('while another program holds the data nothing acknowledged is lost, and what is not stored is said', async () => {
   test.setTimeout(180_000)
-  const at = await startServer(folder, ['--demo'])
+  const at = await startPlant(folder)
   const seen: number[] = []
   let all: string[] = []
   for (const [i, ms] of (long ? [1000, 7000, 20_000] : [1000, 7000]).entries()) {
-    const { over } = await holdLocked(join(folder, 'demo.db'), ms)
+    const { over } = await holdLocked(dataIn(folder), ms)
     const during = await write(at, 'job-6', [`${i}a`, `${i}b`])
     await over
     const after = await write(at, 'job-6', [`${i}c`])
@@ -201,7 +211,7 @@ test('while another program holds the data nothing acknowledged is lost, and wha
   }
   expect(new Set(seen)).toEqual(new Set([200, 503]))
   // read by another connection: what this one believes is not enough
-  const client = createClient({ url: `file:${join(folder, 'demo.db')}` })
+  const client = createClient({ url: `file:${dataIn(folder)}` })
   const { rows } = await client.execute("select document from jobs where id = 'job-6'")
   const { note } = JSON.parse(String(rows[0]?.document))
   for (const one of all) expect(note.split(' ')).toContain(one)
@@ -210,7 +220,7 @@ test('while another program holds the data nothing acknowledged is lost, and wha
 })
 
 test('fifty on one job: one of them wins each version, and everybody is told', async () => {
-  const at = await startServer(folder, ['--demo'])
+  const at = await startPlant(folder)
   for (let round = 0; round < (long ? 20 : 2); round++) {
     const { body: job } = await ask(at, '/jobs/job-6')
     const answers = await Promise.all(
@@ -258,10 +268,8 @@ test('a second server on the same data says who holds it; a copy of the file aft
 
 test('a damaged, a newer and a foreign database are refused in a sentence, with a way out', async ({ page }) => {
   test.setTimeout(120_000)
-  const file = join(folder, 'vane-peg.db')
-  const demo = await startServer(folder, ['--demo'])
-  await stopServer(demo)
-  copyFileSync(join(folder, 'demo.db'), file)
+  const file = dataIn(folder)
+  copyPlant(file)
   // a copy is made on the first start of the day
   const first = await startServer(folder)
   await expect
@@ -325,7 +333,7 @@ test('a damaged, a newer and a foreign database are refused in a sentence, with 
 
 test('a folder may be called anything; what cannot be is one plain line', async () => {
   const odd = join(folder, 'a b%20#1? – ü')
-  const at = await startServer(odd, ['--demo'])
+  const at = await startPlant(odd)
   expect((await ask(at, '/jobs/overview')).status).toBe(200)
   const plain = async (args: string[], says: RegExp) => {
     const error = await startServer(join(folder, 'x'), args).then(
@@ -350,10 +358,8 @@ test('a folder may be called anything; what cannot be is one plain line', async 
 })
 
 test('an older core’s summaries are made again after a start, beside the work', async () => {
-  const demo = await startServer(folder, ['--demo'])
-  await stopServer(demo)
-  copyFileSync(join(folder, 'demo.db'), join(folder, 'vane-peg.db'))
-  const client = createClient({ url: `file:${join(folder, 'vane-peg.db')}` })
+  copyPlant(dataIn(folder))
+  const client = createClient({ url: `file:${dataIn(folder)}` })
   await client.execute(`update jobs set summary = json_set(summary, '$.core', 1, '$.rounds', 99)`)
   client.close()
   const at = await startServer(folder)
@@ -430,7 +436,7 @@ test('whatever is sent is stored or refused in a sentence: bad documents, survey
   const seed = long ? Date.now() % 2 ** 31 : 20261125
   process.stdout.write(long ? `seed ${seed}\n` : '')
   const random = seeded(seed)
-  const at = await startServer(folder, ['--demo'])
+  const at = await startPlant(folder)
   const jobs = await Promise.all(
     ['job-4', 'job-14', 'job-15', 'job-19'].map(async (id) => (await ask(at, `/jobs/${id}`)).body),
   )

@@ -1,10 +1,10 @@
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { test as base, expect, type Page } from '@playwright/test'
 import { pino } from 'pino'
-import { demoFile } from './makeDemo'
+import { copyPlant, copyPlantWithDoor } from './makeDemo'
 
 type Sites = Pick<typeof import('../src/server/start'), 'start' | 'heavyPool'>
 interface Served {
@@ -31,14 +31,15 @@ export const test = base.extend<{ empty: string; demo: string; behind: Served },
         const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
         const database = join(folder, 'site.db')
         // what every test with the made-up plant would make anew is copied
-        if (what === 'demo') copyFileSync(demoFile, database)
+        if (what === 'demo') copyPlant(database)
         const behind = what === 'behind'
-        const settings = { port: 0, host: '127.0.0.1', names: [], database, demo: behind }
+        const code = behind ? copyPlantWithDoor(database) : ''
+        const settings = { port: 0, host: '127.0.0.1', names: [], database, demo: false, whole: true }
         const door = behind ? { secure: false, proxied: false, metrics: undefined } : undefined
         const site = await start({ ...settings, quiet: true, restore: undefined, door }, log, heavy)
         return {
           address: site.address,
-          code: site.firstCode?.code ?? '',
+          code,
           stop: async () => {
             await site.stop()
             rmSync(folder, { recursive: true, force: true })
@@ -76,8 +77,7 @@ export const test = base.extend<{ empty: string; demo: string; behind: Served },
 
 export { expect }
 
-/** Tabs on until the focus is on something whose name begins like this. */
-/** @returns how many times Tab was pressed */
+/** Tabs on until the focus is on something whose name begins like this. @returns how many times Tab was pressed */
 export async function tabTo(page: Page, name: string): Promise<number> {
   for (let i = 0; i < 140; i++) {
     await page.keyboard.press('Tab')

@@ -1,46 +1,44 @@
 /**
- * `npm test`: sets up what is missing, then format and lint, types, unit tests, build, and the real page in headless
- * Chromium. Ends with one plain line: how many tests passed and failed.
+ * `npm test`: sets up what is missing, then everything that is checked, what ends soonest first: format and lint; types, the
+ * build and the unit tests beside each other; the real page in headless Chromium. It ends at the first of these that fails,
+ * with one plain line: how many tests passed and failed.
  */
-import { spawnSync } from 'node:child_process'
 import { readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { build, chromium, main, packages, root, run, tool } from './setup.mjs'
+import { chromium, main, nowBuilt, packages, root, tool, unbuilt } from './setup.mjs'
+import { step } from './steps.mjs'
 
-await main(() => {
+const results = join(root, 'test-results')
+const told = (name) => JSON.parse(readFileSync(join(results, name), 'utf8'))
+
+await main(async () => {
   packages()
   const browser = chromium()
-  run(tool('biome'), ['check', '--error-on-warnings', '.'])
-  for (const part of ['core', 'server', 'web', 'test']) run(tool('tsc'), ['-p', `tsconfig.${part}.json`])
-
-  const results = join(root, 'test-results')
   rmSync(results, { recursive: true, force: true })
-  const quiet = { cwd: root, stdio: ['ignore', 2, 2] }
-  spawnSync(
-    tool('vitest'),
-    ['run', '--reporter=default', '--reporter=json', `--outputFile=${results}/unit.json`],
-    quiet,
-  )
-  build({ force: true })
-  spawnSync(tool('playwright'), ['test'], { ...quiet, env: { ...process.env, CHROMIUM: browser } })
-
-  const unit = JSON.parse(readFileSync(join(results, 'unit.json'), 'utf8'))
-  const told = JSON.parse(readFileSync(join(results, 'page.json'), 'utf8'))
-  const page = told.stats
-  const passed = unit.numPassedTests + page.expected + page.flaky
-  const failed =
-    unit.numTotalTests - unit.numPassedTests + page.unexpected + (unit.success ? 0 : unit.numFailedTests ? 0 : 1)
-  for (const name of secondTries(told.suites)) process.stdout.write(`passed only on its second try: ${name}\n`)
-  process.stdout.write(`${passed} passed, ${failed} failed\n`)
-  if (failed > 0 || page.expected === 0) process.exitCode = 1
+  const tests = { passed: 0, failed: 0 }
+  try {
+    await step('lint', tool('biome'), ['check', '--error-on-warnings', '.'])
+    const json = ['--reporter=default', '--reporter=json', `--outputFile=${results}/unit.json`]
+    const unit = step('unit', tool('vitest'), ['run', ...json], { loud: true, mayFail: true })
+    await step('types', tool('tsc'), ['-b'])
+    for (const args of unbuilt()) await step('build', tool('vite'), args)
+    nowBuilt()
+    await unit
+    const { numPassedTests, numTotalTests, success } = told('unit.json')
+    tests.passed += numPassedTests
+    // a file that could not be loaded counts as one
+    tests.failed += success ? 0 : Math.max(1, numTotalTests - numPassedTests)
+    if (tests.failed > 0) return
+    await step('page', tool('playwright'), ['test'], { loud: true, mayFail: true, env: { CHROMIUM: browser } })
+    const { expected, unexpected, flaky, skipped } = told('page.json').stats
+    tests.passed += expected
+    tests.failed += unexpected + flaky + (expected === 0 ? 1 : 0)
+    if (skipped > 0) process.stderr.write(`${skipped} tests of the page were not run.\n`)
+  } catch (error) {
+    tests.failed += 1
+    throw error
+  } finally {
+    process.stdout.write(`${tests.passed} passed, ${tests.failed} failed\n`)
+    if (tests.failed > 0) process.exitCode = 1
+  }
 })
-
-/** Names of the tests of the page that failed once and then passed. */
-function secondTries(suites) {
-  return suites.flatMap((suite) => [
-    ...secondTries(suite.suites ?? []),
-    ...(suite.specs ?? [])
-      .filter((spec) => spec.tests.some(({ status }) => status === 'flaky'))
-      .map((spec) => `${spec.file}: ${spec.title}`),
-  ])
-}

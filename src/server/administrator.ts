@@ -4,7 +4,7 @@ import { StartFault } from './db/files'
 import { openStore } from './db/open'
 import { changePerson, insertPerson, personByMailbox, takenBy } from './db/people'
 import { sealTrail } from './db/trail'
-import { mailboxOf } from './door/auth'
+import { mailboxOf } from './door/accounts'
 import { doorOf } from './start'
 
 const usage = `Makes an administrator, or lets one in again who has lost the password. Stop the server first.
@@ -36,7 +36,7 @@ async function run(): Promise<void> {
   const store = await openStore(database, 'src/server/db/migrations')
   try {
     const { db } = store
-    const door = doorOf(database, store, { secure: false, proxied: false, metrics: undefined })
+    const door = await doorOf(database, store, { secure: false, proxied: false, metrics: undefined })
     const email = mailboxOf(signIn)
     const known = await personByMailbox(db, email)
     const asked = { name: name ?? known?.name ?? '', initials: initials ?? known?.initials ?? '' }

@@ -8,11 +8,11 @@ import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { kindOf } from '../core/kinds'
 import { surveys } from '../core/kinds/surveys'
+import { openPlant } from '../testing/plant'
 import { makeApp } from './app'
-import { openStore, type Store } from './db/open'
+import type { Store } from './db/open'
 import { insertPerson, personByMailbox, setPin } from './db/people'
-import { makeDemo } from './demo/make'
-import { mailboxOf } from './door/auth'
+import { mailboxOf } from './door/accounts'
 import { Door } from './door/door'
 import { siteOf } from './site'
 
@@ -51,8 +51,7 @@ const ask = async (path: string, method = 'GET', body?: BodyInit, type?: string)
   })
 
 beforeAll(async () => {
-  store = await openStore(`file:${folder}/test.db`, 'src/server/db/migrations')
-  await makeDemo(store.db)
+  store = await openPlant(join(folder, 'test.db'))
   door = new Door(store.db, { secret: 'x'.repeat(40), secure: false, proxied: false, metrics: undefined })
   cookie = await signedIn('administrator', 'A. D.')
   app = makeApp(siteOf(store, undefined, door), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })

@@ -9,22 +9,20 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { coreVersion } from '../core/job/summary'
 import { jobSchema } from '../core/kinds/train/document/schema'
 import { anythingLike, tries } from '../testing/anything'
+import { migrations, openPlant } from '../testing/plant'
 import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
-import { makeDemo } from './demo/make'
 import { type Heavy, here } from './heavy/work'
 import { keepAlive, listen, stopListening } from './listen'
 import { siteOf } from './site'
 
-const migrations = 'src/server/db/migrations'
 let folder: string
 let store: Store
 let app: ReturnType<typeof makeApp>
 
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
-  store = await openStore(`file:${folder}/site/test.db`, migrations)
-  await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
+  store = await openPlant(join(folder, 'site', 'test.db'))
   app = makeApp(siteOf(store), { pageFolder: folder, log: pino({ level: 'silent' }) })
 })
 afterEach(async () => {
@@ -439,8 +437,7 @@ describe('the logbook of a line', () => {
 describe('a disk that takes nothing more', () => {
   it('is said in a sentence, and nothing is acknowledged that is not there', async () => {
     const file = join(folder, 'full', 'full.db')
-    const small = await openStore(`file:${file}`, migrations)
-    await makeDemo(small.db)
+    const small = await openPlant(file)
     const there = makeApp(siteOf(small), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })
     const put = async () => {
       const { version, document } = await (await there.request('/api/jobs/job-15')).json()
@@ -482,8 +479,7 @@ describe('a disk that takes nothing more', () => {
 
 describe('a summary that takes long', () => {
   it('does not hold up what is typed, follows it, and follows it into a job signed meanwhile', async () => {
-    const own = await openStore(`file:${join(folder, 'late', 'late.db')}`, migrations)
-    await makeDemo(own.db)
+    const own = await openPlant(join(folder, 'late', 'late.db'))
     let go: () => void = () => undefined
     const held = new Promise<void>((open) => {
       go = open

@@ -23,6 +23,8 @@ export interface Settings {
   quiet: boolean
   /** A copy to put in the database's place first. */
   restore: string | undefined
+  /** The file was looked over just now by whoever starts this. */
+  whole?: boolean
   /** Where the data is damaged, a page in the site's place says so. */
   tell?: boolean
   /** Accounts are needed; left out where the site is served to its own machine alone. */

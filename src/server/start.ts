@@ -6,10 +6,9 @@ import { restore, StartFault } from './db/files'
 import { type Database, openStore, type Store } from './db/open'
 import { hasAdministrator, insertPerson } from './db/people'
 import { sealTrail } from './db/trail'
-import { makeDemo } from './demo/make'
 import { standIns } from './devices/standIns'
-import { mailboxOf, secretFor } from './door/auth'
-import { Door } from './door/door'
+import { mailboxOf, secretFor } from './door/accounts'
+import type { Door } from './door/door'
 import { needOf } from './door/needs'
 import { hostsFor } from './guard'
 import { heavyPool } from './heavy/pool'
@@ -38,11 +37,13 @@ export interface Served {
  */
 export async function start(settings: Settings, log: Logger, heavy: Heavy = heavyPool()): Promise<Served> {
   if (settings.restore) await restore(settings.database, settings.restore)
-  const store = await openStore(settings.database, 'src/server/db/migrations', { anew: settings.demo })
-  if (settings.demo) await makeDemo(store.db)
+  // a copy that was restored was looked over then
+  const whole = settings.whole || settings.restore !== undefined
+  const store = await openStore(settings.database, 'src/server/db/migrations', { anew: settings.demo, whole })
+  if (settings.demo) await (await import('./demo/make')).makeDemo(store.db)
 
   await sealTrail(store.db)
-  const door = settings.door && doorOf(settings.database, store, settings.door)
+  const door = settings.door && (await doorOf(settings.database, store, settings.door))
   const firstCode = door && settings.demo ? await demoAdministrator(store.db, door) : undefined
   if (door && !(await hasAdministrator(store.db))) {
     await store.close()
@@ -84,9 +85,12 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
   }
 }
 
-/** The door of a site, with what its cookies are signed with. */
-export const doorOf = (database: string, { db, shared }: Store, settings: DoorSettings): Door =>
-  new Door(db, { ...settings, shared, secret: secretFor(database, process.env) })
+/** The door of a site, with what its cookies are signed with; read only where there is one: its library is large. */
+export async function doorOf(database: string, { db, shared }: Store, settings: DoorSettings): Promise<Door> {
+  const secret = secretFor(database, process.env)
+  const { Door } = await import('./door/door')
+  return new Door(db, { ...settings, shared, secret })
+}
 
 /** Somebody who can let others into the demo; the code is another one each time. */
 async function demoAdministrator(db: Database, door: Door) {

@@ -121,6 +121,9 @@ export function anythingLike<T>(schema: v.GenericSchema<unknown, T>, like: T, ra
   return vary(schema as unknown as AnySchema, like) as fc.Arbitrary<T>
 }
 
+/** How many of what is counted: a few in every run, all of them in the long one. */
+export const runs = (usual: number, long: number): number => (process.env.LONG ? long : usual)
+
 /** How often a property is tried, and from which seed: many times and a fresh seed in the long run. Fast-check tells the seed of a failure. */
 export const tries = (usual: number, long = 5000): { numRuns: number; seed?: number } =>
   process.env.LONG ? { numRuns: long } : { numRuns: usual, seed: 20261125 }

@@ -4,18 +4,18 @@ import { join } from 'node:path'
 import { unzipSync, zipSync } from 'fflate'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { migrations, openPlant } from '../../testing/plant'
 import { makeApp } from '../app'
 import { openStore, type Store } from '../db/open'
-import { makeDemo } from '../demo/make'
 import { siteOf } from '../site'
 
 let folder: string
 const stores: Store[] = []
 
 async function siteWith(name: string, demo: boolean) {
-  const store = await openStore(`file:${folder}/${name}/site.db`, 'src/server/db/migrations')
+  const file = join(folder, name, 'site.db')
+  const store = await (demo ? openPlant(file) : openStore(`file:${file}`, migrations))
   stores.push(store)
-  if (demo) await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
   const app = makeApp(siteOf(store), { pageFolder: folder, log: pino({ level: 'silent' }) })
   const get = async (path: string) => (await app.request(`/api${path}`)).json()
   const bring = async (bytes: Uint8Array) => {

@@ -7,7 +7,7 @@ import { execFile } from 'node:child_process'
  */
 const script = `
 import { isUtf8 } from 'node:buffer'
-import { createClient } from '@libsql/client'
+import { createClient } from '@libsql/client/sqlite3'
 const [, what, url, to] = process.argv
 const client = createClient({ url, timeout: 5000 })
 const quoted = (name) => '"' + name.replaceAll('"', '""') + '"'

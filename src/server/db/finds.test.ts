@@ -4,17 +4,16 @@ import { join } from 'node:path'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
-import { makeDemo } from '../demo/make'
+import { openPlant } from '../../testing/plant'
 import { findAll, gatherWords, queryOf } from './finds'
 import { archiveJob, findJob, updateJob } from './jobs'
 import { findLine, updateLine } from './lines'
-import { openStore, type Store } from './open'
+import type { Store } from './open'
 
 const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
 let store: Store
 beforeAll(async () => {
-  store = await openStore(`file:${folder}/test.db`, 'src/server/db/migrations')
-  await makeDemo(store.db)
+  store = await openPlant(join(folder, 'test.db'))
 })
 afterAll(async () => {
   await store.close()

@@ -45,9 +45,10 @@ const blocks = 100
  *
  * @param migrations folder of the committed migrations
  * @param options.anew begins with nothing: what a file held is thrown away
+ * @param options.whole it was looked over just now, and need not be again
  * @throws StartFault when a file is held, damaged, or of a newer version
  */
-export async function openStore(at: string, migrations: string, { anew = false } = {}): Promise<Store> {
+export async function openStore(at: string, migrations: string, { anew = false, whole = false } = {}): Promise<Store> {
   const file = /^[a-z]+:\/\//.test(at) ? undefined : at.replace(/^file:/, '')
   if (!file) return openAt(at, migrations)
   try {
@@ -59,7 +60,7 @@ export async function openStore(at: string, migrations: string, { anew = false }
   try {
     if (anew) for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true })
     const existed = existsSync(file)
-    if (existed) await checkWhole(file)
+    if (existed && !whole) await checkWhole(file)
     return await openAt(fileUrl(file), migrations, { path: file, existed, letGo })
   } catch (error) {
     letGo()

@@ -4,13 +4,13 @@ import { join } from 'node:path'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { mayAs, type Role, roles } from '../../core/people/roles'
+import { openPlant } from '../../testing/plant'
 import { makeApp } from '../app'
-import { openStore, type Store } from '../db/open'
+import type { Store } from '../db/open'
 import { insertPerson, personByMailbox } from '../db/people'
 import { checkTrail, sealTrail, trailRows } from '../db/trail'
-import { makeDemo } from '../demo/make'
 import { siteOf } from '../site'
-import { mailboxOf } from './auth'
+import { mailboxOf } from './accounts'
 import { Door } from './door'
 import { needOf, needs } from './needs'
 import { Throttle } from './throttle'
@@ -62,8 +62,7 @@ async function newPerson(signIn: string, role: Role, initials = ''): Promise<str
 }
 
 beforeAll(async () => {
-  store = await openStore(`file:${folder}/test.db`, 'src/server/db/migrations')
-  await makeDemo(store.db)
+  store = await openPlant(join(folder, 'test.db'))
   door = new Door(store.db, { secret: 'x'.repeat(40), secure: false, proxied: false, metrics: 'monitoring-token' })
   app = makeApp(siteOf(store, undefined, door), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })
   for (const role of roles) {

@@ -1,14 +1,12 @@
 import { eq } from 'drizzle-orm'
-import type { MiddlewareHandler } from 'hono'
 import { nanoid } from 'nanoid'
 import { mayAs, type Role } from '../../core/people/roles'
 import type { Database } from '../db/open'
 import { findPerson, passwordHash, personByInitials, personByMailbox } from '../db/people'
 import { codes } from '../db/schema'
-import { type Act, accountsChanged, inTheNameOf, noted, sealTrail } from '../db/trail'
-import { refusal } from '../routes/answers'
-import { type Auth, mailboxOf, makeAuth, type Person } from './auth'
-import { needOf } from './needs'
+import { type Act, accountsChanged, inTheNameOf, noted } from '../db/trail'
+import { mailboxOf, type Person } from './accounts'
+import { type Auth, makeAuth } from './auth'
 import { Throttle } from './throttle'
 
 /** What an answer of the library's sets in the browser. */
@@ -193,54 +191,4 @@ export class Door {
 
   private note = (person: { id: string; name: string }, act: Act['act']) =>
     inTheNameOf(person, () => noted(this.db, { act, kind: 'person', of: person.id }))
-}
-
-/** Whoever asks, for the routes; nobody where there is no door. */
-export interface Asked {
-  Variables: { person: Person | undefined }
-}
-
-/** The chain follows what was written by this, ms; whoever asks for the trail is given it whole. */
-const sealsAfter = 2000
-
-const writes = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
-
-/**
- * Lets a request to the interface through where whoever sent it may do that, and tells the trail in whose name it is. Without a
- * door everything is done by whoever sits at this machine.
- */
-export const admitted = (db: Database, door: Door | undefined): MiddlewareHandler<Asked> => {
-  let sealing: ReturnType<typeof setTimeout> | undefined
-  /** Lays the chain over what was written: a little later, and over all of it at once. */
-  const seal = () => {
-    sealing ??= setTimeout(() => {
-      sealing = undefined
-      // what could not be sealed now is sealed with the next
-      void sealTrail(db).catch(() => undefined)
-    }, sealsAfter)
-    sealing.unref()
-  }
-  return async (c, next) => {
-    const { method, path } = c.req
-    const acts = writes.has(method)
-    const after = async () => {
-      await next()
-      if (acts) seal()
-    }
-    if (!door) return after()
-    const need = needOf(method, path)
-    if (need === undefined) return c.json(refusal('', 'There is nothing at this address.'), 404)
-    if (need === 'anyone') return after()
-    if (path === '/api/metrics' && door.ways.metrics && c.req.header('authorization') === `Bearer ${door.ways.metrics}`)
-      return after()
-    const person = await door.who(c.req.raw.headers)
-    if (!person) return c.json(refusal('', 'Sign in first.'), 401)
-    if (!mayAs(person.role, need))
-      return c.json(refusal('', `This needs the role ${need}; you are signed in as ${person.role}.`), 403)
-    // a browser says with every write where it comes from; what says nothing is no page of this server
-    if (acts && c.req.header('origin') === undefined && c.req.header('sec-fetch-site') !== 'same-origin')
-      return c.json(refusal('', 'Say where this comes from: an Origin header with this server’s own address.'), 403)
-    c.set('person', person)
-    return inTheNameOf(person, after)
-  }
 }

@@ -7,17 +7,17 @@ import { machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { solveRound } from '../../core/kinds/train/solve/round'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { pdfText } from '../../testing/pdfText'
+import { openPlant } from '../../testing/plant'
 import { signedLength } from '../../words/terms'
 import { packAct, sayMove } from '../../words/train/plan'
 import type { TrainTerms } from '../../words/train/terms'
 import { findJob } from '../db/jobs'
-import { openStore, type Store } from '../db/open'
+import type { Store } from '../db/open'
 import './paper'
 import type { PrintedJob } from '../../print/kind'
 import { moveSheetPdf } from '../../print/train/moveSheet'
 import { reportPdf } from '../../print/train/pdf'
 import { asPrinted } from '../../print/type'
-import { makeDemo } from '../demo/make'
 
 let folder: string
 let store: Store
@@ -25,8 +25,7 @@ const jobs = new Map<string, PrintedJob<'train'>>()
 
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
-  store = await openStore(`file:${folder}/test.db`, 'src/server/db/migrations')
-  await makeDemo(store.db, new Date('2026-11-23T12:00:00Z'))
+  store = await openPlant(join(folder, 'test.db'))
   for (const id of ['job-12', 'job-17', 'job-18', 'job-3'])
     jobs.set(id, (await findJob(store.db, id)) as PrintedJob<'train'>)
 })

@@ -1,6 +1,6 @@
 import type { Context } from 'hono'
 import type { Role } from '../../core/people/roles'
-import type { Person } from '../door/auth'
+import type { Person } from '../door/accounts'
 import type { Door } from '../door/door'
 import { refusal } from './answers'
 import { addressOf, tooOften } from './door'

@@ -4,6 +4,7 @@ import { labels, t } from '../../language'
 export const lineWords = labels({
   openPart: (name: string) => t`Open ${name}`,
   thisDimension: 'This dimension',
+  itsCenter: 'Its center',
   feetAt: (kind: string, places: string) => t`${kind}, feet at ${places}`,
   nowhereYet: 'no place yet',
   across: (size: string) => t`${size} across`,

@@ -81,7 +81,7 @@ export function Couplings({ line, unit, frozen, stations, onChange, part, open, 
           {coupling.station ? (
             <Places>
               <Place
-                name="Its centre"
+                name={lineWords.itsCenter}
                 station={coupling.station}
                 x={stations.x.get(coupling.id)}
                 unit={unit}

@@ -1,0 +1,87 @@
+import type { Page } from '@playwright/test'
+import axe from 'axe-core'
+import { lessonPaths } from './lessonPaths'
+import { expect } from './site'
+
+/** Every screen, in a state with much on it. */
+export const screens: readonly string[] = [
+  // the same rows again and again make axe no wiser
+  '/?search=rinse',
+  '/new',
+  '/lines',
+  '/lines/line-2',
+  '/lines/line-1/logbook',
+  '/kit?item=kit-6',
+  // a table of limits
+  '/kit?item=kit-14',
+  '/site',
+  '/people',
+  '/practice',
+  ...lessonPaths,
+  '/jobs/job-9/ready',
+  '/jobs/job-11/seat',
+  '/jobs/job-6/read',
+  // a sweep, and three probes at one coupling
+  '/jobs/job-15/read',
+  '/jobs/job-13/read',
+  '/jobs/job-3/line',
+  '/jobs/job-4/move',
+  // base-bound, and one that came out otherwise
+  '/jobs/job-18/move',
+  '/jobs/job-21/move',
+  '/jobs/job-4/prove',
+  '/jobs/job-5/sign',
+  '/jobs/job-3/sign',
+  // an upright pair, a belt drive, a row of bores, a section of rolls
+  '/jobs/job-22/move',
+  '/jobs/job-43/read',
+  '/jobs/job-43/move',
+  '/jobs/job-45/read',
+  '/jobs/job-45/move',
+  '/jobs/job-46/read',
+  '/jobs/job-46/move',
+]
+
+/** Every step of jobs of every kind, read in one way and another, found wanting or within. */
+export const steps: readonly string[] = [6, 12, 14, 17, 21, 22, 43, 44, 45, 46].flatMap((job) =>
+  ['line', 'ready', 'seat', 'read', 'move', 'prove', 'sign'].map((step) => `/jobs/job-${job}/${step}`),
+)
+
+/** All that a screen fetches is there. */
+export async function whole(page: Page): Promise<void> {
+  await page.locator('main').first().waitFor()
+  await expect(page.locator('[aria-busy]')).toHaveCount(0)
+}
+
+/**
+ * Goes to another screen as a link of the page would, without loading the page anew; by way of an address that is no screen, so that
+ * nothing of the one before is taken for it.
+ */
+export async function visit(page: Page, path: string): Promise<void> {
+  const go = (to: string) =>
+    page.evaluate((address) => {
+      history.pushState(null, '', address)
+      dispatchEvent(new PopStateEvent('popstate'))
+    }, to)
+  await go('/no-such-screen')
+  await page.locator('main:not([id]):not([aria-busy])').waitFor()
+  await go(path)
+  await page.locator('#bench').waitFor()
+  await whole(page)
+}
+
+/** What axe finds serious on the page as it stands; only its colors where only they differ. */
+export async function seriousOn(page: Page, only?: 'colors'): Promise<string[]> {
+  const there = await page.evaluate(() => 'axe' in window)
+  if (!there) await page.evaluate(axe.source)
+  return page.evaluate(async (rules) => {
+    const options = { resultTypes: ['violations' as const], preload: false }
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
+      ...options,
+      ...(rules ? { runOnly: ['color-contrast'] } : {}),
+    })
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => `${location.pathname}${location.search}: ${id}: ${nodes[0]?.html}`)
+  }, only)
+}

@@ -1,0 +1,33 @@
+import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { openStore, type Store } from '../server/db/open'
+import { makeDemo } from '../server/demo/make'
+
+export const migrations = 'src/server/db/migrations'
+
+/** The day on which the made-up plant stands still for tests. */
+export const plantDay = new Date('2026-11-23T12:00:00Z')
+
+let made: Promise<string> | undefined
+
+/** The made-up plant as one file, made once for each worker and thrown away with it. */
+function plantFile(): Promise<string> {
+  made ??= (async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'vane-peg-plant-'))
+    process.on('exit', () => rmSync(folder, { recursive: true, force: true }))
+    const file = join(folder, 'site.db')
+    const store = await openStore(`file:${file}`, migrations)
+    await makeDemo(store.db, plantDay)
+    await store.close()
+    return file
+  })()
+  return made
+}
+
+/** A database of its own with the made-up plant in it, at this path. */
+export async function openPlant(file: string): Promise<Store> {
+  mkdirSync(dirname(file), { recursive: true })
+  copyFileSync(await plantFile(), file)
+  return openStore(`file:${file}`, migrations, { whole: true })
+}
