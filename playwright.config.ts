@@ -6,7 +6,7 @@ import { defineConfig } from '@playwright/test'
  */
 export default defineConfig({
   testDir: 'e2e',
-  globalSetup: './e2e/makeDemo.ts',
+  globalSetup: './e2e/begin.ts',
   outputDir: 'test-results/page',
   fullyParallel: true,
   workers: 4,

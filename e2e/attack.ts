@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { connect } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { copyPlant } from './makeDemo'
+import { copyPlant } from './begin'
 
 /** A server of its own, and what it says while it lives and ends. */
 export interface Running {

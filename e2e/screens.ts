@@ -74,13 +74,28 @@ export async function visit(page: Page, path: string): Promise<void> {
 export async function seriousOn(page: Page, only?: 'colors'): Promise<string[]> {
   const there = await page.evaluate(() => 'axe' in window)
   if (!there) await page.evaluate(axe.source)
-  return page.evaluate(async (rules) => {
-    const options = { resultTypes: ['violations' as const], preload: false }
-    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, {
-      ...options,
-      ...(rules ? { runOnly: ['color-contrast'] } : {}),
-    })
-    return violations
+  return page.evaluate(async (onlyColors) => {
+    const { axe: here } = window as unknown as { axe: typeof axe }
+    const usual = { resultTypes: ['violations' as const], preload: false }
+    const colors = 'color-contrast'
+    // what looks alike by its classes, and stands in what looks alike, has the same colors: one of each is measured
+    const looks = new Map<string, Element>()
+    for (const element of document.body.querySelectorAll('*')) {
+      let look = ''
+      for (let at: Element | null = element, up = 0; at && up < 4; at = at.parentElement, up++)
+        look += `${at.tagName}.${at.getAttribute('class') ?? ''}[${at.getAttribute('style') ?? ''}]`
+      const states = ['aria-pressed', 'aria-current', 'aria-selected', 'aria-invalid', 'data-peg', 'disabled', 'type']
+      look += states.map((name) => element.getAttribute(name)).join()
+      if (!looks.has(look)) looks.set(look, element)
+    }
+    const found = [
+      ...(onlyColors
+        ? []
+        : (await here.run(document, { ...usual, rules: { [colors]: { enabled: false } } })).violations),
+      ...(await here.run([...looks.values()] as unknown as axe.ElementContext, { ...usual, runOnly: [colors] }))
+        .violations,
+    ]
+    return found
       .filter(({ impact }) => impact === 'serious' || impact === 'critical')
       .map(({ id, nodes }) => `${location.pathname}${location.search}: ${id}: ${nodes[0]?.html}`)
   }, only)

@@ -15,7 +15,7 @@ import {
   throwAway,
   upgrade,
 } from './attack'
-import { copyPlant } from './makeDemo'
+import { copyPlant } from './begin'
 
 /** `LONG=1` for a night: the whole numbers. */
 const long = process.env.LONG !== undefined

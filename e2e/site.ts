@@ -1,78 +1,37 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join, resolve } from 'node:path'
-import { pathToFileURL } from 'node:url'
 import { test as base, expect, type Page } from '@playwright/test'
-import { pino } from 'pino'
-import { copyPlant, copyPlantWithDoor } from './makeDemo'
 
-type Sites = Pick<typeof import('../src/server/start'), 'start' | 'heavyPool'>
-interface Served {
+interface Site {
   address: string
-  /** Of a site with a door: the one-time code of its administrator, k.odell. */
+  /** With a door: the one-time code of its administrator, k.odell. */
   code: string
-  stop: () => Promise<void>
 }
-type Start = (what: 'demo' | 'empty' | 'behind') => Promise<Served>
+
+/** Runs with a site of its own from `sites.mjs`, and ends it afterwards. */
+async function withSite(what: 'demo' | 'empty' | 'door', use: (site: Site) => Promise<void>): Promise<void> {
+  const sites = process.env.SITES
+  const answer = await fetch(`${sites}/${what}`, { method: 'POST' })
+  if (!answer.ok) throw new Error(`There is no site: ${await answer.text()}`)
+  const { id, ...site }: Site & { id: string } = await answer.json()
+  await use(site)
+  await fetch(`${sites}/${id}`, { method: 'DELETE' })
+}
 
 /**
- * `empty`: a site's own, nothing in it. `demo`: the made-up plant. Each test gets a site and a database of its own; `plant`
- * is one that tests share which only look. `behind`: the made-up plant with a door. The sites of a worker run in its own process, from the built server, and share
- * what they load; `server.spec.ts` starts servers as a person does.
+ * `empty`: a site's own, nothing in it. `demo`: the made-up plant. `behind`: the same with a door. Each test gets a site and a
+ * database of its own; `plant` is one that tests share which only look. `server.spec.ts` starts servers as a person does.
  */
-export const test = base.extend<{ empty: string; demo: string; behind: Served }, { sites: Start; plant: string }>({
-  sites: [
-    // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
-    async ({}, use) => {
-      const built = pathToFileURL(resolve('dist/server/start.js')).href
-      const { start, heavyPool }: Sites = await import(built)
-      const [log, heavy] = [pino({ level: 'warn' }), heavyPool()]
-      await use(async (what) => {
-        const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
-        const database = join(folder, 'site.db')
-        // what every test with the made-up plant would make anew is copied
-        if (what === 'demo') copyPlant(database)
-        const behind = what === 'behind'
-        const code = behind ? copyPlantWithDoor(database) : ''
-        const settings = { port: 0, host: '127.0.0.1', names: [], database, demo: false, whole: true }
-        const door = behind ? { secure: false, proxied: false, metrics: undefined } : undefined
-        const site = await start({ ...settings, quiet: true, restore: undefined, door }, log, heavy)
-        return {
-          address: site.address,
-          code,
-          stop: async () => {
-            await site.stop()
-            rmSync(folder, { recursive: true, force: true })
-          },
-        }
-      })
-      await heavy.end()
-    },
-    { scope: 'worker' },
-  ],
+export const test = base.extend<{ empty: string; demo: string; behind: Site }, { plant: string }>({
   plant: [
-    async ({ sites }, use) => {
-      const site = await sites('demo')
-      await use(site.address)
-      await site.stop()
-    },
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright wants a pattern here
+    ({}, use) => withSite('demo', ({ address }) => use(address)),
     { scope: 'worker' },
   ],
-  empty: async ({ sites }, use) => {
-    const site = await sites('empty')
-    await use(site.address)
-    await site.stop()
-  },
-  demo: async ({ sites }, use) => {
-    const site = await sites('demo')
-    await use(site.address)
-    await site.stop()
-  },
-  behind: async ({ sites }, use) => {
-    const site = await sites('behind')
-    await use(site)
-    await site.stop()
-  },
+  // biome-ignore lint/correctness/noEmptyPattern: as above
+  empty: ({}, use) => withSite('empty', ({ address }) => use(address)),
+  // biome-ignore lint/correctness/noEmptyPattern: as above
+  demo: ({}, use) => withSite('demo', ({ address }) => use(address)),
+  // biome-ignore lint/correctness/noEmptyPattern: as above
+  behind: ({}, use) => withSite('door', use),
 })
 
 export { expect }
