@@ -1,40 +1,5 @@
 import { expect, test } from './site'
 
-test('a wrong sign is found, and mended from the keyboard', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
-  await expect(page.getByText('Pump dial does not close: off by 0.21 mm.')).toBeVisible()
-  await expect(page.getByText(/It would if the bottom were \+0\.11 \(sign reversed\)/)).toBeVisible()
-  await page.getByRole('button', { name: 'Show working' }).first().click()
-  await expect(page.getByText(/0\.00 \+ \(−0\.11\) − \(\+0\.08\)/)).toBeVisible()
-  await page.getByRole('button', { name: 'Go to the reading' }).first().click()
-  await expect(page.getByLabel('Pump dial, bottom, mm')).toBeFocused()
-  await page.keyboard.press('-')
-  await expect(page.getByText('does not close')).toHaveCount(0)
-  await expect(page.getByText('All readings taken.')).toBeVisible()
-  await page.keyboard.press('Control+z')
-  await expect(page.getByText('Pump dial does not close: off by 0.21 mm.')).toBeVisible()
-  await page.keyboard.press('Control+Shift+z')
-  await expect(page.getByText('Pump dial does not close: off by 0.21 mm.')).toHaveCount(0)
-})
-
-test('bad numbers are said beside the number and lose nothing', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
-  const cell = page.getByLabel('Motor dial, wall, mm')
-  await cell.fill('0.2x')
-  await expect(page.getByText(/Motor dial: the wall reading is not a number/)).toBeVisible()
-  await expect(cell).toHaveAttribute('aria-invalid', 'true')
-  await page.reload()
-  await expect(cell).toHaveValue('0.2x')
-  await cell.fill('-0,29')
-  await expect(cell).not.toHaveAttribute('aria-invalid', 'true')
-  await page.goto(`${demo}/jobs/job-6/line`)
-  const foot = page.getByLabel(/Motor, front feet, distance/)
-  await foot.fill('9.4')
-  await expect(page.getByText(/Inches and millimetres mixed up\? It would be/)).toBeVisible()
-  await foot.fill('-240')
-  await expect(page.getByText(/on the other side of the coupling/)).toBeVisible()
-})
-
 test('two tablets on one job: both keep what they typed, and one answer is asked for where they differ', async ({
   browser,
   demo,
@@ -92,33 +57,6 @@ test('the floor is searched and filtered in the address', async ({ page, demo })
   await expect(rows).toHaveCount(2)
   await page.getByLabel('Search lines and jobs').fill('nowhere')
   await expect(page.getByText('No jobs match.')).toBeVisible()
-})
-
-test('any angles, a dial more, a whole turn, and the coupling engaged', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
-  await page.getByLabel('Pump dial, bottom, mm').fill('0.11')
-  await page.getByRole('button', { name: 'Set up dials' }).click()
-  await page.getByLabel('Another angle, degrees').fill('45')
-  await page.getByRole('button', { name: 'Add the angle' }).click()
-  const cell = page.getByLabel('Motor dial, 45°, mm')
-  await cell.fill('-1.16')
-  await cell.press('PageUp')
-  await expect(page.getByText('+1 turn')).toBeVisible()
-  await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
-  await page.getByText('Change', { exact: true }).click()
-  await page.getByRole('radio', { name: 'Coupling connected' }).click()
-  await expect(page.getByText('Coupling was only read with the coupling connected.')).toBeVisible()
-  await page.getByRole('button', { name: 'Dial on the motor' }).click()
-  await expect(page.getByRole('region', { name: 'Set-up of the motor dial' })).toHaveCount(2)
-})
-
-test('moved, a second round is read with the first drawn behind it', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-4/move`)
-  await page.getByRole('button', { name: 'Moved: start next round' }).click()
-  await expect(page.getByText('Round 1, as found, is shown dashed.')).toBeVisible()
-  await expect(page.getByLabel('Motor dial, bottom, mm')).toHaveValue('')
-  await page.getByRole('radio', { name: 'Round 1' }).click()
-  await expect(page.getByLabel('Motor dial, bottom, mm')).not.toHaveValue('')
 })
 
 test('on a narrow screen the first sentence stays in sight and the page does not run over', async ({ page, demo }) => {

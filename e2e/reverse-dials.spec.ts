@@ -92,31 +92,6 @@ test('from an empty site to shims, side moves and a printed page, in mm', async 
   expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(1)
 })
 
-test('the same task in inches and mils', async ({ page, empty }) => {
-  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', JSON.stringify({ unit: 'mil' })))
-  await drawPair(page, empty)
-  await dimensions(page, 'in', ['9 1/2', '10', '9.5', '17.5'])
-  await page.getByRole('link', { name: 'Go to Read' }).click()
-  await setUp(
-    page,
-    { length: 'in', reading: 'mil' },
-    { out: '3.5', sag: '-4', readings: [] },
-    { out: '2.75', sag: '-3', readings: [] },
-  )
-  // truth: offset z +5 mil, slope z +0.4 mil/in, offset y −2 mil, slope y −0.3 mil/in
-  await read(page, 'mil', ['0', '-11.5', '-16.8', '-5.4'], ['0', '4.5', '4.8', '0.4'])
-  await page.keyboard.press('Escape')
-  await page
-    .getByRole('link', { name: /^Read|Move/ })
-    .filter({ hasText: 'Move' })
-    .click()
-  await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 8.8 mil of shim')
-  await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 15.8 mil of shim')
-  await page.getByText('mm', { exact: true }).first().click()
-  await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 0.22 mm of shim')
-  await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 0.40 mm of shim')
-})
-
 test('by keyboard alone, from an empty site to the moves in at most 120 keys', async ({ page, empty }) => {
   let keys = 0
   const press = async (key: string) => {

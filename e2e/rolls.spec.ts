@@ -196,61 +196,6 @@ test('two stands on two floor marks: square from both; a mark that faces the oth
   await expect(page.getByText('Mark M2 at stand S2 reads as if it faced the other way.')).toBeVisible()
 })
 
-test('a call about trouble: where it shows, two looks set up anew, what may correct it; then a pivoting roll’s play and a closing tape', async ({
-  page,
-  demo,
-}) => {
-  await page.goto(`${demo}/jobs/job-46/read`)
-  // the plant's own call: the way of the far edge is longer, and the aisle edge hangs slack as it should
-  await expect(page.getByText(/^The drives edge’s way is 0\.\d\d mm longer over the face\.$/)).toBeVisible()
-  await expect(
-    page.getByText(/The aisle edge hangs slack with that\. By hand it is known to ± 0\.\d\d mm only/),
-  ).toBeVisible()
-  const call = page.getByRole('region', { name: 'A call about trouble' })
-  await call.getByLabel('The edge that hangs slack').selectOption('drives')
-  await expect(page.getByText(/what is seen and what is read do not fit/)).toBeVisible()
-  await call.getByLabel('The edge that hangs slack').selectOption('aisle')
-  await call.getByLabel('Look 2, drives end, mm').fill('')
-  await expect(page.getByText('Once more, the tool taken off and set up anew.')).toBeVisible()
-  await page.reload()
-  await expect(call.getByLabel('Look 2, drives end, mm')).toHaveValue('')
-  await call.getByRole('button', { name: 'Drop this call' }).click()
-  await expect(page.getByText('Once more, the tool taken off and set up anew.')).toBeHidden()
-  await call.getByRole('heading').click()
-  await call.getByRole('button', { name: 'Take down a call' }).click()
-  await expect(page.getByText(/where does it show first\?$/)).toBeVisible()
-
-  const further = page.getByRole('region', { name: 'Further readings' })
-  await further.getByRole('heading', { name: 'Further readings' }).click()
-  await further.getByRole('button', { name: 'Add a further reading' }).click()
-  await further.getByLabel('What is read').selectOption('direct')
-  await further.getByLabel('Of roll').selectOption('r9')
-  await further.getByLabel('Square, mm/m, + down the line').fill('0.30x')
-  await expect(page.getByText(/^Roll 9, further reading: that is not a number\.$/)).toBeVisible()
-  await further.getByLabel('Square, mm/m, + down the line').fill('0.30')
-  await expect(page.getByText(/^Roll 9, further reading/)).toBeHidden()
-
-  await expect(page.getByText(/^Saved/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-46/line`)
-  const roll = page.getByRole('group', { name: 'Roll 7', exact: true })
-  await roll.getByLabel('Pivots as it runs').check()
-  const monuments = page.getByRole('region', { name: /^Monuments/ })
-  await expect(monuments.getByLabel('Name').first()).toHaveValue('M1')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
-  const strokes = page.getByRole('region', { name: 'Pivoting rolls, over their stroke' })
-  for (const [place, up, down] of [
-    ['One end', '0', '0.30'],
-    ['Middle', '0.02', '0.02'],
-    ['Other end', '0.04', '0.02'],
-  ]) {
-    await strokes.getByLabel(`${place}, up to it, Roll 7`).fill(up ?? '')
-    await strokes.getByLabel(`${place}, down to it, Roll 7`).fill(down ?? '')
-  }
-  await expect(page.getByText(/^Roll 7 is loose: 0\.33 mm over the face between both ways\.$/)).toBeVisible()
-  await strokes.getByLabel('One end, down to it, Roll 7').fill('0')
-  await expect(page.getByText('Roll 7 keeps its way over the whole stroke.')).toBeVisible()
-})
-
 test('both ends of the rolls taken from an indicator on the line, by keyboard alone; before and after of every roll', async ({
   page,
   empty,

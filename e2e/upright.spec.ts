@@ -55,35 +55,6 @@ test('an upright pair from nothing to shims and push, in mm and mil, with a relo
   await expect(page.getByText('Well pump 2')).toBeVisible()
 })
 
-test('eight bolts read at every second one; bolts counted the other way are noticed; a motor turned on its flange', async ({
-  page,
-  demo,
-}) => {
-  await page.goto(`${demo}/jobs/job-44/read?round=r1`)
-  await expect(page.getByLabel('Read at')).toHaveValue('2')
-  const dial = page.getByRole('region', { name: 'Motor dial' })
-  await expect(dial.getByRole('textbox', { name: /^Bolt \d, mm$/ })).toHaveCount(4)
-  await expect(dial.getByLabel('Bolt 7, mm')).toBeVisible()
-  await page.goto(`${demo}/jobs/job-44/move`)
-  await expect(page.getByText('The bolts may have been counted the other way round.')).toBeVisible()
-  await expect(page.getByText('Tighten in a star: bolts 1, 5, 3, 7, 2, 6, 4, 8.')).toBeVisible()
-  // counted as the drawing has them: the first round tells the push to the other side
-  await page.goto(`${demo}/jobs/job-44/line`)
-  await page.getByLabel('Bolts counted, seen from above').selectOption('other')
-  await page.getByLabel('Bolt 1 lies, as you stand').selectOption('180')
-  await page.getByLabel('Room for the shaft to rise, mm').fill('0.01')
-  await page.goto(`${demo}/jobs/job-44/move?round=r1`)
-  await expect(page.getByText(/^The shaft would rise/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-44/read`)
-  await page.getByLabel('Motor turned on its flange by').selectOption('2')
-  await expect(page.getByText(/Turned by 2 bolt places\./)).toBeVisible()
-  await page.getByLabel('Read at').selectOption('1')
-  await expect(dial.getByRole('textbox', { name: /^Bolt \d, mm$/ })).toHaveCount(8)
-  await expect(page.getByText(/^Saved \d\d:\d\d/)).toBeVisible()
-  await page.reload()
-  await expect(page.getByLabel('Motor turned on its flange by')).toHaveValue('2')
-})
-
 test('both dials of an upright pair taken from an indicator on the line, by keyboard alone', async ({
   page,
   empty,

@@ -1,6 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { act, cleanup, fireEvent, render } from '@testing-library/react'
+import { fireEvent } from '@testing-library/dom'
 import { userEvent } from '@testing-library/user-event'
+import { flushSync } from 'react-dom'
+import { createRoot, type Root } from 'react-dom/client'
 import { MemoryRouter, Route, Routes } from 'react-router'
 import { expect } from 'vitest'
 import { LessonScreen } from '../web/practice/LessonScreen'
@@ -28,11 +30,32 @@ function named<E extends HTMLElement>(selector: string, name: string | RegExp, w
   throw new Error(`${found.length} “${name}” among ${selector}: ${all.map((one) => `“${nameOf(one)}”`).join(', ')}`)
 }
 
+/** The same, once it stands there: a screen may be on its way. */
+async function come<E extends HTMLElement>(selector: string, name: string | RegExp, row?: string): Promise<E> {
+  for (let tries = 0; ; tries++)
+    try {
+      return named<E>(selector, name, row ? named('[role=group], fieldset', row) : document)
+    } catch (error) {
+      if (tries > 400) throw error
+      await new Promise((next) => setTimeout(next, 15))
+    }
+}
+
 /** How often a text is said, each time by the smallest element that holds all of it. */
 function said(text: string | RegExp): number {
   const holds = ({ textContent }: Element) =>
     typeof text === 'string' ? (textContent ?? '').includes(text) : text.test(textContent ?? '')
   return [...document.body.querySelectorAll('*')].filter((one) => holds(one) && ![...one.children].some(holds)).length
+}
+
+let shown: Root | undefined
+
+/** Takes away what is shown, as a closed tab is. */
+export function closePractice(): void {
+  const root = shown
+  shown = undefined
+  if (root) flushSync(() => root.unmount())
+  document.body.replaceChildren()
 }
 
 /**
@@ -46,36 +69,46 @@ export function openPractice(at: string, { kept, how = 'click' }: { kept?: objec
   if (kept) localStorage.setItem(`vane-peg-practice:${at.replace('/practice/', '')}`, JSON.stringify(kept))
   // there is no server here
   const client = new QueryClient({ defaultOptions: { queries: { enabled: false } } })
-  const show = () =>
-    render(
-      <QueryClientProvider client={client}>
-        <MemoryRouter initialEntries={[at]}>
-          <Routes>
-            <Route path="/practice" element={<PracticeScreen />} />
-            <Route path="/practice/:lesson" element={<LessonScreen />} />
-          </Routes>
-        </MemoryRouter>
-      </QueryClientProvider>,
+  const show = () => {
+    closePractice()
+    const root = createRoot(document.body.appendChild(document.createElement('div')))
+    shown = root
+    flushSync(() =>
+      root.render(
+        <QueryClientProvider client={client}>
+          <MemoryRouter initialEntries={[at]}>
+            <Routes>
+              <Route path="/practice" element={<PracticeScreen />} />
+              <Route path="/practice/:lesson" element={<LessonScreen />} />
+            </Routes>
+          </MemoryRouter>
+        </QueryClientProvider>,
+      ),
     )
+  }
   show()
   const handle = async (element: HTMLElement, by: '{Enter}' | ' ') => {
-    if (how === 'click') return user.click(element)
-    act(() => element.focus())
+    if (how === 'click') await user.click(element)
+    else await typed(element, by)
+    await settled()
+  }
+  const typed = async (element: HTMLElement, by: '{Enter}' | ' ') => {
+    element.focus()
     await user.keyboard(by)
   }
-  const group = (name: string | undefined) => (name ? named('[role=group], fieldset', name) : document)
   const field = (label: string) => named<HTMLInputElement>('input, select', label)
   const page = {
     user,
     /** Presses a button; of several rows of buttons, in the one of this name. */
-    press: async (name: string | RegExp, row?: string) => handle(named('button', name, group(row)), '{Enter}'),
-    choose: async (name: string) => handle(named('input[type=radio]', name), ' '),
-    follow: async (name: string | RegExp) => handle(named('a', name), '{Enter}'),
+    press: async (name: string | RegExp, row?: string) => handle(await come('button', name, row), '{Enter}'),
+    choose: async (name: string) => handle(await come('input[type=radio]', name), ' '),
+    follow: async (name: string | RegExp) => handle(await come('a', name), '{Enter}'),
     pick: async (label: string, option: string) => user.selectOptions(field(label), option),
     field,
     /** Puts a text into a field at once, as if it was pasted. */
     fill: async (label: string, text: string) => {
       fireEvent.input(field(label), { target: { value: text } })
+      await settled()
     },
     /** A move typed and made; none where there is nothing to move. */
     move: async (label: string, by: number, button = 'Do it') => {
@@ -90,13 +123,13 @@ export function openPractice(at: string, { kept, how = 'click' }: { kept?: objec
       [...document.querySelectorAll('[role=status]')].find((one) => one.textContent?.includes(text))?.textContent ?? '',
     passed: () => page.see('Passed.'),
     /** The tab is closed and opened again. */
-    reload: () => {
-      cleanup()
-      show()
-    },
+    reload: show,
   }
   return page
 }
+
+/** What was set off by the last event is drawn. */
+const settled = () => new Promise((done) => setTimeout(done))
 
 /** The first number of a text, or the one in the brackets of `found`; a minus may be the one of print. */
 export function numberIn(text: string, found = /([+−-]?\d+(?:\.\d+)?)/): number {

@@ -25,9 +25,14 @@ function plantFile(): Promise<string> {
   return made
 }
 
-/** A database of its own with the made-up plant in it, at this path. */
-export async function openPlant(file: string): Promise<Store> {
+/** The made-up plant in a file of its own. */
+export async function copyPlant(file: string): Promise<void> {
   mkdirSync(dirname(file), { recursive: true })
   copyFileSync(await plantFile(), file)
+}
+
+/** The same, opened. */
+export async function openPlant(file: string): Promise<Store> {
+  await copyPlant(file)
   return openStore(`file:${file}`, migrations, { whole: true })
 }

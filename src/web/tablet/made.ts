@@ -77,7 +77,9 @@ async function standIn<K extends Kind>(kind: K, json: Json<K>): Promise<Document
 /** Everything made here that the server does not have yet, the oldest first; nothing where nothing can be read. */
 export async function unmade(): Promise<Made[]> {
   try {
-    return (await (await tablet()).getAll('made')).sort((a, b) => a.at - b.at)
+    // of what was made within one moment, what stands alone comes first: a line before its jobs
+    const needs = ({ json }: { json: { lineId?: string } }) => (json.lineId === undefined ? 0 : 1)
+    return (await (await tablet()).getAll('made')).sort((a, b) => a.at - b.at || needs(a) - needs(b))
   } catch {
     return []
   }

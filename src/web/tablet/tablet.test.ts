@@ -113,6 +113,15 @@ describe('what is made without the server', () => {
     expect(await sendMade('job:job-new')).toEqual(['line:line-new', 'job:job-new'])
     expect((await unmade()).map(({ key }) => key)).toEqual(['job:job-other'])
   })
+  it('sends a line before its job where both were made in one moment', async () => {
+    const now = vi.spyOn(Date, 'now').mockReturnValue(1_700_000_000_000)
+    server.away = true
+    await make('line', { id: 'line-new', document: line })
+    await make('job', { id: 'job-new', lineId: 'line-new', document: jobDocument() })
+    server.away = false
+    expect(await sendMade()).toEqual(['line:line-new', 'job:job-new'])
+    now.mockRestore()
+  })
   it('says why the server will not have it, and keeps it', async () => {
     server.away = true
     await make('job', { id: 'job-new', lineId: 'line-gone', document: jobDocument() })

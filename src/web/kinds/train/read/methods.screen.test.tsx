@@ -1,9 +1,8 @@
-import type { Page } from '@playwright/test'
-import type { Side } from '../src/core/probes/probe'
-import { exactSpot } from '../src/core/rig/beams'
-import { exactBoreReading, exactFaceReading, exactRimReading, shaftPair } from '../src/core/rig/geometry'
-import { exactPrismReading } from '../src/core/rig/prism'
-import { expect, test } from './site'
+import type { Side } from '../../../../core/probes/probe'
+import { exactSpot } from '../../../../core/rig/beams'
+import { exactBoreReading, exactFaceReading, exactRimReading, shaftPair } from '../../../../core/rig/geometry'
+import { exactPrismReading } from '../../../../core/rig/prism'
+import { expect, type Page, test } from '../../../../testing/screen'
 
 /** Every method of the trade by hand, once: exact geometry is typed, and the moves must come back. */
 const truth = { offsetZ: 0.2, slopeZ: 0.0005, offsetY: -0.1, slopeY: 0.0003 }
@@ -17,9 +16,9 @@ const pushes = [/Push 0\.0(3|2[789]) mm toward wall/, /Push 0\.1(1|0[678]) mm to
 
 async function openSetUp(page: Page, address: string, method: string) {
   await page.goto(`${address}/jobs/job-7/read`)
-  const setUp = page.getByRole('button', { name: 'Set up dials' })
   await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
-  if (await setUp.isVisible()) await setUp.click()
+  const setUp = page.getByRole('button', { name: /^(Set up dials|Done setting up)$/ })
+  if ((await setUp.textContent()) === 'Set up dials') await setUp.click()
   await page.getByLabel('Method').selectOption(method)
 }
 
@@ -81,7 +80,7 @@ test('rim and face, dial by dial', async ({ page, demo }) => {
 })
 
 test('rim and face in inches and mils', async ({ page, demo }) => {
-  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', JSON.stringify({ unit: 'mil' })))
+  await page.settings({ unit: 'mil' })
   await openSetUp(page, demo, 'rim-face')
   await hang(page, 'motor dial', {
     'Distance from there, in': '2.5',

@@ -1,13 +1,12 @@
-// @vitest-environment happy-dom
-import { cleanup, fireEvent, screen, within } from '@testing-library/react'
+import { fireEvent, screen, within } from '@testing-library/dom'
 import { afterEach, describe, expect, it } from 'vitest'
 import { leverFactor, makeBench, swing } from '../../core/practice/bench'
 import { begin, benchOf } from '../../core/practice/lesson'
-import { numberIn, openPractice } from '../../testing/lesson'
+import { closePractice, numberIn, openPractice } from '../../testing/lesson'
 import { lessonsInOrder } from './atMachines'
 
 afterEach(() => {
-  cleanup()
+  closePractice()
   localStorage.clear()
 })
 
@@ -48,7 +47,7 @@ describe('practice', () => {
     await page.follow(/Read a dial/)
     for (const { words } of lessonsInOrder.slice(1)) {
       await page.follow('Next lesson')
-      expect(screen.getByRole('heading', { level: 1 }).textContent).toBe(words.name)
+      await expect.poll(() => screen.getByRole('heading', { level: 1 }).textContent).toBe(words.name)
     }
     expect(screen.queryByRole('link', { name: 'Next lesson' })).toBeNull()
     expect(screen.getByRole('link', { name: 'All lessons' }).getAttribute('href')).toBe('/practice')

@@ -1,5 +1,4 @@
-// @vitest-environment happy-dom
-import { cleanup, fireEvent, screen, within } from '@testing-library/react'
+import { fireEvent, screen, within } from '@testing-library/dom'
 import { afterEach, describe, expect, it } from 'vitest'
 import { beginAligning } from '../../core/practice/aligning'
 import { beginBelting } from '../../core/practice/belts'
@@ -18,10 +17,10 @@ import { beginSighting } from '../../core/practice/sighting'
 import { makeSlide } from '../../core/practice/slide'
 import { looksAway, makeSight } from '../../core/practice/stand'
 import { beginEasing, makeSection } from '../../core/practice/stuck'
-import { numberIn, openPractice } from '../../testing/lesson'
+import { closePractice, numberIn, openPractice } from '../../testing/lesson'
 
 afterEach(() => {
-  cleanup()
+  closePractice()
   localStorage.clear()
 })
 
@@ -429,7 +428,7 @@ describe('halving at the coupling', () => {
     await first.press('Tighten these bolts')
     await first.press('Check the machine')
     first.see('It was there, and crept as the bolts were tightened.')
-    cleanup()
+    closePractice()
     const { press, choose, see, passed } = open()
     const ends = ['Front', 'Back']
     const jack = (end: string, side: string) => `Jack bolt, ${end.toLowerCase()}, ${side} side`
