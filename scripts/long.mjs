@@ -7,6 +7,8 @@ const run = (command, args, env = {}) =>
 
 const properties = run('npx', ['vitest', 'run', '--testTimeout', '3600000'], { LONG: process.env.LONG ?? '5000' })
 const build = run('npm', ['run', 'build'])
-const attacks = run('npx', ['playwright', 'test', 'e2e/server.spec.ts', '--reporter=line'], { LONG: '1' })
+const attacks = run('npx', ['playwright', 'test', 'e2e/server.spec.ts', 'e2e/keeping.spec.ts', '--reporter=line'], {
+  LONG: '1',
+})
 const mutants = run('node', ['scripts/mutants.mjs', ...process.argv.slice(2)])
 process.exit(properties || build || attacks || mutants)

@@ -5,7 +5,13 @@ import { createVitest } from 'vitest/node'
 const [root] = process.argv.slice(2)
 const vitest = await createVitest('test', {
   root,
-  config: join(root, 'vitest.config.ts'),
+  // one worker each: what a worker has loaded once would stay unbroken
+  config: false,
+  include: ['src/**/*.test.{ts,tsx}'],
+  exclude: ['src/**/*.screen.test.tsx'],
+  setupFiles: ['src/testing/kinds.ts'],
+  testTimeout: 60_000,
+  isolate: true,
   watch: false,
   reporters: [{}],
   pool: 'forks',
@@ -32,7 +38,8 @@ process.on('message', async ({ file, specs }) => {
       if (stray || asked.some((one) => !one.ok())) return process.send('noticed')
     }
     process.send('passed')
-  } catch {
+  } catch (error) {
+    process.stderr.write(`${error?.stack ?? error}\n`)
     process.send('noticed')
   }
 })

@@ -142,7 +142,7 @@ const sources = new Set(
     .map((file) => join('src', file)),
 )
 const tests = [...sources]
-  .filter((file) => /\.test\.tsx?$/.test(file) && !/src\/web\/|server\.test|report/.test(file))
+  .filter((file) => /\.test\.tsx?$/.test(file) && !/src\/web\/|server\.test|report|\.screen\./.test(file))
   .sort()
 const readers = readersOf(tests)
 const files = [...sources]
@@ -167,7 +167,8 @@ const there = new Set(tried.map(key))
 const lost = (last?.survived ?? []).filter((change) => !there.has(key(change)))
 
 const copy = mkdtempSync(join(tmpdir(), 'vane-peg-mutants-'))
-for (const name of ['src', 'docs', 'package.json', 'vitest.config.ts', 'tsconfig.json'])
+const typed = readdirSync(root).filter((name) => name.startsWith('tsconfig.'))
+for (const name of ['src', 'docs', 'package.json', ...typed])
   cpSync(join(root, name), join(copy, name), { recursive: true })
 symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
 

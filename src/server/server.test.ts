@@ -54,7 +54,7 @@ describe('whatever is left in the fields of a job', () => {
         for (const page of ['report.pdf', 'move.pdf', 'record.pdf'])
           expect((await app.request(`/api/jobs/${id}/${page}`)).status).toBeLessThan(500)
       }),
-      tries(24, 400),
+      tries(8, 400),
     )
     expect((await ask('/jobs')).status).toBe(200)
   })
