@@ -190,9 +190,9 @@ const end = () => {
     // it has ended by itself
   }
 }
-const ask = (message) =>
+const ask = (message, most = patience) =>
   new Promise((answer) => {
-    const late = setTimeout(() => done('timeout'), patience)
+    const late = setTimeout(() => done('timeout'), most)
     const done = (said) => {
       clearTimeout(late)
       child.off('message', done)
@@ -215,7 +215,7 @@ process.stdout.write(
 )
 begin()
 // a test that fails before anything is broken would notice everything
-const sound = await ask({ file: tests[0], specs: tests })
+const sound = await ask({ file: tests[0], specs: tests }, 6 * patience)
 if (sound !== 'passed') {
   process.stdout.write(`The tests do not pass as they are (${sound}): nothing can be counted.\n`)
   process.exit(2)
