@@ -237,8 +237,8 @@ export const keyboard = {
     const parts = keys.split('+')
     const key = parts.pop() ?? ''
     const held = parts.map((part) => `{${part}>}`).join('')
-    const let_go = parts.map((part) => `{/${part}}`).join('')
-    await user.keyboard(`${held}${key.length > 1 && !names[key] ? `{${key}}` : (names[key] ?? key)}${let_go}`)
+    const released = parts.map((part) => `{/${part}}`).join('')
+    await user.keyboard(`${held}${key.length > 1 && !names[key] ? `{${key}}` : (names[key] ?? key)}${released}`)
     await settled()
   },
   async type(text: string): Promise<void> {
