@@ -30,7 +30,7 @@ describe('the glove pad', () => {
       event.preventDefault()
     })
     for (const key of ['sign', 'turn-up', 'turn-down', 'next', 'before'] satisfies PadKey[]) press(one, key)
-    expect(pressed).toEqual(['-', 'PageUp', 'PageDown', 'Enter', 'shift Enter'])
+    expect(pressed).toEqual(['±', 'PageUp', 'PageDown', 'Enter', 'shift Enter'])
   })
   it('knows what it types into', () => {
     expect(isPadField(field())).toBe(true)

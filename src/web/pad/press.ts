@@ -1,6 +1,9 @@
 /** A key of the pad. */
 export type PadKey = { digit: string } | 'sign' | 'point' | 'erase' | 'next' | 'before' | 'turn-up' | 'turn-down'
 
+/** The pad's sign key, as fields hear it: no keyboard has one. */
+export const signKey = '±'
+
 /** Fields that the pad types into: measured numbers. */
 export const padField = 'input[data-quantity]'
 
@@ -35,7 +38,7 @@ export function press(field: HTMLInputElement, pressed: PadKey): void {
   if (typeof pressed === 'object') put(field, pressed.digit)
   else if (pressed === 'point') put(field, '.')
   else if (pressed === 'erase') erase(field)
-  else if (pressed === 'sign') key(field, '-')
+  else if (pressed === 'sign') key(field, signKey)
   else if (pressed === 'turn-up') key(field, 'PageUp')
   else if (pressed === 'turn-down') key(field, 'PageDown')
   else if (!key(field, 'Enter', pressed === 'before')) step(field, pressed === 'next' ? 1 : -1)

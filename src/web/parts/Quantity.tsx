@@ -5,8 +5,9 @@ import type { Unit } from '../../core/frame/units'
 import { unitName } from '../../words/terms'
 import { sayTrouble } from '../../words/troubles'
 import { useSettings } from '../app/settings'
+import { signKey } from '../pad/press'
 import { Fault, FieldBox, NumberInput } from './controls'
-import { type SignedText, signedText, withEdit, withMinus } from './signedText'
+import { type SignedText, signedText, withEdit, withMinus, withReplaced, withTurnedSign } from './signedText'
 
 interface CellProps {
   label: string
@@ -38,6 +39,17 @@ const faultOf = ({ quantity, positive }: Pick<CellProps, 'quantity' | 'positive'
   return trouble && sayTrouble(trouble)
 }
 
+const signOfKey: Readonly<Record<string, typeof withMinus>> = {
+  '-': withMinus,
+  '−': withMinus,
+  [signKey]: withTurnedSign,
+}
+
+const caretOf = ({ selectionStart, selectionEnd, value }: HTMLInputElement) => ({
+  all: value !== '' && selectionStart === 0 && selectionEnd === value.length,
+  atEnd: selectionStart === value.length,
+})
+
 /** A measured number in an input. Shown in the unit asked for; what was typed stays as typed until it is edited. */
 export function QuantityInput(props: CellProps) {
   const { quantity, unit, signed = false, onChange } = props
@@ -53,14 +65,11 @@ export function QuantityInput(props: CellProps) {
     const typed = { text: next.text, unit }
     onChange(props.positive ? retyped(quantity, typed) : typed)
   }
-  const minus = (input: HTMLInputElement) => {
+  const press = (input: HTMLInputElement, withSign: typeof withMinus) => {
     own.current = input
-    const { selectionStart, selectionEnd, value } = input
-    const all = value !== '' && selectionStart === 0 && selectionEnd === value.length
-    const atEnd = selectionStart === value.length
-    change(withMinus(editing ?? signedText(value), { all, atEnd }))
+    change(withSign(editing ?? signedText(input.value), caretOf(input)))
   }
-  // the number stays selected after a minus over all of it
+  // the number stays selected after a sign over all of it
   useLayoutEffect(() => {
     if (editing?.over) own.current?.select()
   }, [editing])
@@ -80,6 +89,7 @@ export function QuantityInput(props: CellProps) {
       aria-describedby={props.describedBy}
       inputMode={pad ? 'none' : signed ? 'text' : 'decimal'}
       data-quantity=""
+      data-signed={signed ? '' : undefined}
       data-turns={props.turns ? '' : undefined}
       autoComplete="off"
       enterKeyHint="next"
@@ -100,33 +110,36 @@ export function QuantityInput(props: CellProps) {
         fresh.current = false
       }}
       onBlur={() => setEditing(undefined)}
-      onChange={(event) => {
+      onSelect={({ currentTarget }) => {
+        if (editing?.over && !caretOf(currentTarget).all) setEditing({ ...editing, over: undefined })
+      }}
+      // not `onChange`: React keeps silent where the same digit is typed over the one that a minus left selected
+      onInput={(event) => {
         const { data } = event.nativeEvent as InputEvent
-        change(withEdit(editing ?? signedText(shown), event.target.value, data))
+        change(withEdit(editing ?? signedText(shown), event.currentTarget.value, data))
       }}
       onPaste={(event) => {
         const [first = '', ...rest] = event.clipboardData
           .getData('text')
           .trim()
           .split(/\s*[\r\n\t]+\s*/)
-        if (rest.length === 0 || !props.onRest || props.readOnly) return
+        const column = rest.length > 0 && props.onRest !== undefined
+        if (props.readOnly || (!column && !editing?.over)) return
         event.preventDefault()
-        change(signedText(first))
-        props.onRest(rest)
+        change(withReplaced(editing ?? signedText(shown), first))
+        props.onRest?.(rest)
       }}
       onKeyDown={(event) => {
-        if (signed && (event.key === '-' || event.key === '−') && !props.readOnly) {
-          event.preventDefault()
-          minus(event.currentTarget)
-          return
-        }
-        props.onKeyDown?.(event)
+        const sign = signed && !props.readOnly ? signOfKey[event.key] : undefined
+        if (!sign) return props.onKeyDown?.(event)
+        event.preventDefault()
+        press(event.currentTarget, sign)
       }}
       onBeforeInput={(event) => {
         // keyboards on glass press no key, they put text in
         if (!signed || props.readOnly || !/^[-−]$/.test((event as unknown as { data?: string }).data ?? '')) return
         event.preventDefault()
-        minus(event.currentTarget)
+        press(event.currentTarget, withMinus)
       }}
     />
   )

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { parseNumber } from '../../core/frame/number'
-import { type SignedText, signedText, withEdit, withMinus } from './signedText'
+import { type SignedText, signedText, withEdit, withMinus, withReplaced, withTurnedSign } from './signedText'
 
 /** Keys pressed in a field that has the focus; "a" selects all of it, as the focus does. */
 function press(text: string, keys: string, allAtFirst = true): SignedText {
@@ -28,7 +28,12 @@ describe('the minus key', () => {
     ['-5', '-', '5'],
     ['0.41', '-', '-0.41'],
     ['0.41', '--', '0.41'],
-    ['0.41', '--6', '6'],
+    ['0.41', '--6', '-6'],
+    ['-0.41', '--', '-0.41'],
+    ['', '--5', '-5'],
+    ['', '-.02-', '-.02'],
+    ['', '.02--', '-.02'],
+    ['-6', '-6.5', '-6.5'],
     ['', '-0.5', '-0.5'],
     ['', '0.5-', '-0.5'],
     ['-5', '7a-6', '-6'],
@@ -49,5 +54,24 @@ describe('the minus key', () => {
     ] as const)
       expect(parseNumber(text)).toEqual({ ok: true, value })
     expect(press('', '12-34').text).toBe('-1234')
+  })
+})
+
+describe('the sign key of the pad', () => {
+  const all = { all: true, atEnd: false }
+  it('turns the sign over each time, also of the digit that follows', () => {
+    const once = withTurnedSign(signedText('-6'), all)
+    expect(once.text).toBe('6')
+    expect(withEdit(once, '6', '6').text).toBe('-6')
+    const twice = withTurnedSign(once, all)
+    expect(twice.text).toBe('-6')
+    expect(withEdit(twice, '7', '7').text).toBe('7')
+    expect(withTurnedSign({ text: '-5', typed: true }, { all: false, atEnd: true }).text).toBe('5')
+  })
+  it('leaves a pasted sign as it was pasted', () => {
+    const minus = withMinus(signedText('4'), all)
+    expect(withReplaced(minus, '6').text).toBe('-6')
+    expect(withReplaced(minus, '-6').text).toBe('-6')
+    expect(withReplaced(signedText('4'), '6').text).toBe('6')
   })
 })
