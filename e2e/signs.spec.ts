@@ -27,8 +27,8 @@ for (const unit of ['mm', 'mil'] as const)
     const before = page.getByLabel(`Motor dial, wall, ${unit}`)
     const enter = Object.values(ways)
     let nth = 0
+    // the unit changes nothing but what is shown: there the numbers whose first digit is the same
     for (const old of olds)
-      // the unit changes nothing but what is shown: there the numbers whose first digit is the same
       for (const next of news.filter((one) => unit === 'mm' || one[1] === old[1])) {
         await cell.fill(old)
         await before.focus()
