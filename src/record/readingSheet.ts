@@ -1,11 +1,11 @@
 import { type AnyJob, type KindName, kindOf } from '../core/kinds'
-import { sags } from '../core/shafts/typed'
 import { wordsOf } from '../words'
 import { cautionTexts } from '../words/cautions'
 import { t } from '../words/language'
 import { proofTerms } from '../words/prove'
+import { saySag } from '../words/readings'
 import { recordWords, sheetWords } from '../words/record'
-import { jobName, methodNames, purposeNames, signedLength, unitName } from '../words/terms'
+import { jobName, methodNames, purposeNames, unitName } from '../words/terms'
 import type { Block, Sheet } from './blocks'
 import { sidesOf } from './sides'
 
@@ -42,12 +42,12 @@ export function readingSheetOf<K extends KindName>(
         ],
       },
       ...states.map((state): Block => {
-        const { set, dial } = state
+        const { set } = state
         const purpose = purposeNames[set.purpose ?? (set.state === 'engaged' ? 'closed' : 'plan')]
-        const sag = sags(dial) ? `, ${sheetWords.sag} ${signedLength(state.sag, told)} ${unitName[unit]}` : ''
+        const sag = saySag(state, told)
         return {
           kind: 'table',
-          title: `${probe(state, told)}: ${methodNames[set.method].toLowerCase()}, ${purpose}${sag}`,
+          title: `${probe(state, told)}: ${methodNames[set.method].toLowerCase()}, ${purpose}${sag && `, ${sag}`}`,
           head: ['', ...set.angles.map(({ degrees }) => angle(degrees, state, told))],
           rows: [
             [recordWords.asRead, ...set.angles.map(() => ' ')],

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { provedOf } from '../core/job/proved'
 import { makeJob } from '../core/kinds/train/document/make'
+import { seatsOf } from '../core/kinds/train/document/seats'
 import { pumpAndMotor, readOnRig } from '../core/kinds/train/rig'
 import { makeLine as makeUpright } from '../core/kinds/upright/document/make'
 import type { ProofOpen, ProvedJoint } from '../core/prove/proof'
 import type { ProofSaid } from '../core/prove/schema'
+import { soundSeats } from '../core/rig/seats'
 import { withPurpose } from '../core/shafts/make'
 import { proofTerms, sayClosed, sayOpen, sayProof, sayRepeat, sayRunning, sayShare, saySpeed, speedText } from './prove'
 import { storyOf } from './record'
@@ -22,6 +24,7 @@ const still = { offsetZ: 0.01, slopeZ: 0, offsetY: -0.01, slopeY: 0 }
 const job = (truth: typeof skew, more: Partial<ReturnType<typeof makeJob>> = {}) => ({
   ...makeJob(line, '', '2026-01-01', 'mm'),
   rounds: [readOnRig(line, truth)],
+  seat: soundSeats(seatsOf(line)),
   ...more,
 })
 

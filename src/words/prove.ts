@@ -167,6 +167,16 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
         title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} is not cured.`,
         detail: t`A foot that does not sit moves the shaft each time a bolt is tightened.`,
       }
+    case 'seat-unseen':
+      return {
+        title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} was not checked at every foot.`,
+        detail: t`A foot nobody looked at may draw the shaft out of line when its bolt is tightened. Check each foot, one bolt at a time.`,
+      }
+    case 'sag':
+      return {
+        title: t`Bracket sag is not given at ${couplingName(open.joint, terms).toLowerCase()}.`,
+        detail: t`Heights are worked out without it. Measure it on a straight bar, or type 0 if the bracket is stiff.`,
+      }
     case 'ready':
       return {
         title: t`Open in Ready: ${[

@@ -1,5 +1,5 @@
 import type { ProbeState } from '../core/shafts/state'
-import { isCoupled, sags, setPurpose } from '../core/shafts/typed'
+import { isCoupled, setPurpose } from '../core/shafts/typed'
 import { t } from './language'
 import { methodNames, purposeNames, signedLength, type Terms, unitName } from './terms'
 
@@ -15,6 +15,12 @@ export interface ReadingTable {
   closes: string
 }
 
+/** The sag of what a probe hangs on, without a unit where none is given; nothing of a probe that cannot sag. */
+export const saySag = (
+  { sags, sag, sagMissing }: Pick<ProbeState, 'sags' | 'sag' | 'sagMissing'>,
+  terms: Pick<Terms, 'unit' | 'resolution'>,
+): string => (!sags ? '' : sagMissing ? t`sag not given` : t`sag ${signedLength(sag, terms)} ${unitName[terms.unit]}`)
+
 /** The readings of a probe in words; nothing of one that was not read. */
 export function readingTable(
   state: ProbeState,
@@ -24,14 +30,13 @@ export function readingTable(
   if (state.readings.length === 0 && !state.sweep) return undefined
   const own = { ...terms, resolution: state.step }
   const { dial, set } = state
-  const sag = sags(dial) ? t`sag ${signedLength(state.sag, own)} ${unitName[terms.unit]}` : ''
   const purpose = setPurpose(set)
   return {
     title: name,
     under: [
       methodNames[set.method].toLowerCase(),
       isCoupled(set) || purpose !== 'plan' ? purposeNames[purpose] : '',
-      sag,
+      saySag(state, own),
       set.turned === 'one' ? t`bracket’s shaft only turned` : '',
       dial.kit?.dial?.name ?? '',
       dial.kit?.bracket?.name ?? '',
@@ -42,6 +47,6 @@ export function readingTable(
     at: state.readings.map(({ angle }) => at(angle)),
     raw: state.readings.map(({ raw }) => signedLength(raw, own)),
     corrected: state.readings.map(({ corrected }) => signedLength(corrected, own)),
-    closes: state.closure === null || !sags(dial) || dial.floats ? '' : signedLength(state.closure, own),
+    closes: state.closure === null || dial.floats ? '' : signedLength(state.closure, own),
   }
 }

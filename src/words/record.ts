@@ -163,7 +163,6 @@ export const sheetWords = labels({
   takenBy: 'Taken by',
   permit: 'Permit',
   temperature: 'Temperature, coupling',
-  sag: 'sag',
   again: 'again',
   check:
     'Read all round: top + bottom must equal the two sides together, to two graduations. Back at the start it must read what it read.',

@@ -2,7 +2,7 @@ import { type AnyJob, type AnyLine, type AnyRound, type KindName, kindOf } from 
 import { type Proof, type ProofRound, proveJob } from '../prove/proof'
 import { nothingSaid } from '../prove/schema'
 import { readyState } from '../ready/ready'
-import { openSeats } from '../seat/state'
+import { openSeats, unseenSeats } from '../seat/state'
 
 /** Every round of a job as it is proved, and what comes of them. */
 export interface JobProved {
@@ -37,6 +37,7 @@ export function provedOf<K extends KindName>(
       cautions: openCautions.length,
       checks: checks.filter(({ state }) => state !== 'good' && state !== 'skipped').length,
       seats: openSeats(seats, seat).map(({ machine }) => machine),
+      unseen: unseenSeats(seats, seat),
       onFeet: seats.length > 0,
     }),
   }

@@ -97,10 +97,23 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
     { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
   ],
   of(typed) {
-    const { on, sd, graduation, radius, sag, zero, side, lead, floats } = typed
+    const { on, sd, graduation, radius, sag, sagUnknown, zero, side, lead, floats } = typed
     if (!radius) return undefined
     const readings = singleTyped(typed)
-    return { type: 'face', on, sd, graduation, radius, sag, zero, side, lead, sharedFloat: floats, readings }
+    return {
+      type: 'face',
+      on,
+      sd,
+      graduation,
+      radius,
+      sag,
+      sagUnknown,
+      zero,
+      side,
+      lead,
+      sharedFloat: floats,
+      readings,
+    }
   },
   ofSurvey: (told, units) => ({
     type: 'face',

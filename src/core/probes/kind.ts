@@ -16,6 +16,7 @@ export interface TypedProbe {
   stations: readonly number[]
   radius: number | undefined
   sag: number
+  sagUnknown?: true | undefined
   zero: { value: number; sd: number } | undefined
   side: 'front' | 'back'
   lead: number
@@ -102,7 +103,8 @@ export const surveyFields = {
     v.maxLength(100, 'a name of at most 100 characters'),
   ),
   x: finite,
-  sag: v.optional(finite),
+  /** Left out it is none, since who writes a survey knows; null where nobody gave it. */
+  sag: v.optional(v.nullable(finite)),
   sd: v.optional(positive),
   graduation: v.optional(positive),
   turn: v.optional(positive),
@@ -133,7 +135,7 @@ export const singleOf = (
 /** The same of a dial, with its sag: set back by half at the sides it has half the sag in its zero; set to its sag on top it read that there. */
 export function dialOf(
   told: {
-    sag?: number | undefined
+    sag?: number | null | undefined
     sd?: number | undefined
     graduation?: number | undefined
     readings: readonly (readonly [number, number])[]
@@ -147,6 +149,7 @@ export function dialOf(
   return {
     ...base,
     sag,
+    ...(told.sag === null ? { sagUnknown: true as const } : {}),
     zero: units.zeroed === 'halved' ? { value: -sag / 2, sd: base.sd } : undefined,
     readings: units.zeroed === 'sag' && !topRead ? [{ angle: 0, value: -sag }, ...read] : read,
   }
@@ -162,13 +165,13 @@ export const pairs = (readings: SingleReadings['readings']): [number, number][] 
 
 /** Into the document: what every dial has. */
 export const dialTold = (
-  { sag, readings }: SingleReadings & { sag: number },
+  { sag, sagUnknown, readings }: SingleReadings & { sag: number; sagUnknown?: true | undefined },
   { turn, on, sd, graduation }: SurveyBase,
 ) => ({
   on,
   sd,
   graduation,
   ...(turn && turn > 0 ? { turn: tidy(turn) } : {}),
-  sag: tidy(sag),
+  sag: sagUnknown ? null : tidy(sag),
   readings: pairs(readings),
 })

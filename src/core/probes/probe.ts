@@ -23,6 +23,8 @@ export interface ProbeBase {
   sd: number
   /** One graduation, mm, where it is known; else the deviation is taken as half of one. */
   graduation?: number | undefined
+  /** Nobody gave the sag of its bracket: it is solved as zero, and what hangs on it is not sure. */
+  sagUnknown?: true | undefined
   /** Where the probe was set to a known value instead of any zero: what it would show on aligned, unsagging shafts, mm. */
   zero?: { value: number; sd: number } | undefined
 }

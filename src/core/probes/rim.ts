@@ -106,8 +106,8 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   of(typed) {
     const [at] = typed.stations
     if (at === undefined) return undefined
-    const { on, sd, graduation, sag, radius, zero } = typed
-    return { type: 'rim', on, sd, graduation, x: at, sag, radius, zero, readings: singleTyped(typed) }
+    const { on, sd, graduation, sag, sagUnknown, radius, zero } = typed
+    return { type: 'rim', on, sd, graduation, x: at, sag, sagUnknown, radius, zero, readings: singleTyped(typed) }
   },
   ofSurvey: (told, units) => ({
     type: 'rim',

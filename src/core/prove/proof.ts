@@ -7,7 +7,7 @@ import type { ProbeSetUp, ReadSet } from '../shafts/schema'
 import { only, purposeOf, type ReadingSet, togetherOf } from '../shafts/together'
 import type { Peg } from '../verdict/peg'
 import type { SlipGrade } from '../verdict/slipSpeed'
-import type { Allowed, Joint, Verdict } from '../verdict/verdict'
+import { type Allowed, type Joint, stateOf, type Verdict } from '../verdict/verdict'
 import { difference } from './between'
 import { type Closing, closingOf, closingShare } from './closing'
 import { type DrawProblem, drawProblem, type KnownTo } from './draws'
@@ -127,6 +127,10 @@ export type ProofOpen =
   | { kind: 'growth'; joints: readonly string[] }
   | { kind: 'feet' }
   | { kind: 'seat'; machine: string }
+  /** Its feet stand on bolts, and nobody has looked at all of them. */
+  | { kind: 'seat-unseen'; machine: string }
+  /** The sag of a bracket that its heights hang on was never given. */
+  | { kind: 'sag'; joint: string }
   | { kind: 'ready'; cautions: number; checks: number }
   | { kind: 'torqued' }
 
@@ -147,6 +151,8 @@ export interface LeftOpen {
   checks: number
   /** Machines whose feet were found not to sit. */
   seats: readonly string[]
+  /** Machines on feet whose soft foot nobody looked at, or not at every foot. */
+  unseen: readonly string[]
   /** Whether the line stands on feet at all. */
   onFeet: boolean
 }
@@ -285,8 +291,12 @@ function openIn(
   const begun = rounds.findIndex((round, i) => i > left && round.read)
   if (begun > 0) open.push({ kind: 'unfinished', round: begun + 1, counts: left + 1 })
   for (const { id, solution, used, repeat, closed } of joints) {
-    const state = solution.verdict ? (solution.doubts.length > 0 ? 'unsure' : solution.verdict.state) : 'nothing'
-    if (state !== 'within') open.push({ kind: 'joint', joint: id, state })
+    const state = solution.verdict?.state ?? 'nothing'
+    const unsagged = solution.doubts.includes('no-sag')
+    // said once, where the sag alone is missing
+    const alone = unsagged && solution.doubts.length === 1 && stateOf(solution.verdict?.probability ?? 0) === 'within'
+    if (state !== 'within' && !alone) open.push({ kind: 'joint', joint: id, state })
+    if (unsagged) open.push({ kind: 'sag', joint: id })
     if (repeat && !repeat.repeats) open.push({ kind: 'does-not-repeat', joint: id })
     if (state === 'within' && !repeat && !(used && used.share <= 1 / spareFactor))
       open.push({ kind: 'neither-repeat-nor-spare', joint: id })
@@ -304,6 +314,7 @@ function openIn(
   const [unclosed, ungrown] = [those(({ closed }) => !closed), those((_, at) => !at?.growthGiven)]
   if (ungrown.length > 0 && !said.growthZero) open.push({ kind: 'growth', joints: ungrown })
   for (const machine of before.seats) open.push({ kind: 'seat', machine })
+  for (const machine of before.unseen) open.push({ kind: 'seat-unseen', machine })
   if (before.onFeet && shimmed && !said.ticks.feet) open.push({ kind: 'feet' })
   if (moves.length > 0 && !said.ticks.torqued) open.push({ kind: 'torqued' })
   if (before.cautions + before.checks > 0)

@@ -168,3 +168,11 @@ export function openSeats(machines: readonly SeatMachine[], seats: Seats | undef
     return state.findings.some(({ kind }) => kind !== 'clean') ? [state] : []
   })
 }
+
+/** Machines with a foot that nobody has looked at: after the cure where that was begun, as found else. */
+export const unseenSeats = (machines: readonly SeatMachine[], seats: Seats | undefined): string[] =>
+  machines.flatMap((machine) => {
+    const seat = seats?.[machine.id]
+    const { missing } = solveSeat(machine, seat, seat ? lastPass(seat) : 'before')
+    return missing.length > 0 ? [machine.id] : []
+  })

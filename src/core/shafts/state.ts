@@ -34,6 +34,8 @@ export interface ProbeState {
   sweep: SweepState | undefined
   /** Cells with something typed that is no number. */
   faults: { angleId: string; trouble: Trouble }[]
+  /** Whether what it hangs on can sag: no head's bracket does, and none across an upright shaft. */
+  sags: boolean
   sag: number
   sagMissing: boolean
   graduation: number
@@ -73,16 +75,21 @@ export interface SweepState {
 /** How far ahead of the position's angle a channel looks, degrees. */
 const leadOf = (dial: ProbeSetUp, channel: ChannelName | undefined): number => probeKinds[dial.type].lead(dial, channel)
 
-/** Everything known of one channel of a probe, but for which set it belongs to. */
+/**
+ * Everything known of one channel of a probe, but for which set it belongs to.
+ *
+ * @param hangs whether its bracket can sag, where the line says otherwise than its kind
+ */
 export function probeState(
   set: ReadSet,
   dial: ProbeSetUp,
   channel: ChannelName | undefined,
   fitted: { fit: ProbeFit; misalignment: Misalignment } | undefined,
   suspects: Suspect[],
+  hangs = sags(dial),
 ): Omit<ProbeState, 'setNumber'> {
   const read = readingsOf(set, dial, channel)
-  const sag = sags(dial) ? (quantityMm(dial.sag) ?? 0) : 0
+  const sag = hangs ? (quantityMm(dial.sag) ?? 0) : 0
   const lead = leadOf(dial, channel)
   const k = Math.max(0, channelsOf(dial).indexOf(channel))
   const still = set.turned === 'one'
@@ -106,8 +113,9 @@ export function probeState(
       const trouble = quantityFault(dial.readings[readingKey(id, channel)]?.value)
       return trouble ? [{ angleId: id, trouble }] : []
     }),
+    sags: hangs,
     sag,
-    sagMissing: sags(dial) && quantityMm(dial.sag) === undefined,
+    sagMissing: hangs && quantityMm(dial.sag) === undefined,
     graduation,
     step: Math.min(graduation, ...Object.values(dial.readings).map(({ value }) => typedStep(value) ?? graduation)),
     closure: sags(dial) && !dial.floats ? closure(read) : null,

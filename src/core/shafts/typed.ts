@@ -173,18 +173,21 @@ export function resolutionOf({ sets }: { sets: readonly ReadSet[] }): number {
 /** Probes by what they were made of: most of a job stays as it is from key to key. */
 const made = new WeakMap<ProbeSetUp, { angles: ReadSet['angles']; how: string; probe: Probe | undefined }>()
 
+/** Where a probe stands. */
+interface ProbePlace {
+  /** The machine it touches, seen from its coupling. */
+  on: Side
+  /** Its stations in mm, as many of them as are known. */
+  stations: readonly number[]
+  /** Across a shaft that stands upright no bracket sags. */
+  sagless?: true
+}
+
 /**
  * A probe of a set as the core solves it, or undefined where it has no place or no readings yet.
- *
- * @param on the machine it touches, seen from its coupling
- * @param stations its stations in mm, as many of them as are known
  */
-export function toProbe(
-  set: ReadSet,
-  setUp: ProbeSetUp,
-  place: { on: Side; stations: readonly number[] },
-): Probe | undefined {
-  const how = `${place.on} ${place.stations.join(' ')} ${set.zeroed} ${set.turned}`
+export function toProbe(set: ReadSet, setUp: ProbeSetUp, place: ProbePlace): Probe | undefined {
+  const how = `${place.on} ${place.stations.join(' ')} ${place.sagless ?? ''} ${set.zeroed} ${set.turned}`
   const known = made.get(setUp)
   if (known?.how === how && known.angles === set.angles) return known.probe
   const probe = makeProbe(set, setUp, place)
@@ -192,11 +195,7 @@ export function toProbe(
   return probe
 }
 
-function makeProbe(
-  set: ReadSet,
-  setUp: ProbeSetUp,
-  { on, stations }: { on: Side; stations: readonly number[] },
-): Probe | undefined {
+function makeProbe(set: ReadSet, setUp: ProbeSetUp, { on, stations, sagless }: ProbePlace): Probe | undefined {
   const kind = probeKinds[setUp.type]
   if (stations.length < kind.stations) return undefined
   const typed = set.angles.flatMap((angle): Position[] => {
@@ -213,7 +212,8 @@ function makeProbe(
       ? all.map(({ angle, values }) => ({ angle, values: values.map((value) => value - runoutAt(setUp, angle)) }))
       : all
   if (readings.length === 0) return undefined
-  const sag = quantityMm(setUp.sag) ?? 0
+  const typedSag = sags(setUp) && !sagless ? quantityMm(setUp.sag) : 0
+  const sag = typedSag ?? 0
   const sd = sdMm(setUp)
   return probeTyped(setUp.type, {
     on,
@@ -222,6 +222,7 @@ function makeProbe(
     stations,
     radius: quantityMm(setUp.radius),
     sag,
+    sagUnknown: typedSag === undefined ? true : undefined,
     // set back by half at the sides, a dial there shows the offset itself: half the sag is already in its zero
     zero: set.zeroed === 'halved' && sags(setUp) ? { value: -sag / 2, sd } : undefined,
     side: setUp.side ?? 'front',

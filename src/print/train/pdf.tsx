@@ -16,6 +16,7 @@ import { sightScene } from '../../drawing/train/sight'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { cautionTexts } from '../../words/cautions'
 import { t } from '../../words/language'
+import { saySag } from '../../words/readings'
 import { checkTexts } from '../../words/ready'
 import { saySeat } from '../../words/seat'
 import {
@@ -232,7 +233,7 @@ function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): st
     probeKinds[dial.type].stations === 0
       ? t`face, ${dial.side ?? 'front'}`
       : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
-    sags(dial) ? t`sag ${signedLength(state.sag, { ...terms, resolution: state.step })}` : '',
+    saySag(state, { ...terms, resolution: state.step }),
     set.turned === 'one' ? t`bracket’s shaft only turned` : '',
     isCoupled(set) ? purposeNames[setPurpose(set)] : '',
   ]

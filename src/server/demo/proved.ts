@@ -1,14 +1,16 @@
 import { quantityFrom } from '../../core/frame/quantity'
 import type { Job } from '../../core/kinds/train/document/schema'
+import { seatsOf } from '../../core/kinds/train/document/seats'
 import { placeStations } from '../../core/kinds/train/document/stations'
 import { emptyPlan } from '../../core/kinds/train/plan/choices'
 import { withProofSets } from '../../core/kinds/train/prove/proof'
 import type { Misalignment } from '../../core/probes/probe'
+import { soundSeats } from '../../core/rig/seats'
 import type { ReadSet } from '../../core/shafts/schema'
 
 /**
  * A pair's job that ends well: its first move written down as what it was, its last round repeated and read with the coupling
- * closed, everything ticked.
+ * closed, its feet found sound, everything ticked.
  *
  * @param truths per round, the truth at each coupling
  * @param read reads a set on the rig
@@ -51,6 +53,7 @@ export function wellProved(
           ? { ...round, plan: { ...(round.plan ?? emptyPlan()), done } }
           : round,
     ),
+    seat: soundSeats(seatsOf(line)),
     proof: { ticks: { torqued: by, feet: by, 'jack-bolts': by, guard: by }, growthZero: by },
   }
 }

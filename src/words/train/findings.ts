@@ -67,7 +67,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'sag-missing':
       return {
         title: t`No bracket sag given for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
-        detail: t`Taken as zero. Clamp the bracket on a straight bar, zero at the top, roll it over and enter what it reads.`,
+        detail: t`Until it is given, heights can’t be told. Clamp the bracket on a straight bar, zero at the top, roll it over and enter what it reads; 0 if the bracket is stiff.`,
       }
     case 'engaged':
       return {
@@ -146,6 +146,7 @@ const angleAt = (dial: ProbeState, angleId: string, terms: TrainTerms): string =
 /** "Aligned shafts would read −0.05 at the sides and −0.10 at the bottom." */
 function aligned(dial: ProbeState, terms: TrainTerms): string {
   const own = dialTerms(dial, terms)
+  if (dial.sagMissing) return t`Without its sag nobody can say what aligned shafts read here.`
   if (dial.sag === 0) return t`Without sag, aligned shafts read the same all round.`
   const at = (degrees: number) => signedLength(dial.whenAligned(degrees), own)
   return t`Aligned shafts read ${at(0)} at the top, ${at(90)} at the sides and ${at(180)} at the bottom here: the bracket sags.`
@@ -235,6 +236,7 @@ const doubtWords: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',
   contradiction: 'readings contradict each other',
   engaged: 'read only with the coupling connected',
+  'no-sag': 'the sag of a bracket is not given',
 })
 
 /** What would have to be given for a verdict. */

@@ -47,7 +47,9 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
     case 'not-sure':
       return {
         title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
-        detail: t`Every number that depends on it may be wrong. Read again before you loosen a bolt.`,
+        detail: finding.doubts.every((doubt) => doubt === 'no-sag')
+          ? t`Heights are worked out without it and may be wrong; sideways nothing depends on it. Measure it on a straight bar, or type 0 if the bracket is stiff.`
+          : t`Every number that depends on it may be wrong. Read again before you loosen a bolt.`,
       }
     case 'overlarge':
       return {
@@ -143,6 +145,7 @@ const doubtTexts: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',
   contradiction: 'readings contradict each other',
   engaged: 'it was only read with the coupling connected',
+  'no-sag': 'the sag of a bracket is not given',
 })
 
 function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], terms: Terms): Said {

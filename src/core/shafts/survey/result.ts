@@ -59,6 +59,7 @@ export interface ResultWarning {
     | 'no-limit'
     | 'not-fitting'
     | 'sag'
+    | 'no-sag'
     | 'held-not-reached'
     | 'seat-not-measured'
     | 'soft-foot'

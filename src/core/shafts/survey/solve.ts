@@ -207,6 +207,11 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
           warnings.push({ code: 'one-plane', message: `coupling ${id}: the ${plane} plane was not measured` })
       for (const { set, probe, closure } of fit.probes) {
         const read = sets[set]?.probes[probe]
+        if (check.doubts.includes('no-sag') && read?.sagUnknown)
+          warnings.push({
+            code: 'no-sag',
+            message: `measurements.${measurements[set] ?? 0}.probes.${probe}.sag: not given, solved as zero; heights and vertical moves that hang on it are not sure`,
+          })
         if (closure === null || !read || Math.abs(closure) <= closureLimitOf(read) + 1e-9) continue
         warnings.push({
           code: 'not-closed',

@@ -1,5 +1,5 @@
 import type { Units } from '../../frame/openFormat'
-import { type Quantity, quantityFrom } from '../../frame/quantity'
+import { emptyQuantity, type Quantity, quantityFrom } from '../../frame/quantity'
 import type { Unit } from '../../frame/units'
 import { type ProbeType, probeKinds, type SurveyProbe } from '../../probes'
 import { anglesOf, makeProbe } from '../make'
@@ -87,7 +87,7 @@ function probeOf(
     ...('planes' in probe ? { plane2: at(id, probe.planes[1] - probe.planes[0]) } : {}),
     ...('radius' in probe && probe.radius ? { radius: typed(probe.radius, units.length) } : {}),
     ...('sag' in probe
-      ? { sag: typed(probe.sag ?? 0, units.reading) }
+      ? { sag: probe.sag === null ? emptyQuantity(units.reading) : typed(probe.sag ?? 0, units.reading) }
       : 'turn' in probe
         ? { sag: typed(0, units.reading) }
         : {}),

@@ -67,6 +67,7 @@ export function ProveStep() {
       case 'not-read':
       case 'unfinished':
       case 'does-not-repeat':
+      case 'sag':
         return [go('read', proveWords.goToRead)]
       case 'moved-not-read':
         return [go('move', proveWords.goToMove)]
@@ -80,6 +81,7 @@ export function ProveStep() {
       case 'growth':
         return [{ ...go('line', proveWords.goToLine), main: false }]
       case 'seat':
+      case 'seat-unseen':
         return [go('seat', proveWords.goToSeat)]
       case 'ready':
         return [go('ready', proveWords.goToReady)]

@@ -26,8 +26,8 @@ const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12px;
 const stepOf = ({ kind, ...open }: ProofOpen): string => {
   if (kind === 'growth') return 'line'
   if (kind === 'ready') return 'ready'
-  if (kind === 'seat') return 'seat'
-  if (kind === 'not-read' || kind === 'unfinished' || kind === 'does-not-repeat') return 'read'
+  if (kind === 'seat' || kind === 'seat-unseen') return 'seat'
+  if (kind === 'not-read' || kind === 'sag' || kind === 'unfinished' || kind === 'does-not-repeat') return 'read'
   if (kind === 'moved-not-read' || ('state' in open && open.state === 'outside' && kind === 'joint')) return 'move'
   return 'prove'
 }

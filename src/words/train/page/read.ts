@@ -5,8 +5,6 @@ export const readWords = labels({
   pointsOver: 'points over',
   closureReadAllFourQuarters: 'closure: read all four quarters first',
   out: (terms: string | number, dimension: string | number) => t`${terms}${dimension} out`,
-  noSagGiven: ', no sag given',
-  sag: (signedLength: string | number, unit: string | number) => t`, sag ${signedLength} ${unit}`,
   doesNotCloseOffBy: 'does not close: off by',
   closesTo: 'closes to',
   readingsOverTheTurnThe: (name: string | number) =>

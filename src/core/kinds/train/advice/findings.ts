@@ -35,7 +35,7 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
       ...doubtful,
       ...feet,
       ...results,
-      ...(feet.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: solved.dials } as const] : []),
+      ...readAgain(feet, solved),
     ]
   return [
     ...dimensions,
@@ -49,6 +49,12 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
     ...solved.dials.flatMap(dialGood),
     ...floated(solved),
   ]
+}
+
+/** What the dials read once all is in line; of a bracket whose sag nobody gave nobody can say. */
+function readAgain(feet: readonly Finding[], { dials }: JobSolution): Finding[] {
+  const known = dials.filter(({ sagMissing }) => !sagMissing)
+  return feet.length > 0 && known.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: known }] : []
 }
 
 function dialFaults(dial: ProbeState): Finding[] {

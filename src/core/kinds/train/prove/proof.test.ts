@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { emptyQuantity } from '../../../frame/quantity'
 import { provedOf } from '../../../job/proved'
 import type { Misalignment } from '../../../probes/probe'
 import { marksOf, problemOf, speedOf, verdictIf } from '../../../prove/proof'
@@ -7,6 +8,7 @@ import { cautions } from '../../../ready/catalogue'
 import { emptyReady, readyState } from '../../../ready/ready'
 import type { Ready } from '../../../ready/schema'
 import { chance } from '../../../rig/random'
+import { soundSeats } from '../../../rig/seats'
 import { withPurpose } from '../../../shafts/make'
 import type { ReadSet } from '../../../shafts/schema'
 import { train } from '..'
@@ -46,6 +48,7 @@ const job = (rounds: readonly Round[], proof: ProofSaid = ticked): Job => ({
   ...makeJob(line, '', '2026-01-01', 'mm'),
   rounds: rounds.map((round, i) => ({ ...round, id: `r${i + 1}` })),
   ready: ready(),
+  seat: soundSeats(train.seats(line)),
   proof,
 })
 
@@ -106,6 +109,32 @@ describe('a job is proved', () => {
     expect(opened(job([found], all))).toContain('moved-not-read')
     expect(opened(job([readOnRig(line, skew)], all))).toEqual(['joint'])
     expect(opened({ ...job([makeJob(line, '', '', 'mm').rounds[0]!], all) })).toEqual(['not-read'])
+  })
+  it('is not proved while a sag was never given or a foot never looked at', () => {
+    const { found, after } = mended()
+    const said: ProofSaid = { ...ticked, notClosed: { note: 'no bolts', ...by } }
+    const left = readOnRig(line, after)
+    const unsagged: Round = {
+      ...left,
+      sets: left.sets.map((set) => ({
+        ...set,
+        probes: set.probes.map((probe) => ({ ...probe, sag: emptyQuantity('mm') })),
+      })),
+    }
+    const bare = provedOf(job([found, unsagged], said)).proof
+    expect(bare.state).toBe('unsure')
+    expect(bare.open).toContainEqual({ kind: 'sag', joint: 'c1' })
+    const { byPlane } = bare.joints[0]!.solution.verdict!
+    // sideways nothing hangs on a sag
+    expect(byPlane).toEqual({ vertical: 'unsure', horizontal: 'within' })
+    const sound = job([found, left], said)
+    const { seat: seats = {} } = sound
+    const [first, second] = Object.keys(seats) as [string, string]
+    expect(opened({ ...sound, seat: undefined })).toEqual(['seat-unseen', 'seat-unseen'])
+    const [foot = ''] = Object.keys(seats[first]!.before)
+    const { [foot]: _, ...others } = seats[first]!.before
+    const halfLooked = { [first]: { ...seats[first]!, before: others }, [second]: seats[second]! }
+    expect(provedOf({ ...sound, seat: halfLooked }).proof.open).toEqual([{ kind: 'seat-unseen', machine: first }])
   })
   it('wants a repeat where less than half as much again is in hand', () => {
     const tight: Misalignment = { offsetZ: 0.056, slopeZ: 0, offsetY: 0, slopeY: 0 }

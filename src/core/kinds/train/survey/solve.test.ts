@@ -237,6 +237,35 @@ it('publishes the JSON Schema that its own schema makes', async () => {
   expect(JSON.parse(readFileSync('docs/survey.schema.json', 'utf8'))).toEqual(made)
 })
 
+describe('a sag that nobody gave', () => {
+  const without = (sag: null | undefined) => {
+    const survey = caseA()
+    for (const probe of survey.measurements[0]!.probes) {
+      if (!('sag' in probe)) throw new Error('a dial')
+      if (sag === null) probe.sag = null
+      else delete probe.sag
+    }
+    return solved(survey)
+  }
+  it('left out is none; null is not given: solved as zero, never sure in height', () => {
+    const [none, unknown] = [without(undefined), without(null)]
+    expect(unknown.feet).toEqual(none.feet)
+    expect(none.warnings.map(({ code }) => code)).not.toContain('no-sag')
+    expect(unknown.warnings.filter(({ code }) => code === 'no-sag')).toHaveLength(2)
+    expect(unknown.couplings[0]?.verdict?.probability).toBe(none.couplings[0]?.verdict?.probability)
+  })
+  it('keeps a verdict within at can’t tell', () => {
+    const state = (sag: number | null) => {
+      const survey = caseA()
+      survey.measurements[0]!.probes = survey.measurements[0]!.probes.map((probe) =>
+        probe.type === 'rim' ? { ...probe, sag, readings: [0, 90, 180, 270].map((angle) => [angle, 0]) } : probe,
+      )
+      return solved(survey).couplings[0]?.verdict?.state
+    }
+    expect([state(null), state(0)]).toEqual(['unsure', 'within'])
+  })
+})
+
 it('lists the slip that would close a dial', () => {
   const survey = caseA()
   survey.measurements[0]!.probes[1]!.readings[2]![1] = -0.104

@@ -42,7 +42,7 @@ export function readRound(line: UprightLine, { sets }: UprightRound): UprightRea
       const on = typed.on === lower.id ? ('left' as const) : ('right' as const)
       const distance = quantityMm(typed.station.distance)
       const x = distance === undefined ? [] : [typed.station.toward === 'left' ? -distance : distance]
-      const probe = toProbe(set, typed, { on, stations: x })
+      const probe = toProbe(set, typed, { on, stations: x, sagless: true })
       return probe ? [{ typed, probe }] : []
     })
     return {
@@ -95,7 +95,7 @@ export function solveRound(line: UprightLine, round: UprightRound): UprightSolve
       const p = sources[s]?.probes.findIndex(({ id }) => id === typed.id) ?? -1
       const fit = together.includes(s) ? fits?.probes.find((one) => one.set === s && one.probe === p) : undefined
       return channelsOf(typed).map((channel) => ({
-        ...probeState(set, typed, channel, fits && fit && { fit, misalignment: fits.misalignment }, []),
+        ...probeState(set, typed, channel, fits && fit && { fit, misalignment: fits.misalignment }, [], false),
         setNumber: round.sets.length > 1 ? s + 1 : undefined,
       }))
     }),

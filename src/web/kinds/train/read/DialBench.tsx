@@ -7,6 +7,7 @@ import type { ProbeState } from '../../../../core/shafts/state'
 import { readingKey, sags } from '../../../../core/shafts/typed'
 import { spreadCells } from '../../../../drawing/strip'
 import { probeWords } from '../../../../words/probes'
+import { saySag } from '../../../../words/readings'
 import {
   angleName,
   dimension,
@@ -123,11 +124,7 @@ export function DialBench(props: Props) {
           {props.x === undefined
             ? ''
             : readWords.out(whereOf(dial, terms) ? ', ' : '', dimension(Math.abs(props.x - props.couplingX), unit))}
-          {!dialSags
-            ? ''
-            : dial.sagMissing
-              ? readWords.noSagGiven
-              : readWords.sag(signedLength(dial.sag, own), unitName[unit])}
+          {dialSags ? `, ${saySag(dial, own)}` : ''}
         </Muted>
         <Closure role="status">
           {dial.sweep ? (
