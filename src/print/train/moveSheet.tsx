@@ -31,6 +31,7 @@ import {
   unitName,
 } from '../../words/terms'
 import { halfSet, pushText } from '../../words/train/bolts'
+import { moveWords } from '../../words/train/page/move'
 import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../words/train/plan'
 import type { TrainTerms } from '../../words/train/terms'
 import type { PrintedJob } from '../kind'
@@ -169,6 +170,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                   .join(', ')}`}
               </Text>
             ))}
+            {promised && solved.dials.some(({ dial }) => dial.floats) ? (
+              <Text>{moveWords.heldAgainstOneStop}</Text>
+            ) : null}
           </View>
         </View>
         <View style={s.sign}>

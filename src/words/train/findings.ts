@@ -3,6 +3,7 @@ import { formatNumber } from '../../core/frame/number'
 import { quantityMm } from '../../core/frame/quantity'
 import type { Finding, VerdictLine } from '../../core/kinds/train/advice/finding'
 import type { Doubt } from '../../core/shafts/doubt'
+import { readsInLine, sagShowsAt } from '../../core/shafts/reads'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import type { LimitMissing } from '../../core/verdict/limits'
@@ -113,9 +114,14 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       return {
         title: t`Then read again.`,
         detail: finding.dials
-          .map((dial) => t`${dialOf(dial, terms)} ${signedLength(dial.sag, dialTerms(dial, terms))} at the bottom`)
+          .flatMap((dial) => {
+            const at = sagShowsAt(dial)
+            if (at === undefined) return []
+            const reads = signedLength(readsInLine(dial)(at), dialTerms(dial, terms))
+            return [t`${dialOf(dial, terms)} ${reads} (${angleOf(dial, at, terms)})`]
+          })
           .join(', ')
-          .concat(t` means aligned here, zeroed at the top.`),
+          .concat(t` means aligned here, zeroed as before.`),
       }
     case 'not-fitting':
     case 'sets-disagree':
@@ -143,13 +149,13 @@ export function say(finding: Finding, terms: TrainTerms): Said {
 const angleAt = (dial: ProbeState, angleId: string, terms: TrainTerms): string =>
   angleOf(dial, dial.set.angles.find((angle) => angle.id === angleId)?.degrees ?? 0, terms)
 
-/** "Aligned shafts would read −0.05 at the sides and −0.10 at the bottom." */
+/** "Aligned shafts read 0.00 (top), −0.05 (wall), −0.10 (bottom), −0.05 (aisle) here." */
 function aligned(dial: ProbeState, terms: TrainTerms): string {
   const own = dialTerms(dial, terms)
   if (dial.sagMissing) return t`Without its sag nobody can say what aligned shafts read here.`
   if (dial.sag === 0) return t`Without sag, aligned shafts read the same all round.`
-  const at = (degrees: number) => signedLength(dial.whenAligned(degrees), own)
-  return t`Aligned shafts read ${at(0)} at the top, ${at(90)} at the sides and ${at(180)} at the bottom here: the bracket sags.`
+  const read = dial.set.angles.filter(({ degrees }) => degrees < 360)
+  return t`Aligned shafts read ${read.map(({ degrees }) => `${signedLength(dial.whenAligned(degrees), own)} (${angleOf(dial, degrees, terms)})`).join(', ')} here: the bracket sags.`
 }
 
 function closureWorking(dial: ProbeState, terms: TrainTerms): string[] {

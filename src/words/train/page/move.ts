@@ -6,6 +6,7 @@ export const moveWords = labels({
   inColdZeroedAsBefore: (unit: string | number) =>
     t`in ${unit}, cold, zeroed as before, sag included. If one comes out different, the next round shows which foot.`,
   expectedReadings: 'Expected readings',
+  heldAgainstOneStop: 'A face dial on a shaft that floats: with the shaft held against the same stop all round.',
   noDialCanTrackThis: 'No dial can track this move. Read again after it.',
   inWord: (unit: string | number) => t`In ${unit}`,
   start: 'Start',

@@ -3,6 +3,7 @@ import { positiveMm } from '../../../frame/quantity'
 import { probeKinds } from '../../../probes'
 import type { CouplingFit } from '../../../shafts/coupling'
 import { planeOf } from '../../../shafts/plane'
+import { sagShowsAt } from '../../../shafts/reads'
 import type { ProbeState } from '../../../shafts/state'
 import { isCoupled, sdMm } from '../../../shafts/typed'
 import { limitsMissing } from '../../../verdict/limits'
@@ -53,7 +54,7 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
 
 /** What the dials read once all is in line; of a bracket whose sag nobody gave nobody can say. */
 function readAgain(feet: readonly Finding[], { dials }: JobSolution): Finding[] {
-  const known = dials.filter(({ sagMissing }) => !sagMissing)
+  const known = dials.filter((dial) => !dial.sagMissing && sagShowsAt(dial) !== undefined)
   return feet.length > 0 && known.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: known }] : []
 }
 

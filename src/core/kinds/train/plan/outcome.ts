@@ -1,8 +1,7 @@
-import { direction } from '../../../frame/angles'
 import { type Plane, planes } from '../../../frame/axis'
 import { quantityMm } from '../../../frame/quantity'
-import { linearOf, type Misalignment, sagAt } from '../../../probes/probe'
 import { cameOut } from '../../../prove/proof'
+import { readsAt } from '../../../shafts/reads'
 import type { ProbeState } from '../../../shafts/state'
 import type { Round } from '../document/schema'
 import { couplingAfter, type Moves, misalignmentOf, positionsAfter } from '../solve/after'
@@ -24,23 +23,6 @@ export function expectedReadings(solved: JobSolution, moves: Moves): Expected[] 
     const angles = state.set.angles.filter(({ degrees }) => degrees < 360)
     return [{ state, readings: angles.map(({ id, degrees }) => ({ angleId: id, degrees, value: read(degrees) })) }]
   })
-}
-
-/**
- * What a probe shows at an angle for a given misalignment: zero on top, or set by half at the sides, or at its sag on top,
- * as its set says. Undefined for a probe that floats or was not solved.
- */
-export function readsAt(state: ProbeState, m: Misalignment): ((degrees: number) => number) | undefined {
-  const { feels, sag, set, dial } = state
-  if (!feels || dial.floats) return undefined
-  const beyond = feels.beyondLinear?.(m)
-  const bare = (degrees: number): number => {
-    const [sin, cos] = direction(degrees + feels.lead)
-    return linearOf(feels, m, sin, cos) + (beyond?.(sin, cos) ?? 0) + sagAt(sag, degrees + feels.lead)
-  }
-  if (set.zeroed === 'halved') return (degrees) => bare(degrees) - sag / 2
-  const top = bare(0) + (set.zeroed === 'sag' ? sag : 0)
-  return (degrees) => bare(degrees) - top
 }
 
 /** How one station came out of a move, in one plane. Lengths in mm. */

@@ -49,6 +49,7 @@ export const After = memo(function After({ frame }: { frame: TrainFrame }) {
             </table>
           ))}
         </div>
+        {expected.some(({ state }) => state.dial.floats) ? <Muted>{moveWords.heldAgainstOneStop} </Muted> : null}
         <Muted>{moveWords.inColdZeroedAsBefore(unitName[terms.unit])}</Muted>
       </Fold>
     </Sheet>
