@@ -6,7 +6,7 @@ import type { OrderSchool } from '../../core/kinds/train/plan/order'
 import type { OutcomeCause, StationOutcome } from '../../core/kinds/train/plan/outcome'
 import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../../core/kinds/train/plan/plan'
 import type { Doubt } from '../../core/shafts/doubt'
-import { labels, plural, t } from '../language'
+import { labels, listed, plural, t } from '../language'
 import type { Said } from '../said'
 import {
   act,
@@ -39,6 +39,11 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
   switch (finding.kind) {
     case 'in-the-way':
       return sayInTheWay(finding, terms)
+    case 'unplaced':
+      return {
+        title: t`No plan without the distance of ${feetListed(finding.feet, terms)}.`,
+        detail: t`Enter it on the Line screen. Until then nobody can say what to move there.`,
+      }
     case 'held-unreached':
       return {
         title: t`${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${planeName[finding.plane]} line, so no ${finding.plane === 'vertical' ? t`shims` : t`side moves`}.`,
@@ -140,6 +145,10 @@ function sayLeft(
         }),
   }
 }
+
+/** Stations of feet in a sentence: "pump, front feet and pump, back feet". */
+export const feetListed = (feet: readonly string[], terms: Terms): string =>
+  listed(feet.map((id) => footName(id, terms)))
 
 const doubtTexts: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',

@@ -52,6 +52,7 @@ export const moveWords = labels({
   working: 'working',
   stopped: 'stopped',
   notMeasuredYet: 'not measured yet',
+  needsDistanceOf: (feet: string) => t`no plan yet: enter the distance of ${feet}`,
   noOneLimitInThe: 'no: one limit in the way',
   yes: 'yes',
   andThe: ' and the ',

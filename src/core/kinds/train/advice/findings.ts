@@ -15,10 +15,14 @@ import { contradictions, floated, roughSweeps, setUpFaults, surer } from './read
 
 /** Everything to say at a step, most urgent first. */
 export function findingsFor(solved: JobSolution, step: Step): Finding[] {
+  // where the machine that stays has its feet is asked for by the plans that need it
+  const stays = solved.fixedFeet
   const dimensions: Finding[] = [
     ...solved.stations.faults
       .filter(
-        (fault) => fault.kind !== 'missing' || solved.dials.some((dial) => dial.readings.length > 0 || dial.sweep),
+        (fault) =>
+          fault.kind !== 'missing' ||
+          (!stays.includes(fault.of) && solved.dials.some((dial) => dial.readings.length > 0 || dial.sweep)),
       )
       .map((fault): Finding => ({ kind: 'dimension-fault', peg: 'outside', fault })),
     ...solved.doubts.map((doubt): Finding => ({ kind: 'dimension-doubt', peg: 'outside', doubt })),

@@ -13,6 +13,8 @@ import { doubted, movesDoubted } from './doubt'
 /** One thing worth saying of a plan before the spanner is picked up, as data. Lengths in mm. */
 export type PlanFinding =
   | { kind: 'in-the-way'; peg: 'outside'; blocked: InTheWay; together: boolean; stays: JobPlan['stays'] }
+  /** Stations that the plan would move and whose place nobody gave. */
+  | { kind: 'unplaced'; peg: 'outside'; feet: readonly string[] }
   /** A held station that no reading reaches: there is no line through it. */
   | { kind: 'held-unreached'; peg: 'outside'; foot: string; plane: Plane }
   /** Moves that hang on readings in doubt. */
@@ -58,6 +60,7 @@ export function planFindings(
   const unknown = moved.filter(({ feet }) => feet.some(({ present }) => present === undefined))
   const unstocked = moved.filter(({ feet }) => feet.every(({ present, change }) => present && !change))
   return [
+    ...(plan.unplaced.length > 0 ? [{ kind: 'unplaced', peg: 'outside', feet: plan.unplaced } as const] : []),
     ...solved.solution.couplings.flatMap(({ id, result, doubts }): PlanFinding[] =>
       result.ok && movesDoubted(solved, id) ? [{ kind: 'not-sure', peg: 'unsure', coupling: id, doubts }] : [],
     ),

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { emptyQuantity } from '../../../frame/quantity'
 import type { Misalignment } from '../../../probes/probe'
 import { chance } from '../../../rig/random'
+import { findingsFor } from '../advice/findings'
 import { planFindings } from '../advice/planFindings'
 import type { Round } from '../document/schema'
 import { mm, moved, pumpAndMotor, readOnRig, stocked } from '../rig'
@@ -229,5 +231,53 @@ describe('a plan of a round', () => {
     const { plan } = planned(undefined, hot)
     expect(plan!.stations.find(({ foot }) => foot === 'm2-front')!.vertical).toBeCloseTo(0.2 - (0.21 + 0.0005 * 240), 3)
     expect(plan!.left[0]!.lines.vertical!.offset).toBeCloseTo(0, 9)
+  })
+})
+
+describe('a plan whose feet nobody placed', () => {
+  const truth: Misalignment = { offsetZ: -0.3, slopeZ: -0.0004, offsetY: 0.2, slopeY: 0.0003 }
+  /** Only the movable machine's feet are taped, as most people do. */
+  const line = () => {
+    const drawn = pumpAndMotor()
+    return {
+      ...drawn,
+      machines: drawn.machines.map((machine) =>
+        machine.id === drawn.fixed
+          ? {
+              ...machine,
+              feet: machine.feet.map((foot) => ({
+                ...foot,
+                station: foot.station && { ...foot.station, distance: emptyQuantity('mm') },
+              })),
+            }
+          : machine,
+      ),
+    }
+  }
+  const round = readOnRig(pumpAndMotor(), truth)
+  const planned = (stays: 'fixed' | 'hold' | 'drawn') => {
+    const own = line()
+    const asked: Round = {
+      ...round,
+      plan: {
+        ...stocked(own, '', []),
+        stays,
+        drawn: { vertical: { first: 0, last: 0 }, horizontal: { first: 0, last: 0 } },
+      },
+    }
+    const solved = solveRound({ line: own }, asked)
+    const plan = planRound({ line: own }, asked, solved)!
+    return { plan, kinds: planFindings(solved, plan, own).map(({ kind }) => kind), read: findingsFor(solved, 'read') }
+  }
+  it('leaves the fixed machine alone and is whole', () => {
+    const { plan, kinds, read } = planned('fixed')
+    expect(plan).toMatchObject({ unplaced: [], feasible: true, known: true })
+    expect(kinds).not.toContain('unplaced')
+    expect(read.map(({ kind }) => kind)).not.toContain('dimension-fault')
+  })
+  it.each(['hold', 'drawn'] as const)('%s is no plan: it says whose distance is missing', (stays) => {
+    const { plan, kinds } = planned(stays)
+    expect(plan).toMatchObject({ unplaced: ['m1-front', 'm1-back'], feasible: false, known: false })
+    expect(kinds[0]).toBe('unplaced')
   })
 })

@@ -67,11 +67,13 @@ export interface JobPlan {
   /** The line the running shafts are brought to, at x = 0; undefined where a margin leaves each its own. */
   target: Record<Plane, PlaneLine> | undefined
   feasible: boolean
+  /** Stations of feet that this plan would have to move and whose place on the line nobody gave: with one of them it is no plan. */
+  unplaced: string[]
   blocking: InTheWay[]
   /** All of them have to give at once; else any one. */
   together: Record<Plane, boolean>
   stations: PlannedStation[]
-  /** Whether anything is known to be moved: without readings only the fixed machine has a place. */
+  /** Whether anything is known to be moved: without readings only the fixed machine has a place, and without its feet none. */
   known: boolean
   /** As planned, rounding included. */
   moves: Moves
@@ -116,17 +118,22 @@ export function planRound(
     horizontal: Math.abs(horizontal ?? 0) > slack,
   }))
   const blocking = stay ? brokenBy(stations) : leastBlocking(least as Least)
+  const unplaced = unplacedIn(job.line, solved, stay)
   return {
     stays: plan?.stays ?? 'fixed',
     held: stay?.mode === 'hold' ? stay.feet : [],
     solution,
     target: targetLine(solved, solution, stay, marginOf(plan)),
     // without stops there can be none in the way and yet no plan: machines that nothing can move
-    feasible: blocking.length === 0 && (stay !== undefined || planes.every((plane) => least?.[plane].feasible)),
+    feasible:
+      unplaced.length === 0 &&
+      blocking.length === 0 &&
+      (stay !== undefined || planes.every((plane) => least?.[plane].feasible)),
+    unplaced,
     blocking,
     together: { vertical: least?.vertical.together ?? true, horizontal: least?.horizontal.together ?? true },
     stations,
-    known: solved.solution.couplings.some(({ result }) => result.ok),
+    known: solved.solution.couplings.some(({ result }) => result.ok) && (unplaced.length === 0 || partly(solved, stay)),
     moves,
     left: leftOf(job, solved, moves),
     touched: {
@@ -139,6 +146,23 @@ export function planRound(
     picks: picksOf(stations),
   }
 }
+
+/**
+ * Stations that a plan moves and that have no place. With one machine fixed its own feet are asked for by nobody; two feet held on
+ * one machine leave that one where it is; everything else may move every machine.
+ */
+function unplacedIn({ machines, fixed }: Job['line'], { stations }: JobSolution, stay: Stay | undefined): string[] {
+  const holds = ({ feet }: (typeof machines)[number]) =>
+    stay?.mode === 'hold' && stay.feet.every((id) => feet.some((foot) => foot.id === id))
+  const stays = machines.find((machine) => (stay?.mode === 'fixed' ? machine.id === fixed : holds(machine)))
+  return machines
+    .filter((machine) => machine !== stays)
+    .flatMap(({ feet }) => feet.flatMap(({ id }) => (stations.x.has(id) ? [] : [id])))
+}
+
+/** With one machine fixed, what is to be done at the feet that have a place is known without the others. */
+const partly = ({ train }: JobSolution, stay: Stay | undefined): boolean =>
+  stay?.mode === 'fixed' && train.machines.some(({ feet }, m) => m !== train.fixed && feet.length > 0)
 
 function stationsOf(
   job: Pick<Job, 'line' | 'seat'>,

@@ -33,6 +33,8 @@ export interface JobSolution {
   sources: JobTrain['sources']
   /** No move is told finer than this, mm. */
   resolution: number
+  /** Stations of the machine that stays: a plan that leaves it alone needs none of them. */
+  fixedFeet: readonly string[]
 }
 
 /** The last solution of each round: the screen, the proof and the lists ask for the same one. */
@@ -111,6 +113,7 @@ function solve(job: Pick<Job, 'line'>, round: Round): JobSolution {
       round.sets.flatMap((set) => set.probes).filter(({ type }) => probeKinds[type].stations > 0),
     ),
     resolution: resolutionOf(round),
+    fixedFeet: job.line.machines.find(({ id }) => id === job.line.fixed)?.feet.map(({ id }) => id) ?? [],
   }
 }
 

@@ -6,7 +6,7 @@ import { type JobPlan, planRound } from '../../../../core/kinds/train/plan/plan'
 import { plural } from '../../../../words/language'
 import { lengthWithUnit } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
-import { staysNames } from '../../../../words/train/plan'
+import { feetListed, staysNames } from '../../../../words/train/plan'
 import { mono, phone, rowsAsCards } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
@@ -58,7 +58,9 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
           {plans.map(({ way, plan }) => (
             <tr key={way} aria-current={way === stays ? 'true' : undefined} aria-label={staysNames[way]}>
               <th scope="row">{staysNames[way]}</th>
-              {plan ? (
+              {plan && plan.unplaced.length > 0 ? (
+                <td colSpan={7}>{moveWords.needsDistanceOf(feetListed(plan.unplaced, terms))}</td>
+              ) : plan ? (
                 <>
                   <td data-of={moveWords.feetShimmed}>{plan.touched.vertical / 2}</td>
                   <td data-of={moveWords.feetMovedSideways}>{plan.touched.horizontal / 2}</td>

@@ -134,3 +134,18 @@ test('a shelf of shims is kept in the kit', async ({ page, demo }) => {
   await page.getByLabel('Shims for the motor').selectOption({ label: 'Shims, slot 33' })
   await expect(card(page, 'Motor, back feet, vertical')).not.toContainText('0.05 mm')
 })
+
+test('where the fixed machine has its feet is asked for by the plans that move it, and by nothing else', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-6/line`)
+  for (const end of ['front', 'back']) await page.getByLabel(new RegExp(`^Pump, ${end} feet, distance from`)).fill('')
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await expect(page.getByText(/distance missing/)).toHaveCount(0)
+  await page.goto(`${demo}/jobs/job-6/move`)
+  const held = page.getByRole('row', { name: 'Two feet held' })
+  await expect(held).toContainText(/enter the distance of .*pump, front feet/i)
+  await expect(held.getByRole('button')).toHaveCount(0)
+  await expect(card(page, 'Motor, front feet, vertical')).toBeVisible()
+})
