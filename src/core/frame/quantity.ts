@@ -87,6 +87,10 @@ export function unitOf(quantity: Quantity): Unit {
   return (typed.ok ? typed.unit : undefined) ?? quantity.unit
 }
 
+/** One turn of the usual dial that a number was read on, mm: 1 mm, or 100 mil. */
+export const turnOf = (typed: Quantity | undefined): number =>
+  typed && unitOf(typed) !== 'mm' && unitOf(typed) !== 'um' ? toMm(100, 'mil') : 1
+
 /** Decimals a person typed: "−0.283" has three, "3 1/8" as many as its value needs. */
 export function typedDecimals(text: string): number {
   const point = /[.,](\d*)/.exec(text)

@@ -95,7 +95,7 @@ function elevation(
             {
               kind: 'peg' as const,
               at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as Point,
-              peg: told.inPlane ? spanState(told.probability) : ('nothing' as const),
+              peg: told.inPlane ? spanState(told) : ('nothing' as const),
               size: 7,
             },
           ]

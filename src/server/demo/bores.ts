@@ -51,6 +51,7 @@ function read(round: BoreRound): BoreRound {
       return {
         ...set,
         places,
+        sag: mm(0),
         values: Object.fromEntries(
           cellsOf({ places }).map((key) => [
             key,

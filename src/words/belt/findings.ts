@@ -1,4 +1,4 @@
-import { formatNumber } from '../../core/frame/number'
+import { formatNumber, formatSigned } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/belt/advice/findings'
 import type { BeltType } from '../../core/kinds/belt/belts'
 import { faceCell } from '../../core/kinds/belt/document/make'
@@ -6,9 +6,10 @@ import type { BeltLine, BeltSet } from '../../core/kinds/belt/document/schema'
 import type { FootWork } from '../../core/kinds/belt/solve/feet'
 import type { SheaveRound } from '../../core/kinds/belt/solve/round'
 import { packMm } from '../../core/shims/stock'
+import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { capital, isZero, lengthWithUnit, packText, type Terms } from '../terms'
+import { capital, isZero, lengthWithUnit, packText, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
 import { beltPageWords } from './page/page'
 
@@ -228,6 +229,8 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
             : t`With its sign turned about, ${fieldName(sign, line).toLowerCase()} would close it. Look at that one first.`,
       }
     }
+    case 'contradict':
+      return sayContradiction(finding.suspects, writtenNames(finding.sets, terms))
     case 'tension':
       return {
         title: finding.peg === 'within' ? t`Tension is recorded.` : t`Set the tension and write it down.`,
@@ -235,6 +238,22 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       }
   }
 }
+
+/** Numbers of a drive as its suspects name them: by set and key. */
+export const writtenNames = (sets: readonly BeltSet[], terms: BeltTerms): WrittenNames => {
+  const set = (at: string) => sets.find(({ id }) => at.startsWith(`${id} `))
+  const keyOf = (at: string) => at.slice((set(at)?.id.length ?? 0) + 1)
+  const isAngle = (at: string) => set(at)?.method === 'angles' && keyOf(at) !== 'offset'
+  return {
+    name: (at) =>
+      t`${sheaveName(set(at)?.on ?? '', terms.line).toLowerCase()}, ${fieldName(keyOf(at), terms.line).toLowerCase()}`,
+    value: (at, value) =>
+      isAngle(at) ? signedDegrees(value) : t`${signedLength(value, terms)} ${unitName[terms.unit]}`,
+  }
+}
+
+/** A typed angle with its sign. */
+const signedDegrees = (rad: number): string => t`${formatSigned(rad * (180 / Math.PI), 2)}°`
 
 /** A typed field by its name. */
 const fieldName = (key: string, line: BeltLine): string =>

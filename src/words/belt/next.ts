@@ -13,6 +13,8 @@ export function sayNext({ next }: BeltListed): string {
       return t`Correct the limit of the belt`
     case 'missing':
       return t`Measure the drive: dimensions missing`
+    case 'contradict':
+      return t`Check the readings of the ${sheave}: they contradict each other`
     case 'not-closed':
       return t`Read the ${sheave} again: it does not close`
     case 'does-not-repeat':

@@ -5,15 +5,17 @@ import { degreesOf } from '../../core/kinds/bore/document/make'
 import type {
   BoreLine,
   BoreSection,
+  BoreSet,
   CarrierKind,
   Correction,
   ReferenceWay,
 } from '../../core/kinds/bore/document/schema'
 import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/bore/solve/round'
 import { usualOvality } from '../../core/kinds/bore/solve/verdict'
+import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { capital, isZero, lengthWithUnit, place, type Terms } from '../terms'
+import { capital, isZero, lengthWithUnit, place, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
 
 /** What a sentence about a row of bores needs to know. */
@@ -115,6 +117,16 @@ function slopeText({ slope }: PocketRound, length: number, terms: BoreTerms): st
   return told.length > 0 ? told.join(t` and `) : t`nothing`
 }
 
+/** Numbers of a row as its suspects name them: by set and key. */
+export const writtenNames = (sets: readonly BoreSet[], terms: BoreTerms): WrittenNames => {
+  const set = (at: string) => sets.find(({ id }) => at.startsWith(`${id} `))
+  return {
+    name: (at) =>
+      t`${sectionName(set(at)?.section ?? '', terms.line)}, ${placeName(degreesOf(at.split(' ').at(-1) ?? ''), terms.line)}`,
+    value: (_, mm) => t`${signedLength(mm, terms)} ${unitName[terms.unit]}`,
+  }
+}
+
 /** The sentence for a finding. */
 export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
   const { line } = terms
@@ -128,6 +140,13 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       return {
         title: t`${sectionName(finding.set.section, line)}, ${fieldName(finding.key, line).toLowerCase()}: that is not a number.`,
         detail: sayTrouble(finding.trouble),
+      }
+    case 'contradict':
+      return sayContradiction(finding.suspects, writtenNames(finding.sets, terms))
+    case 'no-sag':
+      return {
+        title: t`Bracket sag is not given for ${namesOf(finding.sections)}.`,
+        detail: t`Heights are worked out without it and are not sure. Measure it on a straight bar, or enter 0 if the arm is stiff.`,
       }
     case 'no-place':
       return {

@@ -9,6 +9,10 @@ export function sayNext({ next }: BoreListed): string {
       return t`Read ${section}`
     case 'not-a-number':
       return t`Correct a reading of ${section}`
+    case 'contradict':
+      return t`Check the readings of ${section}: they contradict each other`
+    case 'no-sag':
+      return t`Enter the bracket sag`
     case 'no-place':
       return t`Measure where ${section} lies`
     case 'carrier-lacks':

@@ -1,13 +1,22 @@
-import { formatNumber } from '../../core/frame/number'
+import { formatNumber, formatSigned } from '../../core/frame/number'
 import { quantityMm } from '../../core/frame/quantity'
 import type { Finding } from '../../core/kinds/rolls/advice/findings'
-import type { Complaint, LengthCell, LevelCell, RollsLine } from '../../core/kinds/rolls/document/schema'
+import type {
+  Complaint,
+  Further,
+  LengthCell,
+  LevelCell,
+  RollsLine,
+  RollsRound,
+} from '../../core/kinds/rolls/document/schema'
 import type { RollRound } from '../../core/kinds/rolls/solve/round'
 import type { Mistake, SpanSolved, Told } from '../../core/kinds/rolls/solve/section'
+import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { dimension, isZero, lengthWithUnit, type Terms } from '../terms'
+import { dimension, isZero, lengthWithUnit, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
+import { rollsPageWords } from './page/page'
 
 /** What a sentence about a section of rolls needs to know. */
 export interface RollsTerms extends Pick<Terms, 'unit' | 'resolution'> {
@@ -34,6 +43,46 @@ export function cellName(cell: LengthCell | LevelCell, line: RollsLine): string 
     tapeFar: t`tape to the next roll, ${far} end`,
     centre: t`from the baseline to the middle of the face`,
   }[cell]
+}
+
+/** What the suspects of a section are named by. */
+export interface WrittenOn {
+  marks: RollsRound['marks']
+  further: readonly Further[]
+}
+
+/** Numbers of a section as its suspects name them: by list and key. */
+export function writtenNames({ marks, further }: WrittenOn, terms: RollsTerms): WrittenNames {
+  const { line } = terms
+  const split = (at: string) => at.slice(at.indexOf(':') + 1)
+  const cell = (at: string) => {
+    const [roll = '', name = ''] = split(at).split('.')
+    return { roll, name }
+  }
+  const fieldOf = (at: string): string => {
+    const { name } = cell(at)
+    if (name === 'square') return t`square`
+    if (name === 'level') return t`level`
+    return sideOf(name === 'near' ? 'near' : 'far', line)
+  }
+  return {
+    name(at) {
+      if (at.startsWith('marks:')) {
+        const mark = marks.find(({ id }) => id === split(at))
+        return t`mark ${mark?.mark ?? ''} from stand ${mark?.stand ?? ''}`
+      }
+      const { roll, name } = cell(at)
+      if (!at.startsWith('further:'))
+        return t`${rollName(roll, line)}, ${cellName(name as LengthCell | LevelCell, line)}`
+      const one = further.find(({ id }) => id === roll)
+      return t`${rollsPageWords.furtherTypes[one?.type ?? 'tape'].toLowerCase()} of ${rollName(one?.on ?? '', line)}, ${fieldOf(at)}`
+    },
+    value(at, value) {
+      if (at.startsWith('divisions:')) return t`${formatSigned(value, 1)} divisions`
+      if (/^further:.*\.(square|level)$/.test(at)) return t`${formatSigned(value * 1000, 2)} mm/m`
+      return t`${signedLength(value, terms)} ${unitName[terms.unit]}`
+    },
+  }
 }
 
 /** How square a roll is over its face: "far end 0.12 mm down the line". */
@@ -181,10 +230,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'mistake':
       return sayMistake(finding.mistake)
     case 'contradict':
-      return {
-        title: t`Readings contradict each other.`,
-        detail: t`They differ by more than they should. Read a tape again with the other hand, or turn the level once more.`,
-      }
+      return sayContradiction(finding.suspects, writtenNames(finding, terms))
     case 'free':
       return {
         title: t`Parallel is not square: all is told from ${rollName(finding.reference, line)}.`,

@@ -546,8 +546,8 @@ describe('a job on a belt drive', () => {
     const wrong = solveRound(line, typed({ a0: '2.94', a90: '-1.84', a180: '2.06', a270: '3.16' }))
     expect(wrong.sheaves[0]?.notClosed[0]).toMatchObject({ by: expect.closeTo(3.68, 9), sign: 'a90', turned: false })
     expect(verdictPeg(wrong)).toBe('unsure')
-    const finding = findingsFor(wrong, line.sheaves[0]!, 'read').find((one) => one.kind === 'not-closed')
-    expect(finding?.kind === 'not-closed' ? finding.closure.sign : '').toBe('a90')
+    const finding = findingsFor(wrong, line.sheaves[0]!, 'read').find((one) => one.kind === 'contradict')
+    expect(finding?.kind === 'contradict' ? finding.suspects[0] : '').toMatchObject({ at: 's a90', fault: 'sign' })
     const slip = solveRound(line, typed({ a0: '2.94', a90: '1.64', a180: '2.06', a270: '3.16' }))
     expect(slip.sheaves[0]?.notClosed[0]).toMatchObject({ by: expect.closeTo(0.2, 9), sign: undefined })
     // wobble, toe and tilt close whatever they are: as the exact face has it, turned and not

@@ -4,13 +4,16 @@ import { quantityFrom } from '../../../core/frame/quantity'
 import { angleFault } from '../../../core/frame/typedAngle'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/belt/advice/findings'
+import { roundAsIf } from '../../../core/kinds/belt/document/asIf'
 import { cellsOf, typedAt } from '../../../core/kinds/belt/document/make'
-import { type BeltSet, beltMethods } from '../../../core/kinds/belt/document/schema'
-import { cellName, methodNames, say, sheaveName } from '../../../words/belt/findings'
+import { type BeltRound, type BeltSet, beltMethods } from '../../../core/kinds/belt/document/schema'
+import { solveRound } from '../../../core/kinds/belt/solve/round'
+import { cellName, feelText, methodNames, say, sheaveName, writtenNames } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
+import { useTrial } from '../../job/read/useTrial'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
@@ -42,21 +45,33 @@ export function ReadStep() {
       `${next.set.id} ${next.key}`,
     )
   }
+  const focus = (at: string) => window.document.querySelector<HTMLInputElement>(`[data-cell="${at}"] input`)?.focus()
+  const trial = useTrial<BeltRound>({
+    names: writtenNames(round.sets, told),
+    asIf: roundAsIf,
+    outcome: (mended) =>
+      solveRound(line, mended)
+        .sheaves.flatMap((one) => (one.solved ? [feelText(one, solved.limit, line).title] : []))
+        .join(' '),
+    round,
+    edit: editRound,
+    focus,
+    frozen,
+  })
   const actsFor = (finding: Finding): Act[] =>
-    finding.kind === 'next-reading' || finding.kind === 'not-a-number'
-      ? [
-          {
-            text: words.enterIt,
-            main: finding.kind === 'next-reading',
-            run: () =>
-              window.document
-                .querySelector<HTMLInputElement>(`[data-cell="${finding.set.id} ${finding.key}"] input`)
-                ?.focus(),
-          },
-        ]
-      : finding.kind === 'missing' || finding.kind === 'limit-not-a-number'
-        ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
-        : []
+    finding.kind === 'contradict'
+      ? trial.actsFor(finding.suspects)
+      : finding.kind === 'next-reading' || finding.kind === 'not-a-number'
+        ? [
+            {
+              text: words.enterIt,
+              main: finding.kind === 'next-reading',
+              run: () => focus(`${finding.set.id} ${finding.key}`),
+            },
+          ]
+        : finding.kind === 'missing' || finding.kind === 'limit-not-a-number'
+          ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+          : []
   return (
     <BenchAndSay>
       <Bench id="bench">
@@ -92,6 +107,7 @@ export function ReadStep() {
       <Say
         items={[
           ...reminders,
+          ...trial.items,
           ...(stays ? findingsFor(solved, stays, 'read') : []).map((finding, i) => ({
             key: `${finding.kind} ${i}`,
             peg: finding.peg,

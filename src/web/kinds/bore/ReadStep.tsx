@@ -1,16 +1,19 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
+import { emptyQuantity, quantityFrom, quantityMm } from '../../../core/frame/quantity'
 import { type Finding, findingsFor } from '../../../core/kinds/bore/advice/findings'
+import { roundAsIf } from '../../../core/kinds/bore/document/asIf'
 import { cellsOf } from '../../../core/kinds/bore/document/make'
-import type { BoreSet } from '../../../core/kinds/bore/document/schema'
+import type { BoreRound, BoreSet } from '../../../core/kinds/bore/document/schema'
 import { fromSheet, sheetOf } from '../../../core/kinds/bore/document/table'
-import { cellName, say, sectionName } from '../../../words/bore/findings'
+import { solveRound } from '../../../core/kinds/bore/solve/round'
+import { cellName, say, sectionName, writtenNames } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
+import { useTrial } from '../../job/read/useTrial'
 import { Care } from '../../parts/Care'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
@@ -58,7 +61,34 @@ export function ReadStep() {
   }
   const focus = (set: string, key: string) =>
     window.document.querySelector<HTMLInputElement>(`[data-cell="${set} ${key}"] input`)?.focus()
+  const trial = useTrial<BoreRound>({
+    names: writtenNames(round.sets, told),
+    asIf: roundAsIf,
+    outcome: (mended) => {
+      const verdict = findingsFor(solveRound(line, mended), line, 'read').find(({ kind }) => kind === 'verdict')
+      return verdict ? say(verdict, told, solved.limit).title : ''
+    },
+    round,
+    edit: editRound,
+    focus: (at) => window.document.querySelector<HTMLInputElement>(`[data-cell="${at}"] input`)?.focus(),
+    frozen,
+  })
+  /** The same arm reads every section, as a rule: what was given for one can be taken for all. */
+  const sagActs = (): Act[] => {
+    const given = round.sets.find(({ sag }) => quantityMm(sag) !== undefined)
+    const [bare] = round.sets.filter(({ sag }) => quantityMm(sag) === undefined)
+    if (frozen || !bare) return []
+    const enter: Act = { text: words.enterIt, run: () => focus(bare.id, 'sag') }
+    if (!given) return [enter]
+    const all = (one: BoreRound): BoreRound => ({
+      ...one,
+      sets: one.sets.map((set) => (quantityMm(set.sag) === undefined ? { ...set, sag: given.sag } : set)),
+    })
+    return [{ text: words.sagForAll, main: true, run: () => editRound(all) }, enter]
+  }
   const actsFor = (finding: Finding): Act[] => {
+    if (finding.kind === 'contradict') return trial.actsFor(finding.suspects)
+    if (finding.kind === 'no-sag') return sagActs()
     if (finding.kind === 'next-reading' || finding.kind === 'not-a-number')
       return [
         {
@@ -105,6 +135,7 @@ export function ReadStep() {
       <Say
         items={[
           ...reminders,
+          ...trial.items,
           ...findingsFor(solved, line, 'read').map((finding, i) => ({
             key: `${finding.kind} ${i}`,
             peg: finding.peg,

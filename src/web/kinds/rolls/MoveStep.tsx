@@ -142,7 +142,7 @@ export function MoveStep() {
                   {spans.shown.map((span) => (
                     <tr key={span.to}>
                       <th scope="row">
-                        <Peg peg={span.inPlane ? spanState(span.probability) : 'nothing'} size={12} />{' '}
+                        <Peg peg={span.inPlane ? spanState(span) : 'nothing'} size={12} />{' '}
                         {rollName(span.from, document.line)} – {rollName(span.to, document.line)}
                       </th>
                       <td data-of={words.feels}>

@@ -6,16 +6,19 @@ import { parseNumber } from '../../../core/frame/number'
 import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/rolls/advice/findings'
+import { roundAsIf } from '../../../core/kinds/rolls/document/asIf'
 import { cellOf } from '../../../core/kinds/rolls/document/make'
 import type { LengthCell, LevelCell, RollsRound } from '../../../core/kinds/rolls/document/schema'
 import { fromSheet, sheetOf } from '../../../core/kinds/rolls/document/table'
-import { cellName, say, sideOf } from '../../../words/rolls/findings'
+import { solveRound } from '../../../core/kinds/rolls/solve/round'
+import { cellName, say, sideOf, writtenNames } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
+import { useTrial } from '../../job/read/useTrial'
 import { Button, Card, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
@@ -43,22 +46,38 @@ export function ReadStep() {
   const length = lengthUnitFor(settings.unit)
   const put = (change: (one: RollsRound) => RollsRound, mark: string) => editRound(change, mark)
   const stretch = useStretch(line.rolls, ({ name }) => name)
+  const focusOn = (roll: string | undefined, cell: string) => {
+    const field = () => window.document.querySelector<HTMLInputElement>(`[data-cell="${roll} ${cell}"] input`)
+    const now = field()
+    if (now) return now.focus()
+    // in another stretch: once that is drawn
+    stretch.show(line.rolls.findIndex(({ id: own }) => own === roll))
+    requestAnimationFrame(() => field()?.focus())
+  }
+  const trial = useTrial<RollsRound>({
+    names: writtenNames({ marks: round.marks, further: round.further ?? [] }, told),
+    asIf: roundAsIf,
+    outcome: (mended) => {
+      const verdict = findingsFor(solveRound(line, mended), line, 'read').find(({ kind }) => kind === 'verdict')
+      return verdict ? say(verdict, told).title : ''
+    },
+    round,
+    edit: editRound,
+    focus: (at) => {
+      const [roll, cell = ''] = at.slice(at.indexOf(':') + 1).split('.')
+      focusOn(roll, cell)
+    },
+    frozen,
+  })
   const actsFor = (finding: Finding): Act[] => {
+    if (finding.kind === 'contradict') return trial.actsFor(finding.suspects)
     if (finding.kind === 'next-reading' || (finding.kind === 'not-a-number' && finding.roll)) {
       const cell = finding.kind === 'next-reading' ? finding.next : finding
       return [
         {
           text: words.enterIt,
           main: finding.kind === 'next-reading',
-          run: () => {
-            const field = () =>
-              window.document.querySelector<HTMLInputElement>(`[data-cell="${cell.roll?.id} ${cell.cell}"] input`)
-            const now = field()
-            if (now) return now.focus()
-            // in another stretch: once that is drawn
-            stretch.show(line.rolls.findIndex((roll) => roll.id === cell.roll?.id))
-            requestAnimationFrame(() => field()?.focus())
-          },
+          run: () => focusOn(cell.roll?.id, cell.cell ?? ''),
         },
       ]
     }
@@ -215,6 +234,7 @@ export function ReadStep() {
       <Say
         items={[
           ...reminders,
+          ...trial.items,
           ...findingsFor(solved, line, 'read').map((finding, i) => ({
             key: `${finding.kind} ${i}`,
             peg: finding.peg,

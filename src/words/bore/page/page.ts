@@ -45,6 +45,7 @@ export const borePageWords = labels({
   out: 'Tip on the carrier, pushed in by the wall',
   in: 'Head on the wall, looking at the carrier',
   sag: 'Sag of the bracket',
+  sagForAll: 'Use this sag for every section',
   pushed: 'Shown by a push of 0.10 mm toward the carrier',
   enterIt: 'Enter it',
   movesTitle: 'Moves',

@@ -1,3 +1,4 @@
+import type { WrittenSuspect } from '../../../fit/slips'
 import { quantityMm } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import type { Peg } from '../../../verdict/peg'
@@ -5,6 +6,8 @@ import type { BeltSet, BeltSheave } from '../document/schema'
 import type { NotClosed } from '../solve/closure'
 import type { BeltSolved, Blocked, Missing, SheaveRound } from '../solve/round'
 import { toGroove } from '../solve/round'
+
+type Suspects = readonly WrittenSuspect<string>[]
 
 /** One thing worth saying of a belt drive, as data; `src/words/belt` makes the sentence. */
 export type Finding =
@@ -18,6 +21,7 @@ export type Finding =
   | { kind: 'wobble'; peg: 'outside' | 'within'; sheave: BeltSheave; value: number; radius: number }
   | { kind: 'does-not-repeat'; peg: 'outside'; sheave: BeltSheave }
   | { kind: 'not-closed'; peg: 'outside'; closure: NotClosed }
+  | { kind: 'contradict'; peg: 'outside'; sheave: BeltSheave; sets: readonly BeltSet[]; suspects: Suspects }
   | { kind: 'verdict'; peg: Peg; round: SheaveRound }
   | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound; after: boolean }
   | { kind: 'blocked'; peg: 'outside'; sheave: BeltSheave; blocked: Blocked }
@@ -66,7 +70,6 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
     const open = openIn(one)
     const radius = wobbleRadius(one, round.sets)
     return [
-      ...one.notClosed.map((closure) => ({ kind: 'not-closed', peg: 'outside', closure }) as const),
       ...(one.repeats === false ? [{ kind: 'does-not-repeat', peg: 'outside', sheave: one.sheave } as const] : []),
       ...(open.length > 0 ? [{ kind: 'open', peg: 'nothing', round: one, what: open } as const] : []),
       ...(one.solved?.wobble && radius
@@ -83,8 +86,14 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
       ...(one.solved ? [{ kind: 'verdict', peg: one.state, round: one } as const] : []),
     ]
   })
+  // a face that does not close is told by what would close it; where more is read than that, by what would mend all of it
+  const doubts = sheaves.flatMap(({ sheave, solved: found, notClosed }): Finding[] =>
+    found?.contradiction
+      ? [{ kind: 'contradict', peg: 'outside', sheave, sets: round.sets, suspects: found.contradiction.suspects }]
+      : notClosed.map((closure) => ({ kind: 'not-closed', peg: 'outside', closure }) as const),
+  )
   const reading: Finding[] = next ? [{ kind: 'next-reading', peg: 'nothing', set: next.set, key: next.key }] : []
-  if (step === 'read') return [...wrong, ...missing, ...reading, ...widths, ...outcome]
+  if (step === 'read') return [...wrong, ...doubts, ...missing, ...reading, ...widths, ...outcome]
   const work = sheaves.flatMap((one): Finding[] => {
     if (one.work.length === 0) return []
     const still = (values: readonly (number | null)[]) =>
@@ -114,7 +123,7 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
   })
   const tension: Finding[] =
     verdictPeg(solved) === 'within' ? [{ kind: 'tension', peg: round.tension.set.trim() ? 'within' : 'unsure' }] : []
-  return [{ kind: 'guard', peg: 'outside' }, ...wrong, ...missing, ...work, ...tension, ...outcome]
+  return [{ kind: 'guard', peg: 'outside' }, ...wrong, ...doubts, ...missing, ...work, ...tension, ...outcome]
 }
 
 /** Radius of the set that told a sheave's wobble, mm; undefined where none did. */

@@ -1,6 +1,8 @@
+import { type Contradiction, contradictionsOf } from '../../../fit/contradiction'
 import { follows } from '../../../fit/follows'
 import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
+import type { Written } from '../../../fit/slips'
 import { direction } from '../../../frame/angles'
 import { probabilityThat } from '../../../verdict/probability'
 
@@ -23,6 +25,15 @@ export interface Drive {
   faces: 1 | -1
 }
 
+/** A number that a reading was made of: where it is written, and how much the reading changes with it. */
+export interface WrittenNumber {
+  at: string
+  value: number
+  per: number
+  list?: string | undefined
+  turn?: number | undefined
+}
+
 /** How far along x a point of a face stands from the reference plane, as it was read. */
 export interface FaceReading {
   type: 'face'
@@ -38,6 +49,7 @@ export interface FaceReading {
   /** The sheave that stays was turned with it by as much: its wobble, magnified by the span, turns about as well. */
   both?: true | undefined
   sd: number
+  written?: readonly WrittenNumber[] | undefined
 }
 
 /** What an instrument tells by itself: an angle of the shaft, or the place of the face. */
@@ -47,6 +59,7 @@ export interface DirectReading {
   what: 'toe' | 'tilt' | 'offset'
   value: number
   sd: number
+  written?: readonly WrittenNumber[] | undefined
 }
 
 export type BeltReading = FaceReading | DirectReading
@@ -69,8 +82,10 @@ export interface SheaveSolved {
   belt: { atReference: Told | null; atMoved: Told | null; twist: Told | null }
   /** Centre distance, mm. */
   distance: number
-  /** Chance that all three are within the limit; null where one of them is open. */
+  /** Chance that all three are within the limit, by the numbers alone; null where one of them is open. */
   probability: number | null
+  /** Its readings contradict each other: nothing is told of it for sure. */
+  contradiction?: Pick<Contradiction<string>, 'squares' | 'free' | 'suspects'> | undefined
 }
 
 /** The span from the reference sheave to another: its direction in (y, z), and its length. */
@@ -138,6 +153,10 @@ export function solveDrive(drive: Drive, readings: readonly BeltReading[], limit
   const radius = Math.max(1, ...readings.map((one) => (one.type === 'face' ? one.radius : 1)))
   const scales = unknowns.map((name) => (name.endsWith(' offset') || name.endsWith(' wobbleShift') ? 1 : radius))
   const fit = rows.length > 0 ? leastSquares(unknowns, rows, determined(unknowns, rows, scales).spanning) : undefined
+  const written = readings.flatMap(({ written: own = [], sd }, row) =>
+    own.map(({ per, ...one }): Written<string> => ({ ...one, row, by: per / sd })),
+  )
+  const contradictions = fit ? contradictionsOf(unknowns, rows, fit, written) : []
   const told = (factors: Partial<Record<Unknown, number>>, plus = 0): Told | null => {
     const combination = unknowns.map((name) => factors[name] ?? 0)
     if (!fit || !follows(unknowns, rows, scales, combination)) return null
@@ -176,6 +195,7 @@ export function solveDrive(drive: Drive, readings: readonly BeltReading[], limit
       belt,
       distance: span.length,
       probability: toe && tilt && offset && fit ? chanceWithin() : null,
+      contradiction: contradictions.find(({ unknowns: hit }) => parts.some((part) => hit.has(of(part)))),
     }
     function chanceWithin(): number {
       const at = [of('toe'), of('tilt'), of('offset')].map((name) => unknowns.indexOf(name))

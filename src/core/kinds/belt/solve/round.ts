@@ -1,5 +1,5 @@
 import { radians } from '../../../frame/angles'
-import { type Quantity, quantityFault, quantityMm } from '../../../frame/quantity'
+import { type Quantity, quantityFault, quantityMm, turnOf } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import { angleFault, angleLimitFault, typedAngle } from '../../../frame/typedAngle'
 import { choosePack } from '../../../shims/packs'
@@ -9,7 +9,7 @@ import { limitRad } from '../belts'
 import { cellsOf, faceCell } from '../document/make'
 import type { BeltLine, BeltRound, BeltSet, BeltSheave } from '../document/schema'
 import { type NotClosed, notClosed } from './closure'
-import { type BeltReading, type Drive, type SheaveSolved, solveDrive, spanOf } from './drive'
+import { type BeltReading, type Drive, type SheaveSolved, solveDrive, spanOf, type WrittenNumber } from './drive'
 import { type FootWork, feetWork, type Standing, tiltLeft } from './feet'
 import { type Stop, stopsOf } from './stops'
 
@@ -77,6 +77,13 @@ const usual = { reading: 0.01, gap: 0.02, angle: radians(0.01), lean: 0.00005 }
 /** The readings of one set, in mm and rad. `ĥ`: direction of the span. */
 export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: number }): BeltReading[] {
   const value = (key: string) => quantityMm(set.values[key])
+  const written = (key: string, told: number, per = 1, list?: string): WrittenNumber => ({
+    at: writtenAt(set, key),
+    value: told,
+    per,
+    ...(list === undefined ? {} : { list: `${set.id} ${list}` }),
+    ...(set.method === 'face' ? { turn: turnOf(set.values[key]) } : {}),
+  })
   const radius = sizeMm(set.radius)
   const constant = quantityMm(set.constant) ?? 0
   const { on } = set
@@ -85,33 +92,63 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
       const told = what === 'offset' ? value('offset') : typedAngle(set.angles[what])
       return told === undefined
         ? []
-        : [{ type: 'direct', on, what, value: told, sd: what === 'offset' ? usual.reading : usual.angle }]
+        : [
+            {
+              type: 'direct',
+              on,
+              what,
+              value: told,
+              sd: what === 'offset' ? usual.reading : usual.angle,
+              written: [written(what, told)],
+            },
+          ]
     })
   if (radius === undefined) return []
   const both = set.method === 'face' && set.twice && set.both ? { both: true as const } : {}
-  const faceAt = (angle: number, told: number | undefined, turned: number, sd: number): BeltReading[] =>
-    told === undefined ? [] : [{ type: 'face', on, angle, radius, value: told, turned, ...both, sd }]
+  const faceAt = (
+    angle: number,
+    told: number | undefined,
+    turned: number,
+    sd: number,
+    own: readonly WrittenNumber[],
+  ): BeltReading[] =>
+    told === undefined ? [] : [{ type: 'face', on, angle, radius, value: told, turned, ...both, sd, written: own }]
   if (set.method === 'face')
     return cellsOf(set).flatMap((key) => {
       const { angle, turned } = faceCell(key)
       const told = value(key)
-      return faceAt(angle, told === undefined ? undefined : told - constant, turned, usual.reading)
+      const list = turned ? 'turned' : 'face'
+      return told === undefined
+        ? []
+        : faceAt(angle, told - constant, turned, usual.reading, [written(key, told, 1, list)])
     })
   // a straightedge along the span: the inner edge lies toward the sheave that stays
   const along = (Math.atan2(span.y, span.z) * 180) / Math.PI
-  const gap = (key: string) => {
+  const gap = (key: string, angle: number): BeltReading[] => {
     const told = value(key)
-    return told === undefined ? undefined : -faces * told
+    return told === undefined ? [] : faceAt(angle, -faces * told, 0, usual.gap, [written(key, told, -faces, 'gaps')])
   }
   const [leanMoved, leanStays, over] = [value('leanMoved'), value('leanStays'), sizeMm(set.over)]
   return [
-    ...faceAt(along + 180, gap('inner'), 0, usual.gap),
-    ...faceAt(along, gap('outer'), 0, usual.gap),
+    ...gap('inner', along + 180),
+    ...gap('outer', along),
     ...(leanMoved !== undefined && leanStays !== undefined && over !== undefined
-      ? [{ type: 'direct', on, what: 'tilt', value: -(leanMoved - leanStays) / over, sd: usual.lean } as const]
+      ? [
+          {
+            type: 'direct',
+            on,
+            what: 'tilt',
+            value: -(leanMoved - leanStays) / over,
+            sd: usual.lean,
+            written: [written('leanMoved', leanMoved, -1 / over), written('leanStays', leanStays, 1 / over)],
+          } as const,
+        ]
       : []),
   ]
 }
+
+/** Where a number of a set is written, as its suspects are told. */
+export const writtenAt = ({ id }: Pick<BeltSet, 'id'>, key: string): string => `${id} ${key}`
 
 /** Solves one round of a belt drive. Pure; made for every keystroke. */
 export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
@@ -156,7 +193,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       sheave,
       missing,
       solved,
-      state: solved.probability === null ? 'nothing' : open.length > 0 ? 'unsure' : stateOf(solved.probability),
+      state: stateIn(solved, open),
       work,
       blocking: blockedIn(sheave, work),
       stops: standing && stopsOf(drive, own, solved, standing, targetRadius(sets), round.order),
@@ -191,6 +228,10 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
     resolution: usual.reading,
   }
 }
+
+/** Nothing is sure that hangs on a face that does not close, or on readings that contradict each other. */
+const stateIn = ({ probability, contradiction }: SheaveSolved, open: readonly NotClosed[]): SheaveRound['state'] =>
+  probability === null ? 'nothing' : open.length > 0 || contradiction ? 'unsure' : stateOf(probability)
 
 /** Every number that a set asks for, and what is wrong with it. */
 function typedIn(set: BeltSet): (readonly [key: string, Trouble | undefined])[] {

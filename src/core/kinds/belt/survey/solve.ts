@@ -1,3 +1,4 @@
+import { type ResultWritten, writtenTold } from '../../../fit/told'
 import { radians } from '../../../frame/angles'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { tidyShim, type Units } from '../../../frame/openFormat'
@@ -35,6 +36,7 @@ export interface BeltResult {
     }[]
     blocking?: { of: string; limit: 'down' | 'up' | 'near' | 'far' }[]
   }
+  suspects?: ResultWritten[]
   warnings: { code: string; message: string }[]
 }
 
@@ -107,11 +109,24 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
   const moved = sheaves.filter(({ stays }) => !stays)
   const drive: Drive = { reference, moved, faces: belt.faces === 'right' ? 1 : -1 }
   const limit = radians(belt.limit ?? usualLimit[belt.type])
-  const readings = belt.readings.flatMap((one): BeltReading[] => {
+  const readings = belt.readings.flatMap((one, r): BeltReading[] => {
+    const path = `belt.readings.${r}`
     if (one.type === 'face') {
       const { on, angle, radius, value, target, turned = 0, sd } = one
       const told = sd === undefined ? usualSd.reading : reading(sd)
-      return [{ type: 'face', on, angle, radius: length(radius), value: reading(value), target, turned, sd: told }]
+      return [
+        {
+          type: 'face',
+          on,
+          angle,
+          radius: length(radius),
+          value: reading(value),
+          target,
+          turned,
+          sd: told,
+          written: [{ at: path, value: reading(value), per: 1, list: `${on} ${turned}` }],
+        },
+      ]
     }
     const angle = one.sd?.angle ?? usualSd.angle
     const offset = one.sd?.offset === undefined ? usualSd.reading : reading(one.sd.offset)
@@ -125,6 +140,7 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
           on: one.on,
           what,
           value: offsetTold ? reading(value) : value,
+          written: [{ at: `${path}.${what}`, value: offsetTold ? reading(value) : value, per: 1 }],
           sd: offsetTold ? offset : angle,
         },
       ]
@@ -163,7 +179,7 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
       kind: 'belt',
       units,
       belt: {
-        sheaves: solved.map(({ id, toe, tilt, offset, wobble, belt: felt, probability }) => ({
+        sheaves: solved.map(({ id, toe, tilt, offset, wobble, belt: felt, probability, contradiction }) => ({
           id,
           toe,
           tilt,
@@ -174,7 +190,10 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
             atMoved: felt.atMoved?.value ?? null,
             twist: felt.twist?.value ?? null,
           },
-          verdict: probability === null ? null : { state: stateOf(probability), probability, limit },
+          verdict:
+            probability === null
+              ? null
+              : { state: contradiction ? 'unsure' : stateOf(probability), probability, limit },
         })),
         feet: feet.map(({ sheave, work, pack }) => ({
           sheave,
@@ -186,7 +205,11 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
         })),
         ...(blocking.length > 0 ? { blocking } : {}),
       },
-      warnings: solved.flatMap(openIn),
+      ...writtenTold(
+        solved.flatMap(({ id, contradiction }) => (contradiction ? [{ of: id, ...contradiction }] : [])),
+        (at, value) => (/\.(toe|tilt)$/.test(at) ? value : shown(value)),
+        solved.flatMap(openIn),
+      ),
     },
   }
 }

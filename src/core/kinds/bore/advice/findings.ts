@@ -1,8 +1,11 @@
+import type { WrittenSuspect } from '../../../fit/slips'
 import { quantityMm } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import type { Peg } from '../../../verdict/peg'
 import type { BoreLine, BoreSection, BoreSet } from '../document/schema'
 import type { Blocked, BoreSolved, PocketRound, SectionRound } from '../solve/round'
+
+type Suspects = readonly WrittenSuspect<string>[]
 
 /** One thing worth saying of a row of bores, as data; `src/words/bore` makes the sentence. Lengths in mm. */
 export type Finding =
@@ -16,6 +19,8 @@ export type Finding =
   | { kind: 'next-reading'; peg: 'nothing'; set: BoreSet; key: string }
   | { kind: 'does-not-repeat'; peg: 'outside'; section: BoreSection }
   | { kind: 'not-closed'; peg: 'unsure'; section: BoreSection; by: number }
+  | { kind: 'contradict'; peg: 'outside'; section: BoreSection; sets: readonly BoreSet[]; suspects: Suspects }
+  | { kind: 'no-sag'; peg: 'unsure'; sections: readonly BoreSection[] }
   | { kind: 'oval'; peg: 'outside'; section: BoreSection; value: number; at: number }
   | { kind: 'oval-hidden'; peg: 'nothing' }
   | { kind: 'place-only'; peg: 'nothing'; pockets: readonly PocketRound[] }
@@ -63,13 +68,23 @@ export function findingsFor(solved: BoreSolved, line: BoreLine, step: 'read' | '
   })
   const reading: Finding[] = next ? [{ kind: 'next-reading', peg: 'nothing', set: next.set, key: next.key }] : []
   const seen = sections.filter((one) => one.solved)
+  const unsagged = seen.filter(({ sagMissing }) => sagMissing).map(({ section }) => section)
+  const doubts: Finding[] = [
+    ...seen.flatMap(({ section, notClosed, solved: own }): Finding[] => {
+      // four places: a bore that is not round, or a wrong reading
+      const hidden: Finding[] =
+        notClosed === undefined ? [] : [{ kind: 'not-closed', peg: 'unsure', section, by: notClosed }]
+      const { suspects } = own?.contradiction ?? {}
+      return suspects
+        ? [{ kind: 'contradict', peg: 'outside', section, sets: round.sets, suspects }, ...hidden]
+        : hidden
+    }),
+    ...(unsagged.length > 0 ? [{ kind: 'no-sag', peg: 'unsure', sections: unsagged } as const] : []),
+  ]
   const outcome: Finding[] = [
     ...seen
       .filter(({ repeats }) => repeats === false)
       .map(({ section }): Finding => ({ kind: 'does-not-repeat', peg: 'outside', section })),
-    ...seen.flatMap(({ section, notClosed }): Finding[] =>
-      notClosed === undefined ? [] : [{ kind: 'not-closed', peg: 'unsure', section, by: notClosed }],
-    ),
     ...seen.flatMap(({ section, ovality, solved: own }): Finding[] =>
       ovality === 'outside' && own?.ovality
         ? [{ kind: 'oval', peg: 'outside', section, value: own.ovality.value, at: own.ovality.at }]
@@ -96,7 +111,7 @@ export function findingsFor(solved: BoreSolved, line: BoreLine, step: 'read' | '
       : []),
     ...(seen.some(({ ovality }) => ovality === 'hidden') ? [{ kind: 'oval-hidden', peg: 'nothing' } as const] : []),
   ]
-  if (step === 'read') return [...wrong, ...missing, ...carrier, ...signs, ...reading, ...outcome, ...notes]
+  if (step === 'read') return [...wrong, ...doubts, ...missing, ...carrier, ...signs, ...reading, ...outcome, ...notes]
   const work = sections.flatMap((one): Finding[] => {
     if (one.state === 'nothing') return []
     const size = Math.hypot(one.move.vertical ?? 0, one.move.horizontal ?? 0)
@@ -108,7 +123,17 @@ export function findingsFor(solved: BoreSolved, line: BoreLine, step: 'read' | '
     ]
   })
   const after: Finding[] = read ? [{ kind: 'turn-free', peg: 'nothing' }] : []
-  return [{ kind: 'pinch', peg: 'outside' }, ...wrong, ...missing, ...carrier, ...signs, ...work, ...outcome, ...after]
+  return [
+    { kind: 'pinch', peg: 'outside' },
+    ...wrong,
+    ...doubts,
+    ...missing,
+    ...carrier,
+    ...signs,
+    ...work,
+    ...outcome,
+    ...after,
+  ]
 }
 
 /** What a list shows of a row of bores: what comes next, and where every section stands, mm; null where unknown. */

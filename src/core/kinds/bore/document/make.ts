@@ -53,7 +53,7 @@ export const makeSet = (section: string, id: string, unit: Unit): BoreSet => ({
   purpose: 'plan',
   places: 4,
   sense: 'out',
-  sag: { text: '0', unit },
+  sag: emptyQuantity(unit),
   pushed: emptyQuantity(unit),
   values: {},
 })

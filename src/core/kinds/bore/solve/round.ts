@@ -1,6 +1,6 @@
 import type { Plane, PlaneLine } from '../../../frame/axis'
 import { parseNumber } from '../../../frame/number'
-import { quantityFault, quantityMm } from '../../../frame/quantity'
+import { quantityFault, quantityMm, turnOf } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import { sagAt } from '../../../probes/probe'
 import { stateOf, type Verdict } from '../../../verdict/verdict'
@@ -8,7 +8,7 @@ import { cellsOf, degreesOf, heldOf } from '../document/make'
 import type { BoreLine, BoreRound, BoreSection, BoreSet } from '../document/schema'
 import { type Carrier, hung } from './carrier'
 import { type Placed, type Standing, solveRow } from './row'
-import { type SectionReadings, type SectionSolved, solveSection, type Told } from './section'
+import { type SectionReadings, type SectionSolved, solveSection, type Told, type WrittenReading } from './section'
 import { chanceWithin, usualLimit, usualOvality, usualSlope } from './verdict'
 
 /** A limit of a section that a move would break, and by how much, mm. */
@@ -31,6 +31,8 @@ export interface SectionRound {
   move: Record<Plane, number | null>
   blocking: Blocked[]
   ovality: 'within' | 'outside' | 'hidden' | 'nothing'
+  /** A bracket reads it whose sag nobody gave: how high it stands is not sure. */
+  sagMissing: boolean
   /** Top and bottom do not add up to far and near by this much; undefined where they do. */
   notClosed: number | undefined
   /** Read again, and both agree within their doubt; undefined where it was not. */
@@ -85,13 +87,22 @@ export function carrierOf({
 }
 
 /** Readings of a set by place, mm; turned about where a push showed that its numbers fall as the carrier comes nearer. */
-export function readingsOf(set: BoreSet): [degrees: number, mm: number, set: string][] {
-  const turned = (quantityMm(set.pushed) ?? 1) < 0 ? -1 : 1
-  return cellsOf(set).flatMap((key): [number, number, string][] => {
-    const mm = quantityMm(set.values[key])
-    return mm === undefined ? [] : [[degreesOf(key), turned * mm, set.id]]
+export function readingsOf(set: BoreSet): [degrees: number, mm: number, set: string, written: WrittenReading][] {
+  const sign = (quantityMm(set.pushed) ?? 1) < 0 ? -1 : 1
+  return cellsOf(set).flatMap((key): [number, number, string, WrittenReading][] => {
+    const typed = set.values[key]
+    const mm = quantityMm(typed)
+    const written = { at: writtenAt(set, key), value: mm ?? 0, sign, turn: turnOf(typed) } as const
+    return mm === undefined ? [] : [[degreesOf(key), sign * mm, set.id, written]]
   })
 }
+
+/** Where a number of a set is written, as its suspects are told. */
+export const writtenAt = ({ id }: Pick<BoreSet, 'id'>, key: string): string => `${id} ${key}`
+
+/** Whether a set hangs on a bracket whose sag nobody gave: a wire has none, what is read along it is told by a micrometer. */
+export const sagMissing = ({ carrier }: Pick<BoreLine, 'carrier'>, set: BoreSet): boolean =>
+  carrier.kind !== 'wire' && quantityMm(set.sag) === undefined && readingsOf(set).length > 0
 
 /** Solves one round of a row of bores. Pure; made for every keystroke. */
 export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
@@ -102,7 +113,9 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
     const sets = round.sets.filter((set) => set.section === section.id && (!purpose || set.purpose === purpose))
     const readings = sets.flatMap((set) => {
       const sag = quantityMm(set.sag) ?? 0
-      return readingsOf(set).map(([degrees, mm, own]) => [degrees, mm - sagAt(sag, degrees), own] as const)
+      return readingsOf(set).map(
+        ([degrees, mm, own, written]) => [degrees, mm - sagAt(sag, degrees), own, written] as const,
+      )
     })
     return readings.length > 0 ? solveSection({ readings, sag: 0, sd } satisfies SectionReadings) : undefined
   }
@@ -121,7 +134,14 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
       },
     ]
   })
-  const row = solveRow(placed, { way: line.reference.way, held: heldOf(line) })
+  const held = heldOf(line)
+  const row = solveRow(placed, { way: line.reference.way, held })
+  const unsagged = new Set(round.sets.filter((set) => sagMissing(line, set)).map(({ section }) => section))
+  const doubtful = found
+    .filter(({ section, solved }) => solved?.contradiction || unsagged.has(section.id))
+    .map(({ section }) => section.id)
+  // what the line is laid through puts all others in doubt
+  const all = doubtful.some((id) => line.reference.way !== 'held' || held.includes(id))
   const sections = found.map(({ section, x, solved }): SectionRound => {
     const standing = row.sections.find(({ id }) => id === section.id)
     const chance = standing ? chanceWithin(standing, most) : null
@@ -137,7 +157,7 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
       x,
       solved,
       standing,
-      state: chance === null ? 'nothing' : stateOf(chance),
+      state: chance === null ? 'nothing' : all || doubtful.includes(section.id) ? 'unsure' : stateOf(chance),
       move,
       blocking: blockedBy(section, move),
       ovality: !solved
@@ -149,6 +169,7 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
           : solved.closure === null
             ? 'nothing'
             : 'hidden',
+      sagMissing: unsagged.has(section.id),
       notClosed: closure !== null && !solved?.ovality && Math.abs(closure) > 8 * sd ? closure : undefined,
       repeats: again && first ? agrees(first, again) : undefined,
     }

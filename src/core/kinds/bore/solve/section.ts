@@ -1,17 +1,27 @@
+import { type Contradiction, contradictionsOf } from '../../../fit/contradiction'
 import { follows } from '../../../fit/follows'
 import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
+import type { Written } from '../../../fit/slips'
 import { direction, foldDegrees, radians } from '../../../frame/angles'
 import { sagAt } from '../../../probes/probe'
 
 /** One section of a bore, read round from the carrier. Lengths in mm. */
 export interface SectionReadings {
   /** Degrees from the top toward the far side, what was read there, and in which set: each has a zero of its own. */
-  readings: readonly (readonly [degrees: number, mm: number, set?: string])[]
+  readings: readonly (readonly [degrees: number, mm: number, set?: string, written?: WrittenReading])[]
   /** Bottom against top, of the bracket alone. */
   sag: number
   /** Deviation of one reading. */
   sd: number
+}
+
+/** A reading as it was written down, and the sign it was taken with: −1 where a push showed that the numbers fall. */
+export interface WrittenReading {
+  at: string
+  value: number
+  sign: 1 | -1
+  turn?: number | undefined
 }
 
 export interface Told {
@@ -31,6 +41,8 @@ export interface SectionSolved {
   closure: number | null
   /** Root mean square of what the fit leaves of the readings, in deviations; null where nothing is left over to tell. */
   misfit: number | null
+  /** Its readings contradict each other: nothing is told of it for sure. */
+  contradiction?: Pick<Contradiction<string>, 'squares' | 'free' | 'suspects'> | undefined
 }
 
 /** So many places tell an oval from a place. */
@@ -64,7 +76,12 @@ export function solveSection({ readings, sag, sd }: SectionReadings): SectionSol
   }
   const [horizontal, vertical] = [told('horizontal'), told('vertical')]
   const [evenCos, evenSin] = [told('evenCos'), told('evenSin')]
+  const written = readings.flatMap(([, , set = '', own], row): Written<string>[] =>
+    own ? [{ at: own.at, value: own.value, row, by: own.sign / sd, list: set, turn: own.turn }] : [],
+  )
+  const [contradiction] = fit ? contradictionsOf(unknowns, rows, fit, written) : []
   return {
+    contradiction,
     horizontal,
     vertical,
     covariance: horizontal && vertical ? (fit?.covariance[0]?.[1] ?? 0) : 0,

@@ -3,7 +3,7 @@ import { quantityMm } from '../../../frame/quantity'
 import type { JobOf } from '../../../job/document'
 import { heldOf } from '../document/make'
 import type { BoreLine, BoreRound } from '../document/schema'
-import { carrierOf, readingsOf } from '../solve/round'
+import { carrierOf, readingsOf, sagMissing } from '../solve/round'
 import type { BoreSurvey } from './schema'
 
 /**
@@ -17,7 +17,7 @@ export function surveyOf({ line }: Pick<JobOf<BoreLine, BoreRound>, 'line'>, rou
     const readings = set ? readingsOf(set) : []
     if (x === undefined || !set || readings.length === 0) return []
     const diameter = quantityMm(section.diameter)
-    const sag = quantityMm(set.sag) ?? 0
+    const sag = sagMissing(line, set) ? null : (quantityMm(set.sag) ?? 0)
     const limits = (['down', 'up', 'near', 'far'] as const).flatMap((way): [string, number][] => {
       const most = quantityMm(section.limits?.[way])
       return most === undefined || most < 0 ? [] : [[way, tidy(most)]]
@@ -29,7 +29,7 @@ export function surveyOf({ line }: Pick<JobOf<BoreLine, BoreRound>, 'line'>, rou
         x: tidy(x),
         ...(diameter !== undefined && diameter > 0 ? { diameter: tidy(diameter) } : {}),
         ...(set.sense === 'in' ? { sense: 'in' as const } : {}),
-        ...(sag === 0 ? {} : { sag: tidy(sag) }),
+        ...(sag === 0 ? {} : { sag: sag === null ? null : tidy(sag) }),
         readings: readings.map(([degrees, mm]) => [degrees, tidy(mm)] as [number, number]),
         ...(limits.length > 0 ? { limits: Object.fromEntries(limits) } : {}),
       },

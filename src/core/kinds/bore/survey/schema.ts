@@ -11,7 +11,8 @@ const section = v.strictObject({
   x: finite,
   diameter: v.optional(positive),
   sense: v.optional(v.picklist(['out', 'in'], '"out" or "in"')),
-  sag: v.optional(finite),
+  /** Left out it is none; null where nobody gave it. */
+  sag: v.optional(v.nullable(finite)),
   sd: v.optional(positive),
   readings: list(v.strictTuple([finite, finite], 'an angle and a reading'), 4000, 'a list of readings'),
   limits: v.optional(

@@ -1,3 +1,4 @@
+import { type ResultWritten, writtenTold } from '../../../fit/told'
 import { type Plane, planes } from '../../../frame/axis'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import type { Units } from '../../../frame/openFormat'
@@ -30,6 +31,7 @@ export interface BoreResult {
     line: Record<Plane, { at0: number; slope: number } | null>
     blocking?: { of: string; limit: 'down' | 'up' | 'near' | 'far' }[]
   }
+  suspects?: ResultWritten[]
   warnings: { code: string; message: string }[]
 }
 
@@ -76,10 +78,13 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
     length: length(bores.carrier.length),
   }
   const limit = bores.limit === undefined ? usualLimit : reading(bores.limit)
-  const placed = bores.sections.map(({ id, x, readings, sag = 0, sd, limits = {} }): Placed => {
+  const placed = bores.sections.map(({ id, x, readings, sag, sd, limits = {} }, s): Placed => {
     const solved = solveSection({
-      readings: readings.map(([degrees, value]) => [degrees, reading(value)] as const),
-      sag: reading(sag),
+      readings: readings.map(([degrees, value], r) => {
+        const mm = reading(value)
+        return [degrees, mm, '', { at: `bores.sections.${s}.readings.${r}`, value: mm, sign: 1 }] as const
+      }),
+      sag: reading(sag ?? 0),
       sd: sd === undefined ? usualSd : reading(sd),
     })
     const most = Object.fromEntries(
@@ -92,6 +97,13 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
       ? { way: 'held', held: bores.reference.held }
       : { way: bores.reference, held: ['', ''] }
   const row = solveRow(placed, reference)
+  const bare = bores.sections.flatMap(({ id, sag }) => (sag === null ? [id] : []))
+  const against = placed.flatMap(({ id, solved }) =>
+    solved.contradiction ? [{ of: id, ...solved.contradiction }] : [],
+  )
+  const doubtful = [...bare, ...against.map(({ of }) => of)]
+  // what the line is laid through puts all others in doubt
+  const all = doubtful.some((id) => reference.way !== 'held' || reference.held.includes(id))
   const blocking = row.sections.flatMap((one, s) => {
     const limits = bores.sections[s]?.limits ?? {}
     const over = (told: number | undefined, most: number | undefined) =>
@@ -127,7 +139,14 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
             horizontal: plane('horizontal'),
             ovality: ovality && { value: shown(ovality.value), at: ovality.at },
             closure: closure === null ? null : shown(closure),
-            verdict: probability === null ? null : { state: stateOf(probability), probability, limit: shown(limit) },
+            verdict:
+              probability === null
+                ? null
+                : {
+                    state: all || doubtful.includes(one.id) ? 'unsure' : stateOf(probability),
+                    probability,
+                    limit: shown(limit),
+                  },
           }
         }),
         line: {
@@ -139,7 +158,11 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
         },
         ...(blocking.length > 0 ? { blocking } : {}),
       },
-      warnings: [
+      ...writtenTold(against, (_, value) => shown(value), [
+        ...bare.map((id) => ({
+          code: 'no-sag',
+          message: `${id}: its sag is not given, solved as zero; heights and vertical moves that hang on it are not sure`,
+        })),
         ...row.sections.flatMap(openIn),
         ...planes.flatMap((plane) =>
           row.line[plane]
@@ -158,7 +181,7 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
               ]
             : []
         }),
-      ],
+      ]),
     },
   }
 }

@@ -79,7 +79,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       ...makeSet(id, `r1-${id}`, unit),
       places,
       sense,
-      ...(sag === undefined ? {} : { sag: told(sag) }),
+      ...(sag === null ? {} : { sag: told(sag ?? 0) }),
       values: Object.fromEntries(readings.map(([, value], i) => [`a${degrees[i]}`, told(value)])),
     })
   }

@@ -1,5 +1,6 @@
+import type { WrittenSuspect } from '../../../fit/slips'
 import type { Peg } from '../../../verdict/peg'
-import type { RollOfLine, RollsLine, TroubleCall } from '../document/schema'
+import type { Further, RollOfLine, RollsLine, RollsRound, TroubleCall } from '../document/schema'
 import type { Missing, RollRound, RollsSolved } from '../solve/round'
 import { type Mistake, type SpanSolved, spanState } from '../solve/section'
 import type { TroubleTold } from '../solve/trouble'
@@ -11,7 +12,13 @@ export type Finding =
   | { kind: 'missing'; peg: 'nothing'; what: Missing; rolls: readonly string[] }
   | { kind: 'next-reading'; peg: 'nothing'; next: NonNullable<RollsSolved['next']> }
   | { kind: 'mistake'; peg: 'outside' | 'unsure'; mistake: Mistake }
-  | { kind: 'contradict'; peg: 'outside' }
+  | {
+      kind: 'contradict'
+      peg: 'outside'
+      suspects: readonly WrittenSuspect<string>[]
+      marks: RollsRound['marks']
+      further: readonly Further[]
+    }
   | { kind: 'free'; peg: 'unsure'; reference: string }
   | { kind: 'no-reference'; peg: 'nothing' }
   | { kind: 'open'; peg: 'nothing'; square: readonly RollRound[]; level: readonly RollRound[] }
@@ -24,7 +31,7 @@ export type Finding =
   | { kind: 'stroke'; peg: 'outside' | 'within'; roll: RollOfLine; by: number; limit: number; of: 'swing' | 'bow' }
   | { kind: 'trouble'; peg: Peg; told: TroubleTold; call: TroubleCall }
 
-const stateOfSpans = (spans: readonly SpanSolved[]) => spans.map(({ probability }) => spanState(probability))
+const stateOfSpans = (spans: readonly SpanSolved[]) => spans.map((span) => spanState(span))
 
 /** The verdict of the whole section: the worst of its spans, once all are known. */
 export function verdictPeg({ spans }: RollsSolved): Peg {
@@ -40,9 +47,6 @@ export function readPeg({ rolls, faults, read }: RollsSolved): Peg {
   if (!read) return 'nothing'
   return rolls.every(({ solved }) => solved?.square && solved.level) ? 'within' : 'unsure'
 }
-
-/** Mean square of what is left, in deviations, from which the readings contradict each other. */
-const contradicts = 3
 
 /** Of the two rolls of a span the one that does more to bend it; both where that is not known. */
 function culpritOf({ from, to, way }: SpanSolved, rolls: readonly RollRound[]): string[] {
@@ -109,7 +113,15 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
     ...(section?.mistakes ?? []).map(
       (mistake): Finding => ({ kind: 'mistake', peg: mistake.kind === 'reversed' ? 'outside' : 'unsure', mistake }),
     ),
-    ...((section?.misfit ?? 0) > contradicts ? [{ kind: 'contradict', peg: 'outside' } as const] : []),
+    ...(section?.contradictions ?? []).map(
+      ({ suspects }): Finding => ({
+        kind: 'contradict',
+        peg: 'outside',
+        suspects,
+        marks: solved.round.marks,
+        further: solved.round.further ?? [],
+      }),
+    ),
   ]
   const open = (what: 'square' | 'level') => rolls.filter((one) => section && one.solved?.[what] === null)
   const states = stateOfSpans(spans)

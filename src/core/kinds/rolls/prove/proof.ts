@@ -11,9 +11,9 @@ export function proofOf(line: RollsLine, { rolls, spans, width = 0, read, resolu
     joints: [],
     own: {
       complete: spans.length === rolls.length - 1 && spans.every(({ inPlane }) => inPlane !== null),
-      judged: spans.map(({ to, inPlane, limit, probability }) => ({
+      judged: spans.map(({ to, inPlane, limit, ...told }) => ({
         id: to,
-        state: inPlane === null ? 'nothing' : spanState(probability),
+        state: inPlane === null ? 'nothing' : spanState(told),
         repeats: undefined,
         share: inPlane === null ? undefined : Math.abs(inPlane.value) / limit,
       })),

@@ -1,5 +1,7 @@
+import { type Contradiction, contradictionsIn } from '../../../fit/contradiction'
+import type { Written } from '../../../fit/slips'
 import { chanceWithinLimit } from '../../../verdict/normal'
-import { type SparseFit, type SparseRow, solveSparse } from './sparse'
+import { type SparseFit, type SparseRow, solveSparse, sparseLeftover } from './sparse'
 import { alongBase, type RollPlace, type Span, spanBetween } from './web'
 
 /** A roll of a section. Lengths in mm, angles in rad. */
@@ -17,8 +19,16 @@ export interface Roll extends RollPlace {
   reach?: { slide?: [number, number]; shim?: [number, number] } | undefined
 }
 
+/** A number that a reading was made of: where it is written. */
+export interface WrittenNumber {
+  at: string
+  value: number
+  /** Numbers that may have been exchanged with each other. */
+  list?: string | undefined
+}
+
 /** What was read, each with the deviation of one of its numbers. mm, but divisions and mm/m for a level. */
-export type RollReading =
+export type RollReading = (
   | {
       type: 'level'
       on: string
@@ -37,6 +47,10 @@ export type RollReading =
   | { type: 'diagonals'; between: readonly [string, string]; nearFar: number; farNear: number; sd: number }
   /** Told at once by a tracker, a gyroscope or a station, rad; the deviation that of each, rad. */
   | { type: 'direct'; on: string; square?: number | undefined; level?: number | undefined; sd: number }
+) & {
+  /** By the reading's own field. */
+  written?: Readonly<Partial<Record<string, WrittenNumber>>> | undefined
+}
 
 export interface Section {
   rolls: readonly Roll[]
@@ -78,7 +92,10 @@ export interface SpanSolved {
   inPlane: Told | null
   twist: Told | null
   limit: number
+  /** By the numbers alone. */
   probability: number | null
+  /** One of its rolls hangs on readings that contradict each other. */
+  doubted: boolean
   /** The free web's way from the first to the second, seen from the near side, and its length, mm; undefined where the rolls are too close for one. */
   way: Span | undefined
 }
@@ -98,6 +115,10 @@ export interface SectionSolved {
   mistakes: Mistake[]
   /** Root mean square of what the fit leaves, in deviations; null where nothing is left over to tell. */
   misfit: number | null
+  /** Parts of the section whose readings contradict each other: the rolls that hang on each, and what would explain it. */
+  contradictions: readonly (Pick<Contradiction<string>, 'squares' | 'free' | 'suspects'> & {
+    rolls: readonly string[]
+  })[]
 }
 
 /** Mean square of what is left, in deviations, above which the readings contradict each other. */
@@ -200,6 +221,17 @@ export function solveSection(section: Section, readings: readonly RollReading[])
     const own = { square: one(square(roll.id)), level: one(level(roll.id)) }
     return { id: roll.id, ...own, centre: centres.get(roll.id) ?? null, housings: housingsOf(roll, own) }
   })
+  const contradictions = contradictionsIn(
+    rows.map(({ at, by }) => at.filter((_, i) => Math.abs(by[i] ?? 0) > 1e-9)),
+    sparseLeftover(rows, fit),
+    (unknowns) => fit.determined(unknowns),
+    writtenIn(readings, rowsOf),
+  ).map(({ unknowns, ...one }) => ({
+    ...one,
+    rolls: rolls.filter(({ id }) => unknowns.has(square(id)) || unknowns.has(level(id))).map(({ id }) => id),
+  }))
+  const inDoubt = (unknowns: readonly string[]) =>
+    contradictions.some((one) => unknowns.some((id) => one.rolls.includes(id)))
   const spans = section.path.slice(1).map((to, i): SpanSolved => {
     const from = section.path[i] ?? ''
     const [a, b] = [rolls[place.get(from) ?? 0], rolls[place.get(to) ?? 0]]
@@ -215,6 +247,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
       twist,
       limit,
       probability: inPlane && chanceWithinLimit(inPlane, limit),
+      doubted: inDoubt([from, to]),
       way: span,
     }
   })
@@ -230,22 +263,61 @@ export function solveSection(section: Section, readings: readonly RollReading[])
     free,
     mistakes: mistakesIn(readings, misfit, (changed) => solveSparse(n, changed.flatMap(rowsOf)).misfit),
     misfit: misfit.over > 0 ? Math.sqrt(misfit.square / misfit.over) : null,
+    contradictions,
   }
+}
+
+/**
+ * The numbers behind the equations: how much an equation changes with each is asked of the equation itself, which is linear in all
+ * but the diagonals.
+ */
+function writtenIn(
+  readings: readonly RollReading[],
+  rowsOf: (one: RollReading) => readonly SparseRow[],
+): Written<string>[] {
+  let next = 0
+  return readings.flatMap((one) => {
+    const first = next
+    const own = rowsOf(one)
+    next += own.length
+    return Object.entries(one.written ?? {}).flatMap(([field, told]): Written<string>[] => {
+      if (!told || !(field in one)) return []
+      const value = (one as unknown as Record<string, number>)[field] ?? 0
+      const changed = rowsOf({ ...one, [field]: value + 1 } as RollReading)
+      return own.flatMap(({ observed, sd }, i) => {
+        const by = ((changed[i]?.observed ?? observed) - observed) / sd
+        return by === 0 ? [] : [{ at: told.at, value: told.value, row: first + i, by, list: told.list }]
+      })
+    })
+  })
 }
 
 /** By confidence: within from 95 %, outside to 5 %; open counts as not known. */
 function worseOf(spans: readonly SpanSolved[]): RollSolved['verdict'] {
+  const doubted = spans.some((span) => span.doubted)
   const known = spans.flatMap(({ probability, limit }) => (probability === null ? [] : [{ probability, limit }]))
   const worst = known.reduce<(typeof known)[number] | undefined>(
     (low, each) => (low && low.probability <= each.probability ? low : each),
     undefined,
   )
   if (!worst || (known.length < spans.length && worst.probability > 0.05)) return null
-  return { state: spanState(worst.probability), ...worst }
+  return { ...worst, state: doubted ? 'unsure' : spanState(worst) }
 }
 
-export const spanState = (probability: number | null): 'within' | 'outside' | 'unsure' =>
-  probability === null ? 'unsure' : probability <= 0.05 ? 'outside' : probability >= 0.95 ? 'within' : 'unsure'
+export const spanState = ({
+  probability,
+  doubted = false,
+}: {
+  probability: number | null
+  doubted?: boolean
+}): 'within' | 'outside' | 'unsure' =>
+  probability === null || doubted
+    ? 'unsure'
+    : probability <= 0.05
+      ? 'outside'
+      : probability >= 0.95
+        ? 'within'
+        : 'unsure'
 
 /** Of each roll that was read from the baseline: the weighted mean, less the offset. */
 function centresOf({ baseline = 0 }: Section, readings: readonly RollReading[]): Map<string, Told> {

@@ -1,3 +1,5 @@
+import type { Leftover } from '../../../fit/leftover'
+
 /** One equation in few of many unknowns: `observed = Σ coefficient·unknown + noise(sd)`. */
 export interface SparseRow {
   observed: number
@@ -15,6 +17,36 @@ export interface SparseFit {
   told(at: readonly number[], by: readonly number[]): { value: number; sd: number } | undefined
   /** Sum of squares of what is left of the rows, in deviations; and how many more rows there are than it takes. */
   misfit: { square: number; over: number }
+  /** How many of some unknowns the rows determine. */
+  determined(unknowns: ReadonlySet<number>): number
+}
+
+/**
+ * What a fit leaves of its rows: the variance of what a row is fitted to is a diagonal of H, that of two rows together tells what they
+ * share.
+ */
+export function sparseLeftover(rows: readonly SparseRow[], fit: SparseFit): Leftover {
+  const row = (k: number): SparseRow => rows[k] ?? { observed: 0, sd: 1, at: [], by: [] }
+  const variance = (at: readonly number[], by: readonly number[]) => (fit.told(at, by)?.sd ?? 0) ** 2
+  const own = ({ at, by }: SparseRow) => variance(at, by)
+  const together = (a: SparseRow, b: SparseRow): number => {
+    const by = new Map<number, number>()
+    for (const one of [a, b]) for (const [i, k] of one.at.entries()) by.set(k, (by.get(k) ?? 0) + (one.by[i] ?? 0))
+    return variance([...by.keys()], [...by.values()])
+  }
+  return {
+    squares: fit.misfit.square,
+    free: fit.misfit.over,
+    of(k) {
+      const { observed, sd, at, by } = row(k)
+      return (observed - at.reduce((sum, unknown, i) => sum + (by[i] ?? 0) * (fit.values[unknown] ?? 0), 0)) / sd
+    },
+    shared(k, other) {
+      const [a, b] = [row(k), row(other)]
+      if (k === other) return 1 - own(a) / a.sd ** 2
+      return -(together(a, b) - own(a) - own(b)) / (2 * a.sd * b.sd)
+    },
+  }
 }
 
 /** A pivot this small beside its own diagonal is nought: the unknown follows from no row. */
@@ -213,5 +245,7 @@ export function solveSparse(n: number, rows: readonly SparseRow[], fixed: Readon
     square += ((observed - fitted) / sd) ** 2
   }
   const solved = diagonal.reduce((sum, pivot) => sum + (pivot > 0 ? 1 : 0), 0)
-  return { values, told, misfit: { square, over: rows.length - solved } }
+  const determined = (unknowns: ReadonlySet<number>) =>
+    [...unknowns].reduce((sum, k) => sum + ((diagonal[k] ?? 0) > 0 ? 1 : 0), 0)
+  return { values, told, misfit: { square, over: rows.length - solved }, determined }
 }

@@ -36,7 +36,7 @@ export function surveyOf(
       web: { side: Object.fromEntries(section.rolls.map(({ id, side }) => [id, side])) },
       ...(section.reference === undefined ? {} : { reference: section.reference }),
       ...(section.baseline === undefined ? {} : { baseline: { offset: tidy(section.baseline) } }),
-      readings: readings.map((one) => {
+      readings: readings.map(({ written: _, ...one }) => {
         if (one.type === 'level') return { ...one, instrument: one.instrument ?? 'level' }
         if (one.type === 'plane') return { ...one, x: tidy(one.x), value: tidy(one.value) }
         if (one.type === 'diagonals')

@@ -1,3 +1,4 @@
+import { type ResultWritten, writtenTold } from '../../../fit/told'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import type { Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
@@ -35,6 +36,7 @@ export interface RollsResult {
     stands: { id: string; heading: Told | null }[]
     blocking?: { of: string; limit: string }[]
   }
+  suspects?: ResultWritten[]
   warnings: { code: string; message: string }[]
 }
 
@@ -85,7 +87,7 @@ export function solveSurvey(document: unknown): Checked<RollsResult> {
   const section = sectionOf(read.value)
   const solved = solveSection(
     section,
-    told.readings.map((one) => inMm(one, units)),
+    told.readings.map((one, r) => inMm(one, units, `rolls.readings.${r}`)),
   )
   const size = (one: Told | null): Told | null => one && { value: shown(one.value), sd: shown(one.sd) }
   const move = ({ x, z, slide, shim }: HousingMove): HousingMove => ({
@@ -122,18 +124,22 @@ export function solveSurvey(document: unknown): Checked<RollsResult> {
           housings: housings && { near: move(housings.near), far: move(housings.far) },
           verdict,
         })),
-        spans: solved.spans.map(({ from, to, inPlane, twist, limit, probability }) => ({
+        spans: solved.spans.map(({ from, to, inPlane, twist, limit, ...told }) => ({
           from,
           to,
           inPlane,
           twist,
           limit,
-          state: spanState(probability),
+          state: spanState(told),
         })),
         stands: solved.stands,
         ...(blocking.length > 0 ? { blocking } : {}),
       },
-      warnings: warningsOf(solved, section.reference),
+      ...writtenTold(
+        solved.contradictions.map((one) => ({ ...one, of: named(one.rolls) })),
+        (path, value) => (/\.(divisions|square|level)$/.test(path) ? value : shown(value)),
+        warningsOf(solved, section.reference),
+      ),
     },
   }
 }
@@ -162,7 +168,21 @@ export function sectionOf({ units, rolls: told }: RollsSurvey): Section {
   }
 }
 
-function inMm(one: RollsSurvey['rolls']['readings'][number], units: Units): RollReading {
+/** A reading in mm, each of its numbers known by its path. */
+function inMm(one: RollsSurvey['rolls']['readings'][number], units: Units, path: string): RollReading {
+  const read = bareInMm(one, units)
+  const fields = ['divisions', 'near', 'far', 'value', 'nearFar', 'farNear', 'square', 'level'] as const
+  const numbers = read as unknown as Readonly<Record<string, unknown>>
+  const written = Object.fromEntries(
+    fields.flatMap((field) => {
+      const value = numbers[field]
+      return typeof value === 'number' ? [[field, { at: `${path}.${field}`, value, list: path }]] : []
+    }),
+  )
+  return { ...read, written }
+}
+
+function bareInMm(one: RollsSurvey['rolls']['readings'][number], units: Units): RollReading {
   const length = (value: number) => toMm(value, units.length)
   const reading = (value: number) => toMm(value, units.reading)
   if (one.type === 'level') return { ...one, turned: one.turned ?? false, sd: one.sd ?? usual.divisions }
