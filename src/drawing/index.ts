@@ -16,5 +16,7 @@ export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
   },
   bore: { sight: (solved, _, terms, size) => rowScene(solved, terms, size) },
   belt: { sight: (solved, _, terms, size) => driveScene(solved, terms, size) },
-  upright: { sight: (solved, _, terms, size) => flangeScene(solved, terms, size) },
+  upright: {
+    sight: (solved, ghost, terms, size) => flangeScene(solved, terms, { ...size, left: ghost !== undefined }),
+  },
 }

@@ -1,10 +1,12 @@
 import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { isValid } from 'date-fns/isValid'
+import type { ReactNode } from 'react'
 import type { Peg } from '../core/verdict/peg'
 import { ink, muted, pegColors, rule, strokes } from '../drawing/print'
 import type { Scene, Shape } from '../drawing/scene'
 import { sayLongDate } from '../words/dates'
 import { labels, t } from '../words/language'
+import type { Said } from '../words/said'
 import { type Terms, unitName } from '../words/terms'
 import { mono, sans } from './type'
 
@@ -71,6 +73,32 @@ export function Row({ left, right }: { left: string; right: string }) {
       <Text style={s.muted}>{right}</Text>
     </View>
   )
+}
+
+/** What comes before everything else on paper: that nothing is sure, or that nothing is to be done. */
+const foremost = new Set(['contradict', 'not-closed', 'no-sag', 'no-move'])
+
+/** Findings of a page in the order they are read: what comes before its numbers, and the rest below them. */
+export function findingsOnPaper<F extends { kind: string }>(
+  findings: readonly F[],
+  say: (finding: F) => Said,
+): { still: boolean; first: ReactNode; rest: ReactNode } {
+  const printed = (some: readonly F[]) =>
+    some.map((finding, i) => {
+      const { title, detail } = say(finding)
+      return (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a printed list does not change
+        <View key={i} wrap={false} style={{ marginTop: 6 }}>
+          <Text style={{ fontWeight: 700 }}>{title}</Text>
+          {detail ? <Text style={s.muted}>{detail}</Text> : null}
+        </View>
+      )
+    })
+  return {
+    still: findings.some(({ kind }) => kind === 'no-move'),
+    first: printed(findings.filter(({ kind }) => foremost.has(kind))),
+    rest: printed(findings.filter(({ kind }) => !foremost.has(kind))),
+  }
 }
 
 /** The size of a drawing on paper. */

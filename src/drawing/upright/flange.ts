@@ -1,5 +1,6 @@
 import { direction } from '../../core/frame/angles'
 import { planes } from '../../core/frame/axis'
+import { verdictPeg } from '../../core/kinds/upright/advice/findings'
 import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightSolved } from '../../core/kinds/upright/solve/round'
 import { t } from '../../words/language'
@@ -11,13 +12,19 @@ import type { Point, Scene, Shape } from '../scene'
 export interface FlangeOptions {
   width: number
   height: number
+  /** As left: what could still be done is not drawn. */
+  left?: boolean
 }
 
 /**
  * The joint from above, bolt 1 toward the person, with the shim at every bolt and the push in the middle; beside it the two
  * shafts in elevation, toward bolt 1 and toward 90°.
  */
-export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width, height }: FlangeOptions): Scene {
+export function flangeScene(
+  solved: UprightSolved,
+  terms: UprightTerms,
+  { width, height, left = false }: FlangeOptions,
+): Scene {
   const { line } = terms
   const { bolts, counted, stands = 0 } = line.flange
   const narrow = width < 600
@@ -40,7 +47,7 @@ export function flangeScene(solved: UprightSolved, terms: UprightTerms, { width,
     { kind: 'line', role: 'reference', points: circle(radius) },
     { kind: 'text', role: 'plane', at: [16, 20], anchor: 'start', text: t`FLANGE FROM ABOVE` },
   ]
-  const { work } = solved
+  const work = left || verdictPeg(solved) === 'within' ? undefined : solved.work
   for (let bolt = 1; bolt <= bolts; bolt++) {
     const degrees = boltAngle(bolt, bolts)
     const [x, y] = at(degrees, radius)

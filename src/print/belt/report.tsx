@@ -9,7 +9,7 @@ import { t } from '../../words/language'
 import { capital, jobName } from '../../words/terms'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
-import { Drawing, onPaper, PageHead, Row, s } from '../parts'
+import { Drawing, findingsOnPaper, onPaper, PageHead, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** One printed page of a belt drive: the drive, what was read, what the belt feels, what to do. */
@@ -43,6 +43,9 @@ async function page(stored: PrintedJob<'belt'>, unit: 'mm' | 'mil', id: string |
   const terms: BeltTerms = { line, unit, resolution: solved.resolution }
   const [stays] = line.sheaves
   const number = document.rounds.indexOf(round) + 1
+  const paper = findingsOnPaper(stays ? findingsFor(solved, stays, 'move') : [], (finding) =>
+    say(finding, terms, solved.limit),
+  )
   return thePaper().render(
     <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
@@ -52,6 +55,7 @@ async function page(stored: PrintedJob<'belt'>, unit: 'mm' | 'mil', id: string |
           takenAt={round.takenAt}
           terms={{ line: { sides: line.sides, machines: [], couplings: [] }, unit }}
         />
+        {paper.first}
         <Drawing scene={driveScene(solved, terms, onPaper)} />
         <View style={s.columns}>
           <View style={s.column}>
@@ -67,7 +71,7 @@ async function page(stored: PrintedJob<'belt'>, unit: 'mm' | 'mil', id: string |
           </View>
           <View style={s.column}>
             {solved.sheaves
-              .filter(({ work }) => work.length > 0)
+              .filter(({ work }) => work.length > 0 && !paper.still)
               .map(({ sheave, work }) => (
                 <View key={sheave.id}>
                   <Text style={s.h}>{words.atTheFeet(sheave.name)}</Text>
@@ -82,18 +86,7 @@ async function page(stored: PrintedJob<'belt'>, unit: 'mm' | 'mil', id: string |
               ))}
           </View>
         </View>
-        {stays
-          ? findingsFor(solved, stays, 'move').map((finding, i) => {
-              const { title, detail } = say(finding, terms, solved.limit)
-              return (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a printed list does not change
-                <View key={i} wrap={false} style={{ marginTop: 6 }}>
-                  <Text style={{ fontWeight: 700 }}>{title}</Text>
-                  {detail ? <Text style={s.muted}>{detail}</Text> : null}
-                </View>
-              )
-            })
-          : null}
+        {paper.rest}
       </Page>
     </Document>,
   )

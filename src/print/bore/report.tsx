@@ -9,7 +9,7 @@ import { t } from '../../words/language'
 import { capital, jobName } from '../../words/terms'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
-import { Drawing, onPaper, PageHead, Row, s } from '../parts'
+import { Drawing, findingsOnPaper, onPaper, PageHead, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** One printed page of a row of bores: the row, what was read, where every bore stands, what to do. */
@@ -42,6 +42,7 @@ async function page(stored: PrintedJob<'bore'>, unit: 'mm' | 'mil', id: string |
   const { round, solved } = readOf(job, id)
   const terms: BoreTerms = { line, unit, resolution: solved.resolution }
   const number = document.rounds.indexOf(round) + 1
+  const paper = findingsOnPaper(findingsFor(solved, line, 'move'), (finding) => say(finding, terms, solved.limit))
   return thePaper().render(
     <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
@@ -51,13 +52,14 @@ async function page(stored: PrintedJob<'bore'>, unit: 'mm' | 'mil', id: string |
           takenAt={round.takenAt}
           terms={{ line: { sides: line.sides, machines: [], couplings: [] }, unit }}
         />
+        {paper.first}
         <Drawing scene={rowScene(solved, terms, onPaper)} />
         <Text style={s.h}>{words.atTheBores}</Text>
         {solved.sections.map((one) => (
           <Row
             key={one.section.id}
             left={t`${one.section.name}: ${standsText(one, terms)}`}
-            right={capital(moveText(one, terms))}
+            right={paper.still ? '' : capital(moveText(one, terms))}
           />
         ))}
         {step === 'read' ? (
@@ -78,16 +80,7 @@ async function page(stored: PrintedJob<'bore'>, unit: 'mm' | 'mil', id: string |
             ))}
           </View>
         ) : null}
-        {findingsFor(solved, line, 'move').map((finding, i) => {
-          const { title, detail } = say(finding, terms, solved.limit)
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a printed list does not change
-            <View key={i} wrap={false} style={{ marginTop: 6 }}>
-              <Text style={{ fontWeight: 700 }}>{title}</Text>
-              {detail ? <Text style={s.muted}>{detail}</Text> : null}
-            </View>
-          )
-        })}
+        {paper.rest}
       </Page>
     </Document>,
   )

@@ -1,4 +1,4 @@
-import { Document, Page, Text, View } from '@react-pdf/renderer'
+import { Document, Page, Text } from '@react-pdf/renderer'
 import { findingsFor } from '../../core/kinds/rolls/advice/findings'
 import { solveRound } from '../../core/kinds/rolls/solve/round'
 import { sectionScene } from '../../drawing/rolls/section'
@@ -8,7 +8,7 @@ import { rollsPageWords as words } from '../../words/rolls/page/page'
 import { capital, jobName } from '../../words/terms'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
-import { Drawing, onPaper, PageHead, Row, s } from '../parts'
+import { Drawing, findingsOnPaper, onPaper, PageHead, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** A section of rolls as it was read: every roll in every direction, what the web feels, what to do. */
@@ -43,6 +43,7 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
   const number = document.rounds.indexOf(round) + 1
   const [first] = document.rounds
   const before = first && first.id !== round.id ? solveRound(line, first) : undefined
+  const paper = findingsOnPaper(findingsFor(solved, line, 'move'), (finding) => say(finding, terms))
   return thePaper().render(
     <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
@@ -52,13 +53,14 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
           takenAt={round.takenAt}
           terms={{ line: { sides: line.sides, machines: [], couplings: [] }, unit }}
         />
+        {paper.first}
         <Drawing scene={sectionScene(solved, terms, onPaper)} />
         <Text style={s.h}>{words.theRolls}</Text>
         {solved.rolls.map((one) => (
           <Row
             key={one.roll.id}
             left={t`${one.roll.name}: ${liesText(one, terms)}`}
-            right={capital(moveText(one, terms))}
+            right={paper.still ? '' : capital(moveText(one, terms))}
           />
         ))}
         {before ? (
@@ -92,16 +94,7 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
             right={capital(spanText(span, terms))}
           />
         ))}
-        {findingsFor(solved, line, 'move').map((finding, i) => {
-          const { title, detail } = say(finding, terms)
-          return (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a printed list does not change
-            <View key={i} wrap={false} style={{ marginTop: 6 }}>
-              <Text style={{ fontWeight: 700 }}>{title}</Text>
-              {detail ? <Text style={s.muted}>{detail}</Text> : null}
-            </View>
-          )
-        })}
+        {paper.rest}
       </Page>
     </Document>,
   )

@@ -2,7 +2,7 @@ import { Document, G, Page, Rect, Line as Stroke, Svg, Text, View } from '@react
 import { planes } from '../../core/frame/axis'
 import { quantityMm, showQuantity } from '../../core/frame/quantity'
 import { lengthUnitFor } from '../../core/frame/usual'
-import { machineDoubted } from '../../core/kinds/train/advice/doubt'
+import { allWithin, machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { planFindings } from '../../core/kinds/train/advice/planFindings'
 import { seatFeet } from '../../core/kinds/train/document/seats'
 import { boltWork, orderAdvice } from '../../core/kinds/train/plan/bolts'
@@ -34,6 +34,7 @@ import { halfSet, pushText } from '../../words/train/bolts'
 import { moveWords } from '../../words/train/page/move'
 import { packAct, sayMove, sayPlan, schools, shimSize, staysNames } from '../../words/train/plan'
 import type { TrainTerms } from '../../words/train/terms'
+import { withinWords } from '../../words/within'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
 import { Drawing, onPaper, PageHead, PegMark, s } from '../parts'
@@ -67,8 +68,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
   const { document } = job
   const { line } = document
   const number = document.rounds.indexOf(solved.round) + 1
-  const moved = line.machines.filter(({ id }) =>
-    plan.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
+  const still = allWithin(solved)
+  const moved = line.machines.filter(
+    ({ id }) => !still && plan.stations.some((one) => one.machine === id && (one.vertical || one.horizontal)),
   )
   const school = schools[solved.round.plan?.order ?? orderAdvice(solved).school]
   const findings = planFindings(solved, plan, line)
@@ -90,6 +92,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           takenAt={solved.round.takenAt}
           terms={terms}
         />
+        {still ? <Text style={{ fontWeight: 700, fontSize: 11, marginTop: 6 }}>{withinWords.noMoves}</Text> : null}
         {unsure.map(({ title, detail }) => (
           <Text key={title} style={{ fontWeight: 700, fontSize: 11, marginTop: 6 }}>{`${title} ${detail ?? ''}`}</Text>
         ))}
@@ -99,8 +102,10 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           </Text>
           <Text style={s.muted}>{t`The site’s permits and local rules apply. The makers’ tolerances win.`}</Text>
         </View>
-        <Drawing scene={sightScene(solved, terms, { ...onPaper, plan: { plan, draggable: false } })} />
-        {said.map((finding) => {
+        <Drawing
+          scene={sightScene(solved, terms, { ...onPaper, ...(still ? {} : { plan: { plan, draggable: false } }) })}
+        />
+        {(still ? [] : said).map((finding) => {
           const { title } = sayPlan(finding, terms)
           return (
             <View key={title} style={{ flexDirection: 'row', gap: 5, marginTop: 2 }}>
@@ -119,62 +124,64 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           <Machine key={machine.id} machine={machine.id} {...{ job, solved, plan, terms }} />
         ))}
         <Stops moved={moved.map(({ id }) => id)} {...{ solved, plan, terms }} />
-        <View style={s.columns}>
-          <View style={s.column}>
-            <Text style={s.h}>
-              {t`Sequence:`} {school.name.toLowerCase()}
-            </Text>
-            {school.steps.map((step, i) => (
-              <Text key={step}>{`${i + 1}. ${step}`}</Text>
-            ))}
-            {moved.map(({ id, name }) => {
-              const feet = seatFeet(line, id)
-              const torque = document.seat?.[id]?.torque
-              return (
-                <Text key={id} style={[s.muted, { marginTop: 3 }]}>
-                  {t`Tighten the`} {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}
-                  {t`: by hand, snug,`} {torque || t`to torque`}
-                  {`, ${passes(roundsOf(document.seat?.[id]))}.`}{' '}
-                </Text>
-              )
-            })}
-          </View>
-          <View style={s.column}>
-            {plan.picks.length ? <Text style={s.h}>{t`Pick list`}</Text> : null}
-            {plan.picks.map(({ machine, thickness, count }) => {
-              const stock = solved.round.plan?.stock[machine]
-              const unit = lengthUnitFor(terms.unit)
-              const slot =
-                stock && quantityMm(stock.slot) !== undefined
-                  ? t`, slot ${showQuantity(stock.slot, unit)} ${unitName[unit]}`
-                  : ''
-              return (
-                <Text key={`${machine}${thickness}`}>
-                  {`${count} × ${shimSize(thickness, terms)} ${unitName[terms.unit]}${slot}, ${machineName(machine, terms).toLowerCase()}`}
-                </Text>
-              )
-            })}
-            {promised ? (
+        {still ? null : (
+          <View style={s.columns}>
+            <View style={s.column}>
               <Text style={s.h}>
-                {t`Expected next readings (`}
-                {unitName[terms.unit]})
+                {t`Sequence:`} {school.name.toLowerCase()}
               </Text>
-            ) : null}
-            {(promised ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
-              <Text key={state.id}>
-                {`${stateName(state, terms, true)}: ${readings
-                  .map(
-                    ({ degrees, value }) =>
-                      `${angleName(degrees, terms, state.set.angleAs).toLowerCase()} ${signedLength(value, terms)}`,
-                  )
-                  .join(', ')}`}
-              </Text>
-            ))}
-            {promised && solved.dials.some(({ dial }) => dial.floats) ? (
-              <Text>{moveWords.heldAgainstOneStop}</Text>
-            ) : null}
+              {school.steps.map((step, i) => (
+                <Text key={step}>{`${i + 1}. ${step}`}</Text>
+              ))}
+              {moved.map(({ id, name }) => {
+                const feet = seatFeet(line, id)
+                const torque = document.seat?.[id]?.torque
+                return (
+                  <Text key={id} style={[s.muted, { marginTop: 3 }]}>
+                    {t`Tighten the`} {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}
+                    {t`: by hand, snug,`} {torque || t`to torque`}
+                    {`, ${passes(roundsOf(document.seat?.[id]))}.`}{' '}
+                  </Text>
+                )
+              })}
+            </View>
+            <View style={s.column}>
+              {plan.picks.length ? <Text style={s.h}>{t`Pick list`}</Text> : null}
+              {plan.picks.map(({ machine, thickness, count }) => {
+                const stock = solved.round.plan?.stock[machine]
+                const unit = lengthUnitFor(terms.unit)
+                const slot =
+                  stock && quantityMm(stock.slot) !== undefined
+                    ? t`, slot ${showQuantity(stock.slot, unit)} ${unitName[unit]}`
+                    : ''
+                return (
+                  <Text key={`${machine}${thickness}`}>
+                    {`${count} × ${shimSize(thickness, terms)} ${unitName[terms.unit]}${slot}, ${machineName(machine, terms).toLowerCase()}`}
+                  </Text>
+                )
+              })}
+              {promised ? (
+                <Text style={s.h}>
+                  {t`Expected next readings (`}
+                  {unitName[terms.unit]})
+                </Text>
+              ) : null}
+              {(promised ? expectedReadings(solved, plan.moves) : []).map(({ state, readings }) => (
+                <Text key={state.id}>
+                  {`${stateName(state, terms, true)}: ${readings
+                    .map(
+                      ({ degrees, value }) =>
+                        `${angleName(degrees, terms, state.set.angleAs).toLowerCase()} ${signedLength(value, terms)}`,
+                    )
+                    .join(', ')}`}
+                </Text>
+              ))}
+              {promised && solved.dials.some(({ dial }) => dial.floats) ? (
+                <Text>{moveWords.heldAgainstOneStop}</Text>
+              ) : null}
+            </View>
           </View>
-        </View>
+        )}
         <View style={s.sign}>
           <Text style={s.line}>{t`Done by`}</Text>
           <Text style={s.line}>{t`Date and time`}</Text>

@@ -111,7 +111,7 @@ function Report({ job, solved, plan, terms }: Told) {
           </View>
           <View style={s.column}>
             <Text style={s.h}>{t`What it means`}</Text>
-            {said.slice(0, 7).map((finding) => {
+            {said.map((finding) => {
               const { title, detail } = say(finding, terms)
               return (
                 <View key={title} style={{ flexDirection: 'row', gap: 5, marginBottom: 2.5 }}>

@@ -9,7 +9,7 @@ import { dialName, say, shimText, type UprightTerms } from '../../words/upright/
 import { pageWords } from '../../words/upright/page/page'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
-import { Drawing, onPaper, PageHead, Row, s } from '../parts'
+import { Drawing, findingsOnPaper, onPaper, PageHead, Row, s } from '../parts'
 import { asPrintedAll } from '../type'
 
 /** One printed page of an upright pair: the flange, the readings at the bolts, shims and push. */
@@ -42,6 +42,7 @@ async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: strin
   const { round, solved } = readOf(job, id)
   const terms: UprightTerms = { line, unit, resolution: solved.resolution }
   const number = document.rounds.indexOf(round) + 1
+  const paper = findingsOnPaper(findingsFor(solved, 'move'), (finding) => say(finding, terms))
   return thePaper().render(
     <Document title={t`${line.name}, job ${job.number}`} creator="Vane Peg" producer="Vane Peg">
       <Page size="A4" style={s.page}>
@@ -51,6 +52,7 @@ async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: strin
           takenAt={round.takenAt}
           terms={{ line: { sides: { near: '', far: '' }, machines: [], couplings: [] }, unit }}
         />
+        {paper.first}
         <Drawing scene={flangeScene(solved, terms, onPaper)} />
         <View style={s.columns}>
           <View style={s.column}>
@@ -66,8 +68,8 @@ async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: strin
             )}
           </View>
           <View style={s.column}>
-            <Text style={s.h}>{t`Shims`}</Text>
-            {(solved.work?.bolts ?? []).map((bolt) => (
+            {paper.still ? null : <Text style={s.h}>{t`Shims`}</Text>}
+            {(paper.still ? [] : (solved.work?.bolts ?? [])).map((bolt) => (
               <Row
                 key={bolt.bolt}
                 left={t`Bolt ${bolt.bolt}`}
@@ -80,15 +82,7 @@ async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: strin
             {round.left?.hanging ? <Row left={pageWords.hanging} right={round.left.hanging} /> : null}
           </View>
         </View>
-        {findingsFor(solved, 'move').map((finding) => {
-          const { title, detail } = say(finding, terms)
-          return (
-            <View key={finding.kind} wrap={false} style={{ marginTop: 6 }}>
-              <Text style={{ fontWeight: 700 }}>{title}</Text>
-              {detail ? <Text style={s.muted}>{detail}</Text> : null}
-            </View>
-          )
-        })}
+        {paper.rest}
       </Page>
     </Document>,
   )

@@ -11,6 +11,7 @@ import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import { capital, isZero, lengthWithUnit, packText, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
+import { sayNoMove } from '../within'
 import { beltPageWords } from './page/page'
 
 /** What a sentence about a belt drive needs to know. */
@@ -231,6 +232,8 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     }
     case 'contradict':
       return sayContradiction(finding.suspects, writtenNames(finding.sets, terms))
+    case 'no-move':
+      return sayNoMove()
     case 'tension':
       return {
         title: finding.peg === 'within' ? t`Tension is recorded.` : t`Set the tension and write it down.`,

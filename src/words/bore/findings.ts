@@ -17,6 +17,7 @@ import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import { capital, isZero, lengthWithUnit, place, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
+import { sayNoMove } from '../within'
 
 /** What a sentence about a row of bores needs to know. */
 export interface BoreTerms extends Pick<Terms, 'unit' | 'resolution'> {
@@ -143,6 +144,8 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       }
     case 'contradict':
       return sayContradiction(finding.suspects, writtenNames(finding.sets, terms))
+    case 'no-move':
+      return sayNoMove()
     case 'no-sag':
       return {
         title: t`Bracket sag is not given for ${namesOf(finding.sections)}.`,

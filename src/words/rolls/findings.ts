@@ -16,6 +16,7 @@ import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import { dimension, isZero, lengthWithUnit, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
+import { sayNoMove } from '../within'
 import { rollsPageWords } from './page/page'
 
 /** What a sentence about a section of rolls needs to know. */
@@ -236,6 +237,8 @@ export function say(finding: Finding, terms: RollsTerms): Said {
         title: t`Parallel is not square: all is told from ${rollName(finding.reference, line)}.`,
         detail: t`Nothing here squares the rolls to the machine. One roll read from a baseline would.`,
       }
+    case 'no-move':
+      return sayNoMove()
     case 'no-reference':
       return {
         title: t`Parallel is not square: nothing squares these rolls.`,

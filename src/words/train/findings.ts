@@ -28,6 +28,7 @@ import {
   unitName,
 } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
+import { sayNoMove } from '../within'
 import { sayReadFinding, saySuspect } from './readFindings'
 import { angleOf, dialOf, dialTerms } from './said'
 import type { TrainTerms } from './terms'
@@ -106,10 +107,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'ready-to-move':
       return { title: t`All readings taken.`, detail: t`Next: shims and side moves.` }
     case 'no-move':
-      return {
-        title: t`Within tolerance: no moves needed.`,
-        detail: t`Leave it alone. A move smaller than the readings can resolve does more harm than good.`,
-      }
+      return sayNoMove()
     case 'read-again':
       return {
         title: t`Then read again.`,

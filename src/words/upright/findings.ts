@@ -10,6 +10,7 @@ import { labels, plural, t } from '../language'
 import type { Said } from '../said'
 import { isZero, lengthWithUnit, slope, type Terms } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
+import { sayNoMove } from '../within'
 import { boltPlace } from './bolts'
 
 /** What a sentence about an upright pair needs to know. */
@@ -50,9 +51,11 @@ export function say(finding: Finding, terms: UprightTerms): Said {
   const { bolts } = line.flange
   const [, upper] = line.machines
   switch (finding.kind) {
+    case 'no-move':
+      return sayNoMove()
     case 'gasket':
       return {
-        title: t`Hoist holding the weight before the last bolt is loosened?`,
+        title: t`Hoist holding the weight before the first bolt is loosened?`,
         detail: t`Never shim a gasketed or a pressure joint. Leave two opposite bolts finger-tight; it is top-heavy. Your site’s rules decide.`,
       }
     case 'not-a-number':

@@ -10,6 +10,7 @@ import { beltPageWords as words } from '../../../words/belt/page/page'
 import { capital, dimension, lengthWithUnit } from '../../../words/terms'
 import { phone, rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { StillToGain } from '../../job/move/StillToGain'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
@@ -61,7 +62,7 @@ export function MoveStep() {
             ]}
             onChange={(order) => editRound((one) => ({ ...one, order }))}
           />
-          {working.length > 0 ? (
+          {working.length > 0 && !within ? (
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
               name={fileName(`${document.line.name} moves`)}
@@ -72,45 +73,47 @@ export function MoveStep() {
           ) : null}
         </BenchHead>
         {working.length === 0 ? <Muted as="p">{words.noMoves}</Muted> : null}
-        {working.map((each) => {
-          const { sheave, work, tiltLeft } = each
-          return (
-            <Card key={sheave.id} as="section" aria-label={words.atTheFeet(sheave.name)} style={{ marginBottom: 16 }}>
-              <h2>{words.atTheFeet(sheave.name)}</h2>
-              <Scroll>
-                <Table>
-                  <thead>
-                    <tr>
-                      {[words.station, words.shimsHead, words.packs, words.swing].map((text) => (
-                        <th key={text} scope="col">
-                          {text}
-                        </th>
-                      ))}
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {work.map((one) => (
-                      <tr key={one.foot}>
-                        <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
-                        <td data-of={words.shimsHead}>{capital(shimText(one, sheave, told))}</td>
-                        <td data-of={words.packs}>{packsText(one, sheave, told)}</td>
-                        <td data-of={words.swing}>{capital(swingText(one, sheave, told))}</td>
+        <StillToGain within={within && working.length > 0}>
+          {working.map((each) => {
+            const { sheave, work, tiltLeft } = each
+            return (
+              <Card key={sheave.id} as="section" aria-label={words.atTheFeet(sheave.name)} style={{ marginBottom: 16 }}>
+                <h2>{words.atTheFeet(sheave.name)}</h2>
+                <Scroll>
+                  <Table>
+                    <thead>
+                      <tr>
+                        {[words.station, words.shimsHead, words.packs, words.swing].map((text) => (
+                          <th key={text} scope="col">
+                            {text}
+                          </th>
+                        ))}
                       </tr>
-                    ))}
-                  </tbody>
-                  <tfoot>
-                    <tr>
-                      <th scope="row">{words.slide}</th>
-                      <td colSpan={3}>{capital(slideText(work[0]?.slide ?? null, told))}</td>
-                    </tr>
-                  </tfoot>
-                </Table>
-              </Scroll>
-              {Math.abs(tiltLeft) > 1e-4 ? <Muted as="p">{words.leftOver(degreesText(tiltLeft))}</Muted> : null}
-              {frozen || !each.stops ? null : <LiveMove one={each} />}
-            </Card>
-          )
-        })}
+                    </thead>
+                    <tbody>
+                      {work.map((one) => (
+                        <tr key={one.foot}>
+                          <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
+                          <td data-of={words.shimsHead}>{capital(shimText(one, sheave, told))}</td>
+                          <td data-of={words.packs}>{packsText(one, sheave, told)}</td>
+                          <td data-of={words.swing}>{capital(swingText(one, sheave, told))}</td>
+                        </tr>
+                      ))}
+                    </tbody>
+                    <tfoot>
+                      <tr>
+                        <th scope="row">{words.slide}</th>
+                        <td colSpan={3}>{capital(slideText(work[0]?.slide ?? null, told))}</td>
+                      </tr>
+                    </tfoot>
+                  </Table>
+                </Scroll>
+                {Math.abs(tiltLeft) > 1e-4 ? <Muted as="p">{words.leftOver(degreesText(tiltLeft))}</Muted> : null}
+                {frozen || !each.stops ? null : <LiveMove one={each} />}
+              </Card>
+            )
+          })}
+        </StillToGain>
         <Card as="section" aria-label={words.tensionTitle}>
           <h2>{words.tensionTitle}</h2>
           {spans.map(({ sheave, span }) => (

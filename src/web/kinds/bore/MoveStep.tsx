@@ -7,6 +7,7 @@ import { borePageWords as words } from '../../../words/bore/page/page'
 import { capital, lengthWithUnit } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { StillToGain } from '../../job/move/StillToGain'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
@@ -40,7 +41,7 @@ export function MoveStep() {
             <h1>{words.movesTitle}</h1>
             <Muted>{words.movesUnder}</Muted>
           </div>
-          {known.length > 0 ? (
+          {known.length > 0 && !within ? (
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
               name={fileName(`${document.line.name} moves`)}
@@ -53,40 +54,42 @@ export function MoveStep() {
         {known.length === 0 ? (
           <Muted as="p">{words.noMoves}</Muted>
         ) : (
-          <Card as="section" aria-label={words.atTheBores}>
-            <h2>{words.atTheBores}</h2>
-            <Scroll>
-              <Table>
-                <thead>
-                  <tr>
-                    {[words.section, words.stands, words.move, words.doubt].map((text) => (
-                      <th key={text} scope="col">
-                        {text}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {solved.sections.map((one) => (
-                    <tr key={one.section.id}>
-                      <th scope="row">
-                        <Peg peg={one.state} size={12} /> {one.section.name}
-                      </th>
-                      <td data-of={words.stands}>{capital(standsText(one, told))}</td>
-                      <td data-of={words.move}>{capital(moveText(one, told))}</td>
-                      <td data-of={words.doubt}>
-                        {doubtOf(one) === undefined
-                          ? ''
-                          : doubtOf(one) === 0
-                            ? words.held
-                            : lengthWithUnit(doubtOf(one) ?? 0, { ...told, resolution: 0.001 })}
-                      </td>
+          <StillToGain within={within}>
+            <Card as="section" aria-label={words.atTheBores}>
+              <h2>{words.atTheBores}</h2>
+              <Scroll>
+                <Table>
+                  <thead>
+                    <tr>
+                      {[words.section, words.stands, words.move, words.doubt].map((text) => (
+                        <th key={text} scope="col">
+                          {text}
+                        </th>
+                      ))}
                     </tr>
-                  ))}
-                </tbody>
-              </Table>
-            </Scroll>
-          </Card>
+                  </thead>
+                  <tbody>
+                    {solved.sections.map((one) => (
+                      <tr key={one.section.id}>
+                        <th scope="row">
+                          <Peg peg={one.state} size={12} /> {one.section.name}
+                        </th>
+                        <td data-of={words.stands}>{capital(standsText(one, told))}</td>
+                        <td data-of={words.move}>{capital(moveText(one, told))}</td>
+                        <td data-of={words.doubt}>
+                          {doubtOf(one) === undefined
+                            ? ''
+                            : doubtOf(one) === 0
+                              ? words.held
+                              : lengthWithUnit(doubtOf(one) ?? 0, { ...told, resolution: 0.001 })}
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </Table>
+              </Scroll>
+            </Card>
+          </StillToGain>
         )}
       </Bench>
       <Say

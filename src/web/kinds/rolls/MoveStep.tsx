@@ -18,6 +18,7 @@ import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { StillToGain } from '../../job/move/StillToGain'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
@@ -71,7 +72,7 @@ export function MoveStep() {
             <h1>{words.movesTitle}</h1>
             <Muted>{words.movesUnder}</Muted>
           </div>
-          {solved.rolls.some((one) => one.solved?.housings) ? (
+          {solved.rolls.some((one) => one.solved?.housings) && !within ? (
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
               name={fileName(`${document.line.name} moves`)}
@@ -82,47 +83,49 @@ export function MoveStep() {
           ) : null}
         </BenchHead>
         {known ? (
-          <Card as="section" aria-label={words.theRolls} style={{ marginBottom: 16 }}>
-            <h2>{words.theRolls}</h2>
-            {rolls.choice}
-            <Scroll>
-              <Table>
-                <thead>
-                  <tr>
-                    {[words.roll, words.level, words.square, words.centre, words.move].map((text) => (
-                      <th key={text} scope="col">
-                        {text}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {rolls.shown.map((one) => (
-                    <tr key={one.roll.id}>
-                      <th scope="row">
-                        <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
-                      </th>
-                      <td data-of={words.level}>
-                        {capital(levelText(one.solved?.level, told))}{' '}
-                        <small>{doubtText(one.solved?.level, told)}</small>
-                        <Was>{before && levelText(was(before, one)?.level, told)}</Was>
-                      </td>
-                      <td data-of={words.square}>
-                        {capital(squareText(one.solved?.square, told))}{' '}
-                        <small>{doubtText(one.solved?.square, told)}</small>
-                        <Was>{before && squareText(was(before, one)?.square, told)}</Was>
-                      </td>
-                      <td data-of={words.centre}>
-                        {capital(centreText(one.solved?.centre, told))}
-                        <Was>{before && centreText(was(before, one)?.centre, told)}</Was>
-                      </td>
-                      <td data-of={words.move}>{capital(moveText(one, told))}</td>
+          <StillToGain within={within}>
+            <Card as="section" aria-label={words.theRolls} style={{ marginBottom: 16 }}>
+              <h2>{words.theRolls}</h2>
+              {rolls.choice}
+              <Scroll>
+                <Table>
+                  <thead>
+                    <tr>
+                      {[words.roll, words.level, words.square, words.centre, words.move].map((text) => (
+                        <th key={text} scope="col">
+                          {text}
+                        </th>
+                      ))}
                     </tr>
-                  ))}
-                </tbody>
-              </Table>
-            </Scroll>
-          </Card>
+                  </thead>
+                  <tbody>
+                    {rolls.shown.map((one) => (
+                      <tr key={one.roll.id}>
+                        <th scope="row">
+                          <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
+                        </th>
+                        <td data-of={words.level}>
+                          {capital(levelText(one.solved?.level, told))}{' '}
+                          <small>{doubtText(one.solved?.level, told)}</small>
+                          <Was>{before && levelText(was(before, one)?.level, told)}</Was>
+                        </td>
+                        <td data-of={words.square}>
+                          {capital(squareText(one.solved?.square, told))}{' '}
+                          <small>{doubtText(one.solved?.square, told)}</small>
+                          <Was>{before && squareText(was(before, one)?.square, told)}</Was>
+                        </td>
+                        <td data-of={words.centre}>
+                          {capital(centreText(one.solved?.centre, told))}
+                          <Was>{before && centreText(was(before, one)?.centre, told)}</Was>
+                        </td>
+                        <td data-of={words.move}>{capital(moveText(one, told))}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </Table>
+              </Scroll>
+            </Card>
+          </StillToGain>
         ) : (
           <Muted as="p">{words.noMoves}</Muted>
         )}

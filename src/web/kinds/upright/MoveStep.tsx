@@ -2,11 +2,12 @@ import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
-import { findingsFor } from '../../../core/kinds/upright/advice/findings'
+import { findingsFor, verdictPeg } from '../../../core/kinds/upright/advice/findings'
 import { packText } from '../../../words/terms'
 import { boltName, pushText, say, shimText } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { StillToGain } from '../../job/move/StillToGain'
 import { Card, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { QuantityField } from '../../parts/Quantity'
@@ -23,6 +24,7 @@ export function MoveStep() {
     useUprightFrame()
   const navigate = useNavigate()
   const { work } = solved
+  const within = verdictPeg(solved) === 'within'
   return (
     <BenchAndSay>
       <Bench id="bench">
@@ -31,7 +33,7 @@ export function MoveStep() {
             <h1>{pageWords.moves}</h1>
             <Muted>{pageWords.shimsAtTheBoltsFirst}</Muted>
           </div>
-          {work?.bolts ? (
+          {work?.bolts && !within ? (
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
               name={fileName(`${document.line.name} moves`)}
@@ -42,20 +44,22 @@ export function MoveStep() {
           ) : null}
         </BenchHead>
         {work?.bolts ? (
-          <Card as="section" aria-label={pageWords.atTheBolts}>
-            <table style={{ borderSpacing: '20px 8px' }}>
-              <tbody>
-                {work.bolts.map((bolt) => (
-                  <tr key={bolt.bolt}>
-                    <th scope="row">{boltName(bolt.bolt)}</th>
-                    <td>{shimText(bolt, told)}</td>
-                    <td>{packText(bolt.pack, told)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            <p>{pushText(work, told)}</p>
-          </Card>
+          <StillToGain within={within}>
+            <Card as="section" aria-label={pageWords.atTheBolts}>
+              <table style={{ borderSpacing: '20px 8px' }}>
+                <tbody>
+                  {work.bolts.map((bolt) => (
+                    <tr key={bolt.bolt}>
+                      <th scope="row">{boltName(bolt.bolt)}</th>
+                      <td>{shimText(bolt, told)}</td>
+                      <td>{packText(bolt.pack, told)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <p>{pushText(work, told)}</p>
+            </Card>
+          </StillToGain>
         ) : (
           <Muted as="p">{pageWords.noMovesYetReadBoth}</Muted>
         )}

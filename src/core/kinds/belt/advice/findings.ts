@@ -26,6 +26,7 @@ export type Finding =
   | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound; after: boolean }
   | { kind: 'blocked'; peg: 'outside'; sheave: BeltSheave; blocked: Blocked }
   | { kind: 'tension'; peg: 'unsure' | 'within' }
+  | { kind: 'no-move'; peg: 'within' }
 
 /** A face may run out by so much of its diameter before the sheave is looked at. */
 const mostRunOut = 0.001
@@ -94,8 +95,9 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
   )
   const reading: Finding[] = next ? [{ kind: 'next-reading', peg: 'nothing', set: next.set, key: next.key }] : []
   if (step === 'read') return [...wrong, ...doubts, ...missing, ...reading, ...widths, ...outcome]
+  const within = verdictPeg(solved) === 'within'
   const work = sheaves.flatMap((one): Finding[] => {
-    if (one.work.length === 0) return []
+    if (one.work.length === 0 || within) return []
     const still = (values: readonly (number | null)[]) =>
       values.every((mm) => Math.abs(mm ?? 0) < solved.resolution / 2)
     const told = (kind: 'tilt' | 'toe' | 'slide', values: readonly (number | null)[]): Finding[] =>
@@ -121,8 +123,12 @@ export function findingsFor(solved: BeltSolved, stays: BeltSheave, step: 'read' 
       ),
     ]
   })
-  const tension: Finding[] =
-    verdictPeg(solved) === 'within' ? [{ kind: 'tension', peg: round.tension.set.trim() ? 'within' : 'unsure' }] : []
+  const tension: Finding[] = within
+    ? [
+        { kind: 'no-move', peg: 'within' },
+        { kind: 'tension', peg: round.tension.set.trim() ? 'within' : 'unsure' },
+      ]
+    : []
   return [{ kind: 'guard', peg: 'outside' }, ...wrong, ...doubts, ...missing, ...work, ...tension, ...outcome]
 }
 

@@ -30,6 +30,7 @@ export type Finding =
   | { kind: 'move'; peg: 'outside'; round: SectionRound }
   | { kind: 'blocked'; peg: 'outside'; section: BoreSection; blocked: Blocked }
   | { kind: 'turn-free'; peg: 'nothing' }
+  | { kind: 'no-move'; peg: 'within' }
 
 /** The verdict of the whole row: the worst of its sections, once all are read. */
 export function verdictPeg({ sections }: BoreSolved): Peg {
@@ -122,6 +123,8 @@ export function findingsFor(solved: BoreSolved, line: BoreLine, step: 'read' | '
         : []),
     ]
   })
+  const within = verdictPeg(solved) === 'within'
+  const fits: Finding[] = within ? [{ kind: 'no-move', peg: 'within' }] : work
   const after: Finding[] = read ? [{ kind: 'turn-free', peg: 'nothing' }] : []
   return [
     { kind: 'pinch', peg: 'outside' },
@@ -130,7 +133,7 @@ export function findingsFor(solved: BoreSolved, line: BoreLine, step: 'read' | '
     ...missing,
     ...carrier,
     ...signs,
-    ...work,
+    ...fits,
     ...outcome,
     ...after,
   ]

@@ -27,6 +27,7 @@ export type Finding =
   | { kind: 'stays'; peg: 'unsure'; round: RollRound }
   | { kind: 'blocked'; peg: 'outside'; round: RollRound; way: 'slide' | 'up' | 'down'; by: number }
   | { kind: 'order'; peg: 'nothing' }
+  | { kind: 'no-move'; peg: 'within' }
   | { kind: 'play'; peg: 'outside'; roll: RollOfLine; by: number; limit: number }
   | { kind: 'stroke'; peg: 'outside' | 'within'; roll: RollOfLine; by: number; limit: number; of: 'swing' | 'bow' }
   | { kind: 'trouble'; peg: Peg; told: TroubleTold; call: TroubleCall }
@@ -166,6 +167,7 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
     ...wrong,
     ...lacks,
     ...mistakes,
+    ...(verdictPeg(solved) === 'within' ? [{ kind: 'no-move', peg: 'within' } as const] : []),
     ...order,
     ...work,
     ...pivotsIn(solved),

@@ -32,9 +32,10 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
   const results = solved.solution.couplings.flatMap((_, c) => couplingFindings(solved, c))
   const feet = feetFindings(solved)
   const fits = allWithin(solved) ? [{ kind: 'no-move', peg: 'within' } as const] : []
+  // nothing is to be moved, so nothing of moving is said
+  if (step === 'move' && fits.length > 0) return [...fits, ...dimensions, ...doubtful, ...results]
   if (step === 'move')
     return [
-      ...fits,
       { kind: 'lock-before-loosening', peg: 'outside' },
       ...dimensions,
       ...doubtful,

@@ -23,6 +23,7 @@ export type Finding =
   | { kind: 'spigot'; peg: 'outside'; work: FlangeWork }
   | { kind: 'no-room'; peg: 'outside'; work: FlangeWork; room: number }
   | { kind: 'star'; peg: 'nothing'; bolts: number }
+  | { kind: 'no-move'; peg: 'within' }
   | { kind: 'counted-other-way'; peg: 'outside' }
   | { kind: 'seating'; peg: 'unsure'; seating: Seating; places: number }
 
@@ -84,6 +85,7 @@ export function findingsFor(solved: UprightSolved, step: 'read' | 'move', before
       : []
   const told = between(solved, before)
   if (step === 'read') return [...faults, ...told, ...next.slice(0, 1), ...outcome]
+  if (verdictPeg(solved) === 'within') return [{ kind: 'no-move', peg: 'within' }, ...faults, ...told, ...outcome]
   const both = result.ok && planes.every((plane) => result.fit.measured.includes(plane))
   const still = (mm: number | null) => Math.abs(mm ?? 0) < resolution / 2
   return [

@@ -3,7 +3,7 @@ import { memo, useDeferredValue } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import type { Plane } from '../../../../core/frame/axis'
-import { machineDoubted } from '../../../../core/kinds/train/advice/doubt'
+import { allWithin, machineDoubted } from '../../../../core/kinds/train/advice/doubt'
 import type { Finding } from '../../../../core/kinds/train/advice/finding'
 import { findingsFor } from '../../../../core/kinds/train/advice/findings'
 import { type PlanFinding, planFindings } from '../../../../core/kinds/train/advice/planFindings'
@@ -32,6 +32,7 @@ import { moveWords } from '../../../../words/train/page/move'
 import { sayMove, sayPlan } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
+import { StillToGain } from '../../../job/move/StillToGain'
 import { Card, Fault, Muted } from '../../../parts/controls'
 import { fileName } from '../../../parts/files'
 import { PdfLink } from '../../../print/PdfLink'
@@ -74,6 +75,7 @@ export function MoveStep() {
   const { line } = document
   const known = plan?.known ?? false
   const measured = solved.solution.couplings.some(({ result }) => result.ok)
+  const within = allWithin(solved)
   // a machine that stays is left out, unless its limits are what it is about
   const shown = line.machines.filter(
     ({ id }) => !(plan?.stays === 'fixed' && id === line.fixed) && plan?.stations.some((one) => one.machine === id),
@@ -153,6 +155,7 @@ export function MoveStep() {
   const items = (() => {
     const asPlanned = plan ? { ...solved, solution: plan.solution } : solved
     const read = sayItems(findingsFor(asPlanned, 'move'), terms, actsFor)
+    if (within) return read
     const planned = planFindings(solved, plan, line).map(
       (finding, i): SayItem => ({
         key: `plan:${finding.kind}:${'foot' in finding ? finding.foot : 'machine' in finding ? finding.machine : 'blocked' in finding ? finding.blocked.foot + finding.blocked.limit : i}`,
@@ -174,7 +177,7 @@ export function MoveStep() {
             <h1>{moveWords.moves}</h1>
             <Muted>{moveWords.toTheDialsResolution(lengthWithUnit(solved.resolution, terms))}</Muted>
           </div>
-          {known ? (
+          {known && !within ? (
             <PdfLink
               href={`/api/jobs/${frame.id}/move.pdf?unit=${terms.unit}&round=${frame.round.id}`}
               name={fileName(`${frame.document.line.name} moves`)}
@@ -191,63 +194,65 @@ export function MoveStep() {
           ) : null}
         </BenchHead>
         <Outcome frame={frame} />
-        <WhatStays frame={frame} />
-        {measured ? <Compare frame={later} /> : null}
-        {known ? (
-          shown.map((machine) => (
-            <Moves key={machine.id} aria-label={moveWords.moves2(machine.name)}>
-              <MachineHead>
-                <h2>{machine.name}</h2>
-                <StockOf machine={machine.id} frame={frame} />
-              </MachineHead>
-              <Feet>
-                {plan?.stations
-                  .filter((station) => station.machine === machine.id)
-                  .map((station) => (
-                    <Station
-                      key={station.foot}
-                      $chosen={frame.chosen === station.foot}
-                      onPointerEnter={() => frame.choose(station.foot)}
-                    >
-                      <h3>
-                        {capital(feetAlone(station.foot, terms))}
-                        <small>{moveWords.x(dimension(station.x, terms.unit))}</small>
-                      </h3>
-                      {(['vertical', 'horizontal'] as const).map((plane) => (
-                        <StationPlane key={plane} station={station} plane={plane} frame={frame} terms={terms} />
-                      ))}
-                    </Station>
-                  ))}
-              </Feet>
-            </Moves>
-          ))
-        ) : (
-          <Card>
-            <p>{measured ? moveWords.noPlanYetSoNo : moveWords.notEnoughReadingsYetSo}</p>
-          </Card>
-        )}
-        {known ? (
-          <>
-            <Picks frame={later} />
-            <Order frame={frame} />
-            {moved.map((machine) => {
-              const feet = seatFeet(line, machine.id)
-              const torque = document.seat?.[machine.id]?.torque
-              return (
-                <Tighten key={machine.id}>
-                  {moveWords.tightenTheInSequenceBy(
-                    machine.name.toLowerCase(),
-                    orderInWords(feet, tighteningOrder(feet), terms),
-                    torque || moveWords.toTorque,
-                    passes(roundsOf(document.seat?.[machine.id])),
-                  )}
-                </Tighten>
-              )
-            })}
-            <Bolts frame={later} moved={moved.map(({ id }) => id).join()} />
-            <After frame={later} />
-          </>
-        ) : null}
+        <StillToGain within={within}>
+          <WhatStays frame={frame} />
+          {measured ? <Compare frame={later} /> : null}
+          {known ? (
+            shown.map((machine) => (
+              <Moves key={machine.id} aria-label={moveWords.moves2(machine.name)}>
+                <MachineHead>
+                  <h2>{machine.name}</h2>
+                  <StockOf machine={machine.id} frame={frame} />
+                </MachineHead>
+                <Feet>
+                  {plan?.stations
+                    .filter((station) => station.machine === machine.id)
+                    .map((station) => (
+                      <Station
+                        key={station.foot}
+                        $chosen={frame.chosen === station.foot}
+                        onPointerEnter={() => frame.choose(station.foot)}
+                      >
+                        <h3>
+                          {capital(feetAlone(station.foot, terms))}
+                          <small>{moveWords.x(dimension(station.x, terms.unit))}</small>
+                        </h3>
+                        {(['vertical', 'horizontal'] as const).map((plane) => (
+                          <StationPlane key={plane} station={station} plane={plane} frame={frame} terms={terms} />
+                        ))}
+                      </Station>
+                    ))}
+                </Feet>
+              </Moves>
+            ))
+          ) : (
+            <Card>
+              <p>{measured ? moveWords.noPlanYetSoNo : moveWords.notEnoughReadingsYetSo}</p>
+            </Card>
+          )}
+          {known ? (
+            <>
+              <Picks frame={later} />
+              <Order frame={frame} />
+              {moved.map((machine) => {
+                const feet = seatFeet(line, machine.id)
+                const torque = document.seat?.[machine.id]?.torque
+                return (
+                  <Tighten key={machine.id}>
+                    {moveWords.tightenTheInSequenceBy(
+                      machine.name.toLowerCase(),
+                      orderInWords(feet, tighteningOrder(feet), terms),
+                      torque || moveWords.toTorque,
+                      passes(roundsOf(document.seat?.[machine.id])),
+                    )}
+                  </Tighten>
+                )
+              })}
+              <Bolts frame={later} moved={moved.map(({ id }) => id).join()} />
+              <After frame={later} />
+            </>
+          ) : null}
+        </StillToGain>
       </Bench>
       <Say items={[...frame.reminders, ...items]} />
     </BenchAndSay>
