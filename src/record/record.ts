@@ -9,12 +9,13 @@ import { drawings } from '../drawing'
 import { wordsOf } from '../words'
 import { cautionTexts } from '../words/cautions'
 import { sayLongDate, sayTime } from '../words/dates'
+import { jointText, limitsText } from '../words/judged'
 import type { Told } from '../words/kind'
 import { labels, t } from '../words/language'
 import { type ProofTerms, proofTerms, proofTickTexts, sayOpen, saySpeed } from '../words/prove'
 import { type ReadingTable, readingTable } from '../words/readings'
 import { checkTexts, occasionNames } from '../words/ready'
-import { limitsText, storyOf, vectorText, whoseText, recordWords as words } from '../words/record'
+import { storyOf, whoseText, recordWords as words } from '../words/record'
 import { saySeat } from '../words/seat'
 import { capital, couplingName, jobName, length, machineName, unitName } from '../words/terms'
 import type { Block, Item, Sheet, Table } from './blocks'
@@ -248,12 +249,12 @@ function limits(
     head: [words.coupling, words.allowed, words.whose, words.measured, words.used],
     rows: joints.map((joint, j) => {
       const used = proved[j]?.used
-      const { result, verdict } = joint.solution
+      const { verdict } = joint.solution
       return [
         couplingName(joint.id, terms),
         limitsText(verdict?.limits, joint.joint.flexPlanes !== undefined, terms),
         whoseText(joint, 'tolerance' in line ? line.tolerance : { policy: '' }),
-        result.ok ? vectorText(result.fit.misalignment, terms) : '',
+        jointText(joint, terms),
         used ? `${Math.round(100 * used.share)} %` : '',
       ]
     }),

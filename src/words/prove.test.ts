@@ -185,9 +185,7 @@ describe('the story for whoever runs the machine', () => {
     expect([peg, verdict]).toEqual(['outside', 'Out of tolerance.'])
     expect(sentences.length).toBeGreaterThanOrEqual(3)
     expect(sentences.length).toBeLessThanOrEqual(5)
-    expect(sentences[0]).toMatch(
-      /^Coupling was found with 0\.17 mm offset and .* between the shafts: out of tolerance\.$/,
-    )
+    expect(sentences[0]).toMatch(/^Coupling was found with 0\.17 mm offset and .* slope: out of tolerance\.$/)
     expect(sentences[1]).toBe('Nothing was moved.')
     expect(sentences[2]).toMatch(/^As left, coupling: out of tolerance/)
     expect(sentences[3]).toMatch(/^To watch: /)

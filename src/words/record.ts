@@ -1,13 +1,12 @@
 import { type Plane, planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
-import type { Misalignment } from '../core/probes/probe'
 import type { Proof, ProofJoint, ProofRound } from '../core/prove/proof'
 import type { ProofSaid } from '../core/prove/schema'
 import type { Peg } from '../core/verdict/peg'
-import type { Limits } from '../core/verdict/verdict'
+import { jointText } from './judged'
 import { labels, plural, t } from './language'
 import { leaveReasonNames, type ProofTerms, sayJoint, sayOpen, sayProof } from './prove'
-import { couplingName, lengthWithUnit, slope, type Terms } from './terms'
+import { couplingName, type Terms } from './terms'
 
 /** What a record says beside the names of its parts. */
 export const recordWords = labels({
@@ -61,10 +60,6 @@ export const recordWords = labels({
   noBearing: 'Nothing is open.',
 })
 
-/** Offset and slope of both planes together: "0.21 mm and 0.034 mm/100 mm". */
-export const vectorText = (m: Misalignment, terms: Terms): string =>
-  t`${lengthWithUnit(Math.hypot(m.offsetY, m.offsetZ), terms)} offset and ${slope(Math.hypot(m.slopeY, m.slopeZ), terms.unit)} between the shafts`
-
 /** A peg in words, for those who hear the page. */
 export const pegWordIn = (peg: Peg): string => stateTexts[peg]
 
@@ -78,13 +73,14 @@ const stateTexts: Readonly<Record<Peg, string>> = labels({
 /** How each coupling was found. */
 export function sayFound(round: ProofRound, terms: Terms): string {
   return round.joints
-    .flatMap(({ id, solution: { result, verdict } }) =>
-      result.ok
+    .flatMap((joint) => {
+      const { result, verdict } = joint.solution
+      return result.ok
         ? [
-            t`${couplingName(id, terms)} was found with ${vectorText(result.fit.misalignment, terms)}: ${stateTexts[verdict?.state ?? 'nothing']}.`,
+            t`${couplingName(joint.id, terms)} was found with ${jointText(joint, terms)}: ${stateTexts[verdict?.state ?? 'nothing']}.`,
           ]
-        : [],
-    )
+        : []
+    })
     .join(' ')
 }
 
@@ -128,17 +124,6 @@ export function storyOf(
       ...watch.map((open) => t`To watch: ${sayOpen(open, terms).title}`),
     ].filter(Boolean),
   }
-}
-
-/** What is allowed at a coupling. */
-export const limitsText = (limits: Limits | undefined, flexPlanes: boolean, terms: Terms): string => {
-  if (!limits) return t`not known`
-  const fine = { ...terms, resolution: 0.001 }
-  const offset = limits.judgesOffset ? t`${lengthWithUnit(limits.offset, fine)} offset` : ''
-  const angle = flexPlanes
-    ? t`${slope(limits.slope, terms.unit)} at each flex plane`
-    : t`${slope(limits.slope, terms.unit)} slope`
-  return [offset, angle].filter(Boolean).join(t` and `)
 }
 
 /** Whose word the limits are, with the line's own source. */

@@ -1,6 +1,7 @@
 import type { Plane, PlaneLine } from '../frame/axis'
 import type { Misalignment } from '../probes/probe'
-import type { Joint, Limits } from '../verdict/verdict'
+import type { Misaligned } from '../shafts/coupling'
+import { type Joint, type Limits, type Seen, seenAt } from '../verdict/verdict'
 
 /** Weights of the offset at a coupling (mm) and of the slope (rad) in something that is seen or judged in one plane. */
 export type Weight = readonly [offset: number, slope: number]
@@ -34,6 +35,22 @@ export const running = (m: Misalignment, growth: Record<Plane, PlaneLine>): Misa
   offsetZ: m.offsetZ + growth.vertical.offset,
   slopeZ: m.slopeZ + growth.vertical.slope,
 })
+
+/** What is judged at a coupling, as read cold and, where growth is given, as it runs. */
+export function seenOf(
+  { misalignment, measured }: Misaligned,
+  joint: Joint,
+  growth: Record<Plane, PlaneLine>,
+): { cold: Seen; running: Seen | undefined } {
+  const still = { offset: 0, slope: 0 }
+  const of = (plane: Plane) => (measured.includes(plane) ? growth[plane] : still)
+  const [v, h] = [of('vertical'), of('horizontal')]
+  const grows = [v, h].some(({ offset, slope }) => offset !== 0 || slope !== 0)
+  return {
+    cold: seenAt(misalignment, joint),
+    running: grows ? seenAt(running(misalignment, { vertical: v, horizontal: h }), joint) : undefined,
+  }
+}
 
 /** How much of what is allowed is used at a coupling: 1 is all of it. */
 export interface Used {

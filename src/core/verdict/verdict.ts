@@ -99,6 +99,22 @@ export function verdictOf(fit: Misaligned, coupling: Joint, limits: Limits, grow
   }
 }
 
+/** What of a misalignment is judged at a coupling: mm at its center, rad between the shafts; of a spacer the angle at its left and right flex plane. */
+export interface Seen {
+  offset: number
+  slope: number
+  flex?: [left: number, right: number]
+}
+
+/** A misalignment as its coupling is judged by it, both planes together. */
+export function seenAt(m: Misaligned['misalignment'], { x, flexPlanes }: Joint): Seen {
+  const seen = { offset: Math.hypot(m.offsetY, m.offsetZ), slope: Math.hypot(m.slopeY, m.slopeZ) }
+  if (!flexPlanes) return seen
+  const reach = flexPlanes.map((plane) => plane - x)
+  const mean = [m.offsetY, m.slopeY, m.offsetZ, m.slopeZ] as const
+  return { ...seen, flex: flexAngles(mean, reach, flexPlanes[1] - flexPlanes[0]) }
+}
+
 /** The spacer runs from the left axis at the left plane to the right axis at the right one: each angle is the offset at the other plane over the span. */
 function flexAngles(
   [oy, sy, oz, sz]: readonly [number, number, number, number],

@@ -1,6 +1,6 @@
 import { Document, Page, Svg, Text, View } from '@react-pdf/renderer'
 import { planes } from '../../core/frame/axis'
-import { showQuantity } from '../../core/frame/quantity'
+import { type Quantity, showQuantity } from '../../core/frame/quantity'
 import { machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { findingsFor } from '../../core/kinds/train/advice/findings'
 import { seatsOf, solveSeatOf } from '../../core/kinds/train/document/seats'
@@ -30,6 +30,7 @@ import {
   methodNames,
   place,
   purposeNames,
+  sideName,
   signedLength,
   stateName,
   unitName,
@@ -96,7 +97,13 @@ function Report({ job, solved, plan, terms }: Told) {
               <Row
                 key={coupling.id}
                 left={`${coupling.name}, ${coupling.kind}`}
-                right={`x = ${at(solved, coupling.id, terms)}${coupling.diameter.text ? t`, diameter ${showQuantity(coupling.diameter, coupling.diameter.unit)} ${unitName[coupling.diameter.unit]}` : ''}`}
+                right={[
+                  `x = ${at(solved, coupling.id, terms)}`,
+                  given(t`diameter`, coupling.diameter),
+                  coupling.kind === 'spacer' ? given(t`flex planes apart`, coupling.span) : '',
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
               />
             ))}
             {line.machines.flatMap((machine) =>
@@ -104,7 +111,9 @@ function Report({ job, solved, plan, terms }: Told) {
                 <Row
                   key={foot.id}
                   left={capital(footName(foot.id, terms))}
-                  right={`x = ${at(solved, foot.id, terms)}`}
+                  right={[`x = ${at(solved, foot.id, terms)}`, growthText(solved, foot.id, terms)]
+                    .filter(Boolean)
+                    .join(', ')}
                 />
               )),
             )}
@@ -238,6 +247,23 @@ function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): st
     isCoupled(set) ? purposeNames[setPurpose(set)] : '',
   ]
   return parts.filter(Boolean).join(', ')
+}
+
+/** A dimension of the line as it was typed; nothing of one that was not. */
+const given = (what: string, quantity: Quantity | undefined): string =>
+  quantity?.text ? `${what} ${showQuantity(quantity, quantity.unit)} ${unitName[quantity.unit]}` : ''
+
+/** How a station grows from cold to running: "grows 0.12 up"; nothing where nobody gave it. */
+function growthText({ train }: JobSolution, id: string, terms: TrainTerms): string {
+  const growth = train.machines.flatMap(({ feet }) => feet).find((foot) => foot.id === id)?.growth
+  const ways = planes.flatMap((plane) => {
+    const mm = growth?.[plane]
+    if (mm === undefined) return []
+    const way =
+      plane === 'vertical' ? (mm < 0 ? t`down` : t`up`) : t`toward ${sideName(mm < 0 ? 'near' : 'far', terms)}`
+    return [`${lengthWithUnit(Math.abs(mm), terms)} ${way}`]
+  })
+  return ways.length > 0 ? t`grows ${ways.join(', ')}` : ''
 }
 
 const at = (solved: JobSolution, id: string, terms: TrainTerms): string => {

@@ -8,6 +8,7 @@ import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import type { LimitMissing } from '../../core/verdict/limits'
 import { openingOf } from '../../core/verdict/slope'
+import { limitsText, seenText } from '../judged'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
 import {
@@ -182,11 +183,12 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
   const { verdict, lines, coupling } = finding
   const name = couplingName(coupling, terms)
   const percent = percentOf(verdict.probability)
-  const offset = Math.hypot(...lines.map((line) => line.offset))
-  const angle = Math.hypot(...lines.map((line) => line.slope))
-  const measured = verdict.flexAngles
-    ? t`${verdict.flexAngles.map((rad) => slope(rad, terms.unit)).join(t` and `)} at its flex planes, left and right; allowed ${slope(verdict.limits.slope, terms.unit)} at each.${verdict.limits.judgesOffset ? t` ${lengthWithUnit(offset, terms)} at its centre; allowed ${lengthWithUnit(verdict.limits.offset, terms)}.` : ''}`
-    : t`${lengthWithUnit(offset, terms)} and ${slope(angle, terms.unit)} at the coupling. Tolerance ${lengthWithUnit(verdict.limits.offset, terms)} and ${slope(verdict.limits.slope, terms.unit)}.`
+  const { limits } = verdict
+  const allowed = t`Tolerance: ${limitsText(limits, verdict.flexAngles !== undefined, terms)}.`
+  const cold = seenText(finding.cold, limits, terms)
+  const measured = finding.running
+    ? t`Running, with growth: ${seenText(finding.running, limits, terms)}. ${allowed} As read cold: ${cold}.`
+    : t`${capital(cold)}. ${allowed}`
   const title =
     finding.peg === 'within'
       ? t`${name} is within tolerance (${percent} % sure).`
@@ -253,15 +255,15 @@ export const missingWords: Readonly<Record<LimitMissing, string>> = labels({
 
 /** What a set read with the coupling closed or running says: beside the released verdict, never instead of it. */
 function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: TrainTerms): Said {
-  const { verdict, lines, coupling, purpose, doubts } = finding
+  const { verdict, lines, coupling, purpose, doubts, seen } = finding
   const how = purpose === 'running' ? t`running` : t`coupled`
   const name = `${couplingName(coupling, terms)}, ${how}`
-  if (!verdict)
+  if (!verdict || !seen)
     return {
       title: t`${name}: no verdict.`,
       detail: lines.length ? t`The tolerance is not known.` : t`Not enough readings yet.`,
     }
-  const told = sayVerdict({ kind: 'verdict', peg: verdict.state, coupling, verdict, lines, doubts }, terms)
+  const told = sayVerdict({ kind: 'verdict', peg: verdict.state, coupling, verdict, lines, doubts, ...seen }, terms)
   const title =
     verdict.state === 'within'
       ? t`${name}: within tolerance (${percentOf(verdict.probability)} % sure).`

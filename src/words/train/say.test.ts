@@ -1,16 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { check } from '../../core/frame/fault'
+import { provedOf } from '../../core/job/proved'
 import { findingsFor } from '../../core/kinds/train/advice/findings'
-import type { Job } from '../../core/kinds/train/document/schema'
+import { makeJob } from '../../core/kinds/train/document/make'
+import type { Job, Line } from '../../core/kinds/train/document/schema'
 import { jobSchema, lineSchema } from '../../core/kinds/train/document/schema'
 import { solveSeatOf } from '../../core/kinds/train/document/seats'
+import { pumpAndMotor, readOnRig } from '../../core/kinds/train/rig'
 import { solveRound } from '../../core/kinds/train/solve/round'
 import { cautions, checkItems } from '../../core/ready/catalogue'
 import { readyState } from '../../core/ready/ready'
 import { seatFindings } from '../../core/seat/findings'
+import type { PrintedJob } from '../../print/kind'
+import { reportPdf } from '../../print/train/pdf'
 import { methodJobs } from '../../server/demo/methods'
 import { demoPlant } from '../../server/demo/plant'
+import { pdfText } from '../../testing/pdfText'
+import '../../server/report/paper'
 import { cautionTexts } from '../cautions'
+import { jointText } from '../judged'
 import { checkTexts, sayReady } from '../ready'
 import type { Said } from '../said'
 import { orderInWords, saySeat } from '../seat'
@@ -183,4 +191,57 @@ it('tells the tightening order by the names of the feet', () => {
   expect(orderInWords(state.feet, state.order, termsOf(job, 'mm'))).toBe(
     'aisle-side front foot, then wall-side back foot, then wall-side front foot, then aisle-side back foot',
   )
+})
+
+describe('a verdict with growth', () => {
+  /** Set low cold by what the motor grows. */
+  const grown = (rise: string) => {
+    const drawn = pumpAndMotor()
+    return {
+      ...drawn,
+      machines: drawn.machines.map((machine) =>
+        machine.id === drawn.fixed
+          ? machine
+          : {
+              ...machine,
+              feet: machine.feet.map((foot) => ({
+                ...foot,
+                growth: {
+                  told: 'entered' as const,
+                  source: '',
+                  vertical: { text: rise, unit: 'mm' as const },
+                  horizontal: { text: '0', unit: 'mm' as const },
+                },
+              })),
+            },
+      ),
+    }
+  }
+  const truth = { offsetZ: -0.12, slopeZ: 0, offsetY: 0, slopeY: 0 }
+  const toldOf = (line: Line) => {
+    const job = { ...makeJob(line, '', '2026-01-01', 'mm'), rounds: [readOnRig(line, truth)] }
+    const solved = solveRound(job, job.rounds[0]!)
+    const found = findingsFor(solved, 'read').find(({ kind }) => kind === 'verdict')!
+    return { said: say(found, termsOf(job, 'mm')), joint: provedOf(job).rounds[0]!.joints[0]!, job }
+  }
+  it('stands beside the running numbers it judges, and those that were read cold', () => {
+    const { said, joint } = toldOf(grown('0.12'))
+    expect(said.title).toMatch(/is within tolerance/)
+    expect(said.detail).toMatch(
+      /^Running, with growth: 0\.00 mm offset and .*Tolerance: .*As read cold: 0\.12 mm offset/,
+    )
+    expect(jointText(joint, { unit: 'mm', resolution: 0.01 })).toMatch(/^0\.00 mm offset .* running \(0\.12 mm offset/)
+  })
+  it('without growth says one state', () => {
+    const { said } = toldOf(pumpAndMotor())
+    expect(said.detail).toMatch(/^0\.12 mm offset .*\. Tolerance: /)
+    expect(said.detail).not.toMatch(/Running/)
+  })
+  it('on paper says how much each pair of feet grows', async () => {
+    const { job } = toldOf(grown('0.12'))
+    const text = await pdfText(
+      await reportPdf({ number: 1, document: job, signedAt: null } as unknown as PrintedJob<'train'>, 'mm'),
+    )
+    expect(text.replace(/\s+/g, ' ')).toContain('grows 0.12 mm up')
+  })
 })

@@ -6,7 +6,7 @@ import type { ProbeState } from '../../../shafts/state'
 import type { Suspect } from '../../../shafts/suspects'
 import type { LimitMissing } from '../../../verdict/limits'
 import type { Peg } from '../../../verdict/peg'
-import type { Verdict } from '../../../verdict/verdict'
+import type { Seen, Verdict } from '../../../verdict/verdict'
 import type { DimensionDoubt } from '../document/doubts'
 import type { DimensionFault } from '../document/stations'
 import type { FootSolution } from '../solve/solve'
@@ -65,6 +65,8 @@ export type Finding =
       verdict: Verdict | undefined
       lines: VerdictLine[]
       doubts: readonly Doubt[]
+      /** As the verdict's own; undefined where nothing can be told. */
+      seen: { cold: Seen; running: Seen | undefined } | undefined
     }
   | { kind: 'unsolved'; peg: 'nothing'; coupling: string; lack: Lack }
   | { kind: 'one-plane'; peg: 'unsure'; coupling: string; plane: Plane }
@@ -76,6 +78,9 @@ export type Finding =
       verdict: Verdict
       lines: VerdictLine[]
       doubts: readonly Doubt[]
+      /** As read cold; and as it runs, which is what is judged, where growth is given. */
+      cold: Seen
+      running: Seen | undefined
     }
   | { kind: 'feet'; peg: 'within' | 'unsure' | 'outside'; machine: string; feet: FootSolution[] }
   | { kind: 'next-reading'; peg: 'nothing'; dial: ProbeState; angleId: string; degrees: number }

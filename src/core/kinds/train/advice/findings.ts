@@ -1,6 +1,7 @@
-import { planes } from '../../../frame/axis'
+import { type Plane, type PlaneLine, planes, straight } from '../../../frame/axis'
 import { positiveMm } from '../../../frame/quantity'
 import { probeKinds } from '../../../probes'
+import { seenOf } from '../../../prove/used'
 import type { CouplingFit } from '../../../shafts/coupling'
 import { planeOf } from '../../../shafts/plane'
 import { sagShowsAt } from '../../../shafts/reads'
@@ -8,6 +9,7 @@ import type { ProbeState } from '../../../shafts/state'
 import { isCoupled, sdMm } from '../../../shafts/typed'
 import { limitsMissing } from '../../../verdict/limits'
 import type { JobSolution } from '../solve/round'
+import { growthAcross } from '../solve/solve'
 import { allWithin, between, machineDoubted, movesDoubted } from './doubt'
 import type { Finding, Step, VerdictLine } from './finding'
 import { outOfProportion } from './proportion'
@@ -116,6 +118,7 @@ function couplingFindings(solved: JobSolution, c: number): Finding[] {
       verdict,
       lines: linesOf(result.fit, train.x),
       doubts,
+      ...seenOf(result.fit, train, growthAcross(solved.train, train)),
     })
   return [...found, ...coupled]
 }
@@ -126,12 +129,29 @@ function asCoupledFindings(solved: JobSolution, c: number): Finding[] {
   return asCoupled.flatMap(({ set: at, purpose, result, verdict, doubts }): Finding[] => {
     const set = solved.sources[c]?.[at]?.set
     if (!set) return []
-    const lines = result.ok ? linesOf(result.fit, solved.train.couplings[c]?.x ?? 0) : []
+    const joint = solved.train.couplings[c]
+    const lines = result.ok ? linesOf(result.fit, joint?.x ?? 0) : []
     return [
-      { kind: 'as-coupled', peg: verdict?.state ?? 'nothing', coupling: id, set, purpose, verdict, lines, doubts },
+      {
+        kind: 'as-coupled',
+        peg: verdict?.state ?? 'nothing',
+        coupling: id,
+        set,
+        purpose,
+        verdict,
+        lines,
+        doubts,
+        seen:
+          result.ok && joint
+            ? seenOf(result.fit, joint, purpose === 'running' ? noGrowth : growthAcross(solved.train, joint))
+            : undefined,
+      },
     ]
   })
 }
+
+/** What was read running has grown already. */
+const noGrowth: Record<Plane, PlaneLine> = { vertical: straight, horizontal: straight }
 
 function linesOf(fit: CouplingFit, x: number): VerdictLine[] {
   return planes.flatMap((plane): VerdictLine[] => {
