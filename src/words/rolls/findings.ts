@@ -170,7 +170,12 @@ export function spanText({ inPlane, limit }: SpanSolved, terms: RollsTerms): str
 const spanName = ({ from, to }: SpanSolved, line: RollsLine): string =>
   t`${rollName(from, line)} to ${rollName(to, line)}`
 
-function sayMistake(mistake: Mistake): Said {
+function sayMistake(mistake: Mistake, terms: RollsTerms): Said {
+  if (mistake.kind === 'two-places')
+    return {
+      title: t`Mark ${mistake.mark} stands at two places, ${lengthWithUnit(mistake.by, { ...terms, resolution: 1 })} apart.`,
+      detail: t`One place is wrong, or there are two marks of that name. Every roll read from these stands depends on it.`,
+    }
   if (mistake.kind === 'one-mark')
     return {
       title: t`Stand ${mistake.stand} was set on one mark only.`,
@@ -229,9 +234,19 @@ export function say(finding: Finding, terms: RollsTerms): Said {
             : t`At the middle of the roll’s side, both ends with the same hand and pull.`,
       }
     case 'mistake':
-      return sayMistake(finding.mistake)
+      return sayMistake(finding.mistake, terms)
     case 'contradict':
       return sayContradiction(finding.suspects, writtenNames(finding, terms))
+    case 'odd-tape':
+      return {
+        title: t`Tape from ${finding.roll.name} to ${finding.next.name}: in which unit?`,
+        detail: t`Entered: ${lengthWithUnit(finding.read, { ...terms, resolution: 0.01 })}. The rolls are ${lengthWithUnit(finding.apart, { ...terms, resolution: 1 })} apart. Type the unit with the number, or correct the rolls’ places.`,
+      }
+    case 'odd-scale':
+      return {
+        title: t`${finding.roll.name}: its scale leans ${formatNumber(finding.times, 0)} times as much as the others.`,
+        detail: t`Look at its decimal point and its signs, and read it again before you move it.`,
+      }
     case 'free':
       return {
         title: t`Parallel is not square: all is told from ${rollName(finding.reference, line)}.`,

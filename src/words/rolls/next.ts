@@ -10,6 +10,8 @@ export function sayNext({ next }: RollsListed): string {
       return next.roll ? t`Correct a reading of ${next.roll}` : t`Correct a reading`
     case 'missing':
       return t`Measure the section: dimensions missing`
+    case 'odd-tape':
+    case 'odd-scale':
     case 'mistake':
     case 'contradict':
       return t`Read again: the numbers don’t fit`

@@ -3,6 +3,7 @@ import { rolls as kind } from '.'
 import { findingsFor, readPeg, verdictPeg } from './advice/findings'
 import { cellOf, makeFurther, makeLine, makeRound, makeTrouble, strokeCell, withRoll } from './document/make'
 import { strokePlaces } from './document/schema'
+import { slopeTyped } from './solve/measured'
 import { solveRound } from './solve/round'
 import { surveyOf } from './survey/ofJob'
 import { solveSurvey } from './survey/solve'
@@ -246,5 +247,64 @@ describe('a job on a section of rolls', () => {
       ({ kind: one }) => one,
     )
     expect(kinds).toContain('no-reference')
+  })
+})
+
+describe('numbers out of proportion', () => {
+  const kinds = (change: (made: ReturnType<typeof job>) => ReturnType<typeof job>['round']) => {
+    const made = job()
+    return findingsFor(solveRound(made.line, change(made)), made.line, 'read').map((one) => one.kind)
+  }
+  const tapes = (near: string, far: string) =>
+    kinds(({ round }) => ({
+      ...round,
+      values: { ...round.values, [cellOf('r1', 'tapeNear')]: mm(near), [cellOf('r1', 'tapeFar')]: mm(far) },
+    }))
+  it('a tape a thousandth of the distance between its rolls is doubted; differences alone are not', () => {
+    // 36.125 inches taken for mil
+    expect(tapes('0.917', '0.919')).toContain('odd-tape')
+    expect(tapes('500.00', '500.60')).not.toContain('odd-tape')
+    expect(tapes('0', '0.60')).not.toContain('odd-tape')
+    expect(tapes('0.20', '0.80')).not.toContain('odd-tape')
+  })
+  it('a scale ten times its neighbors is named', () => {
+    const five = withRoll(withRoll(job().line, 'mm'), 'mm')
+    const line = {
+      ...five,
+      rolls: five.rolls.map((roll, i) => ({ ...roll, x: mm(String(700 * i)), z: mm('0'), diameter: mm('200') })),
+    }
+    const said = (odd: string) => {
+      const values = Object.fromEntries(
+        line.rolls.flatMap(({ id }, i) => [
+          [cellOf(id, 'near'), mm('40.00')],
+          [cellOf(id, 'far'), mm(i === 2 ? odd : `40.0${i + 1}`)],
+        ]),
+      )
+      const round = { ...makeRound(line, at, 'mm'), over: mm('1500'), values }
+      return findingsFor(solveRound(line, round), line, 'read').flatMap((one) =>
+        one.kind === 'odd-scale' ? [one.roll.name] : [],
+      )
+    }
+    expect(said('40.90')).toEqual(['Roll 3'])
+    expect(said('40.09')).toEqual([])
+  })
+  it('a mark that two stands put at two places is told', () => {
+    const { line, round } = job()
+    const mark = (id: string, stand: string, x: string) => ({ id, stand, mark: 'M1', x: mm(x), value: mm('10') })
+    const said = (x: string) =>
+      solveRound(line, { ...round, marks: [mark('a', 'S1', '0'), mark('b', 'S2', x)] }).section?.mistakes.map(
+        ({ kind: what }) => what,
+      )
+    expect(said('600')).toContain('two-places')
+    expect(said('3')).not.toContain('two-places')
+  })
+  it('slopes are typed in mm/m or in thousandths over a foot', () => {
+    expect(slopeTyped('0.02')).toBe(0.02)
+    expect(slopeTyped('0,02 mm/m')).toBe(0.02)
+    expect(slopeTyped('12 thou/ft')).toBeCloseTo(1, 12)
+    expect(slopeTyped('12 mil / ft')).toBeCloseTo(1, 12)
+    expect(slopeTyped('0.02 mil/in')).toBe(0.02)
+    expect(slopeTyped('0.02 mm')).toBeUndefined()
+    expect(slopeTyped('x thou/ft')).toBeUndefined()
   })
 })

@@ -34,7 +34,7 @@ export function Further() {
             onPress={() =>
               editRound((was) => ({
                 ...was,
-                further: [...(was.further ?? []), makeFurther(newId('further'), settings.unit)],
+                further: [...(was.further ?? []), makeFurther(newId('further'), lengthUnitFor(settings.unit))],
               }))
             }
           >
@@ -77,7 +77,7 @@ function FurtherRow({ one }: { one: Reading }) {
     <QuantityField
       label={label}
       quantity={one[key]}
-      unit={settings.unit}
+      unit={lengthUnitFor(settings.unit)}
       readOnly={frozen}
       onChange={(value) => put({ [key]: value }, key)}
     />

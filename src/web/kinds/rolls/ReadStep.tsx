@@ -13,7 +13,7 @@ import { fromSheet, sheetOf } from '../../../core/kinds/rolls/document/table'
 import { solveRound } from '../../../core/kinds/rolls/solve/round'
 import { cellName, say, sideOf, writtenNames } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
-import { capital } from '../../../words/terms'
+import { capital, unitName } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
@@ -91,7 +91,7 @@ export function ReadStep() {
     const { nextLength } = solved
     if (!nextLength) return
     const key = cellOf(nextLength.roll.id, nextLength.cell)
-    const value = quantityFrom(mm, settings.unit, settings.unit === 'mil' ? 2 : 3)
+    const value = quantityFrom(mm, length, length === 'in' ? 4 : 3)
     put((one) => ({ ...one, values: { ...one.values, [key]: value } }), key)
   }
   const bringIn = (cells: readonly (readonly string[])[]) => {
@@ -159,7 +159,11 @@ export function ReadStep() {
           rolls={stretch.shown}
           title={words.scales}
           hint={words.scalesHint}
-          heads={[words.near(near), words.near(far), `${words.stand} (${words.standHint})`]}
+          heads={[
+            words.endIn(near, unitName[length]),
+            words.endIn(far, unitName[length]),
+            `${words.stand} (${words.standHint})`,
+          ]}
         >
           {(roll) => [
             ...(['near', 'far'] as const).map((cell) => <Length key={cell} roll={roll} cell={cell} />),
@@ -180,12 +184,12 @@ export function ReadStep() {
           rolls={stretch.shown.filter((roll) => roll !== line.rolls.at(-1))}
           title={words.tapes}
           hint={words.tapesHint}
-          heads={[words.near(near), words.near(far)]}
+          heads={[words.endIn(near, unitName[length]), words.endIn(far, unitName[length])]}
         >
           {(roll) => (['tapeNear', 'tapeFar'] as const).map((cell) => <Length key={cell} roll={roll} cell={cell} />)}
         </Sheet>
         {line.baseline.text ? (
-          <Sheet rolls={stretch.shown} title={words.centres} heads={[words.value]}>
+          <Sheet rolls={stretch.shown} title={words.centres} heads={[words.valueIn(unitName[length])]}>
             {(roll) => [<Length key="centre" roll={roll} cell="centre" />]}
           </Sheet>
         ) : null}
@@ -208,7 +212,7 @@ export function ReadStep() {
                         stand: '',
                         mark: '',
                         x: emptyQuantity(length),
-                        value: emptyQuantity(settings.unit),
+                        value: emptyQuantity(length),
                       },
                     ],
                   }),
@@ -289,12 +293,13 @@ function Sheet(props: {
 function Length({ roll, cell }: { roll: Roll; cell: LengthCell }) {
   const { round, frozen, editRound, settings, document } = useRollsFrame()
   const key = cellOf(roll.id, cell)
+  const unit = lengthUnitFor(settings.unit)
   return (
     <td data-cell={`${roll.id} ${cell}`}>
       <QuantityInput
-        label={words.of(capital(cellName(cell, document.line)), roll.name)}
-        quantity={round.values[key] ?? emptyQuantity(settings.unit)}
-        unit={settings.unit}
+        label={words.ofIn(capital(cellName(cell, document.line)), roll.name, unitName[unit])}
+        quantity={round.values[key] ?? emptyQuantity(unit)}
+        unit={unit}
         signed={cell === 'near' || cell === 'far'}
         readOnly={frozen}
         onChange={(value) => editRound((one) => ({ ...one, values: { ...one.values, [key]: value } }), key)}
@@ -354,7 +359,7 @@ function MarkRow({ mark }: { mark: RollsRound['marks'][number] }) {
       <QuantityField
         label={words.value}
         quantity={mark.value}
-        unit={settings.unit}
+        unit={length}
         signed
         readOnly={frozen}
         onChange={(value) => put({ value }, 'value')}

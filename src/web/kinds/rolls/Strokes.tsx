@@ -3,6 +3,7 @@ import { emptyQuantity } from '../../../core/frame/quantity'
 import { strokeCell } from '../../../core/kinds/rolls/document/make'
 import { strokePlaces, strokeWays } from '../../../core/kinds/rolls/document/schema'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
+import { unitName } from '../../../words/terms'
 import { Card, Muted } from '../../parts/controls'
 import { QuantityInput } from '../../parts/Quantity'
 import { useRollsFrame } from './frame'
@@ -42,7 +43,7 @@ export function Strokes() {
                   return (
                     <td key={place}>
                       <QuantityInput
-                        label={words.strokeOf(words.strokePlaces[place], words.strokeWays[way], roll.name)}
+                        label={`${words.strokeOf(words.strokePlaces[place], words.strokeWays[way], roll.name)}, ${unitName[settings.unit]}`}
                         quantity={round.strokes?.[key] ?? emptyQuantity(settings.unit)}
                         unit={settings.unit}
                         signed

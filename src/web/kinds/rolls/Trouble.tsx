@@ -1,4 +1,5 @@
 import styled from 'styled-components'
+import { lengthUnitFor } from '../../../core/frame/usual'
 import { makeTrouble } from '../../../core/kinds/rolls/document/make'
 import { complaints, type TroubleCall } from '../../../core/kinds/rolls/document/schema'
 import { complaintNames, rollName, sideOf } from '../../../words/rolls/findings'
@@ -18,7 +19,7 @@ export function Trouble() {
   const { trouble: call } = round
   const put = (change: Partial<TroubleCall>, name: string) =>
     editRound(
-      (one) => ({ ...one, trouble: { ...(one.trouble ?? makeTrouble(settings.unit)), ...change } }),
+      (one) => ({ ...one, trouble: { ...(one.trouble ?? makeTrouble(lengthUnitFor(settings.unit))), ...change } }),
       `trouble ${name}`,
     )
   if (!call && frozen) return null
@@ -79,7 +80,7 @@ export function Trouble() {
                       key={words.look(i + 1, end)}
                       label={words.look(i + 1, sideOf(end, line))}
                       quantity={look[end]}
-                      unit={settings.unit}
+                      unit={lengthUnitFor(settings.unit)}
                       readOnly={frozen}
                       onChange={(value) => {
                         const [a, b] = call.looks

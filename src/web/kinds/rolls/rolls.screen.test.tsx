@@ -54,3 +54,40 @@ test('a call about trouble: where it shows, two looks set up anew, what may corr
   await strokes.getByLabel('One end, down to it, Roll 7').fill('0')
   await expect(page.getByText('Roll 7 keeps its way over the whole stroke.')).toBeVisible()
 })
+
+test('on an inch line lengths are inches, every cell and head says so, and a tape in another unit is doubted', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-46/read`)
+  await page.getByText('mil', { exact: true }).click()
+  const tapes = page.getByRole('region', { name: 'Tape to the next roll' })
+  const near = tapes.getByLabel('Tape to the next roll, aisle end, Roll 1, in', { exact: true })
+  await expect(tapes.getByRole('columnheader', { name: 'Aisle end, in' })).toBeVisible()
+  await near.fill('27.83')
+  await expect(near).toHaveValue('27.83')
+  await page.getByText('mm', { exact: true }).click()
+  await expect(tapes.getByLabel('Tape to the next roll, aisle end, Roll 1, mm', { exact: true })).toHaveValue(/^706\.9/)
+  await expect(page.getByText(/: in which unit\?$/)).toHaveCount(0)
+  for (const end of ['aisle', 'drives'])
+    await tapes.getByLabel(`Tape to the next roll, ${end} end, Roll 1, mm`, { exact: true }).fill('0.71')
+  await expect(page.getByText('Tape from Roll 1 to Roll 2: in which unit?')).toBeVisible()
+})
+
+test('readings that contradict each other are not sure; the slip is named, tried and applied', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-46/read`)
+  const levels = page.getByRole('region', { name: 'Level', exact: true })
+  const cell = levels.getByLabel('Level, divisions toward the high drives end, Roll 2', { exact: true })
+  await cell.fill('40')
+  await expect(page.getByText(/^Not sure: the readings contradict each other\. Look at Roll 2, level/)).toBeVisible()
+  await page
+    .getByRole('button', { name: /^Try (this|correction|the)/ })
+    .first()
+    .click()
+  await expect(page.getByText(/^As if Roll 2, level/)).toBeVisible()
+  await page.getByRole('button', { name: 'Apply' }).click()
+  await expect(page.getByText(/^Not sure: the readings contradict/)).toHaveCount(0)
+})

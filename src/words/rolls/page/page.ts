@@ -34,7 +34,7 @@ export const rollsPageWords = labels({
   under2: 'level turned end for end, square from a baseline or from roll to roll',
   levels: 'Level',
   levelsHint: 'Divisions toward the high far end, both times. Turned end for end its zero comes out.',
-  sensitivity: 'Sensitivity, mm/m a division',
+  sensitivity: 'Sensitivity a division, mm/m (or type thou/ft)',
   asItLies: 'As it lies',
   turned: 'Turned',
   apart: 'Both ends are read, apart',
@@ -52,6 +52,9 @@ export const rollsPageWords = labels({
   addMark: 'Add a mark reading',
   removeMark: 'Remove this mark reading',
   near: (side: string) => t`${side} end`,
+  endIn: (side: string, unit: string) => t`${side} end, ${unit}`,
+  valueIn: (unit: string) => t`Reads, ${unit}`,
+  ofIn: (cell: string, roll: string, unit: string) => t`${cell}, ${roll}, ${unit}`,
   enterIt: 'Enter it',
   further: 'Further readings',
   furtherHint:

@@ -1,6 +1,8 @@
 import type { WrittenSuspect } from '../../../fit/slips'
+import { quantityMm } from '../../../frame/quantity'
 import type { Peg } from '../../../verdict/peg'
-import type { Further, RollOfLine, RollsLine, RollsRound, TroubleCall } from '../document/schema'
+import { cellOf } from '../document/make'
+import type { Further, LengthCell, RollOfLine, RollsLine, RollsRound, TroubleCall } from '../document/schema'
 import type { Missing, RollRound, RollsSolved } from '../solve/round'
 import { type Mistake, type SpanSolved, spanState } from '../solve/section'
 import type { TroubleTold } from '../solve/trouble'
@@ -19,6 +21,8 @@ export type Finding =
       marks: RollsRound['marks']
       further: readonly Further[]
     }
+  | { kind: 'odd-tape'; peg: 'outside'; roll: RollOfLine; next: RollOfLine; read: number; apart: number }
+  | { kind: 'odd-scale'; peg: 'unsure'; roll: RollOfLine; times: number }
   | { kind: 'free'; peg: 'unsure'; reference: string }
   | { kind: 'no-reference'; peg: 'nothing' }
   | { kind: 'open'; peg: 'nothing'; square: readonly RollRound[]; level: readonly RollRound[] }
@@ -99,6 +103,41 @@ function troubleIn({ trouble, round }: RollsSolved): Finding[] {
   return [{ kind: 'trouble', peg, told: trouble, call: round.trouble }]
 }
 
+/** A tape so small a part of the distance between its rolls was read in another unit, unless it tells differences alone. */
+const oddTape = { least: 1 / 5000, most: 1 / 100, alike: 0.3 }
+/** A scale that leans so many times as much as those beside it, and by so much at least over its two ends, mm. */
+const oddScale = { times: 8, least: 0.5 }
+
+/** Numbers out of proportion to what stands beside them: a tape in another unit, a scale with its decimal point elsewhere. */
+function oddIn({ round, section }: RollsSolved, { rolls }: RollsLine): Finding[] {
+  const mm = (id: string, cell: LengthCell) => quantityMm(round.values[cellOf(id, cell)])
+  const tapes = rolls.slice(0, -1).flatMap((roll, i): Finding[] => {
+    const next = rolls[i + 1]
+    const [near, far] = [mm(roll.id, 'tapeNear'), mm(roll.id, 'tapeFar')]
+    const [dx, dz] = (['x', 'z'] as const).map((key) => (quantityMm(next?.[key]) ?? 0) - (quantityMm(roll[key]) ?? 0))
+    const apart = Math.hypot(dx ?? 0, dz ?? 0)
+    if (!next || !near || !far || apart === 0) return []
+    const share = Math.abs(near) / apart
+    const alike = Math.abs(far - near) < oddTape.alike * Math.abs(near)
+    return alike && share > oddTape.least && share < oddTape.most
+      ? [{ kind: 'odd-tape', peg: 'outside', roll, next, read: near, apart }]
+      : []
+  })
+  const leans = rolls.flatMap((roll) => {
+    const [near, far] = [mm(roll.id, 'near'), mm(roll.id, 'far')]
+    return near === undefined || far === undefined ? [] : [{ roll, by: Math.abs(far - near) }]
+  })
+  const scales = leans.flatMap(({ roll, by }): Finding[] => {
+    const others = leans.filter((one) => one.roll !== roll).map((one) => one.by)
+    const middle = others.sort((a, b) => a - b)[Math.floor(others.length / 2)] ?? 0
+    const told = (section?.contradictions ?? []).length > 0
+    return others.length >= 3 && !told && by > oddScale.least && middle > 0 && by > oddScale.times * middle
+      ? [{ kind: 'odd-scale', peg: 'unsure', roll, times: by / middle }]
+      : []
+  })
+  return [...tapes, ...scales]
+}
+
 /** What to say at a step, most urgent first. */
 export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' | 'move'): Finding[] {
   const { rolls, spans, section, faults, missing, next, read } = solved
@@ -112,7 +151,11 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
   const reading: Finding[] = next ? [{ kind: 'next-reading', peg: 'nothing', next }] : []
   const mistakes: Finding[] = [
     ...(section?.mistakes ?? []).map(
-      (mistake): Finding => ({ kind: 'mistake', peg: mistake.kind === 'reversed' ? 'outside' : 'unsure', mistake }),
+      (mistake): Finding => ({
+        kind: 'mistake',
+        peg: mistake.kind === 'reversed' || mistake.kind === 'two-places' ? 'outside' : 'unsure',
+        mistake,
+      }),
     ),
     ...(section?.contradictions ?? []).map(
       ({ suspects }): Finding => ({
@@ -124,6 +167,7 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
       }),
     ),
   ]
+  const odd = oddIn(solved, line)
   const open = (what: 'square' | 'level') => rolls.filter((one) => section && one.solved?.[what] === null)
   const states = stateOfSpans(spans)
   const known = spans.some(({ inPlane }) => inPlane)
@@ -151,7 +195,7 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
       ]
     : []
   const seen = [...troubleIn(solved), ...pivotsIn(solved)]
-  if (step === 'read') return [...wrong, ...lacks, ...mistakes, ...seen, ...reading, ...outcome]
+  if (step === 'read') return [...wrong, ...odd, ...lacks, ...mistakes, ...seen, ...reading, ...outcome]
   const culprits = new Set(spans.flatMap((span, i) => (states[i] === 'outside' ? culpritOf(span, rolls) : [])))
   const work = rolls.flatMap((one): Finding[] => {
     if (!culprits.has(one.roll.id)) return []
@@ -165,6 +209,7 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
   return [
     { kind: 'nip', peg: 'outside' },
     ...wrong,
+    ...odd,
     ...lacks,
     ...mistakes,
     ...(verdictPeg(solved) === 'within' ? [{ kind: 'no-move', peg: 'within' } as const] : []),

@@ -3,6 +3,7 @@ import type { Quantity } from '../../../frame/quantity'
 import { cellsOfSheet, lengthColumn, rowsOfSheet, type SheetColumn, type SheetFault } from '../../../frame/sheet'
 import type { Trouble } from '../../../frame/trouble'
 import { lengthUnitFor } from '../../../frame/usual'
+import { slopeTyped } from '../solve/measured'
 import { cellOf, makeRoll } from './make'
 import {
   type LengthCell,
@@ -63,7 +64,10 @@ function columnsIn(unit: 'mm' | 'mil'): SheetColumn<Row>[] {
   const number = (heading: string, key: 'incline' | 'limit'): SheetColumn<Row> => ({
     heading,
     tell: ({ roll }) => roll[key],
-    put: (row, text) => bare(text) ?? { ...row, roll: { ...row.roll, [key]: text } },
+    put: (row, text) => {
+      const slope = key === 'limit' && text.length <= 12 && slopeTyped(text) !== undefined
+      return (slope ? undefined : bare(text)) ?? { ...row, roll: { ...row.roll, [key]: text } }
+    },
   })
   return [
     {
@@ -98,7 +102,7 @@ function columnsIn(unit: 'mm' | 'mil'): SheetColumn<Row>[] {
     ...lengthCells.map((cell) =>
       lengthColumn<Row>(
         lengthNames[cell],
-        unit,
+        length,
         ({ lengths }) => lengths[cell],
         (row, quantity) => ({ ...row, lengths: { ...row.lengths, [cell]: quantity } }),
       ),

@@ -11,6 +11,7 @@ import {
   type RollsLine,
   type RollsRound,
 } from '../document/schema'
+import { slopeTyped } from './measured'
 
 /** A number typed that is none, and where. */
 export interface RollsFault {
@@ -27,6 +28,7 @@ export function faultsIn({ rolls }: RollsLine, round: RollsRound): RollsFault[] 
     if (!typed.ok) return typed.trouble
     return typed.unit ? { kind: 'not-a-number', text: text.trim() } : undefined
   }
+  const slope = (text: string): Trouble | undefined => (slopeTyped(text) === undefined ? bare(text) : undefined)
   const own = rolls.flatMap((roll): RollsFault[] => [
     ...lengthCells.flatMap((cell) => {
       const trouble = quantityFault(round.values[cellOf(roll.id, cell)])
@@ -45,7 +47,7 @@ export function faultsIn({ rolls }: RollsLine, round: RollsRound): RollsFault[] 
   const further = (round.further ?? []).flatMap((one): RollsFault[] => {
     const roll = rolls.find(({ id }) => id === one.on)
     const troubles = [one.near, one.far, one.gauge].map((quantity) => quantityFault(quantity))
-    return [...troubles, bare(one.square), bare(one.level)].flatMap((trouble) =>
+    return [...troubles, slope(one.square), slope(one.level)].flatMap((trouble) =>
       trouble ? [{ roll, cell: 'further', trouble }] : [],
     )
   })
@@ -55,7 +57,7 @@ export function faultsIn({ rolls }: RollsLine, round: RollsRound): RollsFault[] 
       ['look', quantityFault(far)] as const,
     ]),
     ['over', quantityFault(round.over)] as const,
-    ['sensitivity', bare(round.sensitivity)] as const,
+    ['sensitivity', slope(round.sensitivity)] as const,
     ...round.marks.flatMap(({ x, value }) => [
       ['mark', quantityFault(x)] as const,
       ['mark', quantityFault(value)] as const,

@@ -13,6 +13,20 @@ export const bareNumber = (text: string): number | undefined => {
   return typed.ok && !typed.unit ? typed.value : undefined
 }
 
+/** A thousandth of an inch over a foot, mm/m. */
+const thouPerFoot = 1000 / 12_000
+
+/**
+ * A slope as people type it, mm/m: bare or "0.02 mm/m", in thousandths of an inch over a foot ("0.25 thou/ft", "0.25 mil/ft") or over an inch
+ * ("0.02 mil/in"). Undefined where it is none.
+ */
+export function slopeTyped(text: string): number | undefined {
+  const found = /^(.*?)\s*(mm\s*\/\s*m|(?:thou|mil)\s*\/\s*(?:ft|foot)|(?:thou|mil)\s*\/\s*in)?\s*$/i.exec(text)
+  const value = bareNumber(found?.[1] ?? text)
+  const unit = found?.[2]?.toLowerCase() ?? ''
+  return value === undefined ? undefined : /f/.test(unit) ? value * thouPerFoot : value
+}
+
 /** A length above zero, mm; undefined where it is not given or is none. */
 export const sizeMm = (quantity: Parameters<typeof quantityMm>[0]): number | undefined => {
   const mm = quantityMm(quantity)
@@ -37,7 +51,7 @@ function measured(line: RollsLine): Section | undefined {
     const [x, z, diameter] = [quantityMm(roll.x), quantityMm(roll.z), sizeMm(roll.diameter)]
     if (x === undefined || z === undefined || diameter === undefined || width === undefined) return []
     const half = (apart ?? width) / 2
-    const limit = bareNumber(roll.limit)
+    const limit = slopeTyped(roll.limit)
     const reach = reachOf(roll)
     return [
       {
@@ -59,7 +73,7 @@ function measured(line: RollsLine): Section | undefined {
   const web = webOf(line)
   // the web's own limit where nobody typed one
   const limited = rolls.map((roll, i) => {
-    const [from, typed] = [rolls[i - 1], bareNumber(line.rolls[i]?.limit ?? '')]
+    const [from, typed] = [rolls[i - 1], slopeTyped(line.rolls[i]?.limit ?? '')]
     const span = from && spanBetween(from, roll)
     return web && span && width && !(typed !== undefined && typed > 0)
       ? { ...roll, limit: Math.min(1, slackLimit(span.length, width, web)) }

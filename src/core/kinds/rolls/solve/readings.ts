@@ -1,7 +1,7 @@
 import { quantityMm } from '../../../frame/quantity'
 import { cellOf } from '../document/make'
 import { type Further, type LengthCell, levelCells, type RollsLine, type RollsRound } from '../document/schema'
-import { bareNumber, sizeMm } from './measured'
+import { bareNumber, sizeMm, slopeTyped } from './measured'
 import type { RollReading, WrittenNumber } from './section'
 
 /** Deviations where nobody says more: of a scale and a tape, of a place from the baseline, mm; of a level, divisions. */
@@ -21,7 +21,7 @@ const one = (at: string, value: number, list?: string): WrittenNumber => ({ at, 
 export function readingsOf(line: RollsLine, round: RollsRound): RollReading[] {
   const mm = (roll: string, cell: LengthCell) => quantityMm(round.values[cellOf(roll, cell)])
   const over = sizeMm(round.over)
-  const sensitivity = bareNumber(round.sensitivity)
+  const sensitivity = slopeTyped(round.sensitivity)
   const levels = line.rolls.flatMap(({ id }) =>
     levelCells.flatMap((cell): RollReading[] => {
       const divisions = bareNumber(round.divisions[cellOf(id, cell)] ?? '')
@@ -105,7 +105,7 @@ function furtherReading(line: RollsLine, typed: Further, over: number | undefine
   const known = (id: string) => line.rolls.some((roll) => roll.id === id)
   if (!known(on)) return []
   if (type === 'direct') {
-    const [square, level] = [bareNumber(typed.square), bareNumber(typed.level)]
+    const [square, level] = [slopeTyped(typed.square), slopeTyped(typed.level)]
     const gauge = sizeMm(typed.gauge) ?? sizeMm(line.width)
     if ((square === undefined && level === undefined) || gauge === undefined) return []
     const slope = (mmPerMetre: number | undefined) => (mmPerMetre === undefined ? undefined : mmPerMetre / 1000)

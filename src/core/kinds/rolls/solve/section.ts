@@ -105,6 +105,8 @@ export type Mistake =
   | { kind: 'one-mark'; stand: string }
   | { kind: 'reversed'; stand: string; mark: string }
   | { kind: 'one-way'; instrument: string }
+  /** One mark that two stands placed so far apart along the line, mm: two marks, or a wrong place. */
+  | { kind: 'two-places'; mark: string; by: number }
 
 export interface SectionSolved {
   rolls: RollSolved[]
@@ -341,6 +343,9 @@ function housingsOf(
   return { near: { x, z, ...alongBase(x, z, incline) }, far: { x: 0, z: 0, slide: 0, shim: 0 } }
 }
 
+/** Places along the line that differ by no more are one, mm: they are taped. */
+const samePlace = 20
+
 /** What the numbers tell of how the instruments stood. */
 function mistakesIn(
   readings: readonly RollReading[],
@@ -350,6 +355,12 @@ function mistakesIn(
   const planes = readings.filter((one) => one.type === 'plane')
   const standsRead = new Set(readings.flatMap((one) => (one.type === 'scale' && one.stand ? [one.stand] : [])))
   const oneMark = [...standsRead].filter((stand) => planes.filter((one) => one.stand === stand).length === 1)
+  const places = new Map<string, number[]>()
+  for (const { mark, x } of planes) places.set(mark, [...(places.get(mark) ?? []), x])
+  const twoPlaces = [...places].flatMap(([mark, xs]): Mistake[] => {
+    const by = Math.max(...xs) - Math.min(...xs)
+    return by > samePlace ? [{ kind: 'two-places', mark, by }] : []
+  })
   const levels = readings.filter((one) => one.type === 'level')
   const instruments = [...new Set(levels.flatMap(({ instrument }) => instrument ?? []))]
   const oneWay = instruments.filter(
@@ -373,6 +384,7 @@ function mistakesIn(
       ? [likely.plane]
       : []
   return [
+    ...twoPlaces,
     ...oneMark.map((stand): Mistake => ({ kind: 'one-mark', stand })),
     ...reversed.map(({ stand, mark }): Mistake => ({ kind: 'reversed', stand, mark })),
     ...oneWay.map((instrument): Mistake => ({ kind: 'one-way', instrument })),

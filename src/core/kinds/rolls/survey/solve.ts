@@ -199,7 +199,10 @@ const named = (parts: readonly string[]): string =>
 
 const sentences: Readonly<Record<Mistake['kind'], (mistake: Mistake) => string>> = {
   'one-mark': (one) => `${'stand' in one ? one.stand : ''}: set on one mark only, which tells nothing of its heading`,
-  reversed: (one) => `${'mark' in one ? `${one.stand} at ${one.mark}` : ''}: reads as if the mark faced the other way`,
+  reversed: (one) =>
+    `${one.kind === 'reversed' ? `${one.stand} at ${one.mark}` : ''}: reads as if the mark faced the other way`,
+  'two-places': (one) =>
+    `${'mark' in one ? one.mark : ''}: two stands place this mark apart along the line; one of the places is wrong, or there are two marks`,
   'one-way': (one) =>
     `${'instrument' in one ? one.instrument : ''}: read one way only; turned end for end its zero comes out`,
 }
