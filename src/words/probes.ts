@@ -9,7 +9,15 @@ interface ProbeWords {
   name: string
   /** Where it stands: "on the motor rim"; nothing for a channel that stands where the one before it does. */
   where(machine: string, probe: Pick<ProbeSetUp, 'side' | 'lead'>, channel: ChannelName | undefined): string
+  /** Of a head: what its number does that counts as plus; `far`: the far side by its name. */
+  plus?: (channel: ChannelName | undefined, far: string) => string
 }
+
+/** A spot that moves outward from its shaft, or on round it: the side it then lies to with the head at the top. */
+const spot = (channel: ChannelName | undefined, far: string): string =>
+  channel?.startsWith('t')
+    ? t`the spot lies toward ${far} with the head at the top`
+    : t`the spot lies farther out from the shaft`
 
 export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
   rim: { name: 'dial', where: (machine) => t`on the ${machine} rim` },
@@ -18,14 +26,16 @@ export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
     where: (machine, { side, lead }) =>
       t`on the ${machine} face, ${side === 'back' ? t`back` : t`front`}${lead ? t`, ${lead}° ahead` : ''}`,
   },
-  beam: { name: 'head', where: (machine) => t`on the ${machine} shaft` },
+  beam: { name: 'head', where: (machine) => t`on the ${machine} shaft`, plus: spot },
   beam2: {
     name: 'two-plane head',
     where: (machine, _, channel) => (channel === 'r1' ? t`on the ${machine} shaft` : ''),
+    plus: spot,
   },
   prism: {
     name: 'head with a prism',
     where: (machine, _, channel) => (channel === 'r1' ? t`on the ${machine} shaft, the prism on the other` : ''),
+    plus: spot,
   },
   bore: { name: 'bore dial', where: (machine) => t`in the ${machine} bore` },
 })

@@ -45,7 +45,7 @@ export function readingTable(
       .filter(Boolean)
       .join(', '),
     at: state.readings.map(({ angle }) => at(angle)),
-    raw: state.readings.map(({ raw }) => signedLength(raw, own)),
+    raw: state.readings.map(({ shown }) => signedLength(shown, own)),
     corrected: state.readings.map(({ corrected }) => signedLength(corrected, own)),
     closes: state.closure === null || dial.floats ? '' : signedLength(state.closure, own),
   }

@@ -56,6 +56,8 @@ export const kitHeadSchema = v.strictObject({
   kind: v.literal('head'),
   name,
   type: v.picklist(['beam', 'beam2']),
+  /** Its numbers fall where ours rise. */
+  counts: v.optional(v.literal('other')),
   step: quantitySchema,
   sd: quantitySchema,
   /** Between the planes of a two-plane detector. */

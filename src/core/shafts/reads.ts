@@ -2,6 +2,7 @@ import { direction } from '../frame/angles'
 import { probeKinds } from '../probes'
 import { linearOf, type Misalignment, sagAt } from '../probes/probe'
 import type { ProbeState } from './state'
+import { correctionOf } from './typed'
 
 /**
  * What a probe shows at an angle (degrees) for a given misalignment, mm: zero on top, or set by half at the sides, or at its
@@ -23,12 +24,13 @@ type Zeroed = Pick<ProbeState, 'sag' | 'set' | 'dial' | 'channel'>
 /** What a probe shows at an angle once the shafts are in line, mm: all that is left then is its sag, where it looks. */
 export const readsInLine = (state: Zeroed): ((degrees: number) => number) => asSet(state, () => 0)
 
-/** The shafts' part of a reading with the sag the probe sees there, from where its set says that it was zeroed. */
+/** The shafts' part of a reading with the sag the probe sees there, from where its set says that it was zeroed, as the instrument shows it. */
 function asSet({ sag, set, dial, channel }: Zeroed, shafts: (degrees: number) => number): (degrees: number) => number {
   const lead = probeKinds[dial.type].lead(dial, channel)
   const bare = (degrees: number) => shafts(degrees) + sagAt(sag, degrees + lead)
   const zero = set.zeroed === 'halved' ? sag / 2 : bare(0) + (set.zeroed === 'sag' ? sag : 0)
-  return (degrees) => bare(degrees) - zero
+  const factor = correctionOf(dial)
+  return (degrees) => (bare(degrees) - zero) / factor
 }
 
 /** The angle of a set, top left out, at which a sag shows most: the bottom, or the nearest to it that was read. */

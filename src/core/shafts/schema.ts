@@ -89,6 +89,8 @@ export const probeSchema = v.strictObject({
       v.strictObject({ kind: v.literal('step'), step: quantitySchema, shown: quantitySchema }),
     ]),
   ),
+  /** Of a head whose numbers fall where ours rise: mounted upside down, or made to count so. */
+  counts: v.optional(v.literal('other')),
   /** Run-out of the surface it touches, for a shaft that does not turn: the whole swing, and where its high spot stands. */
   runout: v.optional(v.strictObject({ swing: quantitySchema, at: text(8) })),
   /** Its own angle in degrees where that differs from the set's, by the id of the angle. */

@@ -8,7 +8,7 @@ import { closure, quarterMeans, returnToZero } from './closure'
 import type { ProbeFit } from './coupling'
 import type { ProbeSetUp, ReadSet, Sweep } from './schema'
 import type { Suspect } from './suspects'
-import { channelsOf, graduationMm, readingKey, readingsOf, runoutAt, sags, sweepPoints } from './typed'
+import { channelsOf, correctionOf, graduationMm, readingKey, readingsOf, runoutAt, sags, sweepPoints } from './typed'
 
 /** Everything known of one probe of a round (of one channel, for a two-plane detector). Lengths in mm. */
 export interface ProbeState {
@@ -22,6 +22,8 @@ export interface ProbeState {
   readings: {
     angleId: string
     angle: number
+    /** As the instrument showed it, whole turns added. */
+    shown: number
     raw: number
     /** raw less what is not the shafts': sag, and the run-out of a hub that stood still. */
     corrected: number
@@ -105,7 +107,14 @@ export function probeState(
     channel,
     readings: read.map(({ angleId, angle, value }) => {
       const level = corrected(angle, value)
-      return { angleId, angle, raw: value, corrected: level, residual: wave && level - wave(angle) }
+      return {
+        angleId,
+        angle,
+        shown: value / correctionOf(dial),
+        raw: value,
+        corrected: level,
+        residual: wave && level - wave(angle),
+      }
     }),
     computed: dial.floats ? undefined : computedQuarter(set, read),
     sweep: sweepState(dial, k, corrected, fitted?.fit),

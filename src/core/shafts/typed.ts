@@ -55,7 +55,9 @@ export function tipFactor(tip: { made: Quantity; used: Quantity } | undefined): 
  * × cos γ / cos γ₀ for a tip made for γ₀, and × L / L₀ for a tip of length L in place of one of L₀; a plunger leaning by γ
  * reads too little, ÷ cos γ. Read by nulling against a scale it has no such error. A known step tells the factor itself.
  */
-export function correctionOf({ correction }: Pick<ProbeSetUp, 'correction'>): number {
+export function correctionOf({ correction, counts }: Pick<ProbeSetUp, 'correction' | 'counts'>): number {
+  // the other way about: a head that counts down where ours counts up
+  if (counts === 'other') return -correctionOf(correction ? { correction } : {})
   if (correction?.kind === 'step') return stepFactor(correction) ?? 1
   if (correction?.kind === 'lever')
     return (cosineOf(correction.angle) / cosineOf(correction.madeFor)) * tipFactor(correction.tip)

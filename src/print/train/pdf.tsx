@@ -153,7 +153,7 @@ function Report({ job, solved, plan, terms }: Told) {
                   <Text style={[s.muted, { textAlign: 'right' }]}>
                     {angleName(reading.angle, terms, dial.set.angleAs)}
                   </Text>
-                  <Text style={s.number}>{signedLength(reading.raw, own)}</Text>
+                  <Text style={s.number}>{signedLength(reading.shown, own)}</Text>
                   <Text style={[s.number, s.muted]}>{signedLength(reading.corrected, own)}</Text>
                 </View>
               ))}

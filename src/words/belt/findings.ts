@@ -34,7 +34,7 @@ export const methodNames: Readonly<Record<BeltSet['method'], string>> = labels({
 })
 
 /** A side as the site calls it. */
-const sideOf = (side: 'near' | 'far', { sides }: BeltLine): string => sides[side].trim().toLowerCase() || side
+export const sideOf = (side: 'near' | 'far', { sides }: BeltLine): string => sides[side].trim().toLowerCase() || side
 
 export const sheaveName = (id: string, { sheaves }: BeltLine): string =>
   t`${sheaves.find((one) => one.id === id)?.name || t`Sheave`} sheave`

@@ -7,6 +7,7 @@ import { belt as kind } from '.'
 import { findingsFor, verdictPeg } from './advice/findings'
 import { usualLimit } from './belts'
 import { makeSet } from './document/make'
+import type { BeltSet } from './document/schema'
 import { axisOf, type Body, faceAt, grooveOf, movedBy, readFace, type Vec } from './rig'
 import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from './solve/drive'
 import { feetWork, tiltLeft } from './solve/feet'
@@ -584,5 +585,24 @@ describe('a job on a belt drive', () => {
     const readings = surveyOf({ line }, { ...rounds[0]!, sets: [set] })?.belt.readings
     expect(readings).toHaveLength(1)
     expect(readings?.[0]).toMatchObject({ angle: 0, value: 1.5 })
+  })
+  it('an instrument’s angles that count the other way are turned over, and come out so in a document', () => {
+    const { line, rounds } = brought()
+    const read = (toe: string, tilt: string, counts?: BeltSet['counts']) => ({
+      ...rounds[0]!,
+      sets: [
+        {
+          ...makeSet('motor', 's', 'mm', 'angles'),
+          angles: { toe, tilt },
+          ...(counts ? { counts } : {}),
+          values: { offset: { text: '1.2', unit: 'mm' as const } },
+        },
+      ],
+    })
+    const plain = solveRound(line, read('0.30', '-0.20')).sheaves[0]!.solved!
+    const other = solveRound(line, read('-0.30', '0.20', { toe: 'other', tilt: 'other' })).sheaves[0]!.solved!
+    expect(other.toe).toEqual(plain.toe)
+    expect(other.tilt).toEqual(plain.tilt)
+    expect(solveRound(line, read('-0.30', '-0.20', { toe: 'other' })).sheaves[0]!.solved!.toe).toEqual(plain.toe)
   })
 })

@@ -307,4 +307,21 @@ describe('numbers out of proportion', () => {
     expect(slopeTyped('0.02 mm')).toBeUndefined()
     expect(slopeTyped('x thou/ft')).toBeUndefined()
   })
+  it('a scale whose numbers grow up the line is turned over', () => {
+    const { line, round } = job()
+    const values = (text: string) => ({
+      ...round.values,
+      [cellOf('r1', 'near')]: mm('40.00'),
+      [cellOf('r1', 'far')]: mm(text),
+    })
+    const square = (typed: typeof round) => solveRound(line, typed).rolls[0]!.solved!.square!.value
+    expect(square({ ...round, values: values('39.70'), counts: 'other' })).toBeCloseTo(
+      square({ ...round, values: values('40.30') }),
+      12,
+    )
+    expect(square({ ...round, values: values('39.70') })).toBeCloseTo(
+      -square({ ...round, values: values('40.30') }),
+      12,
+    )
+  })
 })

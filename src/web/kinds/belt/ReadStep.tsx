@@ -8,7 +8,7 @@ import { roundAsIf } from '../../../core/kinds/belt/document/asIf'
 import { cellsOf, typedAt } from '../../../core/kinds/belt/document/make'
 import { type BeltRound, type BeltSet, beltMethods } from '../../../core/kinds/belt/document/schema'
 import { solveRound } from '../../../core/kinds/belt/solve/round'
-import { cellName, feelText, methodNames, say, sheaveName, writtenNames } from '../../../words/belt/findings'
+import { cellName, feelText, methodNames, say, sheaveName, sideOf, writtenNames } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
@@ -22,6 +22,7 @@ import { useBeltFrame } from './frame'
 import { nextOnFace } from './indicator'
 
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 12px; margin-top: 12px; align-items: end;`
+const Plus = styled.div`display: flex; align-items: center; gap: 8px; color: var(--muted); font-size: 13px; margin-top: 4px; svg { flex: none; }`
 const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; margin-top: 8px; input { width: 22px; height: 22px; }`
 
 /** Every moved sheave, read against the face that stays. */
@@ -120,6 +121,21 @@ export function ReadStep() {
   )
 }
 
+/** A shaft leaning the way that counts plus: toe seen from above, far side up; tilt seen from the front. */
+function ShaftPlus({ other, text }: { way: 'toe' | 'tilt'; other: boolean; text: string }) {
+  const rise = other ? 7 : -7
+  return (
+    <Plus>
+      <svg width="72" height="34" viewBox="0 0 72 34" aria-hidden="true">
+        <path d="M6 17H66" stroke="var(--rule)" strokeWidth="1.5" strokeDasharray="4 3" />
+        <path d={`M6 ${17 - rise}L64 ${17 + rise}`} stroke="var(--kelp)" strokeWidth="2.5" />
+        <rect x="10" y="7" width="9" height="20" fill="var(--card)" stroke="var(--ink)" strokeWidth="1.5" />
+      </svg>
+      <span>{other ? words.turnedOver(text) : text}</span>
+    </Plus>
+  )
+}
+
 function SetCard({ set }: { set: BeltSet }) {
   const { settings, frozen, editRound, document } = useBeltFrame()
   const { line } = document
@@ -176,6 +192,25 @@ function SetCard({ set }: { set: BeltSet }) {
                     put((one) => ({ ...one, angles: { ...one.angles, [key]: target.value } }), key)
                   }
                 />
+                <ShaftPlus
+                  way={key}
+                  other={set.counts?.[key] === 'other'}
+                  text={words.plus[key](sideOf('far', line))}
+                />
+                <Tick>
+                  <input
+                    type="checkbox"
+                    checked={set.counts?.[key] === 'other'}
+                    disabled={frozen}
+                    onChange={({ target }) =>
+                      put(
+                        (one) => ({ ...one, counts: { ...one.counts, [key]: target.checked ? 'other' : undefined } }),
+                        `counts ${key}`,
+                      )
+                    }
+                  />
+                  {words.countsOther[key]}
+                </Tick>
               </div>
             ))
           : null}

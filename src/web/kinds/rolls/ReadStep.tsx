@@ -30,6 +30,7 @@ import { nextOnRolls } from './indicator'
 import { Strokes } from './Strokes'
 import { Trouble } from './Trouble'
 
+const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; input { width: 22px; height: 22px; }`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-bottom: 16px; align-items: end;`
 const Scroll = styled.div`overflow-x: auto;`
 const Table = styled.table`
@@ -146,6 +147,17 @@ export function ReadStep() {
             onChange={(over) => put((one) => ({ ...one, over }), 'over')}
           />
         </Grid>
+        <Tick>
+          <input
+            type="checkbox"
+            checked={round.counts === 'other'}
+            disabled={frozen}
+            onChange={({ target }) =>
+              put(({ counts: _, ...one }) => (target.checked ? { ...one, counts: 'other' } : one), 'counts')
+            }
+          />
+          {words.scaleCountsOther}
+        </Tick>
         {stretch.choice}
         <Sheet
           rolls={stretch.shown}

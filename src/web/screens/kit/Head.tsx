@@ -2,6 +2,7 @@ import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { KitHead } from '../../../core/kit/schema'
 import { kitWords } from '../../../words/page/kit'
+import { CountsOther } from '../../kinds/train/setUp/CountsPlus'
 import { Care } from '../../parts/Care'
 import { Card, Field, Select } from '../../parts/controls'
 import { Grid, NumberField, type Put, TextField } from './parts'
@@ -53,6 +54,11 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
         />
         <TextField label={kitWords.note} max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
       </Grid>
+      <CountsOther
+        checked={item.counts === 'other'}
+        frozen={false}
+        onChange={(other) => put({ counts: other ? 'other' : undefined }, 'counts')}
+      />
       <Care of="head" />
     </Card>
   )

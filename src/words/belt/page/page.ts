@@ -53,6 +53,12 @@ export const beltPageWords = labels({
   over: 'Length of the level',
   toe: 'Toe, degrees',
   tilt: 'Tilt, degrees',
+  plus: {
+    toe: (far: string) => t`Plus: the right end of this shaft lies toward ${far}.`,
+    tilt: () => t`Plus: the right end of this shaft lies high.`,
+  },
+  turnedOver: (plus: string) => t`${plus} Yours is turned over for you.`,
+  countsOther: { toe: 'Toe counts the other way', tilt: 'Tilt counts the other way' },
   again: (name: string) => t`${name}, read again`,
   enterIt: 'Enter it',
   goToLine: 'Go to Line',

@@ -121,6 +121,10 @@ export const setUpWords = labels({
   headOnTheShaftOf: 'Head on the shaft of',
   headFromThere: 'Distance of the head from there',
   prismFromTheHead: 'Prism’s edge from the head',
+  countsPlus: (what: string) => t`Plus: ${what}.`,
+  countsPlusOther: (what: string) => t`Minus: ${what}. Turned over for you.`,
+  countsOther: 'It counts the other way',
+  whichWayIsPlus: 'Which way is plus',
   prismDoubles:
     'Both numbers are doubled by the prism: outward twice the offset at its edge, sideways twice the slope over the way back. Type what the head shows.',
   detectorOnTheShaftOf: 'Detector on the shaft of',

@@ -73,6 +73,8 @@ const setSchema = v.strictObject({
   values: v.record(id, quantitySchema),
   /** Angles that an instrument tells, degrees as typed. */
   angles: v.strictObject({ toe: text(12), tilt: text(12) }),
+  /** Angles that the instrument counts the other way. */
+  counts: v.optional(v.strictObject({ toe: v.optional(v.literal('other')), tilt: v.optional(v.literal('other')) })),
 })
 
 export const roundSchema = v.strictObject({

@@ -89,6 +89,7 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
   const { on } = set
   if (set.method === 'angles')
     return (['toe', 'tilt', 'offset'] as const).flatMap((what): BeltReading[] => {
+      const sign = what !== 'offset' && set.counts?.[what] === 'other' ? -1 : 1
       const told = what === 'offset' ? value('offset') : typedAngle(set.angles[what])
       return told === undefined
         ? []
@@ -97,9 +98,9 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
               type: 'direct',
               on,
               what,
-              value: told,
+              value: sign * told,
               sd: what === 'offset' ? usual.reading : usual.angle,
-              written: [written(what, told)],
+              written: [written(what, told, sign)],
             },
           ]
     })

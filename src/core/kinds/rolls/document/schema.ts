@@ -132,6 +132,8 @@ export const roundSchema = v.strictObject({
   values: v.record(id, quantitySchema),
   /** Divisions as typed: `r3.level`, `r3.turned`. */
   divisions: v.record(id, text(12)),
+  /** The scale's numbers grow up the line. */
+  counts: v.optional(v.literal('other')),
   /** By roll: the stand of the instrument that squared it; absent or empty where it was the baseline. */
   stands: v.record(id, text(20)),
   /** Floor marks as the stands read them. */

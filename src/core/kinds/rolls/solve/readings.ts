@@ -15,12 +15,14 @@ export const writtenIn = {
   further: (id: string, field: string) => `further:${id}.${field}`,
 } as const
 
-const one = (at: string, value: number, list?: string): WrittenNumber => ({ at, value, list })
+const one = (at: string, value: number, list?: string, per: 1 | -1 = 1): WrittenNumber => ({ at, value, list, per })
 
 /** Everything that was read, in mm and divisions. */
 export function readingsOf(line: RollsLine, round: RollsRound): RollReading[] {
   const mm = (roll: string, cell: LengthCell) => quantityMm(round.values[cellOf(roll, cell)])
   const over = sizeMm(round.over)
+  // a scale whose numbers grow up the line
+  const way = round.counts === 'other' ? -1 : 1
   const sensitivity = slopeTyped(round.sensitivity)
   const levels = line.rolls.flatMap(({ id }) =>
     levelCells.flatMap((cell): RollReading[] => {
@@ -35,9 +37,9 @@ export function readingsOf(line: RollsLine, round: RollsRound): RollReading[] {
     const next = line.rolls[i + 1]
     const [near, far, tapeNear, tapeFar] = [mm(id, 'near'), mm(id, 'far'), mm(id, 'tapeNear'), mm(id, 'tapeFar')]
     const stand = round.stands[id]?.trim()
-    const both = (cells: readonly [LengthCell, LengthCell]) => {
+    const both = (cells: readonly [LengthCell, LengthCell], per: 1 | -1 = 1) => {
       const [a, b] = cells.map((cell) =>
-        one(writtenIn.values(cellOf(id, cell)), mm(id, cell) ?? 0, `${cells[0]} ${id}`),
+        one(writtenIn.values(cellOf(id, cell)), mm(id, cell) ?? 0, `${cells[0]} ${id}`, per),
       )
       return { written: { near: a, far: b } }
     }
@@ -47,12 +49,12 @@ export function readingsOf(line: RollsLine, round: RollsRound): RollReading[] {
             {
               type: 'scale',
               on: id,
-              near,
-              far,
+              near: way * near,
+              far: way * far,
               over,
               sd: usual.scale,
               ...(stand ? { stand } : {}),
-              ...both(['near', 'far']),
+              ...both(['near', 'far'], way),
             } as const,
           ]
         : []),
@@ -88,9 +90,9 @@ export function readingsOf(line: RollsLine, round: RollsRound): RollReading[] {
             stand,
             mark,
             x,
-            value,
+            value: way * value,
             sd: usual.mark,
-            written: { value: one(writtenIn.marks(typed.id), value, `marks ${stand}`) },
+            written: { value: one(writtenIn.marks(typed.id), value, `marks ${stand}`, way) },
           },
         ]
   })

@@ -23,6 +23,8 @@ export interface Roll extends RollPlace {
 export interface WrittenNumber {
   at: string
   value: number
+  /** The reading's field for one of it: −1 where a scale's numbers grow the other way. */
+  per?: 1 | -1 | undefined
   /** Numbers that may have been exchanged with each other. */
   list?: string | undefined
 }
@@ -288,7 +290,9 @@ function writtenIn(
       const changed = rowsOf({ ...one, [field]: value + 1 } as RollReading)
       return own.flatMap(({ observed, sd }, i) => {
         const by = ((changed[i]?.observed ?? observed) - observed) / sd
-        return by === 0 ? [] : [{ at: told.at, value: told.value, row: first + i, by, list: told.list }]
+        return by === 0
+          ? []
+          : [{ at: told.at, value: told.value, row: first + i, by: by * (told.per ?? 1), list: told.list }]
       })
     })
   })

@@ -45,8 +45,10 @@ export function withBracket(probe: ProbeSetUp, id: string, bracket: KitBracket):
 /** A probe with what a head of the kit brings: its finest step and deviation. */
 export function withHead(probe: ProbeSetUp, id: string, head: KitHead): ProbeSetUp {
   const between = quantityMm(head.between)
+  const { counts: _, ...bare } = probe
   return {
-    ...probe,
+    ...bare,
+    ...(head.counts ? { counts: head.counts } : {}),
     graduation: head.step,
     sd: positiveMm(head.sd) ? head.sd : emptyQuantity(head.step.unit),
     ...(probe.plane2 && between ? { plane2: { ...probe.plane2, distance: head.between } } : {}),

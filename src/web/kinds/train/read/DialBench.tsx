@@ -27,6 +27,7 @@ import { Peg } from '../../../parts/Peg'
 import { useWidth } from '../../../parts/useWidth'
 import type { LiveTraces } from '../../../strip/live'
 import { RingStrip } from '../../../strip/RingStrip'
+import { PlusWay } from '../setUp/CountsPlus'
 import { type CellHands, ReadingCell } from './ReadingCell'
 
 type Reading = Job['rounds'][number]['sets'][number]['probes'][number]['readings'][string]
@@ -145,6 +146,7 @@ export function DialBench(props: Props) {
           )}
         </Closure>
       </Head>
+      <PlusWay probe={dial.dial} channel={dial.channel} terms={terms} />
       <div ref={ref}>
         {width > 0 ? (
           <RingStrip

@@ -140,6 +140,26 @@ test('twin heads that see each other', async ({ page, demo }) => {
   await expectMoves(page)
 })
 
+test('twin heads that both count the other way say so, and give the same moves', async ({ page, demo }) => {
+  await openSetUp(page, demo, 'twin-heads')
+  for (const [name, on, x] of [
+    ['Motor head', 'right', 170],
+    ['Pump head', 'left', -170],
+  ] as const) {
+    await hang(page, name.toLowerCase(), { 'Distance from there, mm': String(Math.abs(x)) })
+    const box = page.getByRole('region', { name: `Set-up of the ${name.toLowerCase()}` })
+    await expect(box.getByText('Plus: the spot lies farther out from the shaft.')).toBeVisible()
+    await box.getByLabel('It counts the other way').check()
+    await expect(
+      box.getByText(/^Minus: the spot lies farther out from the shaft\. Turned over for you\.$/),
+    ).toBeVisible()
+    await type(page, name, (degrees) => -exactSpot(pair, beam(on, x), degrees).radial)
+  }
+  await page.reload()
+  await expect(page.getByText(/^Minus: the spot lies farther out/)).toHaveCount(2)
+  await expectMoves(page)
+})
+
 test('one beam on a detector with two planes', async ({ page, demo }) => {
   await openSetUp(page, demo, 'two-plane-head')
   await hang(page, 'motor two-plane head', { 'Distance of plane 1, mm': '160', 'Plane 2 beyond plane 1, mm': '150' })

@@ -14,6 +14,7 @@ import { setUpWords } from '../../../../words/train/page/setUp'
 import { referencesOf } from '../../../../words/train/places'
 import { Button, Field, Input, Muted, Select } from '../../../parts/controls'
 import { QuantityField } from '../../../parts/Quantity'
+import { CountsOther, PlusWay } from './CountsPlus'
 import { FromKit } from './FromKit'
 import { Mounting } from './Mounting'
 
@@ -197,6 +198,18 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
+      {head ? (
+        <>
+          <PlusWay probe={probe} channel="all" terms={terms} />
+          <CountsOther
+            checked={probe.counts === 'other'}
+            frozen={frozen}
+            onChange={(other) =>
+              onProbe(({ counts: _, ...bare }) => (other ? { ...bare, counts: 'other' } : bare), `${probe.id}:counts`)
+            }
+          />
+        </>
+      ) : null}
       {probe.type === 'prism' ? <Muted>{setUpWords.prismDoubles}</Muted> : null}
       <Own open={probe.correction !== undefined}>
         <summary>{head ? setUpWords.resolutionOfIt : setUpWords.moreOfIt}</summary>
