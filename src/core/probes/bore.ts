@@ -47,7 +47,7 @@ export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
   lead: () => 0,
   rows: (probe, context) => [boreChannel(probe, context)],
   sees: (probe) => [probe.x],
-  closes: () => true,
+  closes: ({ twiceZeroed }) => !twiceZeroed,
   dimensions: (probe) => [
     { what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) },
     { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
@@ -55,8 +55,8 @@ export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
   of(typed) {
     const [at] = typed.stations
     if (at === undefined) return undefined
-    const { on, sd, graduation, sag, sagUnknown, zero } = typed
-    return { type: 'bore', on, sd, graduation, x: at, sag, sagUnknown, zero, readings: singleTyped(typed) }
+    const { on, sd, graduation, sag, sagUnknown, twiceZeroed, zero } = typed
+    return { type: 'bore', on, sd, graduation, x: at, sag, sagUnknown, twiceZeroed, zero, readings: singleTyped(typed) }
   },
   ofSurvey: (told, units) => ({ type: 'bore', ...dialOf(told, units), x: units.length(told.x) }),
   toSurvey: (probe, base) => ({ type: 'bore', ...dialTold(probe, base), x: tidy(probe.x) }),

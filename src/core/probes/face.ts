@@ -91,13 +91,13 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
   rows: (probe, context) => [faceChannel(probe, context)],
   sees: () => [],
   // one whose shaft floats closes only together with its fellow
-  closes: ({ sharedFloat }) => !sharedFloat,
+  closes: ({ sharedFloat, twiceZeroed }) => !sharedFloat && !twiceZeroed,
   dimensions: (probe) => [
     { what: 'radius', more: (by) => ({ ...probe, radius: probe.radius + by }) },
     { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
   ],
   of(typed) {
-    const { on, sd, graduation, radius, sag, sagUnknown, zero, side, lead, floats } = typed
+    const { on, sd, graduation, radius, sag, sagUnknown, twiceZeroed, zero, side, lead, floats } = typed
     if (!radius) return undefined
     const readings = singleTyped(typed)
     return {
@@ -108,6 +108,7 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
       radius,
       sag,
       sagUnknown,
+      twiceZeroed,
       zero,
       side,
       lead,

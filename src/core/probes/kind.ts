@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { finite, list, positive, tidy } from '../frame/openFormat'
+import { perPlane } from './perPlane'
 import type { Channel, ProbeBase, ProbeContext, Side, SingleReadings } from './probe'
 
 /** The numbers a two-plane detector gives at a position: outward and sideways at the first plane and at the second. */
@@ -17,6 +18,7 @@ export interface TypedProbe {
   radius: number | undefined
   sag: number
   sagUnknown?: true | undefined
+  twiceZeroed?: true | undefined
   zero: { value: number; sd: number } | undefined
   side: 'front' | 'back'
   lead: number
@@ -32,7 +34,7 @@ export interface SurveyUnits {
   length(value: number): number
   reading(value: number): number
   /** How the dials of its measurement were zeroed. */
-  zeroed: 'any' | 'halved' | 'sag'
+  zeroed: 'any' | 'halved' | 'sag' | 'planes'
 }
 
 /** What is measured of a probe before it is read: where it stands, what it travels on, and how its bracket sags. */
@@ -151,7 +153,13 @@ export function dialOf(
     sag,
     ...(told.sag === null ? { sagUnknown: true as const } : {}),
     zero: units.zeroed === 'halved' ? { value: -sag / 2, sd: base.sd } : undefined,
-    readings: units.zeroed === 'sag' && !topRead ? [{ angle: 0, value: -sag }, ...read] : read,
+    ...(units.zeroed === 'planes' ? { twiceZeroed: true as const } : {}),
+    readings:
+      units.zeroed === 'planes'
+        ? perPlane(read)
+        : units.zeroed === 'sag' && !topRead
+          ? [{ angle: 0, value: -sag }, ...read]
+          : read,
   }
 }
 

@@ -25,6 +25,8 @@ export interface ProbeBase {
   graduation?: number | undefined
   /** Nobody gave the sag of its bracket: it is solved as zero, and what hangs on it is not sure. */
   sagUnknown?: true | undefined
+  /** Zeroed on top for height and once more at a side: its readings are centered plane by plane, and it has no closure. */
+  twiceZeroed?: true | undefined
   /** Where the probe was set to a known value instead of any zero: what it would show on aligned, unsagging shafts, mm. */
   zero?: { value: number; sd: number } | undefined
 }

@@ -98,7 +98,7 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   lead: () => 0,
   rows: (probe, context) => [rimChannel(probe, context)],
   sees: (probe) => [probe.x],
-  closes: () => true,
+  closes: ({ twiceZeroed }) => !twiceZeroed,
   dimensions: (probe) => [
     { what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) },
     { what: 'sag', more: (by) => ({ ...probe, sag: probe.sag + by }) },
@@ -106,8 +106,20 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   of(typed) {
     const [at] = typed.stations
     if (at === undefined) return undefined
-    const { on, sd, graduation, sag, sagUnknown, radius, zero } = typed
-    return { type: 'rim', on, sd, graduation, x: at, sag, sagUnknown, radius, zero, readings: singleTyped(typed) }
+    const { on, sd, graduation, sag, sagUnknown, twiceZeroed, radius, zero } = typed
+    return {
+      type: 'rim',
+      on,
+      sd,
+      graduation,
+      x: at,
+      sag,
+      sagUnknown,
+      twiceZeroed,
+      radius,
+      zero,
+      readings: singleTyped(typed),
+    }
   },
   ofSurvey: (told, units) => ({
     type: 'rim',

@@ -24,9 +24,9 @@ export function closureOf(probe: Probe): number | null {
   return closes(probe) && isSingle(probe) ? closure(probe.readings) : null
 }
 
-/** How far a probe may fail to close, mm: two of its graduations. */
+/** How far a probe may fail to close, mm: three deviations of the sum of its four readings, and two of its graduations at least. */
 export const closureLimitOf = ({ graduation, sd }: Pick<Probe, 'graduation' | 'sd'>): number =>
-  2 * (graduation ?? 2 * sd)
+  Math.max(2 * (graduation ?? 2 * sd), 3 * 2 * sd)
 
 /** Mean reading at each quarter that was read. */
 export function quarterMeans(readings: readonly { angle: number; value: number }[]): Partial<Record<Quarter, number>> {

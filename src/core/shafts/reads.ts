@@ -1,4 +1,5 @@
-import { direction } from '../frame/angles'
+import { direction, quarterAt } from '../frame/angles'
+import { quantityMm } from '../frame/quantity'
 import { probeKinds } from '../probes'
 import { linearOf, type Misalignment, sagAt } from '../probes/probe'
 import type { ProbeState } from './state'
@@ -29,8 +30,15 @@ function asSet({ sag, set, dial, channel }: Zeroed, shafts: (degrees: number) =>
   const lead = probeKinds[dial.type].lead(dial, channel)
   const bare = (degrees: number) => shafts(degrees) + sagAt(sag, degrees + lead)
   const zero = set.zeroed === 'halved' ? sag / 2 : bare(0) + (set.zeroed === 'sag' ? sag : 0)
+  const side = set.zeroed === 'planes' ? bare(sideZeroed(dial, set)) : zero
   const factor = correctionOf(dial)
-  return (degrees) => (bare(degrees) - zero) / factor
+  return (degrees) => (bare(degrees) - (Math.abs(direction(degrees)[0]) > 0.5 ? side : zero)) / factor
+}
+
+/** The side at which a dial was zeroed once more, degrees: where it was read as nought, the far one else. */
+function sideZeroed({ readings }: ProbeState['dial'], { angles }: ProbeState['set']): 90 | 270 {
+  const near = angles.find(({ degrees }) => quarterAt(degrees) === 'near')
+  return quantityMm(readings[near?.id ?? '']?.value) === 0 ? 270 : 90
 }
 
 /** The angle of a set, top left out, at which a sag shows most: the bottom, or the nearest to it that was read. */

@@ -125,8 +125,8 @@ export const setSchema = v.strictObject({
   turned: v.optional(v.picklist(['both', 'one'])),
   /** Which way the shafts were turned, seen from the top: so that backlash stays on one side. */
   direction: v.optional(v.picklist(['far', 'near'])),
-  /** Any zero; zero at a side and set back by half; set to the sag on top. */
-  zeroed: v.optional(v.picklist(['any', 'halved', 'sag'])),
+  /** Any zero; zero at a side and set back by half; set to the sag on top; zeroed on top and once more at a side. */
+  zeroed: v.optional(v.picklist(['any', 'halved', 'sag', 'planes'])),
   /** How angles are told: by quarters and degrees, degrees, or a clock seen from one end of the train. */
   angleAs: v.optional(v.picklist(['quarters', 'degrees', 'clock-left', 'clock-right'])),
   /** Degrees from the top toward the far side, in the order the shaft turns; 360 is the return to the start. */

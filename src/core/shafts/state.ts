@@ -3,12 +3,23 @@ import { quantityFault, quantityMm, typedStep } from '../frame/quantity'
 import type { Trouble } from '../frame/trouble'
 import { probeKinds } from '../probes'
 import type { ChannelName } from '../probes/kind'
+import { middlesOf } from '../probes/perPlane'
 import { type Channel, linearOf, type Misalignment, sagAt } from '../probes/probe'
-import { closure, quarterMeans, returnToZero } from './closure'
+import { closure, closureLimitOf, quarterMeans, returnToZero } from './closure'
 import type { ProbeFit } from './coupling'
 import type { ProbeSetUp, ReadSet, Sweep } from './schema'
 import type { Suspect } from './suspects'
-import { channelsOf, correctionOf, graduationMm, readingKey, readingsOf, runoutAt, sags, sweepPoints } from './typed'
+import {
+  channelsOf,
+  correctionOf,
+  graduationMm,
+  readingKey,
+  readingsOf,
+  runoutAt,
+  sags,
+  sdMm,
+  sweepPoints,
+} from './typed'
 
 /** Everything known of one probe of a round (of one channel, for a two-plane detector). Lengths in mm. */
 export interface ProbeState {
@@ -44,7 +55,7 @@ export interface ProbeState {
   /** The finest step this probe was read in: its graduation, or less where a person read between the lines. */
   step: number
   closure: number | null
-  /** Two graduations. */
+  /** See `closureLimitOf`. */
   closureLimit: number
   returnToZero: number | undefined
   /** Slips of this probe that would explain what does not fit. */
@@ -96,6 +107,7 @@ export function probeState(
   const k = Math.max(0, channelsOf(dial).indexOf(channel))
   const still = set.turned === 'one'
   const corrected = (angle: number, raw: number) => raw - sagAt(sag, angle + lead) - (still ? runoutAt(dial, angle) : 0)
+  const middle = set.zeroed === 'planes' && hangs ? middlesOf(read) : undefined
   const wave = fitted && waveOf(fitted.fit, k, lead, fitted.misalignment)
   const graduation = graduationMm(dial)
   const atTop = read.find(({ angle }) => angle % 360 === 0)?.value
@@ -106,7 +118,7 @@ export function probeState(
     dial,
     channel,
     readings: read.map(({ angleId, angle, value }) => {
-      const level = corrected(angle, value)
+      const level = corrected(angle, value - (middle?.(angle) ?? 0))
       return {
         angleId,
         angle,
@@ -116,7 +128,7 @@ export function probeState(
         residual: wave && level - wave(angle),
       }
     }),
-    computed: dial.floats ? undefined : computedQuarter(set, read),
+    computed: dial.floats || set.zeroed === 'planes' ? undefined : computedQuarter(set, read),
     sweep: sweepState(dial, k, corrected, fitted?.fit),
     faults: set.angles.flatMap(({ id }) => {
       const trouble = quantityFault(dial.readings[readingKey(id, channel)]?.value)
@@ -127,8 +139,8 @@ export function probeState(
     sagMissing: hangs && quantityMm(dial.sag) === undefined,
     graduation,
     step: Math.min(graduation, ...Object.values(dial.readings).map(({ value }) => typedStep(value) ?? graduation)),
-    closure: sags(dial) && !dial.floats ? closure(read) : null,
-    closureLimit: 2 * graduation,
+    closure: sags(dial) && !dial.floats && set.zeroed !== 'planes' ? closure(read) : null,
+    closureLimit: closureLimitOf({ graduation, sd: sdMm(dial) }),
     returnToZero: returnToZero(read),
     suspects,
     fitted: wave,

@@ -29,7 +29,7 @@ export interface Suspect {
 
 /** What the search needs to know of a probe. Lengths in mm. */
 export interface ProbeFacts {
-  /** Two graduations: how far it may fail to close. */
+  /** How far it may fail to close. */
   limit: number
   /** One turn of the dial, where it has one and it is known. */
   turn?: number | undefined
@@ -70,7 +70,7 @@ export function suspectsOf(
   })
   const readings = places.reduce((sum, { what }) => sum + what.readings.length, 0)
   // a deviation told smaller than half a graduation is finer than anybody writes: rounding is no slip
-  const coarse = Math.max(1, ...places.map(({ set, probe, what }) => (facts(set, probe).limit / 4 / what.sd) ** 2))
+  const coarse = Math.max(1, ...places.map(({ what }) => ((what.graduation ?? 0) / 2 / what.sd) ** 2))
   const disagree = fit !== undefined && contradicts({ ...fit.left, squares: fit.left.squares / coarse })
   if ((open.length === 0 && !disagree) || readings > handWritten) return []
   const project = fit ? projectorOf(fit) : undefined

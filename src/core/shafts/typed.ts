@@ -3,6 +3,7 @@ import { positiveMm, type Quantity, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
 import { type Probe, probeKinds, probeTyped } from '../probes'
 import type { ChannelName } from '../probes/kind'
+import { perPlane } from '../probes/perPlane'
 import type { Side } from '../probes/probe'
 import type { ProbeSetUp, ReadSet, Sweep } from './schema'
 import { type Purpose, purposeOf } from './together'
@@ -214,6 +215,7 @@ function makeProbe(set: ReadSet, setUp: ProbeSetUp, { on, stations, sagless }: P
       ? all.map(({ angle, values }) => ({ angle, values: values.map((value) => value - runoutAt(setUp, angle)) }))
       : all
   if (readings.length === 0) return undefined
+  const twice = set.zeroed === 'planes' && sags(setUp) && kind.channels.length === 1
   const typedSag = sags(setUp) && !sagless ? quantityMm(setUp.sag) : 0
   const sag = typedSag ?? 0
   const sd = sdMm(setUp)
@@ -225,14 +227,22 @@ function makeProbe(set: ReadSet, setUp: ProbeSetUp, { on, stations, sagless }: P
     radius: quantityMm(setUp.radius),
     sag,
     sagUnknown: typedSag === undefined ? true : undefined,
+    twiceZeroed: twice ? true : undefined,
     // set back by half at the sides, a dial there shows the offset itself: half the sag is already in its zero
     zero: set.zeroed === 'halved' && sags(setUp) ? { value: -sag / 2, sd } : undefined,
     side: setUp.side ?? 'front',
     lead: setUp.lead ?? 0,
     floats: setUp.floats ?? false,
-    readings,
+    readings: twice ? planeByPlane(readings) : readings,
   })
 }
+
+/** See `perPlane`. */
+const planeByPlane = (readings: readonly Position[]): Position[] =>
+  perPlane(readings.map(({ angle, values }) => ({ angle, value: values[0] ?? 0 }))).map(({ angle, value }) => ({
+    angle,
+    values: [value],
+  }))
 
 /** How many numbers were read in these sets; a sweep counts by its points. */
 export const readingsIn = (sets: readonly ReadSet[]): number =>

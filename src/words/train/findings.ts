@@ -67,6 +67,11 @@ export function say(finding: Finding, terms: TrainTerms): Said {
         title: t`${dialOf(finding.dial, terms)}: a bracket sags downward, so its sag must be below zero.`,
         detail: t`Entered: ${signedLength(finding.dial.sag, dialTerms(finding.dial, terms))}. On a straight bar, zeroed at the top, it reads less at the bottom.`,
       }
+    case 'zeroed-twice':
+      return {
+        title: t`${dialOf(finding.dial, terms)}: was it zeroed at the top, and once more at the side?`,
+        detail: t`It reads zero at both. If height was read from one zero and sideways from another, say so: the two planes then stand each by itself.`,
+      }
     case 'sag-missing':
       return {
         title: t`No bracket sag given for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
@@ -163,7 +168,7 @@ function closureWorking(dial: ProbeState, terms: TrainTerms): string[] {
   return [
     t`A dial read all round must give: top + bottom = far + near.`,
     `${at(0)} + (${at(180)}) − (${at(90)}) − (${at(270)}) = ${dial.closure === null ? '?' : signedLength(dial.closure, own)} ${unitName[own.unit]}`,
-    t`Two graduations are allowed: ${lengthWithUnit(dial.closureLimit, own)}. Sag cancels in this sum.`,
+    t`Allowed: ${lengthWithUnit(dial.closureLimit, own)}, three standard deviations of the four readings and two graduations at least. Sag cancels in this sum.`,
   ]
 }
 

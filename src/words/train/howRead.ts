@@ -18,6 +18,7 @@ export function howReadText(set: ReadSet, line: Line): string {
             any: t`zeroed anywhere`,
             halved: t`zeroed at a side, then halved`,
             sag: t`set to its sag at the top`,
+            planes: t`zeroed at the top, and once more at a side`,
           }[zeroed],
         ]
       : []),

@@ -43,6 +43,7 @@ const nextTexts: Readonly<Record<Finding['kind'], (terms: NextTerms) => string>>
   floated: () => t`Read on`,
   'rough-sweep': ({ dial }) => t`Sweep the ${dial} again, slowly`,
   'sag-upward': ({ dial }) => t`Check the bracket sag of the ${dial}`,
+  'zeroed-twice': ({ dial }) => t`Say how the ${dial} was zeroed`,
   'sag-missing': ({ dial }) => t`Enter the bracket sag of the ${dial}`,
   engaged: () => t`Disconnect the coupling and read again`,
   'as-coupled': ({ coupling }) => t`${coupling}: judged as coupled`,

@@ -21,7 +21,7 @@ export function measurementOf(
     coupling,
     state,
     purpose: purposeOf({ state, purpose }),
-    ...(zeroed === 'halved' || zeroed === 'sag' ? { zeroed } : {}),
+    ...(zeroed && zeroed !== 'any' ? { zeroed } : {}),
     probes: probes.map((probe, p) =>
       probeToSurvey(probe, { ...of(probe, p), sd: tidy(probe.sd), graduation: tidy(probe.graduation ?? 2 * probe.sd) }),
     ),

@@ -1,3 +1,4 @@
+import { refuse } from '../../frame/fault'
 import type { Units } from '../../frame/openFormat'
 import { toMm } from '../../frame/units'
 import { probeOfSurvey } from '../../probes'
@@ -8,6 +9,21 @@ import type { SurveyMeasurement } from './schema'
 /** A set read closed or running was read coupled up, whatever else it says. */
 export const stateOf = ({ state, purpose }: SurveyMeasurement): 'released' | 'engaged' =>
   purpose === 'closed' || purpose === 'running' ? 'engaged' : (state ?? 'released')
+
+/** A reading at an angle at which a dial zeroed once for height and once for sideways tells nothing. */
+export function betweenPlanes(measurements: readonly SurveyMeasurement[]): ReturnType<typeof refuse> | undefined {
+  for (const [m, { zeroed, probes }] of measurements.entries())
+    if (zeroed === 'planes')
+      for (const [p, { readings }] of probes.entries()) {
+        const r = readings.findIndex(([angle]) => angle % 90 !== 0)
+        if (r >= 0)
+          return refuse(
+            `measurements.${m}.probes.${p}.readings.${r}.0`,
+            'expected a quarter (0, 90, 180 or 270): zeroed once for height and once for sideways, a dial tells nothing between',
+          )
+      }
+  return undefined
+}
 
 /**
  * A measurement of a document as it is solved, in mm.

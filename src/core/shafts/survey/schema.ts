@@ -8,7 +8,7 @@ export const measurementSchema = v.strictObject({
   coupling: id,
   state: v.optional(v.picklist(['released', 'engaged'], '"released" or "engaged"')),
   purpose: v.optional(v.picklist(purposes, '"plan", "repeat", "closed" or "running"')),
-  zeroed: v.optional(v.picklist(['any', 'halved', 'sag'], '"any", "halved" or "sag"')),
+  zeroed: v.optional(v.picklist(['any', 'halved', 'sag', 'planes'], '"any", "halved", "sag" or "planes"')),
   probes: v.pipe(list(probeSurvey, 12, 'a list of probes'), v.nonEmpty('at least one probe')),
 })
 

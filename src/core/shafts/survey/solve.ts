@@ -215,7 +215,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
         if (closure === null || !read || Math.abs(closure) <= closureLimitOf(read) + 1e-9) continue
         warnings.push({
           code: 'not-closed',
-          message: `measurements.${measurements[set] ?? 0}.probes.${probe}: top + bottom differs from far + near by ${fromMm(closure, reading).toPrecision(3)} ${reading}; two graduations are allowed`,
+          message: `measurements.${measurements[set] ?? 0}.probes.${probe}: top + bottom differs from far + near by ${fromMm(closure, reading).toPrecision(3)} ${reading}; ${fromMm(closureLimitOf(read), reading).toPrecision(2)} is allowed`,
         })
       }
     }

@@ -41,6 +41,7 @@ export const readWords = labels({
   filledSagTakenOffHollow: 'Filled: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.',
   goToTheReading: 'Go to the reading',
   tryCorrection: (i: string | number) => t`Try correction ${i}`,
+  zeroedAtBoth: 'Yes, zeroed at both',
   tryThisCorrection: 'Try this correction',
   enterIt: 'Enter it',
   setUpTheDial: 'Set up the dial',

@@ -69,6 +69,9 @@ export interface BoreSolved {
 /** Deviation of a reading, mm: of a dial read to the hundredth. */
 const sd = 0.005
 
+/** How far four places may fail to add up, mm: three deviations of their sum. */
+const mostClosure = 3 * 2 * sd
+
 const above = (text: string): number | undefined => {
   const typed = parseNumber(text)
   return typed.ok && typed.value > 0 ? typed.value : undefined
@@ -170,7 +173,7 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
             ? 'nothing'
             : 'hidden',
       sagMissing: unsagged.has(section.id),
-      notClosed: closure !== null && !solved?.ovality && Math.abs(closure) > 8 * sd ? closure : undefined,
+      notClosed: closure !== null && !solved?.ovality && Math.abs(closure) > mostClosure ? closure : undefined,
       repeats: again && first ? agrees(first, again) : undefined,
     }
   })

@@ -38,7 +38,7 @@ export interface BoreResult {
 /** Deviation of a reading of which nobody says more, mm. */
 const usualSd = 0.005
 /** A closure of more than so many of its own deviations is told. */
-const mostClosure = 4
+const mostClosure = 3
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<BoreSurvey> {

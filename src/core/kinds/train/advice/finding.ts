@@ -53,6 +53,8 @@ export type Finding =
   | { kind: 'floated'; peg: 'within'; set: ReadSet; most: number }
   | { kind: 'rough-sweep'; peg: 'unsure'; dial: ProbeState; rough: number; sd: number }
   | { kind: 'sag-upward'; peg: 'unsure'; dial: ProbeState }
+  /** Nought on top and at a side, and not closed: perhaps zeroed once more for sideways. */
+  | { kind: 'zeroed-twice'; peg: 'unsure'; dial: ProbeState }
   | { kind: 'sag-missing'; peg: 'unsure'; dial: ProbeState }
   /** Only read coupled up: nothing is planned from it until somebody says so. */
   | { kind: 'engaged'; peg: 'unsure'; coupling: string; accepted: string | undefined }

@@ -69,11 +69,13 @@ function dialFaults(dial: ProbeState): Finding[] {
   const found: Finding[] = []
   for (const { angleId, trouble } of dial.faults)
     found.push({ kind: 'not-a-number', peg: 'outside', dial, angleId, trouble })
-  if (dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9)
-    found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
   // a floating shaft comes back elsewhere along its axis: that is its float, not a slip
   if (!dial.dial.floats && dial.returnToZero !== undefined && Math.abs(dial.returnToZero) > returnLimit(dial) + 1e-9)
     found.push({ kind: 'not-returned', peg: 'outside', dial, by: dial.returnToZero })
+  if (dial.closure !== null && Math.abs(dial.closure) > dial.closureLimit + 1e-9) {
+    if (zeroedTwice(dial)) found.push({ kind: 'zeroed-twice', peg: 'unsure', dial })
+    found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
+  }
   if (!dial.channel || dial.channel === 'r1') found.push(...setUpFaults(dial))
   if (!dial.channel || dial.channel === 'r1')
     for (const odd of outOfProportion(dial)) found.push({ kind: 'out-of-proportion', peg: 'unsure', dial, odd })
@@ -81,6 +83,14 @@ function dialFaults(dial: ProbeState): Finding[] {
     found.push({ kind: 'sag-upward', peg: 'unsure', dial })
   if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
   return found
+}
+
+/** Nought on top and nought at a side, and nothing closes: most who plot read height from one zero and sideways from another. */
+const zeroedTwice = ({ readings, set }: ProbeState): boolean => {
+  const nought = (...quarters: readonly number[]) =>
+    readings.some(({ angle, shown }) => quarters.includes(angle) && shown === 0)
+  const even = set.angles.every(({ degrees }) => degrees % 90 === 0)
+  return (set.zeroed ?? 'any') === 'any' && even && nought(0) && nought(90, 270)
 }
 
 /** One graduation; a probe whose noise is told may miss by what two readings' noise can come to. */

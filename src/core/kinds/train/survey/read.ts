@@ -1,6 +1,6 @@
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { toMm } from '../../../frame/units'
-import { setOfSurvey } from '../../../shafts/survey/read'
+import { betweenPlanes, setOfSurvey } from '../../../shafts/survey/read'
 import type { Coupling, Train } from '../solve/model'
 import type { Stay } from '../solve/solve'
 import { type Survey, surveySchema } from './schema'
@@ -72,6 +72,8 @@ function faultInTrain({ train, seat }: Survey): Refusal | undefined {
 function faultInMeasurements({ train, measurements, seat }: Survey): Refusal | undefined {
   if (measurements.length === 0 && !seat?.length)
     return refuse('measurements', 'expected at least one measurement, or a seat')
+  const between = betweenPlanes(measurements)
+  if (between) return between
   for (const [m, measurement] of measurements.entries()) {
     const coupling = train.couplings.find((c) => c.id === measurement.coupling)
     if (!coupling)

@@ -266,6 +266,46 @@ describe('a sag that nobody gave', () => {
   })
 })
 
+describe('dials zeroed once for height and once more for sideways', () => {
+  const twice = () => {
+    const survey = caseA()
+    const [measurement] = survey.measurements
+    measurement!.zeroed = 'planes'
+    // motor rim and pump rim of the worked case, each side read from a zero at the far side
+    const readings: [number, number][][] = [
+      [
+        [0, 0],
+        [90, 0],
+        [180, -0.412],
+        [270, 0.154],
+      ],
+      [
+        [0, 0],
+        [90, 0],
+        [180, 0.104],
+        [270, -0.058],
+      ],
+    ]
+    for (const [p, probe] of measurement!.probes.entries()) if (probe.type === 'rim') probe.readings = readings[p]!
+    return survey
+  }
+  it('give the positions of the worked case, and have no closure', () => {
+    const [one, two] = [solved(caseA()), solved(twice())]
+    for (const [f, foot] of two.feet.entries())
+      for (const plane of ['vertical', 'horizontal'] as const)
+        expect(foot[plane]!.position).toBeCloseTo(one.feet[f]![plane]!.position, 2)
+    expect(two.probes.map(({ closure }) => closure)).toEqual([null, null])
+    expect(two.warnings.map(({ code }) => code)).not.toContain('not-closed')
+  })
+  it('are refused between the quarters, by path', () => {
+    const survey = twice()
+    const [probe] = survey.measurements[0]!.probes
+    if (probe?.type !== 'rim') throw new Error('a rim')
+    probe.readings.push([45, 0.1])
+    expect(solveSurvey(survey)).toMatchObject({ ok: false, fault: { path: 'measurements.0.probes.0.readings.4.0' } })
+  })
+})
+
 it('lists the slip that would close a dial', () => {
   const survey = caseA()
   survey.measurements[0]!.probes[1]!.readings[2]![1] = -0.104

@@ -3,7 +3,7 @@ import { type Checked, check, refuse } from '../../../frame/fault'
 import { tidyShim, type Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import { solveCoupling } from '../../../shafts/judged'
-import { setOfSurvey } from '../../../shafts/survey/read'
+import { betweenPlanes, setOfSurvey } from '../../../shafts/survey/read'
 import type { ResultCoupling, ResultProbe, ResultSuspect, ResultWarning } from '../../../shafts/survey/result'
 import { shaftsResult, unsolvable } from '../../../shafts/survey/solve'
 import { limitsMissing, limitsOf } from '../../../verdict/limits'
@@ -43,6 +43,8 @@ export function readSurvey(document: unknown): Checked<UprightSurvey> {
   if (coupling.left !== lower.id) return refuse('train.couplings.0.left', `expected ${lower.id}, the lower machine`)
   if (coupling.right !== upper.id) return refuse('train.couplings.0.right', `expected ${upper.id}, the upper machine`)
   if (flange.on !== upper.id) return refuse('flange.on', `expected ${upper.id}, the upper machine`)
+  const between = betweenPlanes(measurements)
+  if (between) return between
   for (const [m, measurement] of measurements.entries()) {
     if (measurement.coupling !== coupling.id) return refuse(`measurements.${m}.coupling`, `expected ${coupling.id}`)
     for (const [p, probe] of measurement.probes.entries()) {

@@ -97,6 +97,10 @@ export function ReadStep() {
           text: finding.suspects.length > 1 ? readWords.tryCorrection(i + 1) : readWords.tryThisCorrection,
           run: () => setTrial({ dial, suspect }),
         }))
+      case 'zeroed-twice':
+        return frame.frozen
+          ? []
+          : [{ text: readWords.zeroedAtBoth, main: true, run: () => setZeroed(finding.dial.set.id) }]
       case 'sag-missing':
       case 'sag-upward':
       case 'no-radius':
@@ -128,6 +132,11 @@ export function ReadStep() {
     }
   }
 
+  const setZeroed = (setId: string) =>
+    frame.editRound((r) => ({
+      ...r,
+      sets: r.sets.map((set) => (set.id === setId ? { ...set, zeroed: 'planes' } : set)),
+    }))
   const addAngle = (setId: string, degrees: number) =>
     frame.editRound((r) => ({
       ...r,

@@ -61,3 +61,30 @@ test('moved, a second round is read with the first drawn behind it', async ({ pa
   await page.getByRole('radio', { name: 'Round 1' }).click()
   await expect(page.getByLabel('Motor dial, bottom, mm')).not.toHaveValue('')
 })
+
+test('zeroed once on top and once more at the side: proposed, taken, and the planes stand each by itself', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  const typed = { 'Motor dial': [0, 0, -0.412, 0.154], 'Pump dial': [0, 0, 0.104, -0.058] }
+  for (const [dial, values] of Object.entries(typed))
+    for (const [i, side] of ['top', 'wall', 'bottom', 'aisle'].entries())
+      await page.getByLabel(`${dial}, ${side}, mm`, { exact: true }).fill(String(values[i]))
+  await expect(page.getByText('Motor dial: was it zeroed at the top, and once more at the side?')).toBeVisible()
+  await page.getByRole('button', { name: 'Yes, zeroed at both' }).first().click()
+  await expect(page.getByText(/does not close/)).toHaveCount(0)
+  await expect(page.getByText(/was it zeroed at the top/)).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByText(/does not close/)).toHaveCount(0)
+})
+
+test('a dial that has not returned to its top is told before it does not close', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByLabel('Motor dial, top again, mm', { exact: true }).fill('0.06')
+  await page.getByLabel('Motor dial, bottom, mm', { exact: true }).fill('-0.60')
+  const said = page.getByRole('complementary')
+  await expect(said.getByText(/Motor dial did not return to zero/)).toBeVisible()
+  const text = (await said.textContent()) ?? ''
+  expect(text.indexOf('Motor dial did not return')).toBeLessThan(text.indexOf('Motor dial does not close'))
+})

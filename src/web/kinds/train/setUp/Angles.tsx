@@ -17,7 +17,8 @@ const Chip = styled.span`display: inline-flex; align-items: center; border: 1px 
 const ways = [
   { value: 'quarters', text: setUpWords.fullTurnByQuarters, degrees: quarterAngles },
   { value: 'eight', text: setUpWords.fullTurnEightPositions, degrees: [0, 45, 90, 135, 180, 225, 270, 315, 360] },
-  { value: 'half', text: setUpWords.halfATurnThreePositions, degrees: [90, 180, 270] },
+  { value: 'half', text: setUpWords.halfATurnThreePositions, degrees: [270, 0, 90] },
+  { value: 'half-under', text: setUpWords.halfATurnUnder, degrees: [90, 180, 270] },
   { value: 'upright', text: setUpWords.topAndBottomOnly, degrees: [0, 180] },
   { value: 'part', text: setUpWords.partOfATurnThree, degrees: undefined },
   { value: 'none', text: setUpWords.noneYetCaptureOrSweep, degrees: [] },

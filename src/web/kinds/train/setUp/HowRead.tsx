@@ -123,6 +123,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
                   { value: 'any', text: setUpWords.anywhere },
                   { value: 'halved', text: setUpWords.atASideThenHalved },
                   { value: 'sag', text: setUpWords.setToSagAtThe },
+                  { value: 'planes', text: setUpWords.atTheTopAndASide },
                 ]}
                 onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
               />
@@ -156,6 +157,7 @@ function whatOf({ zeroed, turned }: ReadSet): string {
   const said: string[] = []
   if (zeroed === 'halved') said.push(setUpWords.zeroAtOneSideTurn)
   if (zeroed === 'sag') said.push(setUpWords.atTheTopSetThe)
+  if (zeroed === 'planes') said.push(setUpWords.zeroOnTopReadBottom)
   if (turned === 'one') said.push(setUpWords.theHubThatStandsStill)
   return said.join('')
 }
