@@ -78,6 +78,8 @@ export interface Kind<T extends KindTypes> {
   /** A round as it is proved, and the round with a set more at each coupling: read again, closed, or running. */
   proof(line: T['line'], solved: T['solved']): ProofRound
   withProofSets(line: T['line'], round: T['round'], purpose: Purpose, newId: () => string): T['round']
+  /** Whether its page takes the numbers of an instrument that reads by itself, and so of a machine that runs. */
+  readsRunning?: true
   /** The same with a repeat read by another method, where the kind has more than one. */
   withOtherMethod?(line: T['line'], round: T['round'], newId: () => string): T['round']
   /** What a list shows: the next act as the readings say it, and a miniature. */

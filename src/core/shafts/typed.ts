@@ -5,7 +5,7 @@ import { type Probe, probeKinds, probeTyped } from '../probes'
 import type { ChannelName } from '../probes/kind'
 import { perPlane } from '../probes/perPlane'
 import type { Side } from '../probes/probe'
-import type { ProbeSetUp, ReadSet, Sweep } from './schema'
+import type { Method, ProbeSetUp, ReadSet, Sweep } from './schema'
 import { type Purpose, purposeOf } from './together'
 
 /** Where a probe's readings are kept: by the angle, and for a two-plane detector by its channel as well. */
@@ -162,6 +162,12 @@ export function runoutAt({ runout }: ProbeSetUp, degrees: number): number {
 /** What a set of a job is for. A set of an older job says only whether the coupling was engaged. */
 export const setPurpose = ({ purpose, state }: Pick<ReadSet, 'purpose' | 'state'>): Purpose =>
   purposeOf({ state, ...(purpose ? { purpose } : {}) })
+
+/** Methods whose instrument reads by itself: nobody turns or touches a shaft that runs. */
+export const runningMethods: readonly Method[] = ['twin-heads', 'two-plane-head', 'prism-head']
+
+/** Whether a set could be read on a machine that runs: no dial can. */
+export const readsRunning = ({ probes }: Pick<ReadSet, 'probes'>): boolean => !probes.some(sags)
 
 /** Whether a set was read with the coupling closed, standing or running. */
 export const isCoupled = (set: Pick<ReadSet, 'purpose' | 'state'>): boolean =>

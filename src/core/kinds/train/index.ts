@@ -32,6 +32,7 @@ export const train: Kind<TrainTypes> = {
   readingsIn: ({ sets }) => readingsIn(sets),
   checks: checkItems,
   seats: seatsOf,
+  readsRunning: true,
   solve: (line, round) => solveRound({ line }, round),
   states: ({ dials }) => dials,
   pegs: (solved) => ({ read: readPeg(solved), move: worst(solved) }),

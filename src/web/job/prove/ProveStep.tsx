@@ -194,10 +194,12 @@ export function ProveStep() {
                     <Button onPress={() => sets('closed')}>{proveWords.closed}</Button>
                     <small>{proveWords.closedBecause}</small>
                   </li>
-                  <li>
-                    <Button onPress={() => sets('running')}>{proveWords.runningCheck}</Button>
-                    <small>{proveWords.runningBecause}</small>
-                  </li>
+                  {kind.readsRunning ? (
+                    <li>
+                      <Button onPress={() => sets('running')}>{proveWords.runningCheck}</Button>
+                      <small>{proveWords.runningBecause}</small>
+                    </li>
+                  ) : null}
                 </>
               ) : null}
             </ul>

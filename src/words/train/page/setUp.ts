@@ -47,6 +47,10 @@ export const setUpWords = labels({
   zeroed: 'Zeroed',
   anglesGivenBy: 'Angles given by',
   turnOneWayOnlyTo: (whatOf: string | number) => t`Turn one way only, to keep backlash on one side.${whatOf}`,
+  noDialsRunning:
+    'No dials on a machine that runs: nobody turns or touches its shafts. Choose heads that read by themselves, or enter the maker’s growth figures on the Line screen.',
+  whileItRuns:
+    'Clamp the heads with the machine locked out, before it starts. Take their numbers from outside the guard. Never reach in while shafts turn.',
   withTheCouplingConnectedThe:
     'With the coupling connected the shafts pull toward each other. These readings are judged on their own and plan no move.',
   method: 'Method',

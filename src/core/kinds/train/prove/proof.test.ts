@@ -11,6 +11,7 @@ import { chance } from '../../../rig/random'
 import { soundSeats } from '../../../rig/seats'
 import { withPurpose } from '../../../shafts/make'
 import type { ReadSet } from '../../../shafts/schema'
+import { readsRunning } from '../../../shafts/typed'
 import { train } from '..'
 import { makeJob } from '../document/make'
 import type { Job, Round } from '../document/schema'
@@ -176,6 +177,13 @@ describe('a job is proved', () => {
     expect(came.offsetZ).toBeCloseTo(still.offsetZ - skew.offsetZ, 3)
     expect(came.slopeY).toBeCloseTo(still.slopeY - skew.slopeY, 5)
     expect(planned).toEqual({ offsetY: 0, slopeY: 0, offsetZ: 0, slopeZ: 0 })
+  })
+  it('a running check asks for heads: no dial is read on a machine that runs', () => {
+    const made = train.withProofSets(line, readOnRig(line, still), 'running', () => 'hot').sets.at(-1)!
+    expect(made).toMatchObject({ id: 'hot', purpose: 'running', method: 'twin-heads' })
+    expect(readsRunning(made)).toBe(true)
+    const closed = train.withProofSets(line, readOnRig(line, still), 'closed', () => 'c').sets.at(-1)!
+    expect(closed.method).toBe('reverse-dial')
   })
   it('has a settable share of the tolerance for closing', () => {
     const forced = also(readOnRig(line, still), readOnRig(line, { ...still, offsetZ: 0.03 }), 'closed')

@@ -2,7 +2,7 @@ import { planes } from '../../../frame/axis'
 import type { ProofJoint, ProofRound } from '../../../prove/proof'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
-import { readingsIn, setPurpose } from '../../../shafts/typed'
+import { readingsIn, readsRunning, runningMethods, setPurpose } from '../../../shafts/typed'
 import { gradeOf } from '../../../verdict/typed'
 import { makeSet } from '../document/make'
 import type { Line, Round } from '../document/schema'
@@ -68,10 +68,13 @@ export function withProofSets(line: Line, round: Round, purpose: Purpose, newId:
   const added = line.couplings.map(({ id }) => {
     const last = round.sets.findLast((set) => set.coupling === id && setPurpose(set) === 'plan')
     const own = newId()
-    return withPurpose(
-      last ? repeatSet(last, own) : makeSet(line, id, own, line.couplings[0]?.diameter.unit ?? 'mm'),
-      purpose,
-    )
+    const unit = line.couplings[0]?.diameter.unit ?? 'mm'
+    const [heads] = runningMethods
+    const made =
+      last && (purpose !== 'running' || readsRunning(last))
+        ? repeatSet(last, own)
+        : makeSet(line, id, own, unit, ...(purpose === 'running' && heads ? [heads] : []))
+    return withPurpose(made, purpose)
   })
   return { ...round, sets: [...round.sets, ...added] }
 }

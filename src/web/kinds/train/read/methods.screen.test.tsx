@@ -287,3 +287,15 @@ test('the coupling engaged: moves are not trusted until a person says so', async
   await expect(card).not.toContainText('Not sure')
   await expect(page.getByText(/Moves are planned from it anyway/)).toBeVisible()
 })
+
+test('dials are refused for a machine that runs, with the reason; the running check opens heads', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.getByRole('button', { name: 'Set up dials' }).click()
+  await page.getByText('Change', { exact: true }).click()
+  await page.getByRole('radio', { name: 'Running check', exact: true }).click()
+  await expect(page.getByRole('alert').filter({ hasText: 'No dials on a machine that runs' })).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'Running check', exact: true })).not.toBeChecked()
+})

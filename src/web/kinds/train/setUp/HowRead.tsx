@@ -1,10 +1,11 @@
+import { useState } from 'react'
 import styled from 'styled-components'
 import { makeSet } from '../../../../core/kinds/train/document/make'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { withPurpose } from '../../../../core/shafts/make'
 import { type Method, methods, type ReadSet } from '../../../../core/shafts/schema'
 import { purposes } from '../../../../core/shafts/together'
-import { isCoupled, sags, setPurpose } from '../../../../core/shafts/typed'
+import { isCoupled, readsRunning, runningMethods, sags, setPurpose } from '../../../../core/shafts/typed'
 import { capital, methodNames, purposeNames, sideName } from '../../../../words/terms'
 import { howReadText } from '../../../../words/train/howRead'
 import { setUpWords } from '../../../../words/train/page/setUp'
@@ -36,6 +37,8 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
   const beside = line.machines.slice(left, left + 2)
   const touched = set.probes[0]?.on ?? beside[1]?.id ?? ''
   const locked = frozen || begun(set)
+  const running = setPurpose(set) === 'running'
+  const [refused, setRefused] = useState(false)
   const remake = (method: Method, on: string) =>
     onSet((s) => {
       const fresh = makeSet(line, s.coupling, s.id, unit, method, on)
@@ -49,7 +52,10 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
           <Select
             disabled={locked}
             value={set.method}
-            options={methods.map((value) => ({ value, text: methodNames[value] }))}
+            options={(running
+              ? methods.filter((one) => runningMethods.includes(one) || one === set.method)
+              : methods
+            ).map((value) => ({ value, text: methodNames[value] }))}
             onPick={(method) => remake(method as Method, touched)}
           />
         </Field>
@@ -83,7 +89,11 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
               value={setPurpose(set)}
               isDisabled={frozen}
               options={purposes.map((value) => ({ value, text: capital(purposeNames[value]) }))}
-              onChange={(purpose) => onSet((s) => withPurpose(s, purpose))}
+              onChange={(purpose) => {
+                const dials = purpose === 'running' && !readsRunning(set)
+                setRefused(dials)
+                if (!dials) onSet((s) => withPurpose(s, purpose))
+              }}
             />
           </Told>
           <Told>
@@ -146,7 +156,8 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
           </Told>
         </Row>
       </Fold>
-      <Muted>{setUpWords.turnOneWayOnlyTo(whatOf(set))}</Muted>
+      {refused || (running && !readsRunning(set)) ? <Fault role="alert">{setUpWords.noDialsRunning}</Fault> : null}
+      <Muted>{running ? setUpWords.whileItRuns : setUpWords.turnOneWayOnlyTo(whatOf(set))}</Muted>
       {isCoupled(set) ? <Fault>{setUpWords.withTheCouplingConnectedThe}</Fault> : null}
     </>
   )
