@@ -33,6 +33,11 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await page.reload()
   await read(3, ['0', '0', '0', '0'])
   await expect(at(2).getByLabel('Bottom, mm')).toHaveValue('−0.40')
+  // the arm’s sag is given once, and taken for every section
+  await expect(page.getByText('Bracket sag is not given for Pocket 1, Pocket 2, and Pocket 3.')).toBeVisible()
+  await at(1).getByLabel('Sag of the bracket, mm').fill('0')
+  await page.getByRole('button', { name: 'Use this sag for every section' }).click()
+  await expect(at(3).getByLabel('Sag of the bracket, mm')).toHaveValue('0')
   await expect(page.getByText('Out of line: Pocket 2.')).toBeVisible()
   await expect(page.getByText('3 pockets: their place only, not which way they point.')).toBeVisible()
   await expect(page.getByText('Four places do not tell whether a bore is round.')).toBeVisible()
