@@ -15,7 +15,7 @@ export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
     sight: (solved, _, terms, size) => sectionScene(solved, { ...terms, width: solved.width ?? 1000 }, size),
   },
   bore: { sight: (solved, _, terms, size) => rowScene(solved, terms, size) },
-  belt: { sight: (solved, _, terms, size) => driveScene(solved, terms, size) },
+  belt: { sight: (solved, ghost, terms, size) => driveScene(solved, terms, { ...size, left: ghost !== undefined }) },
   upright: {
     sight: (solved, ghost, terms, size) => flangeScene(solved, terms, { ...size, left: ghost !== undefined }),
   },

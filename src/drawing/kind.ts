@@ -27,3 +27,9 @@ export interface Size {
   width: number
   height: number
 }
+
+/** How a round is drawn. */
+export interface Drawing extends Size {
+  /** As left: what could still be done is not drawn. */
+  left?: boolean
+}

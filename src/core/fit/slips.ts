@@ -17,6 +17,8 @@ export interface Written<P> {
   by: number
   /** Numbers of one list, in its order, may have been exchanged with their neighbors or with those across. */
   list?: string | undefined
+  /** It has no unit of length that could be mixed up with another: an angle, the divisions of a level. */
+  unitless?: true | undefined
   /** What a dial misses whose small hand nobody looked at, in units of the number. */
   turn?: number | undefined
 }
@@ -64,7 +66,7 @@ export function writtenSuspects<P>(written: readonly Written<P>[], left: Leftove
     tried('sign', -value)
     if (turn) for (const turns of [-1, 1]) tried('turn', value + turns * turn)
     for (const factor of [10, 0.1]) tried('decimal', value * factor)
-    for (const factor of [25.4, 1 / 25.4, 2.54, 1 / 2.54]) tried('unit', value * factor)
+    if (!one.unitless) for (const factor of [25.4, 1 / 25.4, 2.54, 1 / 2.54]) tried('unit', value * factor)
   }
   for (const [one, other] of exchangeable(written)) {
     const change = other.value - one.value

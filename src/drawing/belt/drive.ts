@@ -1,11 +1,12 @@
 import { direction } from '../../core/frame/angles'
 import { quantityMm } from '../../core/frame/quantity'
+import { verdictPeg } from '../../core/kinds/belt/advice/findings'
 import type { BeltSolved, SheaveRound } from '../../core/kinds/belt/solve/round'
 import { type BeltTerms, degreesText, sheaveName } from '../../words/belt/findings'
 import { beltPageWords } from '../../words/belt/page/page'
 import { t } from '../../words/language'
 import { lengthWithUnit } from '../../words/terms'
-import type { Size } from '../kind'
+import type { Drawing } from '../kind'
 import type { Point, Scene, Shape } from '../scene'
 
 /** How much larger than life an angle is drawn: a quarter of a degree can be seen. */
@@ -15,12 +16,12 @@ const louder = 25
  * The drive from above, both faces as lines and the belt as a band between the grooves whose edges show its angles; beside it the
  * sheaves from the end, as they stand. Angles and offsets are drawn larger than they are.
  */
-export function driveScene(solved: BeltSolved, terms: BeltTerms, { width, height }: Size): Scene {
+export function driveScene(solved: BeltSolved, terms: BeltTerms, { width, height, left = false }: Drawing): Scene {
   const narrow = width < 640
   const split = narrow ? width : width * 0.6
   const shapes: Shape[] = [
     { kind: 'text', role: 'plane', at: [16, 20], anchor: 'start', text: beltPageWords.fromAbove },
-    ...fromAbove(solved, terms, split, height),
+    ...fromAbove(solved, terms, split, height, left || verdictPeg(solved) === 'within'),
     ...(narrow ? [] : fromTheEnd(solved, terms, [split, width], height)),
   ]
   return { width, height, shapes, spots: [], handles: [] }
@@ -28,7 +29,7 @@ export function driveScene(solved: BeltSolved, terms: BeltTerms, { width, height
 
 const radiusOf = ({ diameter }: SheaveRound['sheave']): number => (quantityMm(diameter) ?? 160) / 2
 
-function fromAbove(solved: BeltSolved, terms: BeltTerms, width: number, height: number): Shape[] {
+function fromAbove(solved: BeltSolved, terms: BeltTerms, width: number, height: number, still: boolean): Shape[] {
   const { line } = terms
   const [stays] = line.sheaves
   const far = Math.max(200, ...solved.sheaves.map(({ sheave }) => Math.abs(quantityMm(sheave.across) ?? 0)))
@@ -112,7 +113,7 @@ function fromAbove(solved: BeltSolved, terms: BeltTerms, width: number, height: 
         anchor: 'start',
         text: degreesText(atMoved.value),
       })
-    const slide = one.work[0]?.slide
+    const slide = still ? undefined : one.work[0]?.slide
     if (slide !== undefined && slide !== null && Math.abs(slide) > 0.005) {
       const tip: Point = [at[0] - side * 46, at[1] - 24]
       shapes.push(

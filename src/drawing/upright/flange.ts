@@ -6,15 +6,8 @@ import type { UprightSolved } from '../../core/kinds/upright/solve/round'
 import { t } from '../../words/language'
 import { lengthWithUnit } from '../../words/terms'
 import { shimText, type UprightTerms } from '../../words/upright/findings'
+import type { Drawing } from '../kind'
 import type { Point, Scene, Shape } from '../scene'
-
-/** How the flange is drawn. */
-export interface FlangeOptions {
-  width: number
-  height: number
-  /** As left: what could still be done is not drawn. */
-  left?: boolean
-}
 
 /**
  * The joint from above, bolt 1 toward the person, with the shim at every bolt and the push in the middle; beside it the two
@@ -23,7 +16,7 @@ export interface FlangeOptions {
 export function flangeScene(
   solved: UprightSolved,
   terms: UprightTerms,
-  { width, height, left = false }: FlangeOptions,
+  { width, height, left = false }: Drawing,
 ): Scene {
   const { line } = terms
   const { bolts, counted, stands = 0 } = line.flange

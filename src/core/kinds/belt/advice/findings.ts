@@ -41,7 +41,8 @@ export function verdictPeg({ sheaves }: BeltSolved): Peg {
 
 /** How far the reading has come. */
 export function readPeg({ sheaves, faults, limitFault, read }: BeltSolved): Peg {
-  if (faults.length > 0 || limitFault) return 'outside'
+  if (faults.length > 0 || limitFault || sheaves.some((one) => one.solved?.contradiction || one.notClosed.length > 0))
+    return 'outside'
   if (!read) return 'nothing'
   return sheaves.every(({ solved }) => solved?.probability !== null && solved !== undefined) ? 'within' : 'unsure'
 }

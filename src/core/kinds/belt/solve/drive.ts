@@ -32,6 +32,7 @@ export interface WrittenNumber {
   per: number
   list?: string | undefined
   turn?: number | undefined
+  unitless?: true | undefined
 }
 
 /** How far along x a point of a face stands from the reference plane, as it was read. */

@@ -83,6 +83,7 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
     per,
     ...(list === undefined ? {} : { list: `${set.id} ${list}` }),
     ...(set.method === 'face' ? { turn: turnOf(set.values[key]) } : {}),
+    ...(key === 'toe' || key === 'tilt' ? { unitless: true } : {}),
   })
   const radius = sizeMm(set.radius)
   const constant = quantityMm(set.constant) ?? 0

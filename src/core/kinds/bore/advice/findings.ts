@@ -42,9 +42,10 @@ export function verdictPeg({ sections }: BoreSolved): Peg {
 
 /** How far the reading has come. */
 export function readPeg({ sections, faults, read }: BoreSolved): Peg {
-  if (faults.length > 0) return 'outside'
+  if (faults.length > 0 || sections.some(({ solved }) => solved?.contradiction)) return 'outside'
   if (!read) return 'nothing'
-  return sections.every(({ standing }) => standing?.vertical && standing.horizontal) ? 'within' : 'unsure'
+  const known = sections.every(({ standing }) => standing?.vertical && standing.horizontal)
+  return known && !sections.some(({ sagMissing }) => sagMissing) ? 'within' : 'unsure'
 }
 
 const isOpen = ({ standing, solved }: SectionRound): boolean =>

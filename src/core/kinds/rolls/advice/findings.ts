@@ -47,8 +47,8 @@ export function verdictPeg({ spans }: RollsSolved): Peg {
 }
 
 /** How far the reading has come. */
-export function readPeg({ rolls, faults, read }: RollsSolved): Peg {
-  if (faults.length > 0) return 'outside'
+export function readPeg({ rolls, faults, read, section }: RollsSolved): Peg {
+  if (faults.length > 0 || (section?.contradictions ?? []).length > 0) return 'outside'
   if (!read) return 'nothing'
   return rolls.every(({ solved }) => solved?.square && solved.level) ? 'within' : 'unsure'
 }

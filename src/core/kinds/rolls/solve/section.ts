@@ -271,6 +271,9 @@ export function solveSection(section: Section, readings: readonly RollReading[])
   }
 }
 
+/** Fields of a reading that are lengths. */
+const lengths: ReadonlySet<string> = new Set(['near', 'far', 'value', 'nearFar', 'farNear'])
+
 /**
  * The numbers behind the equations: how much an equation changes with each is asked of the equation itself, which is linear in all
  * but the diagonals.
@@ -292,7 +295,16 @@ function writtenIn(
         const by = ((changed[i]?.observed ?? observed) - observed) / sd
         return by === 0
           ? []
-          : [{ at: told.at, value: told.value, row: first + i, by: by * (told.per ?? 1), list: told.list }]
+          : [
+              {
+                at: told.at,
+                value: told.value,
+                row: first + i,
+                by: by * (told.per ?? 1),
+                list: told.list,
+                unitless: lengths.has(field) ? undefined : true,
+              },
+            ]
       })
     })
   })

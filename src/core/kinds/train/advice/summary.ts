@@ -36,13 +36,13 @@ export function readPeg(solved: JobSolution): Peg {
   if (solved.dials.every((dial) => dial.readings.length === 0 && !dial.sweep && dial.faults.length === 0))
     return 'nothing'
   if (solved.dials.some((dial) => dial.faults.length > 0)) return 'outside'
-  if (
-    solved.solution.couplings.some(
-      ({ id, doubts }) => doubted(solved, id) && !doubts.every((doubt) => doubt === 'engaged'),
-    )
-  )
-    return 'outside'
-  return solved.solution.couplings.every(({ result }) => result.ok) ? 'within' : 'unsure'
+  const { couplings } = solved.solution
+  // read coupled up or without a sag it is no wrong reading
+  const wrong = ({ id, doubts }: (typeof couplings)[number]) =>
+    doubted(solved, id) && !(doubts.length > 0 && doubts.every((doubt) => doubt === 'engaged' || doubt === 'no-sag'))
+  if (couplings.some(wrong)) return 'outside'
+  const whole = couplings.every(({ result, doubts }) => result.ok && !doubts.includes('no-sag'))
+  return whole ? 'within' : 'unsure'
 }
 
 /** The worst verdict among the couplings; nothing while one cannot be judged. */
