@@ -8,6 +8,7 @@ import {
   quantityMm,
   retyped,
   showQuantity,
+  typedStep,
 } from './quantity'
 
 describe('a quantity', () => {
@@ -16,7 +17,7 @@ describe('a quantity', () => {
     expect(showQuantity(reading, 'mm')).toBe('−0.28')
     expect(showQuantity(reading, 'mil')).toBe('−11.0')
     expect(showQuantity({ text: '5', unit: 'mil' }, 'mm', { signed: true })).toBe('+0.13')
-    expect(showQuantity({ text: '9 1/2', unit: 'in' }, 'mm')).toBe('241.300')
+    expect(showQuantity({ text: '9 1/2', unit: 'in' }, 'mm')).toBe('241.3')
   })
   it('takes a unit written in the text over its own', () => {
     expect(quantityMm({ text: '10 in', unit: 'mm' })).toBe(254)
@@ -65,5 +66,14 @@ describe('a number that must be above zero', () => {
     expect(quantityMm(mm('1000001'))).toBeUndefined()
     expect(quantityFault(mm('1000001'))?.kind).toBe('too-far')
     expect(quantityMm(mm('999999'))).toBe(999999)
+  })
+})
+
+describe('a fraction', () => {
+  it('is known to a sixteenth of its own step, and so lengthens no number printed beside it', () => {
+    expect(typedStep({ text: '3 1/8', unit: 'in' })).toBeCloseTo(25.4 / 128, 9)
+    expect(typedStep({ text: '1/2', unit: 'mil' })!).toBeGreaterThan(0.0005)
+    expect(showQuantity({ text: '3 1/8', unit: 'in' }, 'mm')).toBe('79.4')
+    expect(showQuantity({ text: '3 1/8', unit: 'in' }, 'in')).toBe('3 1/8')
   })
 })

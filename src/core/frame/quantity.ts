@@ -98,10 +98,16 @@ export function typedDecimals(text: string): number {
   return text.includes('/') ? 4 : 0
 }
 
+/** A fraction is known to so small a part of its own step: "3 1/8" to a hundred and twenty-eighth. */
+const partOfFraction = 16
+
 /** The step a quantity was typed in, mm: "−0.283" in mm is known to 0.001. Undefined where nothing readable is typed. */
 export function typedStep(quantity: Quantity): number | undefined {
   const typed = parseNumber(quantity.text)
-  return typed.ok ? millimetresPer[typed.unit ?? quantity.unit] * 10 ** -typedDecimals(quantity.text) : undefined
+  if (!typed.ok) return undefined
+  const below = Number(/\/\s*(\d+)/.exec(quantity.text)?.[1] ?? 0)
+  const step = below > 0 ? 1 / (partOfFraction * below) : 10 ** -typedDecimals(quantity.text)
+  return millimetresPer[typed.unit ?? quantity.unit] * step
 }
 
 /**

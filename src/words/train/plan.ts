@@ -6,7 +6,7 @@ import type { OrderSchool } from '../../core/kinds/train/plan/order'
 import type { OutcomeCause, StationOutcome } from '../../core/kinds/train/plan/outcome'
 import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../../core/kinds/train/plan/plan'
 import type { Doubt } from '../../core/shafts/doubt'
-import { labels, listed, plural, t } from '../language'
+import { labels, plural, t } from '../language'
 import type { Said } from '../said'
 import {
   act,
@@ -148,7 +148,7 @@ function sayLeft(
 
 /** Stations of feet in a sentence: "pump, front feet and pump, back feet". */
 export const feetListed = (feet: readonly string[], terms: Terms): string =>
-  listed(feet.map((id) => footName(id, terms)))
+  feet.map((id) => lower(footName(id, terms))).join(t` and `)
 
 const doubtTexts: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',
@@ -299,3 +299,5 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
         : t`The rotor’s clearance in its casing changes by as much. Get agreement from whoever is responsible first, and turn it by hand afterward.`,
   }
 }
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

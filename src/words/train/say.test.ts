@@ -13,6 +13,8 @@ import { readyState } from '../../core/ready/ready'
 import { seatFindings } from '../../core/seat/findings'
 import type { PrintedJob } from '../../print/kind'
 import { reportPdf } from '../../print/train/pdf'
+import { readingSheetOf } from '../../record/readingSheet'
+import { recordOf } from '../../record/record'
 import { methodJobs } from '../../server/demo/methods'
 import { demoPlant } from '../../server/demo/plant'
 import { pdfText } from '../../testing/pdfText'
@@ -243,5 +245,31 @@ describe('a verdict with growth', () => {
       await reportPdf({ number: 1, document: job, signedAt: null } as unknown as PrintedJob<'train'>, 'mm'),
     )
     expect(text.replace(/\s+/g, ' ')).toContain('grows 0.12 mm up')
+  })
+  it('on paper, as on the page, a sag that nobody gave is not given: never 0.00', async () => {
+    const { job } = toldOf(pumpAndMotor())
+    const bare: Job = {
+      ...job,
+      rounds: job.rounds.map((round) => ({
+        ...round,
+        sets: round.sets.map((set) => ({
+          ...set,
+          probes: set.probes.map((probe) => ({ ...probe, sag: { text: '', unit: 'mm' as const } })),
+        })),
+      })),
+    }
+    const printed = await pdfText(
+      await reportPdf({ number: 1, document: bare, signedAt: null } as unknown as PrintedJob<'train'>, 'mm'),
+    )
+    const text = printed.replace(/\s+/g, ' ')
+    expect(text).toContain('sag not given')
+    expect(text).not.toMatch(/sag [+−]?0\.00/)
+    const sheet = JSON.stringify(readingSheetOf({ number: 1, document: bare }, undefined, { unit: 'mm' }))
+    expect(sheet).toContain('sag not given')
+    const record = JSON.stringify(
+      recordOf({ number: 1, document: bare, lineId: 'l1' } as never, { unit: 'mm', instruments: new Map() } as never),
+    )
+    expect(record).toContain('sag not given')
+    expect(record).not.toMatch(/sag [+−]?0\.00/)
   })
 })

@@ -166,7 +166,7 @@ function SetCard({ set }: { set: BeltSet }) {
   return (
     <Card as="section" aria-label={title} style={{ marginBottom: 16 }}>
       <h2>{title}</h2>
-      <Grid>
+      <Grid style={set.method === 'angles' ? { alignItems: 'start' } : undefined}>
         <Field label={words.method}>
           <Select
             disabled={frozen}
