@@ -94,8 +94,13 @@ const list = (machines: readonly string[], terms: Terms): string =>
   machines.map((id) => machineName(id, terms).toLowerCase()).join(t` and the `)
 
 function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 'in-the-way' }>, terms: Terms): Said {
-  const { foot, limit, short, best } = blocked
+  const { foot, limit, short, best, uncounted } = blocked
   const size = lengthWithUnit(short, terms)
+  if (uncounted)
+    return {
+      title: t`${capital(footName(foot, terms))}: the shims under it are not known, and ${size} would have to come out.`,
+      detail: t`Look, and enter what lies there. Until then nothing is taken out from under the machine that stays.`,
+    }
   return {
     title: t`${capital(footName(foot, terms))}: ${limitName(limit, terms)} by ${size}.`,
     detail: [

@@ -81,6 +81,8 @@ export const planSchema = v.strictObject({
   stays: v.picklist(['fixed', 'hold', 'least', 'drawn']),
   /** Two stations of feet that stay. */
   hold: v.optional(v.pipe(v.array(id), v.maxLength(2))),
+  /** The one plane that they are held in; both where it is absent. */
+  holdIn: v.optional(v.picklist(['vertical', 'horizontal'])),
   /** Least moves: the share of the tolerance that may stay, in per cent as typed; empty for half. */
   margin: v.optional(text(6)),
   drawn: v.optional(v.strictObject({ vertical: drawnSchema, horizontal: drawnSchema })),

@@ -36,6 +36,10 @@ export function presentPack(job: Pick<Job, 'seat'>, plan: RoundPlan | undefined,
   return undefined
 }
 
+/** Shims nobody counted are not taken out from under the machine that stays: what lies there may be nothing. */
+export const untouched = (facts: FootFacts, stays: boolean): FootFacts =>
+  stays && !facts.pack ? { ...facts, limits: { ...facts.limits, down: 0 } } : facts
+
 /** What is known of every station beyond its place: typed limits, and the thinner of its two packs. */
 export function factsOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Map<string, FootFacts> {
   const { plan } = round
@@ -55,7 +59,8 @@ export function factsOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Map<stri
         })
         const total = (pack: readonly number[]) => pack.reduce((sum, size) => sum + size, 0)
         const thinner = packs.sort((a, b) => total(a) - total(b))[0]
-        return [foot.id, { limits, ...(thinner ? { pack: thinner } : {}) }]
+        const stays = machine.id === job.line.fixed && (plan?.stays ?? 'fixed') !== 'fixed'
+        return [foot.id, untouched({ limits, ...(thinner ? { pack: thinner } : {}) }, stays)]
       }),
     ),
   )

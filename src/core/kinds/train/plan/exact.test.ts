@@ -1,9 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { loadSolver } from '../../../../planner/highs'
+import type { Round } from '../document/schema'
+import { pumpAndMotor, readOnRig } from '../rig'
+import { solveRound } from '../solve/round'
 import { caseA } from '../survey/caseA'
 import type { Result } from '../survey/result'
 import type { Survey } from '../survey/schema'
 import { solveSurvey } from '../survey/solve'
+import { emptyPlan, factsOf } from './choices'
+import { planRound } from './plan'
 
 function planned(survey: Survey): NonNullable<Result['plan']> {
   const solved = solveSurvey(survey)
@@ -32,6 +37,39 @@ function withPlan(
   }
 }
 
+describe('what stays, plane by plane', () => {
+  const both = ['pump-in', 'motor-out']
+  it('holds two feet in one plane and leaves the other to the fixed machine', () => {
+    const [fixed, held] = [planned(withPlan({ mode: 'fixed' })), planned(withPlan({ mode: 'hold', hold: both }))]
+    const one = planned(withPlan({ mode: 'hold', hold: { vertical: both } }))
+    const of = (plan: typeof one, foot: string) => plan.feet.find((each) => each.foot === foot)!
+    for (const foot of ['motor-in', 'motor-out']) {
+      expect(of(one, foot).vertical).toBeCloseTo(of(held, foot).vertical!, 9)
+      expect(of(one, foot).horizontal).toBeCloseTo(of(fixed, foot).horizontal!, 9)
+    }
+    expect(of(one, 'pump-in')).toMatchObject({ vertical: 0, horizontal: 0 })
+  })
+  it('is refused by path where a plane names no two feet', () => {
+    const fault = (hold: NonNullable<Survey['plan']>['hold']) => solveSurvey(withPlan({ mode: 'hold', hold }))
+    expect(fault({})).toMatchObject({ ok: false, fault: { path: 'plan.hold' } })
+    expect(fault({ horizontal: ['pump-in'] })).toMatchObject({ ok: false, fault: { path: 'plan.hold.horizontal' } })
+    expect(fault({ vertical: ['pump-in', 'x'] })).toMatchObject({ ok: false, fault: { path: 'plan.hold.vertical.1' } })
+  })
+  it('takes nothing out from under the machine that stays where nobody counted its shims', () => {
+    const round = readOnRig(pumpAndMotor(), { offsetZ: 0.3, slopeZ: 0.0006, offsetY: 0, slopeY: 0 })
+    const line = pumpAndMotor()
+    const facts = (stays: 'fixed' | 'hold', packs: Record<string, { text: string; unit: 'mm' }> = {}) =>
+      factsOf({ line }, { ...round, plan: { ...emptyPlan(), stays, packs } }).get('m1-front')!
+    expect(facts('hold').limits?.down).toBe(0)
+    expect(facts('fixed').limits?.down).toBeUndefined()
+    const asked: Round = { ...round, plan: { ...emptyPlan(), stays: 'hold', hold: ['m1-front', 'm2-back'] } }
+    const plan = planRound({ line }, asked, solveRound({ line }, asked))!
+    for (const { limit, uncounted } of plan.blocking) expect(uncounted).toBe(limit === 'down' ? true : undefined)
+    const typed = { text: '1 + 0.5', unit: 'mm' as const }
+    expect(facts('hold', { 'm1-front.near': typed, 'm1-front.far': typed }).limits?.down).toBeUndefined()
+  })
+})
+
 describe('a plan of the least moves', () => {
   it('needs a solver of programs', () => {
     expect(() => planned(withPlan({ mode: 'least' }))).toThrow(/solver/)
@@ -41,7 +79,8 @@ describe('a plan of the least moves', () => {
     const least = (plan: NonNullable<Survey['plan']>, feet: Parameters<typeof withPlan>[1] = {}) => {
       const survey = withPlan({ mode: 'least', ...plan }, feet)
       const [pump, ...rest] = survey.train.machines
-      const machines = [{ ...pump!, feet: [...pump!.feet, { id: 'pump-far', x: -560 }] }, ...rest]
+      const packed = [...pump!.feet, { id: 'pump-far', x: -560 }].map((foot) => ({ ...foot, pack: [2, 1] }))
+      const machines = [{ ...pump!, feet: packed }, ...rest]
       const solved = solveSurvey({ ...survey, train: { ...survey.train, machines } }, program)
       if (!solved.ok) throw new Error(solved.fault.message)
       return { ...solved.value.plan!, verdict: solved.value.couplings[0]!.verdict! }

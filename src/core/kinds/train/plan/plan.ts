@@ -1,4 +1,5 @@
 import { type Plane, type PlaneLine, planes } from '../../../frame/axis'
+import { quantityMm } from '../../../frame/quantity'
 import { minutesFor } from '../../../least/effort'
 import type { FootFacts } from '../../../least/facts'
 import type { Least } from '../../../least/least'
@@ -14,7 +15,7 @@ import type { Job, Round, RoundPlan } from '../document/schema'
 import { seatFeet, solveSeatOf } from '../document/seats'
 import { axisAfter, type Moves, misalignmentOf, runningAfter } from '../solve/after'
 import { type JobSolution, tapeSd } from '../solve/round'
-import { type Solution, type Stay, targetOf, withStay } from '../solve/solve'
+import { heldIn, type Solution, type Stay, targetOf, withStay } from '../solve/solve'
 import { machineGrowthAt, type TargetLine } from '../solve/targets'
 import { downBy, factsOf, marginOf, mostShimsOf, presentPack, trainEnds } from './choices'
 import { brokenLimits } from './exact'
@@ -55,6 +56,8 @@ export interface InTheWay {
   limit: 'down' | 'up' | 'near' | 'far'
   /** mm it would have to give. */
   short: number
+  /** Nobody counted the shims under it, and so none is taken out from under the machine that stays. */
+  uncounted?: true
   /** What the plan is then, where a planner found out. */
   best?: { touched: number; largest: number }
 }
@@ -117,11 +120,14 @@ export function planRound(
     vertical: Math.abs(vertical ?? 0) > slack,
     horizontal: Math.abs(horizontal ?? 0) > slack,
   }))
-  const blocking = stay ? brokenBy(stations) : leastBlocking(least as Least)
+  const blocking = (stay ? brokenBy(stations) : leastBlocking(least as Least)).map((one): InTheWay => {
+    const bare = quantityMm(plan?.limits[one.foot]?.down) === undefined && !facts.get(one.foot)?.pack
+    return one.limit === 'down' && bare ? { ...one, uncounted: true } : one
+  })
   const unplaced = unplacedIn(job.line, solved, stay)
   return {
     stays: plan?.stays ?? 'fixed',
-    held: stay?.mode === 'hold' ? stay.feet : [],
+    held: stay ? [...new Set(planes.flatMap((plane) => heldIn(stay, plane) ?? []))] : [],
     solution,
     target: targetLine(solved, solution, stay, marginOf(plan)),
     // without stops there can be none in the way and yet no plan: machines that nothing can move
@@ -152,9 +158,12 @@ export function planRound(
  * one machine leave that one where it is; everything else may move every machine.
  */
 function unplacedIn({ machines, fixed }: Job['line'], { stations }: JobSolution, stay: Stay | undefined): string[] {
-  const holds = ({ feet }: (typeof machines)[number]) =>
-    stay?.mode === 'hold' && stay.feet.every((id) => feet.some((foot) => foot.id === id))
-  const stays = machines.find((machine) => (stay?.mode === 'fixed' ? machine.id === fixed : holds(machine)))
+  const still = (machine: (typeof machines)[number], plane: Plane): boolean => {
+    const pair = stay && heldIn(stay, plane)
+    if (pair) return pair.every((id) => machine.feet.some((foot) => foot.id === id))
+    return stay !== undefined && stay.mode !== 'line' && machine.id === fixed
+  }
+  const stays = machines.find((machine) => planes.every((plane) => still(machine, plane)))
   return machines
     .filter((machine) => machine !== stays)
     .flatMap(({ feet }) => feet.flatMap(({ id }) => (stations.x.has(id) ? [] : [id])))

@@ -4,7 +4,7 @@ import type { RoundPlan } from '../document/schema'
 import type { JobSolution } from '../solve/round'
 import type { Stay } from '../solve/solve'
 import { trainEnds } from './choices'
-import { bestHeld } from './within'
+import { bestHeld, feetHeld } from './within'
 
 /** The stay a plan asks for; undefined for least moves, which a planner has to find. */
 export function stayOf(
@@ -15,8 +15,8 @@ export function stayOf(
   const { train, solution } = solved
   if (plan?.stays === 'least') return undefined
   if (plan?.stays === 'hold') {
-    const held = heldOf(plan, solved) ?? bestHeld(train, solution, facts)
-    return held ? { mode: 'hold', feet: held } : { mode: 'fixed' }
+    const held = heldOf(plan, solved) ?? bestHeld(train, solution, facts, plan.holdIn)
+    return held ? { mode: 'hold', feet: feetHeld(held, plan.holdIn) } : { mode: 'fixed' }
   }
   if (plan?.stays === 'drawn' && plan.drawn) {
     const ends = trainEnds(solved)

@@ -1,9 +1,12 @@
-import { planes } from '../../../frame/axis'
+import { type Plane, planes } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
 import type { Train } from '../solve/model'
-import { type Solution, withStay } from '../solve/solve'
+import { type Held, type Pair, type Solution, withStay } from '../solve/solve'
 import { downBy } from './choices'
 import { brokenLimits } from './exact'
+
+/** Two feet held in both planes, or in one alone. */
+export const feetHeld = (pair: Pair, only: Plane | undefined): Held => (only ? { [only]: pair } : pair)
 
 /**
  * The two stations that are best held: a pair whose moves keep to every limit where there is one, then fewest feet touched,
@@ -13,6 +16,7 @@ export function bestHeld(
   train: Train,
   solution: Solution,
   facts: ReadonlyMap<string, FootFacts>,
+  only?: Plane,
 ): [string, string] | undefined {
   const stations = train.machines.flatMap(({ feet }) => feet)
   let best: { pair: [string, string]; cost: readonly number[] } | undefined
@@ -20,7 +24,7 @@ export function bestHeld(
     for (const other of stations.slice(i + 1)) {
       if (one.x === other.x) continue
       const pair: [string, string] = [one.id, other.id]
-      const { feet, unreached } = withStay(train, solution, { mode: 'hold', feet: pair })
+      const { feet, unreached } = withStay(train, solution, { mode: 'hold', feet: feetHeld(pair, only) })
       const blind = planes.reduce((sum, plane) => sum + unreached[plane].length, 0)
       const moves = feet.flatMap((foot) => planes.map((plane) => Math.abs(foot[plane]?.move ?? 0)))
       const broken = feet.flatMap((foot) => brokenLimits(foot, downBy(facts.get(foot.foot)))).length

@@ -40,10 +40,18 @@ export interface Solution {
  * What stays: the fixed machine's axis; two feet (ids) in both planes; or nothing but a line, stated at x = 0 relative to the
  * fixed machine's cold axis, that all shafts shall lie on when they run.
  */
-export type Stay =
-  | { mode: 'fixed' }
-  | { mode: 'hold'; feet: readonly [string, string] }
-  | { mode: 'line'; line: Record<Plane, PlaneLine> }
+export type Pair = readonly [string, string]
+
+/** Two feet that stay, in both planes or in each its own; a plane left out is told from the fixed machine. */
+export type Held = Pair | Readonly<Partial<Record<Plane, Pair>>>
+
+const isPair = (held: Held): held is Pair => Array.isArray(held)
+
+/** The feet that a plan holds in a plane; undefined where it holds none there. */
+export const heldIn = (stay: Stay, plane: Plane): Pair | undefined =>
+  stay.mode === 'hold' ? (isPair(stay.feet) ? stay.feet : stay.feet[plane]) : undefined
+
+export type Stay = { mode: 'fixed' } | { mode: 'hold'; feet: Held } | { mode: 'line'; line: Record<Plane, PlaneLine> }
 
 /**
  * The whole job of arithmetic: readings in, misalignment, positions, moves, doubt and verdict out. A pure function of the
@@ -73,9 +81,13 @@ export const withStay = (train: Train, solution: Solution, stay: Stay, tape = 0)
 })
 
 function feetToward(train: Train, chains: Chains, stay: Stay, tape: number): Pick<Solution, 'feet' | 'unreached'> {
-  const held = stay.mode === 'hold' ? heldPlaces(train, stay.feet) : undefined
+  const places = (plane: Plane) => {
+    const feet = heldIn(stay, plane)
+    return feet && heldPlaces(train, feet)
+  }
+  const heldBy = { vertical: places('vertical'), horizontal: places('horizontal') }
   const unreached = (plane: Plane): string[] =>
-    held?.flatMap(({ id, machine }) => (chains[plane][machine] ? [] : [id])) ?? []
+    heldBy[plane]?.flatMap(({ id, machine }) => (chains[plane][machine] ? [] : [id])) ?? []
   const open = { vertical: unreached('vertical'), horizontal: unreached('horizontal') }
   const target = targetOf(train, chains, stay)
   const feet = train.machines.flatMap((machine, m) =>
@@ -84,7 +96,8 @@ function feetToward(train: Train, chains: Chains, stay: Stay, tape: number): Pic
         const links = chains[plane][m]
         if (!links) return null
         const { value, sd: known, slope } = positionAt(links, foot.x)
-        if (stay.mode === 'fixed' && m === train.fixed) return { position: value, move: 0, moveSd: 0 }
+        const held = heldBy[plane]
+        if (stay.mode !== 'line' && !held && m === train.fixed) return { position: value, move: 0, moveSd: 0 }
         if (!held)
           return {
             position: value,
@@ -152,15 +165,21 @@ export function targetOf(train: Train, chains: Chains, stay: Stay): TargetLine {
   const fixed = train.machines[train.fixed]
   if (stay.mode === 'line') return (plane, x) => lineAt(stay.line[plane], x)
   if (stay.mode === 'fixed') return fixed ? fixedTarget(fixed) : () => 0
-  const held = train.machines.flatMap((machine, m) =>
-    machine.feet
-      .filter((foot) => stay.feet.includes(foot.id))
-      .map((foot) => {
-        const running = (plane: Plane) => positionAt(chains[plane][m] ?? [], foot.x).value + growthOf(foot, plane)
-        return { x: foot.x, running: { vertical: running('vertical'), horizontal: running('horizontal') } }
-      }),
-  )
-  return heldTarget(held)
+  const through = (plane: Plane): TargetLine => {
+    const pair = heldIn(stay, plane)
+    if (!pair) return fixed ? fixedTarget(fixed) : () => 0
+    const held = train.machines.flatMap((machine, m) =>
+      machine.feet
+        .filter((foot) => pair.includes(foot.id))
+        .map((foot) => {
+          const running = (own: Plane) => positionAt(chains[own][m] ?? [], foot.x).value + growthOf(foot, own)
+          return { x: foot.x, running: { vertical: running('vertical'), horizontal: running('horizontal') } }
+        }),
+    )
+    return heldTarget(held)
+  }
+  const lines = { vertical: through('vertical'), horizontal: through('horizontal') }
+  return (plane, x) => lines[plane](plane, x)
 }
 
 /** Relative growth right − left at a coupling: what running adds to the cold misalignment. */

@@ -77,7 +77,7 @@ function planOf({ plan }: Round): Pick<Survey, 'plan'> {
   return {
     plan: {
       mode: plan.stays === 'least' ? 'least' : held ? 'hold' : 'fixed',
-      ...(held ? { hold: plan.hold } : {}),
+      ...(held && plan.hold ? { hold: plan.holdIn ? { [plan.holdIn]: plan.hold } : plan.hold } : {}),
       ...(plan.stays === 'least' ? { margin: marginOf(plan) } : {}),
       ...(sizes.length ? { stock: [...new Set(sizes)].sort((a, b) => a - b) } : {}),
       ...(plan.mostShims ? { maxShims: mostShimsOf(plan) } : {}),

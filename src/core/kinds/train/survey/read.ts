@@ -1,8 +1,9 @@
+import { planes } from '../../../frame/axis'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { toMm } from '../../../frame/units'
 import { betweenPlanes, setOfSurvey } from '../../../shafts/survey/read'
 import type { Coupling, Train } from '../solve/model'
-import type { Stay } from '../solve/solve'
+import type { Pair, Stay } from '../solve/solve'
 import { type Survey, surveySchema } from './schema'
 
 /** A survey that can be solved: the document as given, and the train it describes in mm. */
@@ -107,12 +108,28 @@ function faultInPlan({ train, plan }: Survey): Refusal | undefined {
   }
   if (plan?.mode !== 'hold') return undefined
   const feet = train.machines.flatMap((machine) => machine.feet)
-  if (plan.hold?.length !== 2) return refuse('plan.hold', 'expected two foot ids, the feet that stay')
-  const held = plan.hold.map((id) => feet.find((foot) => foot.id === id))
-  const unknown = held.findIndex((foot) => !foot)
-  if (unknown >= 0) return refuse(`plan.hold.${unknown}`, 'expected the id of a foot')
-  if (held[0]?.x === held[1]?.x) return refuse('plan.hold', 'expected two feet at different stations')
-  return undefined
+  const faultIn = (ids: readonly string[] | undefined, at: string): Refusal | undefined => {
+    if (ids?.length !== 2) return refuse(at, 'expected two foot ids, the feet that stay')
+    const held = ids.map((id) => feet.find((foot) => foot.id === id))
+    const unknown = held.findIndex((foot) => !foot)
+    if (unknown >= 0) return refuse(`${at}.${unknown}`, 'expected the id of a foot')
+    return held[0]?.x === held[1]?.x ? refuse(at, 'expected two feet at different stations') : undefined
+  }
+  const { hold } = plan
+  if (!hold || Array.isArray(hold)) return faultIn(hold, 'plan.hold')
+  const asked = planes.filter((plane) => hold[plane])
+  if (asked.length === 0) return refuse('plan.hold', 'expected two foot ids for one plane at least')
+  return asked.map((plane) => faultIn(hold[plane], `plan.hold.${plane}`)).find((fault) => fault !== undefined)
+}
+
+/** What a plan holds, as it is solved. */
+function stayOf(plan: Survey['plan']): Stay {
+  if (plan?.mode !== 'hold' || !plan.hold) return { mode: 'fixed' }
+  const pair = ([a = '', b = '']: readonly string[]): Pair => [a, b]
+  const { hold } = plan
+  if (Array.isArray(hold)) return { mode: 'hold', feet: pair(hold) }
+  const feet = planes.flatMap((plane) => (hold[plane] ? [[plane, pair(hold[plane])] as const] : []))
+  return { mode: 'hold', feet: Object.fromEntries(feet) }
 }
 
 function toTrain(survey: Survey): ReadSurvey {
@@ -138,8 +155,7 @@ function toTrain(survey: Survey): ReadSurvey {
   return {
     survey,
     measurementOf,
-    stay:
-      plan?.mode === 'hold' ? { mode: 'hold', feet: [plan.hold?.[0] ?? '', plan.hold?.[1] ?? ''] } : { mode: 'fixed' },
+    stay: stayOf(plan),
     train: {
       machines: train.machines.map((machine) => ({
         id: machine.id,

@@ -39,7 +39,19 @@ export const surveySchema = v.strictObject({
   plan: v.optional(
     v.strictObject({
       mode: v.optional(v.picklist(['fixed', 'hold', 'least'], '"fixed", "hold" or "least"')),
-      hold: v.optional(list(id, 24, 'a list of foot ids')),
+      /** Two feet that stay, in both planes or plane by plane; a plane left out is planned as `fixed`. */
+      hold: v.optional(
+        v.union(
+          [
+            list(id, 24, 'a list of foot ids'),
+            v.strictObject({
+              vertical: v.optional(list(id, 24, 'a list of foot ids')),
+              horizontal: v.optional(list(id, 24, 'a list of foot ids')),
+            }),
+          ],
+          'two foot ids, or two for a plane',
+        ),
+      ),
       margin: v.optional(v.pipe(notNegative, v.maxValue(1, 'at most 1'))),
       ...shimsAsked,
     }),

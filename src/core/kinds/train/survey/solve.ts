@@ -9,7 +9,7 @@ import { seatResult, seatWarnings, softFeet } from '../../../seat/survey'
 import type { ResultWarning } from '../../../shafts/survey/result'
 import { type SolvedSurvey, shaftsResult, unsolvable } from '../../../shafts/survey/solve'
 import { limitsMissing } from '../../../verdict/limits'
-import { usualMargin } from '../plan/choices'
+import { untouched, usualMargin } from '../plan/choices'
 import { planMoves } from '../plan/exact'
 import { planLeast } from '../plan/least'
 import { withMoves } from '../plan/moved'
@@ -111,14 +111,17 @@ function planResult(
     survey.train.machines.flatMap((machine) =>
       machine.feet.map(({ id, limits, pack }): [string, FootFacts] => [
         id,
-        {
-          pack: pack?.map(mm),
-          limits:
-            limits &&
-            Object.fromEntries(
-              Object.entries(limits).flatMap(([way, far]) => (far === undefined ? [] : [[way, mm(far)]])),
-            ),
-        },
+        untouched(
+          {
+            pack: pack?.map(mm),
+            limits:
+              limits &&
+              Object.fromEntries(
+                Object.entries(limits).flatMap(([way, far]) => (far === undefined ? [] : [[way, mm(far)]])),
+              ),
+          },
+          machine.id === survey.train.fixed && (survey.plan?.mode ?? 'fixed') !== 'fixed',
+        ),
       ]),
     ),
   )

@@ -114,7 +114,7 @@ function planOf({ train, plan, units }: Survey): { plan?: RoundPlan } {
     plan: {
       ...emptyPlan(),
       stays: plan?.mode ?? 'fixed',
-      ...(plan?.hold ? { hold: plan.hold.slice(0, 2) } : {}),
+      ...heldTyped(plan?.hold),
       ...(plan?.margin === undefined ? {} : { margin: String(Number((100 * plan.margin).toFixed(3))) }),
       ...(plan?.maxShims ? { mostShims: String(Math.min(8, plan.maxShims)) } : {}),
       limits: Object.fromEntries(
@@ -145,4 +145,12 @@ function planOf({ train, plan, units }: Survey): { plan?: RoundPlan } {
 /** Feet at the same station are one place on the line. */
 function distinct<F extends { x: number }>(feet: readonly F[]): F[] {
   return feet.filter((foot, i) => feet.findIndex(({ x }) => x === foot.x) === i).slice(0, 12)
+}
+
+/** What is held, as the page has it: the same two feet in both planes, or two in one. Two pairs at once become that of the height. */
+function heldTyped(hold: NonNullable<Survey['plan']>['hold']): Pick<RoundPlan, 'hold' | 'holdIn'> {
+  if (!hold) return {}
+  if (Array.isArray(hold)) return { hold: hold.slice(0, 2) }
+  const plane = hold.vertical ? 'vertical' : 'horizontal'
+  return { hold: hold[plane]?.slice(0, 2), holdIn: plane }
 }

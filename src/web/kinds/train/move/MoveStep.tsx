@@ -133,7 +133,14 @@ export function MoveStep() {
     if (plan?.blocking[0]?.foot !== blocked.foot || plan.blocking[0].limit !== blocked.limit) return []
     return [
       ...(stays === 'fixed'
-        ? [{ text: moveWords.holdTwoFeet, main: true, run: () => frame.editPlan((p) => ({ ...p, stays: 'hold' })) }]
+        ? [
+            {
+              text: moveWords.holdTwoFeet,
+              main: true,
+              // what is in the way in one plane is no reason to move another machine in the other
+              run: () => frame.editPlan((p) => ({ ...p, stays: 'hold', holdIn: blocked.plane })),
+            },
+          ]
         : []),
       ...(stays === 'fixed' || stays === 'hold'
         ? [{ text: moveWords.findFewestMoves, run: () => frame.editPlan((p) => ({ ...p, stays: 'least' })) }]

@@ -64,6 +64,19 @@ export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame 
               />
             </Field>
           ))}
+          <Choices
+            label={moveWords.heldInWhichPlane}
+            value={round.plan?.holdIn ?? 'both'}
+            isDisabled={frozen}
+            options={[
+              { value: 'both', text: moveWords.heldInBoth },
+              { value: 'vertical', text: moveWords.heldInHeight },
+              { value: 'horizontal', text: moveWords.heldSideways },
+            ]}
+            onChange={(plane) =>
+              frame.editPlan(({ holdIn: _, ...p }) => (plane === 'both' ? p : { ...p, holdIn: plane }))
+            }
+          />
           {round.plan?.hold?.length === 2 ? (
             <Button look="quiet" isDisabled={frozen} onPress={() => frame.editPlan(({ hold: _, ...p }) => p)}>
               {moveWords.bestTwo}

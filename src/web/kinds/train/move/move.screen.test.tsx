@@ -41,6 +41,7 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
 }) => {
   await page.goto(`${demo}/jobs/job-18/move`)
   await page.getByRole('button', { name: 'Hold two feet' }).click()
+  await page.getByRole('radio', { name: 'both planes' }).click()
   const bolts = card(page, 'At the bolts')
   await bolts.getByRole('heading', { name: 'At the jack bolts' }).click()
   await bolts.getByText('Motor', { exact: true }).click()
@@ -148,4 +149,16 @@ test('where the fixed machine has its feet is asked for by the plans that move i
   await expect(held).toContainText(/enter the distance of .*pump, front feet/i)
   await expect(held.getByRole('button')).toHaveCount(0)
   await expect(card(page, 'Motor, front feet, vertical')).toBeVisible()
+})
+
+test('no room downward: two feet are held in height alone, and sideways stays as it was', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-18/move`)
+  const sideways = card(page, 'Motor, back feet, horizontal')
+  const before = await sideways.locator('p').first().textContent()
+  await page.getByRole('button', { name: 'Hold two feet' }).click()
+  const which = page.getByRole('radiogroup', { name: 'Held in which plane' })
+  await expect(which.getByRole('radio', { name: 'height only' })).toBeChecked()
+  await expect(sideways).toContainText(before ?? '')
+  await which.getByRole('radio', { name: 'both planes' }).click()
+  await expect(which.getByRole('radio', { name: 'both planes' })).toBeChecked()
 })
