@@ -11,7 +11,7 @@ import type {
   ReferenceWay,
 } from '../../core/kinds/bore/document/schema'
 import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/bore/solve/round'
-import { usualOvality } from '../../core/kinds/bore/solve/verdict'
+import { usualOutOfRound } from '../../core/kinds/bore/solve/verdict'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
@@ -193,12 +193,12 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
     case 'not-closed':
       return {
         title: t`${finding.section.name}: top and bottom differ from the sides by ${lengthWithUnit(Math.abs(finding.by), terms)}.`,
-        detail: t`The bore is out of round by about a quarter of that, or a number is wrong. Read eight places: that tells which.`,
+        detail: t`The bore is out of round by at least that, largest less smallest diameter, or a number is wrong. Read eight places: that tells which.`,
       }
     case 'oval':
       return {
-        title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.value, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
-        detail: t`More than ${lengthWithUnit(usualOvality, { ...terms, resolution: 0.001 })}. Its centre is told all the same; whether the bore may stay is the maker’s to say.`,
+        title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.by, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
+        detail: t`Largest less smallest diameter; more than ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. Its center is told all the same; whether the bore may stay is the maker’s to say.`,
       }
     case 'oval-hidden':
       return {

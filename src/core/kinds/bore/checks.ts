@@ -1,4 +1,5 @@
 import { type CheckItem, checkItems } from '../../ready/catalogue'
+import { usualOutOfRound } from './solve/verdict'
 
 const always: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration', 'periodic']
 const notPeriodic: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration']
@@ -9,7 +10,7 @@ const shared = new Set(['base', 'shims', 'foundation', 'which-moves'])
 /** In the order they are done: the walls before anything is hung between them. */
 export const boreChecks: readonly CheckItem[] = [
   { id: 'bores-clean', measured: false, on: always },
-  { id: 'bores-gauged', measured: true, limit: 0.04, on: notPeriodic },
+  { id: 'bores-gauged', measured: true, limit: usualOutOfRound, on: notPeriodic },
   { id: 'rotor-supported', measured: false, on: always },
   { id: 'carrier-stiff', measured: false, on: always },
   { id: 'bores-coarse', measured: false, on: notPeriodic },

@@ -4,6 +4,7 @@ import type { Trouble } from '../../../frame/trouble'
 import type { Peg } from '../../../verdict/peg'
 import type { BoreLine, BoreSection, BoreSet } from '../document/schema'
 import type { Blocked, BoreSolved, PocketRound, SectionRound } from '../solve/round'
+import { outOfRound } from '../solve/verdict'
 
 type Suspects = readonly WrittenSuspect<string>[]
 
@@ -21,7 +22,7 @@ export type Finding =
   | { kind: 'not-closed'; peg: 'unsure'; section: BoreSection; by: number }
   | { kind: 'contradict'; peg: 'outside'; section: BoreSection; sets: readonly BoreSet[]; suspects: Suspects }
   | { kind: 'no-sag'; peg: 'unsure'; sections: readonly BoreSection[] }
-  | { kind: 'oval'; peg: 'outside'; section: BoreSection; value: number; at: number }
+  | { kind: 'oval'; peg: 'outside'; section: BoreSection; by: number; at: number }
   | { kind: 'oval-hidden'; peg: 'nothing' }
   | { kind: 'place-only'; peg: 'nothing'; pockets: readonly PocketRound[] }
   | { kind: 'slope'; peg: 'outside' | 'within'; pocket: PocketRound }
@@ -89,7 +90,7 @@ export function findingsFor(solved: BoreSolved, line: BoreLine, step: 'read' | '
       .map(({ section }): Finding => ({ kind: 'does-not-repeat', peg: 'outside', section })),
     ...seen.flatMap(({ section, ovality, solved: own }): Finding[] =>
       ovality === 'outside' && own?.ovality
-        ? [{ kind: 'oval', peg: 'outside', section, value: own.ovality.value, at: own.ovality.at }]
+        ? [{ kind: 'oval', peg: 'outside', section, by: outOfRound(own.ovality), at: own.ovality.at }]
         : [],
     ),
     ...(seen.length > 0

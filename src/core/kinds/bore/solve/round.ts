@@ -9,7 +9,7 @@ import type { BoreLine, BoreRound, BoreSection, BoreSet } from '../document/sche
 import { type Carrier, hung } from './carrier'
 import { type Placed, type Standing, solveRow } from './row'
 import { type SectionReadings, type SectionSolved, solveSection, type Told, type WrittenReading } from './section'
-import { chanceWithin, usualLimit, usualOvality, usualSlope } from './verdict'
+import { chanceWithin, outOfRound, usualLimit, usualOutOfRound, usualSlope } from './verdict'
 
 /** A limit of a section that a move would break, and by how much, mm. */
 export interface Blocked {
@@ -166,7 +166,7 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
       ovality: !solved
         ? 'nothing'
         : solved.ovality
-          ? solved.ovality.value <= usualOvality
+          ? outOfRound(solved.ovality) <= usualOutOfRound
             ? 'within'
             : 'outside'
           : solved.closure === null
