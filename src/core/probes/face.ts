@@ -26,7 +26,8 @@ export function faceChannel(dial: FaceDial, { key, setKey }: ProbeContext): Chan
   return {
     key,
     sd: dial.sd,
-    zero: dial.zero,
+    // a shaft that floats takes its zero along
+    zero: dial.sharedFloat ? undefined : dial.zero,
     weight: [0, b * dial.radius],
     ...measured(dial.readings, dial.lead, dial.sag),
     ...(dial.sharedFloat

@@ -175,3 +175,23 @@ describe('part of a turn', () => {
     expect(over([0, 30, 60]) / over([0, 90, 180])).toBeGreaterThan(4)
   })
 })
+
+describe('a face dial set back by half at the sides', () => {
+  const face = {
+    type: 'face' as const,
+    on: 'right' as const,
+    sd: 0.005,
+    radius: 75,
+    side: 'front' as const,
+    sag: -0.02,
+    lead: 0,
+    zero: { value: 0.01, sd: 0.005 },
+    readings: [0, 90, 180, 270].map((angle) => ({ angle, value: 0.01 * angle })),
+  }
+  const channel = (sharedFloat: boolean) =>
+    probeChannels({ ...face, sharedFloat }, { couplingX: 0, key: '0.0', setKey: '0' })[0]!
+  it('keeps its zero, unless its shaft floats and takes that along', () => {
+    expect(channel(false).zero).toEqual(face.zero)
+    expect(channel(true).zero).toBeUndefined()
+  })
+})

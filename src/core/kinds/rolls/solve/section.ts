@@ -214,7 +214,14 @@ export function solveSection(section: Section, readings: readonly RollReading[])
           return value === undefined ? [] : [{ observed: value, sd: one.sd, at: [at], by: [1] }]
         })
       : [rowOf(one) ?? []].flat()
-  const rows = readings.flatMap(rowsOf)
+  const firstRow = new Map<RollReading, number>()
+  let rowsBefore = 0
+  const rows = readings.flatMap((one) => {
+    const own = rowsOf(one)
+    firstRow.set(one, rowsBefore)
+    rowsBefore += own.length
+    return own
+  })
   const n = 2 * rolls.length + shared.length
   const bare = solveSparse(n, rows)
   const reference = section.reference
@@ -225,9 +232,16 @@ export function solveSection(section: Section, readings: readonly RollReading[])
     const own = { square: one(square(roll.id)), level: one(level(roll.id)) }
     return { id: roll.id, ...own, centre: centres.get(roll.id) ?? null, housings: housingsOf(roll, own) }
   })
+  const left = sparseLeftover(rows, fit)
+  /** Mean square of what would be left if a mark had been read with the other sign, in deviations. */
+  const leftIfTurned = (plane: Extract<RollReading, { type: 'plane' }>): number => {
+    const row = firstRow.get(plane) ?? 0
+    const d = (-2 * plane.value) / plane.sd
+    return Math.max(0, left.squares + 2 * d * left.of(row) + d * d * left.shared(row, row)) / left.free
+  }
   const contradictions = contradictionsIn(
     rows.map(({ at, by }) => at.filter((_, i) => Math.abs(by[i] ?? 0) > 1e-9)),
-    sparseLeftover(rows, fit),
+    left,
     (unknowns) => fit.determined(unknowns),
     writtenIn(readings, rowsOf),
   ).map(({ unknowns, ...one }) => ({
@@ -265,7 +279,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
     spans,
     stands: stands.map((id) => ({ id, heading: one(sharedAt(`heading ${id}`)) })),
     free,
-    mistakes: mistakesIn(readings, misfit, (changed) => solveSparse(n, changed.flatMap(rowsOf)).misfit),
+    mistakes: mistakesIn(readings, misfit, leftIfTurned),
     misfit: misfit.over > 0 ? Math.sqrt(misfit.square / misfit.over) : null,
     contradictions,
   }
@@ -366,7 +380,7 @@ const samePlace = 20
 function mistakesIn(
   readings: readonly RollReading[],
   misfit: SparseFit['misfit'],
-  again: (readings: readonly RollReading[]) => SparseFit['misfit'],
+  leftIfTurned: (plane: Extract<RollReading, { type: 'plane' }>) => number,
 ): Mistake[] {
   const planes = readings.filter((one) => one.type === 'plane')
   const standsRead = new Set(readings.flatMap((one) => (one.type === 'scale' && one.stand ? [one.stand] : [])))
@@ -384,14 +398,7 @@ function mistakesIn(
   )
   const wrong = misfit.over > 0 && misfit.square / misfit.over > contradicts
   const turned = wrong
-    ? planes
-        .map((plane) => {
-          const { square, over } = again(
-            readings.map((one) => (one === plane ? { ...plane, value: -plane.value } : one)),
-          )
-          return { plane, left: square / over }
-        })
-        .sort((a, b) => a.left - b.left)
+    ? planes.map((plane) => ({ plane, left: leftIfTurned(plane) })).sort((a, b) => a.left - b.left)
     : []
   const [likely, next] = turned
   // it must mend what is wrong, and no other must do as well
