@@ -2,6 +2,15 @@ import type { WrittenFault, WrittenSuspect } from '../core/fit/slips'
 import { labels, t } from './language'
 import type { Said } from './said'
 
+/** What a slip is tried, applied and left with, on the page of every kind of line. */
+export const trialWords = labels({
+  goToTheReading: 'Go to the reading',
+  tryCorrection: (i: string | number) => t`Try correction ${i}`,
+  tryThisCorrection: 'Try this correction',
+  keepAsTyped: 'Keep as typed',
+  apply: 'Apply',
+})
+
 /** How a kind of line names a number that was written down, and tells its value. */
 export interface WrittenNames {
   /** Inside a sentence: "motor sheave, bottom". */

@@ -3,6 +3,9 @@ import type { ChannelName } from '../core/probes/kind'
 import type { ProbeSetUp } from '../core/shafts/schema'
 import { labels, t } from './language'
 
+/** The switch of a head whose numbers fall where ours rise. */
+export const headWords = labels({ countsOther: 'It counts the other way' })
+
 /** What a kind of probe is called, and where it stands. A further kind of probe has its words here. */
 interface ProbeWords {
   /** With its machine before it: "motor face dial". */

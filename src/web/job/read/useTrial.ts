@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import type { WrittenSuspect } from '../../../core/fit/slips'
-import { sayTrial, type WrittenNames } from '../../../words/contradiction'
-import { readWords } from '../../../words/train/page/read'
+import { sayTrial, trialWords, type WrittenNames } from '../../../words/contradiction'
 import type { Act, SayItem } from '../../say/Say'
 
 /** What a kind of line brings to the trial of a slip. */
@@ -27,9 +26,9 @@ export function useTrial<R>({ names, asIf, outcome, round, edit, focus, frozen }
     const [first] = suspects
     if (!first || frozen) return []
     return [
-      { text: readWords.goToTheReading, main: true, run: () => focus(first.at) },
+      { text: trialWords.goToTheReading, main: true, run: () => focus(first.at) },
       ...suspects.slice(0, 3).map((one, i) => ({
-        text: suspects.length > 1 ? readWords.tryCorrection(i + 1) : readWords.tryThisCorrection,
+        text: suspects.length > 1 ? trialWords.tryCorrection(i + 1) : trialWords.tryThisCorrection,
         run: () => setSuspect(one),
       })),
     ]
@@ -44,14 +43,14 @@ export function useTrial<R>({ names, asIf, outcome, round, edit, focus, frozen }
         said: sayTrial(suspect, names, outcome(asIf(round, suspect))),
         acts: [
           {
-            text: readWords.apply,
+            text: trialWords.apply,
             main: true,
             run: () => {
               edit((one) => asIf(one, suspect))
               setSuspect(undefined)
             },
           },
-          { text: readWords.keepAsTyped, run: () => setSuspect(undefined) },
+          { text: trialWords.keepAsTyped, run: () => setSuspect(undefined) },
         ],
       },
     ],

@@ -131,7 +131,6 @@ export const setUpWords = labels({
   prismFromTheHead: 'Prism’s edge from the head',
   countsPlus: (what: string) => t`Plus: ${what}.`,
   countsPlusOther: (what: string) => t`Minus: ${what}. Turned over for you.`,
-  countsOther: 'It counts the other way',
   whichWayIsPlus: 'Which way is plus',
   prismDoubles:
     'Both numbers are doubled by the prism: outward twice the offset at its edge, sideways twice the slope over the way back. Type what the head shows.',

@@ -14,6 +14,7 @@ import type { ProbeState } from '../../../../core/shafts/state'
 import type { Suspect } from '../../../../core/shafts/suspects'
 import { turningOrder } from '../../../../core/shafts/turning'
 import { readingKey, readingsIn } from '../../../../core/shafts/typed'
+import { trialWords } from '../../../../words/contradiction'
 import { plural } from '../../../../words/language'
 import { couplingName } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
@@ -74,10 +75,10 @@ export function ReadStep() {
     const reading = first && dial.readings[first.reading]
     return [
       ...(reading
-        ? [{ text: readWords.goToTheReading, main: true, run: () => focusCell(dial.id, reading.angleId) }]
+        ? [{ text: trialWords.goToTheReading, main: true, run: () => focusCell(dial.id, reading.angleId) }]
         : []),
       ...suspects.slice(0, 3).map((suspect, i) => ({
-        text: suspects.length > 1 ? readWords.tryCorrection(i + 1) : readWords.tryThisCorrection,
+        text: suspects.length > 1 ? trialWords.tryCorrection(i + 1) : trialWords.tryThisCorrection,
         run: () => setTrial({ dial, suspect }),
       })),
     ]
@@ -89,12 +90,12 @@ export function ReadStep() {
         return [{ text: readWords.enterIt, main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
       case 'not-a-number':
       case 'preset-as-zero':
-        return [{ text: readWords.goToTheReading, main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
+        return [{ text: trialWords.goToTheReading, main: true, run: () => focusCell(finding.dial.id, finding.angleId) }]
       case 'not-closed':
         return slips(finding.dial, finding.suspects)
       case 'not-fitting':
         return finding.suspects.slice(0, 3).map(({ dial, suspect }, i) => ({
-          text: finding.suspects.length > 1 ? readWords.tryCorrection(i + 1) : readWords.tryThisCorrection,
+          text: finding.suspects.length > 1 ? trialWords.tryCorrection(i + 1) : trialWords.tryThisCorrection,
           run: () => setTrial({ dial, suspect }),
         }))
       case 'zeroed-twice':
@@ -233,14 +234,14 @@ export function ReadStep() {
             said: asIfItem(trial.dial, trial.suspect, tried, terms),
             acts: [
               {
-                text: readWords.apply,
+                text: trialWords.apply,
                 main: true,
                 run: () => {
                   frame.editRound((r) => roundAsIf(r, trial.dial.dial.id, trial.suspect))
                   setTrial(undefined)
                 },
               },
-              { text: readWords.keepAsTyped, run: () => setTrial(undefined) },
+              { text: trialWords.keepAsTyped, run: () => setTrial(undefined) },
             ],
           },
         ]

@@ -6,7 +6,6 @@ import { sideName, type Terms } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 
 const Shown = styled.div`display: flex; align-items: center; gap: 10px; color: var(--muted); font-size: 14px; svg { flex: none; } p { margin: 0; } p + p { margin-top: 2px; }`
-const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; input { width: 22px; height: 22px; }`
 
 /** A head at the top of its shaft, with an arrow the way its spot goes for plus: outward, and for a second number sideways. */
 function Way({ sideways, other }: { sideways: boolean; other: boolean }) {
@@ -59,23 +58,5 @@ export function PlusWay({
         })}
       </div>
     </Shown>
-  )
-}
-
-/** The switch of a head that counts the other way: kept with the head where it is of the kit. */
-export function CountsOther({
-  checked,
-  frozen,
-  onChange,
-}: {
-  checked: boolean
-  frozen: boolean
-  onChange: (other: boolean) => void
-}) {
-  return (
-    <Tick>
-      <input type="checkbox" checked={checked} disabled={frozen} onChange={({ target }) => onChange(target.checked)} />
-      {setUpWords.countsOther}
-    </Tick>
   )
 }
