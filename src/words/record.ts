@@ -2,6 +2,7 @@ import { type Plane, planes } from '../core/frame/axis'
 import { formatNumber } from '../core/frame/number'
 import type { Proof, ProofJoint, ProofRound } from '../core/prove/proof'
 import type { ProofSaid } from '../core/prove/schema'
+import { bySpeedId } from '../core/verdict/bySpeed'
 import type { Peg } from '../core/verdict/peg'
 import { jointText } from './judged'
 import { labels, plural, t } from './language'
@@ -129,11 +130,12 @@ export function storyOf(
 /** Whose word the limits are, with the line's own source. */
 export function whoseText(
   { allowed, solution }: ProofJoint,
-  tolerance: { policy: string; source?: string; table?: { name: string; source: string } },
+  tolerance: { policy: string; source?: string; table?: { id: string; name: string; source: string } },
 ): string {
   const source = solution.verdict?.limits.source
   if (source === 'figures')
     return tolerance.source ? t`figures: ${tolerance.source}` : t`the maker’s or the site’s figures`
+  if (tolerance.table?.id === bySpeedId) return t`a default of this program, by speed alone`
   if (source === 'table')
     return t`the site’s table ${[tolerance.table?.name, tolerance.table?.source].filter(Boolean).join(', ')}`
   return source ? t`sliding speed at ${formatNumber(allowed.rpm ?? 0, 0)} rpm` : t`none given`

@@ -6,6 +6,7 @@ import type { Doubt } from '../../core/shafts/doubt'
 import { readsInLine, sagShowsAt } from '../../core/shafts/reads'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
+import { bySpeedId } from '../../core/verdict/bySpeed'
 import type { LimitMissing } from '../../core/verdict/limits'
 import { openingOf } from '../../core/verdict/slope'
 import { limitsText, seenText } from '../judged'
@@ -202,11 +203,13 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
         : t`${name}: can’t tell yet.`
   const doubts = finding.doubts.map((doubt) => doubtWords[doubt])
   const whose =
-    verdict.limits.source === 'table'
-      ? t`By the site’s table${terms.line.tolerance.policy === 'table' ? ` “${terms.line.tolerance.table.name}”` : ''}, for this speed and coupling. The maker’s figure would win.`
-      : verdict.limits.source === 'figures'
-        ? t`These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
-        : t`By sliding speed at the coupling. The maker’s or the site’s figure would win.`
+    terms.line.tolerance.policy === 'table' && terms.line.tolerance.table.id === bySpeedId
+      ? t`By speed alone, a default of this program. The maker’s or the site’s figure would win.`
+      : verdict.limits.source === 'table'
+        ? t`By the site’s table${terms.line.tolerance.policy === 'table' ? ` “${terms.line.tolerance.table.name}”` : ''}, for this speed and coupling. The maker’s figure would win.`
+        : verdict.limits.source === 'figures'
+          ? t`These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
+          : t`By sliding speed at the coupling. The maker’s or the site’s figure would win.`
   return {
     title,
     detail: doubts.length ? t`Don’t trust it: ${doubts.join('; ')}. ${measured}` : measured,

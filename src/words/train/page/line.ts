@@ -115,7 +115,9 @@ export const lineWords = labels({
   theSitesTable: 'The site’s table',
   table: 'Table',
   chooseATable: 'Choose a table',
-  noTableYet: 'No table in the kit yet',
+  bySpeedAlone: 'By speed alone, built in',
+  ourDefault: (diameter: string) =>
+    t`A default of this program, for a coupling of about ${diameter}. The maker’s and the site’s figures win.`,
   takeTheTableAsItIs: 'Take the table as it is now',
   tablesAreKeptInKit: 'Tables are kept in the Kit',
   theMakersOrTheSites2: 'The maker’s or the site’s figures',

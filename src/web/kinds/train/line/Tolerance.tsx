@@ -1,6 +1,7 @@
 import styled from 'styled-components'
 import { limitsOfLine } from '../../../../core/kinds/train/document/limits'
 import type { Line } from '../../../../core/kinds/train/document/schema'
+import { bySpeedId, rowsBySpeed, usualDiameter } from '../../../../core/verdict/bySpeed'
 import { type SlipGrade, slipSpeeds } from '../../../../core/verdict/slipSpeed'
 import { allowedText } from '../../../../words/train/limits'
 import { lineWords } from '../../../../words/train/page/line'
@@ -115,7 +116,17 @@ function FromTable(props: {
 }) {
   const { tolerance, frozen, onChange } = props
   const { items } = useKit()
-  const tables = items.flatMap(({ id, document }) => (document.kind === 'limits' ? [{ id, document }] : []))
+  const tables = [
+    {
+      id: bySpeedId,
+      document: {
+        name: lineWords.bySpeedAlone,
+        source: lineWords.ourDefault(`${usualDiameter} mm`),
+        rows: rowsBySpeed(),
+      },
+    },
+    ...items.flatMap(({ id, document }) => (document.kind === 'limits' ? [{ id, document }] : [])),
+  ]
   const { id, name, source } = tolerance.table
   const now = tables.find((one) => one.id === id)?.document
   const take = (chosen: string) => {
@@ -136,7 +147,7 @@ function FromTable(props: {
           disabled={frozen}
           value={id}
           options={[
-            { value: '', text: tables.length > 0 ? lineWords.chooseATable : lineWords.noTableYet },
+            { value: '', text: lineWords.chooseATable },
             ...tables.map((one) => ({ value: one.id, text: one.document.name })),
             ...(id && !now ? [{ value: id, text: name }] : []),
           ]}

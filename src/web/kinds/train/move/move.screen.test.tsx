@@ -162,3 +162,20 @@ test('no room downward: two feet are held in height alone, and sideways stays as
   await which.getByRole('radio', { name: 'both planes' }).click()
   await expect(which.getByRole('radio', { name: 'both planes' })).toBeChecked()
 })
+
+test('limits by speed alone: the built-in table gives a verdict where nobody knows the diameter', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-6/line`)
+  await page.getByRole('button', { name: 'Open Coupling' }).click()
+  await page.getByLabel('Diameter, mm').fill('')
+  const tolerance = page.getByRole('region', { name: 'Tolerance' })
+  await tolerance.getByRole('heading', { name: 'Tolerance' }).click()
+  await tolerance.getByRole('radio', { name: /table/i }).click()
+  await tolerance.getByLabel('Table', { exact: true }).selectOption('by-speed')
+  await expect(tolerance.getByText(/A default of this program, for a coupling of about 160 mm/)).toBeVisible()
+  await expect(tolerance.getByText(/0\.0\d+ mm/).first()).toBeVisible()
+  await page.goto(`${demo}/jobs/job-6/read`)
+  await expect(page.getByText(/without a tolerance|no verdict/)).toHaveCount(0)
+})
