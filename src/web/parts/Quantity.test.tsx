@@ -87,6 +87,16 @@ describe('a typed number', () => {
     fireEvent.paste(field(), { clipboardData: { getData: () => '0.3' } })
     expect(rest).toHaveBeenCalledTimes(1)
   })
+  it('takes one number that is pasted after a minus as a negative one, and hands nothing on', () => {
+    const [rest, seen] = [vi.fn(), vi.fn()]
+    render(<Kept begin={mm('-4')} signed onRest={rest} seen={seen} />)
+    field().focus()
+    field().setSelectionRange(0, field().value.length)
+    fireEvent.keyDown(field(), { key: '-' })
+    fireEvent.paste(field(), { clipboardData: { getData: () => '6' } })
+    expect(seen.mock.lastCall?.[0].text).toBe('-6')
+    expect(rest).not.toHaveBeenCalled()
+  })
   it('says what is wrong with it beside it, and is marked so', () => {
     render(<Kept begin={mm('0.1x')} />)
     expect(field().getAttribute('aria-invalid')).toBe('true')

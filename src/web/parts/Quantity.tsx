@@ -127,7 +127,7 @@ export function QuantityInput(props: CellProps) {
         if (props.readOnly || (!column && !editing?.over)) return
         event.preventDefault()
         change(withReplaced(editing ?? signedText(shown), first))
-        props.onRest?.(rest)
+        if (column) props.onRest?.(rest)
       }}
       onKeyDown={(event) => {
         const sign = signed && !props.readOnly ? signOfKey[event.key] : undefined

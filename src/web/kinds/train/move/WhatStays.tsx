@@ -11,7 +11,7 @@ import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
 const Sheet = styled(Card)`display: grid; gap: 10px; margin-bottom: 16px;`
-const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: end; label { min-width: 190px; }`
+const Row = styled.div`display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: end; > label { min-width: 190px; }`
 
 /** What stays and what moves: a machine, two stations of feet, as little as can be, or a line drawn by hand. */
 export const WhatStays = memo(function WhatStays({ frame }: { frame: TrainFrame }) {
