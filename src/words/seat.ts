@@ -1,6 +1,6 @@
 import { cutLength, type StepShim } from '../core/seat/cure'
-import type { SeatKind } from '../core/seat/diagnose'
-import type { SeatAdvice } from '../core/seat/findings'
+import type { SeatKind, SeatReason } from '../core/seat/diagnose'
+import type { SeatAdvice, Turn } from '../core/seat/findings'
 import type { PlacedFoot, SeatState } from '../core/seat/state'
 import { labels, t } from './language'
 import type { Said } from './said'
@@ -36,24 +36,36 @@ export const passes = (rounds: number): string =>
 /** Feeler blades and shims are told in hundredths of a millimetre or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
 
-const titles: Record<SeatKind, (name: string, feet: string) => string> = {
+const titles: Record<SeatKind, (name: string, feet: string, more: boolean) => string> = {
   clean: (name) => t`${name} sits on all its feet.`,
   rocking: (name, feet) => t`${name} rocks: ${feet} are high.`,
-  short: (_, feet) => t`${capital(feet)} is short.`,
+  short: (_, feet, more) => (more ? t`${capital(feet)} are short.` : t`${capital(feet)} is short.`),
   angled: (_, feet) => t`${capital(feet)} is bent.`,
-  springy: (_, feet) => t`${capital(feet)} is springy.`,
+  springy: (_, feet, more) => (more ? t`${capital(feet)} are springy.` : t`${capital(feet)} is springy.`),
   strain: (name) => t`Something is pulling on the ${name.toLowerCase()}.`,
 }
 
-const reasons: Record<SeatKind, string> = labels({
-  clean: 'No foot rises by more than the limit.',
-  rocking: 'Two feet diagonally opposite rise alike. Shim one of them, never both.',
-  short: 'It has an even gap at all corners, and the others sit.',
-  angled: 'The gaps at its corners differ by more than the limit. Use step shims, or have the foot machined.',
-  springy:
-    'It rises though a feeler finds no gap, or all feet rise alike. Clean feet and pads, remove burrs and bent shims, use four shims at most, then check again.',
-  strain: 'Both feet on one side or end rise. Disconnect the pipe or conduit and check again. Never shim it away.',
+const reasons: Readonly<Record<SeatReason, string>> = labels({
+  alike: 'Two feet diagonally opposite rise alike. Shim one of them, never both.',
+  unlike:
+    'Two feet diagonally opposite rise, one more than the other. Shim the one that rises more, never both, then check again.',
+  'even-gap': 'It has an even gap at all corners, and the others sit.',
+  alone: 'It alone rises, and the others sit.',
+  together: 'Shims under these feet bring them all into one plane.',
+  'stands-off-most':
+    'No one cause explains every foot. This one stands off most: start there, then check every foot again.',
+  'corners-differ': 'The gaps at its corners differ by more than the limit. Use step shims, or have the foot machined.',
+  'no-gap-felt': 'It rises though a feeler finds no gap.',
+  'all-alike': 'All feet rise alike.',
+  'side-or-end':
+    'Both feet on one side or end rise. Disconnect the pipe or conduit and check again. Never shim it away.',
+  'none-rises': 'No foot rises by more than the limit.',
+  'none-open': 'No gap under a foot is over the limit.',
 })
+
+/** An act by its place in the order: "First: …", "Next: …". */
+const inTurn = (turn: Turn, act: string): string =>
+  turn === 'only' ? capital(act) : turn === 'first' ? t`First: ${act}` : t`Next: ${act}`
 
 /** The sentence for what was found at the feet. */
 export function saySeat(advice: SeatAdvice, given: Terms): Said {
@@ -98,8 +110,8 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       const { finding, state } = advice
       const name = machineName(state.machine, terms)
       return {
-        title: `${advice.first ? '' : t`Or: `}${titles[finding.kind](name, namesOf(finding.feet, terms))}`,
-        detail: reasons[finding.kind],
+        title: `${advice.first ? '' : t`Or: `}${titles[finding.kind](name, namesOf(finding.feet, terms), finding.feet.length > 1)}`,
+        detail: reasons[finding.because],
         working: finding.evidence.map(({ foot, rise, least, most }) => {
           const rises = rise === undefined ? t`rise not read` : t`rises ${lengthWithUnit(rise, terms)}`
           const feels =
@@ -114,22 +126,28 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       const foot = seatFootName(advice.cure.foot, terms)
       if ('shim' in advice.cure)
         return {
-          title: t`Put ${lengthWithUnit(advice.cure.shim, terms)} under the ${foot}.`,
-          detail: t`Under that foot only.`,
+          title: inTurn(advice.turn, t`put ${lengthWithUnit(advice.cure.shim, terms)} under the ${foot}.`),
+          detail: advice.one
+            ? t`Under that foot only.`
+            : advice.turn === 'only'
+              ? ''
+              : t`Tighten it, then the next foot.`,
         }
-      const { steps } = advice.cure
       return {
-        title: t`Step shims under the ${foot}.`,
-        detail: steps.length
-          ? byEdge(steps)
-              .map(
-                ([edge, own]) =>
-                  t`From its ${edgeName(edge, terms)} edge inward: ${own.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`,
-              )
-              .join(' ')
-          : t`The gap is smaller than the thinnest shim.`,
+        title: inTurn(advice.turn, t`step shims under the ${foot}.`),
+        detail: byEdge(advice.cure.steps)
+          .map(
+            ([edge, own]) =>
+              t`From its ${edgeName(edge, terms)} edge inward: ${own.map((step) => stepName(step, advice.state.pad, terms)).join(', ')}.`,
+          )
+          .join(' '),
       }
     }
+    case 'seat-clean':
+      return {
+        title: inTurn(advice.turn, t`clean the ${seatFootName(advice.foot, terms)} and its pad.`),
+        detail: t`Remove burrs and bent shims. Four shims at most.`,
+      }
     case 'seat-unsettled':
       return {
         title: t`Check ${namesOf(advice.feet, terms)} with a feeler before you cut a shim.`,

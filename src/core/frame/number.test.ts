@@ -43,3 +43,23 @@ describe('a typed number', () => {
     expect(formatSigned(0.0004, 2)).toBe('0.00')
   })
 })
+
+it('reads blades and shims laid on each other as their sum, and no other sums', () => {
+  const read = (text: string) => {
+    const typed = parseNumber(text)
+    return typed.ok ? [typed.value, typed.unit] : typed.trouble.kind
+  }
+  expect([read('6+5'), read('0.5 + 0.05 mm'), read('.05+.1'), read('2+3+4mil')]).toEqual([
+    [11, undefined],
+    [0.55, 'mm'],
+    [expect.closeTo(0.15, 12), undefined],
+    [9, 'mil'],
+  ])
+  expect([read('6+'), read('+5'), read('-6+5'), read('6++5'), read('6 mm+5')]).toEqual([
+    'not-a-number',
+    [5, undefined],
+    'not-a-number',
+    'not-a-number',
+    'not-a-number',
+  ])
+})

@@ -21,11 +21,31 @@ const unitWords: Readonly<Record<string, Unit>> = {
 
 const shape = /^([+-]?)\s*(?:(\d+)(?:\s+|\s*-\s*)(\d+)\/(\d+)|(\d+)\/(\d+)|(\d*(?:[.,]\d*)?))\s*([a-zµμ"″]*)$/i
 
+/** Blades or shims laid on each other: "6+5", "0.5 + 0.05 mm". */
+const sum = /^\s*(?:\d+(?:[.,]\d*)?|[.,]\d+)(?:\s*\+\s*(?:\d+(?:[.,]\d*)?|[.,]\d+))+\s*[a-zµμ"″]*\s*$/i
+
+/** Whether a text is a sum of blades or shims. */
+export const isSum = (text: string): boolean => sum.test(text)
+
+/** Each part read by itself; the unit is that of the last. */
+function parseSum(text: string): TypedNumber {
+  const parts = text.split('+').map(parseNumber)
+  const last = parts.at(-1)
+  const unit = last?.ok ? last.unit : undefined
+  let value = 0
+  for (const part of parts) {
+    if (!part.ok) return part
+    value += part.value
+  }
+  return unit ? { ok: true, value, unit } : { ok: true, value }
+}
+
 /**
- * Reads a number as people write it: "12", "-.5", "+0.3", "1,5", "−0.2" with a real minus, "3 1/8", "1-1/2", "12 mm", "5 thou".
+ * Reads a number as people write it: "12", "-.5", "+0.3", "1,5", "−0.2" with a real minus, "3 1/8", "1-1/2", "12 mm", "5 thou", "6+5".
  * A comma is a decimal comma, except where it could as well part the thousands ("1,500"): that is asked back.
  */
 export function parseNumber(text: string): TypedNumber {
+  if (isSum(text)) return parseSum(text)
   const tidy = text.replace(/[−–—]/g, '-').replace(/\s+/g, ' ').trim()
   if (tidy === '') return { ok: false, trouble: { kind: 'nothing-typed' } }
   const found = shape.exec(tidy)

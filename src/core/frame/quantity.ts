@@ -1,4 +1,4 @@
-import { formatNumber, formatSigned, parseNumber } from './number'
+import { formatNumber, formatSigned, isSum, parseNumber } from './number'
 import type { Trouble } from './trouble'
 import { decimalsFor, fromMm, millimetresPer, toMm, type Unit } from './units'
 
@@ -93,8 +93,8 @@ export const turnOf = (typed: Quantity | undefined): number =>
 
 /** Decimals a person typed: "−0.283" has three, "3 1/8" as many as its value needs. */
 export function typedDecimals(text: string): number {
-  const point = /[.,](\d*)/.exec(text)
-  if (point) return Math.min(6, (point[1] ?? '').length)
+  const points = [...text.matchAll(/[.,](\d*)/g)].map(([, after = '']) => after.length)
+  if (points.length > 0) return Math.min(6, Math.max(...points))
   return text.includes('/') ? 4 : 0
 }
 
@@ -120,7 +120,8 @@ export function showQuantity(quantity: Quantity, unit: Unit, options: { signed?:
   const own = typed.unit ?? quantity.unit
   const format = options.signed ? formatSigned : formatNumber
   const decimals = typedDecimals(quantity.text)
-  if (own === unit) return quantity.text.includes('/') ? quantity.text : format(typed.value, decimals)
+  if (own === unit)
+    return quantity.text.includes('/') || isSum(quantity.text) ? quantity.text : format(typed.value, decimals)
   return format(fromMm(toMm(typed.value, own), unit), decimalsFor(typedStep(quantity) ?? 0, unit))
 }
 

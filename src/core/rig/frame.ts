@@ -1,14 +1,14 @@
+import { planeThrough } from '../frame/plane'
 import type { SeatCure } from '../seat/cure'
 import type { CornerGaps, FootCheck } from '../seat/foot'
-import { planeThrough } from '../seat/many'
 
 /** A simulated machine frame on its base. Lengths in mm; seen from above, y toward the far side. */
 export interface RiggedFrame {
   feet: readonly RiggedFoot[]
   /** Half the pad's length along x and along y. */
   pad: { x: number; y: number }
-  /** A rigid frame tips as one piece; a limber one lets each foot down by itself. */
-  frame: 'rigid' | 'limber'
+  /** A rigid frame tips as one piece; a limber one lets each foot down by itself; most do a share of both, 1 for rigid. */
+  frame: 'rigid' | 'limber' | number
 }
 
 export interface RiggedFoot {
@@ -38,9 +38,11 @@ const reachOf = (foot: RiggedFoot, pad: RiggedFrame['pad']): number =>
 export function checkFrame(rigged: RiggedFrame, feeler = 0.01): FootCheck[] {
   const { feet, pad } = rigged
   const read = (mm: number) => (feeler > 0 ? Math.round(mm / feeler) * feeler : mm)
+  const stiffness = rigged.frame === 'rigid' ? 1 : rigged.frame === 'limber' ? 0 : rigged.frame
   return feet.map((foot): FootCheck => {
     const others = feet.filter((other) => other !== foot).map((other) => ({ x: other.x, y: other.y, z: -other.off }))
-    const body: (x: number, y: number) => number = rigged.frame === 'rigid' ? planeThrough(others) : () => 0
+    const plane = planeThrough(others)
+    const body = (x: number, y: number) => stiffness * plane(x, y)
     const middle = foot.off + body(foot.x, foot.y) + (foot.pulled ?? 0)
     const rest = reachOf(foot, pad)
     // a sole that reaches its pad anywhere rests there
@@ -56,6 +58,12 @@ export function checkFrame(rigged: RiggedFrame, feeler = 0.01): FootCheck[] {
     return { id: foot.id, x: foot.x, y: foot.y, rise: read(rise), gaps }
   })
 }
+
+/** The same frame with dirt, burrs and bent shims out from under the feet. */
+export const cleaned = (rigged: RiggedFrame, feet: readonly string[]): RiggedFrame => ({
+  ...rigged,
+  feet: rigged.feet.map((foot) => (feet.includes(foot.id) ? { ...foot, spring: 0 } : foot)),
+})
 
 /** The same frame with a cure put under it. Steps fill the wedge they were cut for, down to one step. */
 export function withCure(rigged: RiggedFrame, cure: readonly SeatCure[]): RiggedFrame {

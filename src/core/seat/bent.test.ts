@@ -27,35 +27,51 @@ const bend = (rigged: RiggedFrame, at: number, tilt: { x: number; y: number }): 
   return { ...rigged, feet: rigged.feet.map((foot, i) => (i === at ? { ...foot, off: rest, tilt } : foot)) }
 }
 
+/** Whether nothing is found any more after one round of what the program says, and after two. */
+function curedIn(rigged: RiggedFrame): [once: boolean, twice: boolean] {
+  const next = (now: RiggedFrame): RiggedFrame => {
+    const checks = checkFrame(now)
+    return withCure(now, cureFor(diagnose(checks), checks))
+  }
+  const clean = (now: RiggedFrame) => diagnose(checkFrame(now))[0]!.kind === 'clean'
+  const first = next(rigged)
+  const second = next(first)
+  return [clean(first), clean(first) || clean(second)]
+}
+
 describe('a sole that leans both ways', () => {
-  it.each([0.05, 0.1, 0.0508])('is filled to one strip of %s mm by strips along two edges, 200 of 200', (thinnest) => {
-    let filled = 0
-    for (let run = 0; run < 200; run++) {
-      const rigged = trueFrame('limber')
-      const at = pick(4)
-      const lean = (pad: number) => (sign() * between(0.08, 0.4)) / (2 * pad)
-      const bent = bend(rigged, at, { x: lean(rigged.pad.x), y: lean(rigged.pad.y) })
-      const checks = checkFrame(bent, 0)
-      const [cure] = cureFor(diagnose(checks), checks, { thinnest })
-      if (!cure || !('steps' in cure)) continue
-      expect(new Set(cure.steps.map(({ edge }) => edge)).size).toBe(2)
-      const off = [-1, -0.5, 0, 0.5, 1].flatMap((u) =>
-        [-1, -0.5, 0, 0.5, 1].map((v) => leftOver(bent.feet[at]!, bent.pad, cure.steps, u, v)),
-      )
-      if (off.every((gap) => Math.abs(gap) <= thinnest + 0.004)) filled++
-    }
-    expect(filled).toBe(200)
-  })
-  it('and is clean after one round', () => {
-    let clean = 0
+  it.each([0.05, 0.1, 0.0508])(
+    'is filled to two strips of %s mm along two edges, and nowhere by more than its gap, 200 of 200',
+    (thinnest) => {
+      let filled = 0
+      for (let run = 0; run < 200; run++) {
+        const rigged = trueFrame('limber')
+        const at = pick(4)
+        const lean = (pad: number) => (sign() * between(0.12, 0.4)) / (2 * pad)
+        const bent = bend(rigged, at, { x: lean(rigged.pad.x), y: lean(rigged.pad.y) })
+        const checks = checkFrame(bent, 0)
+        const [cure] = cureFor(diagnose(checks), checks, { thinnest })
+        if (!cure || !('steps' in cure)) continue
+        expect(new Set(cure.steps.map(({ edge }) => edge)).size).toBe(2)
+        const off = [-1, -0.5, 0, 0.5, 1].flatMap((u) =>
+          [-1, -0.5, 0, 0.5, 1].map((v) => leftOver(bent.feet[at]!, bent.pad, cure.steps, u, v)),
+        )
+        if (off.every((gap) => gap >= -1e-9 && gap <= 2 * thinnest + 0.008)) filled++
+      }
+      expect(filled).toBe(200)
+    },
+  )
+  it('and is clean after two rounds, every third after one', () => {
+    const clean = [0, 0]
     for (let run = 0; run < 100; run++) {
       const rigged = trueFrame('limber')
       const lean = (pad: number) => (sign() * between(0.1, 0.4)) / (2 * pad)
-      const bent = bend(rigged, pick(4), { x: lean(rigged.pad.x), y: lean(rigged.pad.y) })
-      const checks = checkFrame(bent, 0)
-      if (diagnose(checkFrame(withCure(bent, cureFor(diagnose(checks), checks))))[0]!.kind === 'clean') clean++
+      const [once, twice] = curedIn(bend(rigged, pick(4), { x: lean(rigged.pad.x), y: lean(rigged.pad.y) }))
+      if (once) clean[0]!++
+      if (twice) clean[1]!++
     }
-    expect(clean).toBeGreaterThanOrEqual(90)
+    expect(clean[1]).toBeGreaterThanOrEqual(98)
+    expect(clean[0]).toBeGreaterThanOrEqual(33)
   })
 })
 

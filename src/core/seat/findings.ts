@@ -9,13 +9,19 @@ export type SeatAdvice =
   | { kind: 'seat-fault'; peg: 'outside'; foot: string; trouble: Trouble }
   | { kind: 'seat-next'; peg: 'nothing'; state: SeatState; foot: string; left: number }
   | { kind: 'seat-found'; peg: 'outside' | 'unsure' | 'within'; state: SeatState; finding: SeatFinding; first: boolean }
-  | { kind: 'seat-cure'; peg: 'outside'; state: SeatState; cure: SeatCure }
+  | { kind: 'seat-cure'; peg: 'outside'; state: SeatState; cure: SeatCure; turn: Turn; one: boolean }
+  | { kind: 'seat-clean'; peg: 'outside'; foot: string; turn: Turn }
   | { kind: 'seat-unsettled'; peg: 'unsure'; feet: readonly string[] }
   | { kind: 'seat-shift'; peg: 'unsure' | 'outside'; state: SeatState; shift: number; allowed: number | undefined }
   | { kind: 'seat-guide'; peg: 'unsure' }
   | { kind: 'seat-snug'; peg: 'outside'; foot: string; shim: number }
   | { kind: 'seat-tighten'; peg: 'nothing'; state: SeatState }
   | { kind: 'seat-again'; peg: 'nothing'; state: SeatState }
+
+/** Where an act stands in the order it is done in, foot by foot. */
+export type Turn = 'only' | 'first' | 'next'
+
+const turnOf = (i: number, all: number): Turn => (all === 1 ? 'only' : i === 0 ? 'first' : 'next')
 
 /**
  * What to say of one machine's feet, most urgent first.
@@ -32,7 +38,15 @@ export function seatFindings(state: SeatState, allowed: number | undefined): Sea
   state.findings.forEach((finding, i) => {
     const peg = finding.kind === 'clean' ? 'within' : i === 0 ? 'outside' : 'unsure'
     found.push({ kind: 'seat-found', peg, state, finding, first: i === 0 })
-    if (i === 0) for (const cure of state.cure) found.push({ kind: 'seat-cure', peg: 'outside', state, cure })
+    if (i > 0) return
+    state.cure.forEach((cure, k) => {
+      const turn = turnOf(k, state.cure.length)
+      found.push({ kind: 'seat-cure', peg: 'outside', state, cure, turn, one: finding.kind === 'rocking' })
+    })
+    if (finding.kind === 'springy')
+      finding.feet.forEach((foot, k) => {
+        found.push({ kind: 'seat-clean', peg: 'outside', foot, turn: turnOf(k, finding.feet.length) })
+      })
   })
   if (state.guided) found.push({ kind: 'seat-guide', peg: 'unsure' })
   const [first] = state.findings

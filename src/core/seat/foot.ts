@@ -19,6 +19,8 @@ export interface FootCheck {
   /** How far it rose when only its bolt was loosened, the others tight. */
   rise?: number | undefined
   gaps?: CornerGaps | undefined
+  /** A blade so thick went under nowhere, mm: a feeler used as go and no-go. Counts only where it is no thicker than the limit. */
+  nothingOver?: number | undefined
 }
 
 /** A foot may rise by so much, mm; where one works in mil it is 2 mil. */
@@ -43,9 +45,14 @@ export interface FootGap {
   size: number | undefined
   /** Mean, least and greatest feeler gap; undefined where no feeler was used. */
   feeler: { mean: number; least: number; most: number; count: number } | undefined
+  /** A feeler was used, and found no gap worth the name. */
+  unfelt: boolean
   /** Gap at the middle and its growth across the pad, edge to edge: toward larger x and toward the far side. */
   plane: { middle: number; alongX: number; alongY: number } | undefined
 }
+
+/** A feeler that goes no further than this finds no gap: the thinnest blade there is, mm. */
+const noGap = 0.025
 
 /** Rise and feeler gaps of a foot, brought together. */
 export function gapOf(foot: FootCheck): FootGap {
@@ -55,7 +62,7 @@ export function gapOf(foot: FootCheck): FootGap {
   })
   const feeler =
     known.length === 0
-      ? undefined
+      ? nothingFelt(foot)
       : {
           mean: known.reduce((sum, gap) => sum + gap, 0) / known.length,
           least: Math.min(...known),
@@ -63,14 +70,25 @@ export function gapOf(foot: FootCheck): FootGap {
           count: known.length,
         }
   const plane = planeOf(foot.gaps)
-  const told = [...(foot.rise === undefined ? [] : [foot.rise]), ...(feeler ? [plane?.middle ?? feeler.mean] : [])]
+  const felt = known.length > 0 && feeler ? [plane?.middle ?? feeler.mean] : []
+  const rise = foot.rise === undefined ? [] : [foot.rise]
+  const told = [...rise, ...felt, ...(rise.length + felt.length === 0 && feeler ? [0] : [])]
   return {
     foot,
     feeler,
+    unfelt: feeler !== undefined && (known.length === 0 || feeler.most <= noGap),
     plane,
     size: told.length ? told.reduce((sum, value) => sum + value, 0) / told.length : undefined,
   }
 }
+
+/** A blade that went under at no corner: from no gap to one of its thickness, felt all round. */
+const nothingFelt = ({ nothingOver }: FootCheck): FootGap['feeler'] =>
+  nothingOver === undefined ? undefined : { mean: 0, least: 0, most: nothingOver, count: 4 }
+
+/** What a blade tells that went under nowhere, mm: nothing where it is thicker than a foot may rise. */
+export const blade = (thickness: number | undefined, threshold: number): number | undefined =>
+  thickness !== undefined && thickness <= threshold + 1e-9 ? thickness : undefined
 
 /** The plane through three or four corner gaps; with four, the least-squares one, which is the difference of edge means. */
 function planeOf(gaps: CornerGaps | undefined): FootGap['plane'] {

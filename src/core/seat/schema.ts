@@ -10,6 +10,8 @@ export const seatFootSchema = v.strictObject({
     highNear: v.optional(quantitySchema),
     highFar: v.optional(quantitySchema),
   }),
+  /** A blade so thick went under at no corner: a feeler used as go and no-go. */
+  nothingOver: v.optional(quantitySchema),
   /** How the rise was told: a dial at the foot, or the shaft's apparent movement scaled to the foot (a guide). */
   told: v.picklist(['foot', 'shaft']),
   pack: text(60),
@@ -30,6 +32,8 @@ export const seatSchema = v.strictObject({
   rounds: v.optional(v.picklist(roundsOfBolts)),
   /** Whether the coupling was open while the bolts were loosened: connected, it holds the machine down with it. */
   coupling: v.optional(v.picklist(['open', 'connected'])),
+  /** Whether pipes and conduits were off while the feet were read: what stands open then is not their pull. */
+  pipes: v.optional(v.picklist(['off', 'on'])),
   /** The pad under a foot, along the shaft and across it; and the thinnest shim in stock, for cutting steps. */
   padAlong: v.optional(quantitySchema),
   padAcross: v.optional(quantitySchema),

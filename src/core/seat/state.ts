@@ -6,7 +6,7 @@ import { footPerShaft } from './apparent'
 import { cureFor, type SeatCure } from './cure'
 import { diagnose, type SeatFinding } from './diagnose'
 import { shaftShift } from './effect'
-import { corners, type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
+import { blade, corners, type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
 import { tighteningOrder } from './layout'
 import { roundsOf, type Seat, type SeatFoot } from './schema'
 
@@ -43,10 +43,17 @@ export const emptySeat = (unit: Unit): Seat => ({
 })
 
 /** A foot's typed check in mm. */
-export function footCheck({ id, x, y }: PlacedFoot, typed: SeatFoot | undefined): FootCheck {
+export function footCheck({ id, x, y }: PlacedFoot, typed: SeatFoot | undefined, threshold: number): FootCheck {
   const gaps = Object.fromEntries(corners.map((corner) => [corner, quantityMm(typed?.gaps[corner])]))
   const any = Object.values(gaps).some((gap) => gap !== undefined)
-  return { id, x, y, rise: quantityMm(typed?.rise), gaps: any ? gaps : undefined }
+  return {
+    id,
+    x,
+    y,
+    rise: quantityMm(typed?.rise),
+    gaps: any ? gaps : undefined,
+    nothingOver: blade(quantityMm(typed?.nothingOver), threshold),
+  }
 }
 
 /** Everything known of how one machine sits. Lengths in mm. */
@@ -90,20 +97,23 @@ export function solveSeat(
   wanted: ReadonlyMap<string, number> = new Map(),
 ): SeatState {
   const feet = [...placed]
-  const typed = feet.map((foot) => footCheck(foot, seat?.[pass][foot.id]))
+  const unit = seat?.threshold.unit ?? 'mm'
+  const threshold = positiveMm(seat?.threshold) ?? usualThresholdIn(unit)
+  const typed = feet.map((foot) => footCheck(foot, seat?.[pass][foot.id], threshold))
   const checks = typed.map((check): FootCheck => {
     const atShaft = seat?.[pass][check.id]?.told === 'shaft' && check.rise !== undefined && couplingX !== undefined
     return atShaft ? { ...check, rise: (check.rise ?? 0) * footPerShaft(typed, check.id, couplingX) } : check
   })
   const guided = feet.some((foot) => seat?.[pass][foot.id]?.told === 'shaft')
-  const unit = seat?.threshold.unit ?? 'mm'
-  const threshold = positiveMm(seat?.threshold) ?? usualThresholdIn(unit)
   const order = tighteningOrder(feet)
   const thinnest = positiveMm(seat?.thinnest) ?? usualThinnestIn(unit)
-  const read = (check: FootCheck) => check.rise !== undefined || check.gaps !== undefined
+  const pad = { along: quantityMm(seat?.padAlong), across: quantityMm(seat?.padAcross) }
+  const read = (check: FootCheck) =>
+    check.rise !== undefined || check.gaps !== undefined || check.nothingOver !== undefined
   const missing = order.filter((id) => !checks.some((check) => check.id === id && read(check)))
   const complete = missing.length === 0 && checks.length > 0
-  const findings = complete && pass !== 'loose' ? diagnose(checks, threshold) : []
+  const findings =
+    complete && pass !== 'loose' ? diagnose(checks, { threshold, pad, pipesOff: seat?.pipes === 'off' }) : []
   const byFoot = new Map(feet.map((foot) => [foot.id, wanted.get(foot.station) ?? 0]))
   return {
     machine,
@@ -115,7 +125,7 @@ export function solveSeat(
     missing,
     order,
     rounds: roundsOf(seat),
-    pad: { along: quantityMm(seat?.padAlong), across: quantityMm(seat?.padAcross) },
+    pad,
     findings,
     cure: cureFor(findings, checks, { wanted: byFoot, thinnest, step: shimStepIn(unit) }),
     faults: feet.flatMap((foot) => faultsOf(foot.id, seat?.[pass][foot.id])),
@@ -135,8 +145,10 @@ function snugShims(checks: readonly FootCheck[], threshold: number): SeatState['
 function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'] {
   if (!typed) return []
   const gaps = corners.map((corner) => typed.gaps[corner])
-  const troubles: Trouble[] = [typed.rise, ...gaps].flatMap((quantity) => quantityFault(quantity) ?? [])
-  if (gaps.some((gap) => (quantityMm(gap) ?? 0) < 0)) troubles.push({ kind: 'gap-below-zero' })
+  const troubles: Trouble[] = [typed.rise, typed.nothingOver, ...gaps].flatMap(
+    (quantity) => quantityFault(quantity) ?? [],
+  )
+  if ([typed.nothingOver, ...gaps].some((gap) => (quantityMm(gap) ?? 0) < 0)) troubles.push({ kind: 'gap-below-zero' })
   return troubles.map((trouble) => ({ foot, trouble }))
 }
 

@@ -5,8 +5,8 @@ import { finite, id, list, notNegative, positive, type Units } from '../frame/op
 import { decimalsFor, fromMm, toMm, type Unit } from '../frame/units'
 import type { ResultWarning } from '../shafts/survey/result'
 import { cureFor, type StepShim } from './cure'
-import { diagnose, type SeatFinding, type SeatKind } from './diagnose'
-import { type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
+import { diagnose, type SeatFinding, type SeatKind, type SeatReason } from './diagnose'
+import { blade, type FootCheck, gapOf, shimStepIn, usualThinnestIn, usualThresholdIn } from './foot'
 
 const cornerGaps = v.strictObject({
   lowNear: v.optional(notNegative),
@@ -19,6 +19,8 @@ const cornerGaps = v.strictObject({
 export const seatSurvey = v.strictObject({
   machine: id,
   threshold: v.optional(positive),
+  /** Pipes and conduits were off while the feet were read. */
+  pipes: v.optional(v.picklist(['off', 'on'])),
   feet: list(
     v.strictObject({
       id,
@@ -26,6 +28,7 @@ export const seatSurvey = v.strictObject({
       y: finite,
       rise: v.optional(finite),
       corners: v.optional(cornerGaps),
+      nothingOver: v.optional(positive),
     }),
     24,
     'a list of feet',
@@ -67,7 +70,8 @@ export function seatResult({ seat, units, plan }: SeatsAsked, wanted: readonly W
   const mm = (value: number | undefined) => (value === undefined ? undefined : toMm(value, units.reading))
   const shown = (value: number) => fromMm(value, units.reading)
   const stock = plan?.stock?.map((thickness) => toMm(thickness, units.reading))
-  return (seat ?? []).map(({ machine, threshold, feet }) => {
+  return (seat ?? []).map(({ machine, threshold: given, pipes, feet }) => {
+    const threshold = mm(given) ?? usualThresholdIn(units.reading)
     const checks = feet.map(
       (foot): FootCheck => ({
         id: foot.id,
@@ -80,11 +84,11 @@ export function seatResult({ seat, units, plan }: SeatsAsked, wanted: readonly W
           highNear: mm(foot.corners.highNear),
           highFar: mm(foot.corners.highFar),
         },
+        nothingOver: blade(mm(foot.nothingOver), threshold),
       }),
     )
     const missing = checks.filter((check) => gapOf(check).size === undefined)
-    const found =
-      missing.length < checks.length ? diagnose(checks, mm(threshold) ?? usualThresholdIn(units.reading)) : []
+    const found = missing.length < checks.length ? diagnose(checks, { threshold, pipesOff: pipes === 'off' }) : []
     const clean = found[0]?.kind === 'clean'
     const findings = clean && missing.length > 0 ? [] : found
     const cure = cureFor(findings, checks, {
@@ -175,17 +179,23 @@ export function seatWarnings(
     : unknown
 }
 
-const why: Record<SeatFinding['kind'], string> = {
-  rocking: 'two feet across from each other rise alike and the others stay',
-  short: 'one foot stands off by itself, evenly',
-  angled: 'the gaps at the corners of the foot differ by more than the limit',
-  springy: 'the foot rises where a feeler finds no gap, or all feet rise alike',
-  strain: 'both feet of one side or one end rise and the others stay',
-  clean: 'no foot rises by more than the limit',
+const why: Readonly<Record<SeatReason, string>> = {
+  alike: 'two feet across from each other rise alike and the others stay',
+  unlike: 'two feet across from each other rise, one of them more, and the others stay',
+  'even-gap': 'one foot stands off by itself, evenly',
+  alone: 'one foot rises by itself',
+  together: 'shims under these feet bring all of them into one plane',
+  'stands-off-most': 'no one cause explains every foot; this one stands off most',
+  'corners-differ': 'the gaps at the corners of the foot differ by more than the limit',
+  'no-gap-felt': 'the foot rises where a feeler finds no gap',
+  'all-alike': 'all feet rise alike',
+  'side-or-end': 'both feet of one side or one end rise and the others stay',
+  'none-rises': 'no foot rises by more than the limit',
+  'none-open': 'no gap under a foot is over the limit',
 }
 
 /** The rule that fits, and the readings that say so, in the document's unit. */
-function because({ kind, evidence, unsettled }: SeatFinding, unit: Unit): string {
+function because({ because: reason, evidence, unsettled }: SeatFinding, unit: Unit): string {
   const length = (mm: number) => formatNumber(fromMm(mm, unit), decimalsFor(0.01, unit))
   const readings = evidence
     .map(({ foot, rise, least, most }) => {
@@ -197,5 +207,5 @@ function because({ kind, evidence, unsettled }: SeatFinding, unit: Unit): string
     })
     .join('; ')
   const open = unsettled.length ? `; feeler gaps at ${unsettled.join(' and ')} would settle it` : ''
-  return `${why[kind]}: ${readings} ${unit}${open}`
+  return `${why[reason]}: ${readings} ${unit}${open}`
 }

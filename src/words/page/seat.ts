@@ -18,6 +18,12 @@ export const seatWords = labels({
     unit: string | number,
   ) => t`${capital}: feeler gap at its ${side} ${high} corner, ${unit}`,
   gap: 'gap',
+  nothingGoesUnder: (blade: string) => t`Nothing over ${blade} fits`,
+  nothingUnder: (capital: string, blade: string) => t`${capital}: nothing over ${blade} fits under it`,
+  pipesMeanwhile: 'Pipes and conduits',
+  pipesOff: 'disconnected',
+  pipesOn: 'connected',
+  pipesAreOff: 'They are disconnected',
   stepShimsUnderTheIn: (foot: string | number) => t`Step shims under the ${foot}, in section`,
   underTheInSectionEdge: (foot: string | number, edge: string | number) =>
     t`Under the ${foot}, in section; ${edge} edge at the left`,

@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { emptyQuantity, showQuantity } from '../../../core/frame/quantity'
+import { emptyQuantity, quantityFrom, showQuantity } from '../../../core/frame/quantity'
 import type { Unit } from '../../../core/frame/units'
 import type { StepShim } from '../../../core/seat/cure'
 import { type Corner, corners } from '../../../core/seat/foot'
@@ -8,21 +8,23 @@ import { emptySeatFoot, type SeatState } from '../../../core/seat/state'
 import { feetDrawing } from '../../../drawing/feet'
 import { seatWords } from '../../../words/page/seat'
 import { byEdge, edgeName, seatFootName, stepName } from '../../../words/seat'
-import { capital, sideName, type Terms, unitName } from '../../../words/terms'
+import { capital, lengthWithUnit, sideName, type Terms, unitName } from '../../../words/terms'
 import { mono } from '../../app/style'
-import { Input } from '../../parts/controls'
+import { Button, Input } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
 import { QuantityInput } from '../../parts/Quantity'
 import { useWidth } from '../../parts/useWidth'
 
-const cell = { width: 262, height: 128 }
+const cell = { width: 262, height: 176 }
 
 const Sheet = styled.div`position: relative; background: var(--card); border: 1px solid var(--rule); border-radius: 4px; margin: 8px 0 12px; overflow-x: auto; > div { position: relative; } svg.shaft { position: absolute; inset: 0; }`
 const Pad = styled.fieldset<{ $over: boolean }>`
   position: absolute; transform: translate(-50%, -50%); width: ${cell.width}px; height: ${cell.height}px; margin: 0; padding: 6px;
   border: ${({ $over }) => ($over ? '2px solid var(--outside)' : '1px solid var(--rule)')}; border-radius: 4px; background: var(--body);
-  display: grid; grid-template-columns: 70px 1fr 70px; grid-template-rows: 22px 44px 44px; gap: 3px 6px; align-items: center;
+  display: grid; grid-template-columns: 70px 1fr 70px; grid-template-rows: 22px 44px 44px 44px; gap: 3px 6px; align-items: center;
   legend { position: absolute; top: 5px; left: 8px; font-size: 13px; font-weight: 600; padding: 0; }
   input { min-height: 44px; padding: 0 6px; font-size: 15px; }
+  .blade { grid-column: 1 / -1; grid-row: 4; padding: 0 8px; font-size: 14px; }
   .middle { grid-column: 2; } .rise input { border-width: 2px; font-weight: 700; text-align: center; } .pack input { text-align: center; }
 `
 const Bolt = styled.span`
@@ -52,6 +54,8 @@ export function FeetFromAbove(props: {
   const [ref, width] = useWidth()
   const sheet = Math.max(width, 2 * cell.width + 24)
   const drawing = feetDrawing(state.feet, sheet, cell, flipped)
+  const fine = { ...terms, resolution: unit === 'mm' ? 0.01 : 0.0254 }
+  const passes = ({ nothingOver }: SeatFoot) => Boolean(nothingOver?.text)
   const named = new Set(state.findings[0]?.kind === 'clean' ? [] : state.findings[0]?.feet)
   return (
     <Sheet ref={ref}>
@@ -128,6 +132,25 @@ export function FeetFromAbove(props: {
                   </div>
                 )
               })}
+              <Button
+                className="blade"
+                isDisabled={props.frozen}
+                aria-pressed={passes(typed)}
+                aria-label={seatWords.nothingUnder(capital(name), lengthWithUnit(state.threshold, fine))}
+                onPress={() =>
+                  props.onFoot(
+                    pad.id,
+                    ({ nothingOver, ...foot }) =>
+                      nothingOver?.text
+                        ? foot
+                        : { ...foot, nothingOver: quantityFrom(state.threshold, unit, unit === 'mm' ? 3 : 1) },
+                    'blade',
+                  )
+                }
+              >
+                <Peg peg={passes(typed) ? 'within' : 'nothing'} label="" />{' '}
+                {seatWords.nothingGoesUnder(lengthWithUnit(state.threshold, fine))}
+              </Button>
             </Pad>
           )
         })}

@@ -66,20 +66,22 @@ export function SeatStep() {
     acts:
       advice.kind === 'seat-again' && !frozen
         ? [{ text: seatWords.checkAgain, main: true, run: () => setPass('after') }]
-        : advice.kind === 'seat-tighten'
-          ? [{ text: seatWords.oneBoltAtATime, main: true, run: () => setPass('before') }]
-          : advice.kind === 'seat-found' && advice.finding.kind === 'clean'
-            ? [{ text: seatWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
-            : advice.kind === 'seat-next' || advice.kind === 'seat-fault'
-              ? [
-                  {
-                    text: seatWords.enterIt,
-                    main: advice.kind === 'seat-next',
-                    run: () =>
-                      window.document.querySelector<HTMLInputElement>(`[data-foot="${advice.foot}"] input`)?.focus(),
-                  },
-                ]
-              : [],
+        : advice.kind === 'seat-found' && advice.finding.kind === 'strain' && !frozen
+          ? [{ text: seatWords.pipesAreOff, main: false, run: () => edit((s) => ({ ...s, pipes: 'off' })) }]
+          : advice.kind === 'seat-tighten'
+            ? [{ text: seatWords.oneBoltAtATime, main: true, run: () => setPass('before') }]
+            : advice.kind === 'seat-found' && advice.finding.kind === 'clean'
+              ? [{ text: seatWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+              : advice.kind === 'seat-next' || advice.kind === 'seat-fault'
+                ? [
+                    {
+                      text: seatWords.enterIt,
+                      main: advice.kind === 'seat-next',
+                      run: () =>
+                        window.document.querySelector<HTMLInputElement>(`[data-foot="${advice.foot}"] input`)?.focus(),
+                    },
+                  ]
+                : [],
   }))
 
   return (
@@ -187,6 +189,17 @@ export function SeatStep() {
               />
             </Field>
           )}
+          <Field label={seatWords.pipesMeanwhile}>
+            <Select
+              disabled={frozen}
+              value={seat.pipes ?? 'on'}
+              options={[
+                { value: 'on', text: seatWords.pipesOn },
+                { value: 'off', text: seatWords.pipesOff },
+              ]}
+              onPick={(pipes) => edit((s) => ({ ...s, pipes: pipes as 'on' | 'off' }))}
+            />
+          </Field>
           {(
             [
               ['padAlong', seatWords.padAlongTheShaft, lengthUnitFor(settings.unit)],

@@ -62,3 +62,44 @@ test('a measured value over its limit is not good, and the printed page says wha
   const pdf = await page.request.get(`${demo}/api/jobs/job-9/report.pdf`)
   expect(pdf.status()).toBe(200)
 })
+
+const feet = ['Aisle-side front foot', 'Wall-side front foot', 'Aisle-side back foot', 'Wall-side back foot']
+
+test('an uneven diagonal rocks: one foot is shimmed, and looked at again; blades are typed as they were stacked', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-7/seat`)
+  await page.getByText('mil', { exact: true }).click()
+  for (const [i, rise] of ['3.5', '0', '0', '6+1.5'].entries())
+    await page.getByLabel(`${feet[i]}: rise, mil`).fill(rise)
+  await expect(
+    page.getByText('Motor rocks: the aisle-side front foot and the wall-side back foot are high.'),
+  ).toBeVisible()
+  await expect(page.getByText('Put 7.5 mil under the wall-side back foot.')).toBeVisible()
+  await expect(page.getByText(/^Put /)).toHaveCount(1)
+  await expect(page.getByText(/finds no gap|even gap/)).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Check again' })).toBeVisible()
+})
+
+test('a blade that fits nowhere is a look at the foot; what rises all the same is cleaned, foot by foot', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-7/seat`)
+  for (const foot of feet)
+    await page.getByRole('button', { name: `${foot}: nothing over 0.05 mm fits under it` }).click()
+  await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
+  await expect(page.getByText('No gap under a foot is over the limit.')).toBeVisible()
+  for (const foot of [feet[0]!, feet[2]!]) await page.getByLabel(`${foot}: rise, mm`).fill('0.2')
+  await expect(page.getByText('First: clean the aisle-side front foot and its pad.')).toBeVisible()
+  await expect(page.getByText('Next: clean the aisle-side back foot and its pad.')).toBeVisible()
+})
+
+test('strain is no cause any more once the pipes are off', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-10/seat`)
+  await page.getByRole('button', { name: 'They are disconnected' }).click()
+  await expect(page.getByText('Something is pulling on the pump.')).toHaveCount(0)
+  await expect(page.getByText(/^Put /)).toHaveCount(1)
+  await expect(page.getByLabel('Pipes and conduits')).toHaveValue('off')
+})
