@@ -26,7 +26,7 @@ export function benchCore(): string[] {
   const coupling = train.couplings[0]
   if (!coupling) throw new Error('No coupling.')
   const [motor, pump] = survey.measurements[0]?.probes ?? []
-  const values = (probe: typeof motor) => (probe?.readings ?? []).map(([, value]) => value)
+  const values = (probe: typeof motor) => (probe && 'readings' in probe ? probe.readings : []).map(([, value]) => value)
   const [a, b] = [values(motor), values(pump)]
   let kept = 0
   const bare = bestOf(() => {

@@ -6,6 +6,23 @@ import { labels, t } from './language'
 /** The switch of a head whose numbers fall where ours rise. */
 export const headWords = labels({ countsOther: 'It counts the other way' })
 
+/** What is asked of an instrument that works out its result by itself. */
+export const plusWords = labels({
+  title: 'When the instrument shows plus',
+  choose: 'choose',
+  asked: {
+    vertical: { offset: 'Offset, height', gap: 'Angle or gap, height' },
+    horizontal: { offset: 'Offset, sideways', gap: 'Angle or gap, sideways' },
+  },
+  high: (machine: string) => t`${machine} stands high`,
+  low: (machine: string) => t`${machine} stands low`,
+  toward: (machine: string, side: string) => t`${machine} stands toward ${side}`,
+  open: (where: string) => t`coupling open at ${where}`,
+  at: { top: 'the top', bottom: 'the bottom' },
+  itsMachine: 'the machine',
+  sides: { near: 'the near side', far: 'the far side' },
+})
+
 /** What a kind of probe is called, and where it stands. A further kind of probe has its words here. */
 interface ProbeWords {
   /** With its machine before it: "motor face dial". */
@@ -39,6 +56,10 @@ export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
     name: 'head with a prism',
     where: (machine, _, channel) => (channel === 'r1' ? t`on the ${machine} shaft, the prism on the other` : ''),
     plus: spot,
+  },
+  result: {
+    name: 'instrument',
+    where: (machine, _, channel) => (channel === 'offset' ? t`where the ${machine} stands` : ''),
   },
   bore: { name: 'bore dial', where: (machine) => t`in the ${machine} bore` },
 })

@@ -108,6 +108,8 @@ const channelWords: Readonly<Record<ChannelName, string>> = labels({
   t1: 'plane 1 sideways',
   r2: 'plane 2 outward',
   t2: 'plane 2 sideways',
+  offset: 'offset',
+  gap: 'gap',
 })
 
 /** A number of a head that has several: by its plane, where there are two of them. */
@@ -145,6 +147,7 @@ export const methodNames: Readonly<Record<Method, string>> = labels({
   'twin-heads': 'Twin heads',
   'two-plane-head': 'One beam, two planes',
   'prism-head': 'One beam, folded by a prism',
+  result: 'The instrument’s own result',
   'bore-dials': 'Dials in a bore',
   own: 'Custom set of probes',
 })
@@ -164,6 +167,7 @@ export const purposeNames: Readonly<Record<Purpose, string>> = labels({
  * from the right-hand end of the train looking left the far side is at three, from the left-hand end at nine.
  */
 export function angleName(degrees: number, terms: Sided, as: AngleAs = 'quarters'): string {
+  if (as === 'planes') return degrees === 0 ? t`Height` : t`Sideways`
   const quarter = quarterAt(degrees)
   const again = degrees >= 360 ? t` again` : ''
   const plain = `${formatNumber(foldDegrees(degrees), Number.isInteger(degrees) ? 0 : 1)}°${again}`

@@ -2,8 +2,8 @@ import { foldDegrees, quarters } from './angles'
 import { parseNumber } from './number'
 import type { Trouble } from './trouble'
 
-/** How angles are told: by quarters and degrees, degrees, or a clock seen from one end of the train. */
-export type AngleAs = 'quarters' | 'degrees' | 'clock-left' | 'clock-right'
+/** How angles are told: by quarters and degrees, degrees, or a clock seen from one end of the train; of a result by its planes. */
+export type AngleAs = 'quarters' | 'degrees' | 'clock-left' | 'clock-right' | 'planes'
 
 const clock = /^(\d{1,2})(?::(\d{2}))?(?:\s*o.?clock)?$/
 

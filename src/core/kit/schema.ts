@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { quantitySchema } from '../frame/schema'
 import { shape } from '../job/shape'
+import { plusSchema } from '../shafts/schema'
 import { limitRowsSchema } from '../verdict/table'
 
 /** What hangs in the tool crib, as people typed it. */
@@ -55,9 +56,13 @@ export const kitHeadSchema = v.strictObject({
   shape,
   kind: v.literal('head'),
   name,
-  type: v.picklist(['beam', 'beam2']),
+  type: v.picklist(['beam', 'beam2', 'result']),
   /** Its numbers fall where ours rise. */
   counts: v.optional(v.literal('other')),
+  /** Of one that works out its result by itself: what its plus means, the diameter of its gap, and the gap's deviation. */
+  plus: v.optional(plusSchema),
+  diameter: v.optional(quantitySchema),
+  gapSd: v.optional(quantitySchema),
   step: quantitySchema,
   sd: quantitySchema,
   /** Between the planes of a two-plane detector. */

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { planes } from '../frame/axis'
 import { type Beam, beam, beamSurvey } from './beam'
 import { type BeamTwoPlane, beamTwoPlane, beamTwoPlaneSurvey } from './beamTwoPlane'
 import { type BoreDial, bore, boreSurvey } from './bore'
@@ -6,6 +7,7 @@ import { type FaceDial, face, faceSurvey } from './face'
 import type { Dimension, ProbeKind, SurveyBase, SurveyUnits, TypedProbe } from './kind'
 import { type PrismHead, prism, prismSurvey } from './prism'
 import type { Channel, ProbeContext, SingleReadings } from './probe'
+import { type InstrumentResult, result, resultAngles, resultSurvey } from './result'
 import { type RimDial, rim, rimSurvey } from './rim'
 
 /** Everything that can hang on a shaft and be read, as it is solved. A further probe is one more file and its lines here. */
@@ -16,6 +18,7 @@ export interface Probes {
   beam2: BeamTwoPlane
   bore: BoreDial
   prism: PrismHead
+  result: InstrumentResult
 }
 export type ProbeType = keyof Probes
 export type Probe = Probes[ProbeType]
@@ -23,8 +26,8 @@ export type Probe = Probes[ProbeType]
 /** A probe as the open survey document has it. */
 export const probeSurvey = v.variant(
   'type',
-  [rimSurvey, faceSurvey, beamSurvey, beamTwoPlaneSurvey, boreSurvey, prismSurvey],
-  'a probe of type "rim", "face", "beam", "beam2", "bore" or "prism"',
+  [rimSurvey, faceSurvey, beamSurvey, beamTwoPlaneSurvey, boreSurvey, prismSurvey, resultSurvey],
+  'a probe of type "rim", "face", "beam", "beam2", "bore", "prism" or "result"',
 )
 export type SurveyProbe = v.InferOutput<typeof probeSurvey>
 type SurveyProbes = { [T in ProbeType]: Extract<SurveyProbe, { type: T }> }
@@ -37,6 +40,7 @@ export const probeKinds: { readonly [T in ProbeType]: ProbeKind<Probes[T], Surve
   beam2: beamTwoPlane,
   bore,
   prism,
+  result,
 }
 
 export const probeTypes = Object.keys(probeKinds) as [ProbeType, ...ProbeType[]]
@@ -85,3 +89,12 @@ export function probeToSurvey<T extends ProbeType>(probe: { type: T } & Probes[T
 /** Whether a probe gives one number an angle. */
 export const isSingle = <P extends Probe>(probe: P): probe is Extract<P, SingleReadings> =>
   probeKinds[probe.type].channels.length === 1
+
+/** Positions at which a probe of a survey document was read, degrees; of an instrument's own result those its planes are kept at. */
+export const anglesTold = (probe: SurveyProbe): number[] =>
+  probe.type === 'result'
+    ? planes.flatMap((plane) => (probe[plane] ? [resultAngles[plane]] : []))
+    : probe.readings.map(([angle]) => angle)
+
+/** Whether a probe's readings go round a turn: an instrument's own result has none. */
+export const goesRound = ({ type }: { type: ProbeType }): boolean => probeKinds[type].instrument !== 'result'

@@ -5,7 +5,7 @@ import type { Channel, ProbeBase, ProbeContext, Side, SingleReadings } from './p
 
 /** The numbers a two-plane detector gives at a position: outward and sideways at the first plane and at the second. */
 export const channelNames = ['r1', 't1', 'r2', 't2'] as const
-export type ChannelName = (typeof channelNames)[number]
+export type ChannelName = (typeof channelNames)[number] | 'offset' | 'gap'
 
 /** What a person typed of a probe, in mm and degrees: what its own file makes the probe of. */
 export interface TypedProbe {
@@ -13,6 +13,8 @@ export interface TypedProbe {
   /** Standard deviation of one reading, and one graduation. */
   sd: number
   graduation: number
+  /** Of an instrument's own result: the standard deviation of its gap. */
+  gapSd?: number | undefined
   /** Its stations, as many of them as are known: none, one or two. */
   stations: readonly number[]
   radius: number | undefined
@@ -30,6 +32,8 @@ export interface TypedProbe {
 /** A probe of the open survey document, in mm: the numbers turned over from the document's own units. */
 export interface SurveyUnits {
   on: Side
+  /** Station of the coupling, mm. */
+  couplingX: number
   /** Document → mm. */
   length(value: number): number
   reading(value: number): number
@@ -50,8 +54,8 @@ export type ProbeMark = 'across' | 'along' | 'box'
  * @typeParam P the probe as it is solved, @typeParam D the probe as the open survey document has it
  */
 export interface ProbeKind<P extends ProbeBase, D> {
-  /** A dial has turns and hangs on a bracket; a head is clamped to its own shaft. */
-  instrument: 'dial' | 'head'
+  /** A dial has turns and hangs on a bracket; a head is clamped to its own shaft; a result is what an instrument worked out by itself. */
+  instrument: 'dial' | 'head' | 'result'
   /** The numbers it gives at a position: one without a name, or several that have one. */
   channels: readonly (ChannelName | undefined)[]
   /** How many stations place it along the shaft; a face dial is placed by none and sees no offset. */

@@ -53,6 +53,8 @@ export interface ProbeContext {
 export interface Channel {
   /** Key of its constant `c`. */
   key: string
+  /** It has no constant: what it tells is what is there. */
+  absolute?: true
   /** Standard deviation of one reading, > 0. */
   sd: number
   /** Weights of the offset and of the slope at the coupling. */

@@ -82,20 +82,18 @@ export function fitCoupling(sets: readonly ReadingSet[], couplingX: number): Cou
     next += own.length
     let sum = 0
     let count = 0
-    for (const list of left) {
-      for (let i = 0; i < list.length; i++) {
-        const value = list[i] as number
-        sum += value * value
-      }
+    left.forEach((list, k) => {
+      const sd = own[k]?.sd ?? what.sd
+      for (let i = 0; i < list.length; i++) sum += ((list[i] as number) / sd) ** 2
       count += list.length
-    }
-    squares += sum / what.sd ** 2
+    })
+    squares += sum
     return {
       set,
       probe,
       residuals: inReadingOrder(left),
       closure: closureOf(what),
-      roughness: count ? Math.sqrt(sum / count) / what.sd : 0,
+      roughness: count ? Math.sqrt(sum / count) : 0,
       zeros: own.map((channel) => fit.constants.get(channel.key) ?? 0),
       channels: own,
     }

@@ -2,6 +2,7 @@ import { emptyQuantity, type Quantity } from '../frame/quantity'
 import type { Unit } from '../frame/units'
 import { lengthUnitFor, usualDial } from '../frame/usual'
 import { type ProbeType, probeKinds } from '../probes'
+import { resultAngles } from '../probes/result'
 import type { ProbeSetUp, ReadSet, Station } from './schema'
 import type { Purpose } from './together'
 import { isCoupled } from './typed'
@@ -37,11 +38,15 @@ export function makeProbe({ type, on, id, coupling, toward, unit }: NewProbe): P
     id,
     type,
     on,
-    station: station(coupling, toward, emptyQuantity(length)),
+    station: station(
+      coupling,
+      toward,
+      kind.instrument === 'result' ? { text: '0', unit: length } : emptyQuantity(length),
+    ),
     ...(kind.stations === 2 ? { plane2: station(id, secondToward(type, toward), emptyQuantity(length)) } : {}),
     radius: emptyQuantity(length),
-    ...(head ? usualHead(unit) : usualDial(unit)),
-    sag: head ? { text: '0', unit } : emptyQuantity(unit),
+    ...(kind.instrument === 'result' ? usualResult(unit) : head ? usualHead(unit) : usualDial(unit)),
+    sag: kind.sag === 'none' ? { text: '0', unit } : emptyQuantity(unit),
     ...(kind.mark === 'along' ? { side: 'front' as const } : {}),
     readings: {},
   }
@@ -53,6 +58,22 @@ const usualHead = (unit: Unit): { graduation: Quantity; turn: Quantity; sd: Quan
   turn: emptyQuantity(unit),
   sd: unit === 'mil' || unit === 'in' ? { text: '0.12', unit: 'mil' } : { text: '0.003', unit: 'mm' },
 })
+
+/** An instrument's own result: told at the coupling, its angle as the gap over 100 mm (over an inch), good to a hundredth. */
+function usualResult(unit: Unit) {
+  const inch = unit === 'mil' || unit === 'in'
+  const fine: Quantity = inch ? { text: '0.4', unit: 'mil' } : { text: '0.01', unit: 'mm' }
+  return {
+    graduation: fine,
+    turn: emptyQuantity(unit),
+    sd: fine,
+    gapSd: inch ? ({ text: '0.1', unit: 'mil' } as const) : fine,
+    diameter: inch ? ({ text: '1', unit: 'in' } as const) : ({ text: '100', unit: 'mm' } as const),
+  }
+}
+
+/** The planes of a result, kept as the angles a dial would look at. */
+export const resultPlanes = [resultAngles.vertical, resultAngles.horizontal]
 
 /** The angles of a full turn by quarters, with the return to the start. */
 export const quarterAngles = [0, 90, 180, 270, 360]

@@ -41,7 +41,8 @@ export function bestNextReading(
   const before = Math.sqrt(Math.max(...variances))
   let best: NextReading | undefined
   for (const { set, probe, channels } of fit.probes) {
-    if (channels.some(({ float }) => float)) continue // one face dial alone adds its own float
+    // one face dial alone adds its own float; what an instrument tells by itself is not read at an angle
+    if (channels.some(({ float, absolute }) => float || absolute)) continue
     for (const degrees of offered(set, probe)) {
       const after = [...variances]
       // channels of one position are taken one by one; their equations share no unknown but the misalignment
@@ -74,7 +75,8 @@ export function bestNextReading(
 export function wholeTurnSd(fit: CouplingFit, couplingX: number, stations: readonly number[]): number {
   let [oo, os, ss] = [0, 0, 0]
   for (const { channels } of fit.probes)
-    for (const { weight, sd, observed } of channels) {
+    for (const { weight, sd, observed, absolute } of channels) {
+      if (absolute) continue
       const information = observed.length / (2 * sd * sd)
       oo += information * weight[0] * weight[0]
       os += information * weight[0] * weight[1]

@@ -1,9 +1,9 @@
 import { direction, quarterAt } from '../frame/angles'
 import { quantityMm } from '../frame/quantity'
-import { probeKinds } from '../probes'
+import { goesRound, probeKinds } from '../probes'
 import { linearOf, type Misalignment, sagAt } from '../probes/probe'
 import type { ProbeState } from './state'
-import { correctionOf } from './typed'
+import { correctionOf, factorOf } from './typed'
 
 /**
  * What a probe shows at an angle (degrees) for a given misalignment, mm: zero on top, or set by half at the sides, or at its
@@ -31,6 +31,7 @@ function asSet({ sag, set, dial, channel }: Zeroed, shafts: (degrees: number) =>
   const bare = (degrees: number) => shafts(degrees) + sagAt(sag, degrees + lead)
   const zero = set.zeroed === 'halved' ? sag / 2 : bare(0) + (set.zeroed === 'sag' ? sag : 0)
   const side = set.zeroed === 'planes' ? bare(sideZeroed(dial, set)) : zero
+  if (!goesRound(dial)) return (degrees) => bare(degrees) / (factorOf(dial, degrees, channel) ?? 1)
   const factor = correctionOf(dial)
   return (degrees) => (bare(degrees) - (Math.abs(direction(degrees)[0]) > 0.5 ? side : zero)) / factor
 }

@@ -31,7 +31,7 @@ export function rowsOf(
         constants: [{ key: channel.key, coefficient: 1 }],
       })
     if (channel.float) continue
-    if (channel.observed.length > long) rows.push(...condensed(channel))
+    if (channel.observed.length > long && !channel.absolute) rows.push(...condensed(channel))
     else for (let i = 0; i < channel.observed.length; i++) rows.push(rowOf(channel, i))
   }
   for (const group of groups) rows.push(...withoutFloat(group, channels, rowOf, long))
@@ -48,7 +48,7 @@ function rowOf(channel: Channel, i: number): ShaftRow {
     observed: channel.observed[i] ?? 0,
     sd: channel.sd,
     coefficients: [a * sin, b * sin, a * cos, b * cos],
-    constants: [{ key: channel.key, coefficient: 1 }],
+    constants: channel.absolute ? [] : [{ key: channel.key, coefficient: 1 }],
     ...(beyondLinear ? { beyondLinear: (m: Misalignment) => beyondLinear(m)(sin, cos) } : {}),
   }
 }

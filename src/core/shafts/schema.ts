@@ -46,6 +46,20 @@ const fromKit = v.strictObject({
   ),
 })
 
+/** What plus means on an instrument: the machine stands up or toward the far side; the coupling is open there. */
+export const plusSchema = v.strictObject({
+  vertical: v.strictObject({
+    offset: v.optional(v.picklist(['up', 'down'])),
+    gap: v.optional(v.picklist(['top', 'bottom'])),
+  }),
+  horizontal: v.strictObject({
+    offset: v.optional(v.picklist(['far', 'near'])),
+    gap: v.optional(v.picklist(['far', 'near'])),
+  }),
+})
+
+export type Plus = v.InferOutput<typeof plusSchema>
+
 export const probeSchema = v.strictObject({
   id,
   type: v.picklist(probeTypes),
@@ -91,6 +105,11 @@ export const probeSchema = v.strictObject({
   ),
   /** Of a head whose numbers fall where ours rise: mounted upside down, or made to count so. */
   counts: v.optional(v.literal('other')),
+  /** Of an instrument's own result: what its plus means, as it was asked in words. A plane counts once both are told. */
+  plus: v.optional(plusSchema),
+  /** Of an instrument's own result: the diameter over which its gap is told, and the gap's standard deviation. */
+  diameter: v.optional(quantitySchema),
+  gapSd: v.optional(quantitySchema),
   /** Run-out of the surface it touches, for a shaft that does not turn: the whole swing, and where its high spot stands. */
   runout: v.optional(v.strictObject({ swing: quantitySchema, at: text(8) })),
   /** Its own angle in degrees where that differs from the set's, by the id of the angle. */
@@ -109,6 +128,7 @@ export const methods = [
   'two-plane-head',
   'bore-dials',
   'prism-head',
+  'result',
   'own',
 ] as const
 
@@ -128,7 +148,7 @@ export const setSchema = v.strictObject({
   /** Any zero; zero at a side and set back by half; set to the sag on top; zeroed on top and once more at a side. */
   zeroed: v.optional(v.picklist(['any', 'halved', 'sag', 'planes'])),
   /** How angles are told: by quarters and degrees, degrees, or a clock seen from one end of the train. */
-  angleAs: v.optional(v.picklist(['quarters', 'degrees', 'clock-left', 'clock-right'])),
+  angleAs: v.optional(v.picklist(['quarters', 'degrees', 'clock-left', 'clock-right', 'planes'])),
   /** Degrees from the top toward the far side, in the order the shaft turns; 360 is the return to the start. */
   angles: v.pipe(
     v.array(v.strictObject({ id, degrees: v.pipe(v.number(), v.minValue(-360), v.maxValue(720)) })),

@@ -1,7 +1,7 @@
 import { arcCovered, direction, foldDegrees, quarterAt, quarters } from '../frame/angles'
 import { quantityFault, quantityMm, typedStep } from '../frame/quantity'
 import type { Trouble } from '../frame/trouble'
-import { probeKinds } from '../probes'
+import { goesRound, probeKinds } from '../probes'
 import type { ChannelName } from '../probes/kind'
 import { middlesOf } from '../probes/perPlane'
 import { type Channel, linearOf, type Misalignment, sagAt } from '../probes/probe'
@@ -9,17 +9,7 @@ import { closure, closureLimitOf, quarterMeans, returnToZero } from './closure'
 import type { ProbeFit } from './coupling'
 import type { ProbeSetUp, ReadSet, Sweep } from './schema'
 import type { Suspect } from './suspects'
-import {
-  channelsOf,
-  correctionOf,
-  graduationMm,
-  readingKey,
-  readingsOf,
-  runoutAt,
-  sags,
-  sdMm,
-  sweepPoints,
-} from './typed'
+import { channelsOf, factorOf, graduationMm, readingKey, readingsOf, runoutAt, sags, sdMm, sweepPoints } from './typed'
 
 /** Everything known of one probe of a round (of one channel, for a two-plane detector). Lengths in mm. */
 export interface ProbeState {
@@ -111,7 +101,8 @@ export function probeState(
   const wave = fitted && waveOf(fitted.fit, k, lead, fitted.misalignment)
   const graduation = graduationMm(dial)
   const atTop = read.find(({ angle }) => angle % 360 === 0)?.value
-  const zero = atTop ?? (fitted ? (fitted.fit.zeros[k] ?? 0) : 0)
+  const absolute = !goesRound(dial)
+  const zero = absolute ? 0 : (atTop ?? (fitted ? (fitted.fit.zeros[k] ?? 0) : 0))
   return {
     id: readingKey(dial.id, channel),
     set,
@@ -122,7 +113,7 @@ export function probeState(
       return {
         angleId,
         angle,
-        shown: value / correctionOf(dial),
+        shown: value / (factorOf(dial, angle, channel) ?? 1),
         raw: value,
         corrected: level,
         residual: wave && level - wave(angle),
@@ -147,7 +138,8 @@ export function probeState(
     level: corrected,
     swing: wave && swingOf((degrees) => wave(degrees) + sagAt(sag, degrees + lead)),
     feels: feelsOf(fitted?.fit.channels[k], lead),
-    whenAligned: (degrees) => zero + sagAt(sag, degrees + lead) - (atTop === undefined ? 0 : sagAt(sag, lead)),
+    whenAligned: (degrees) =>
+      zero + sagAt(sag, degrees + lead) - (atTop === undefined || absolute ? 0 : sagAt(sag, lead)),
   }
 }
 

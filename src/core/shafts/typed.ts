@@ -1,3 +1,4 @@
+import { planes } from '../frame/axis'
 import { parseNumber } from '../frame/number'
 import { positiveMm, type Quantity, quantityMm } from '../frame/quantity'
 import { toMm } from '../frame/units'
@@ -5,6 +6,7 @@ import { type Probe, probeKinds, probeTyped } from '../probes'
 import type { ChannelName } from '../probes/kind'
 import { perPlane } from '../probes/perPlane'
 import type { Side } from '../probes/probe'
+import { resultAngles } from '../probes/result'
 import type { Method, ProbeSetUp, ReadSet, Sweep } from './schema'
 import { type Purpose, purposeOf } from './together'
 
@@ -66,6 +68,28 @@ export function correctionOf({ correction, counts }: Pick<ProbeSetUp, 'correctio
   return 1
 }
 
+/** The ways that are plus in the law: up, toward the far side, open at the bottom, open on the near side. */
+const isLawful = (way: string, channel: 'offset' | 'gap'): boolean =>
+  way === 'up' || way === 'bottom' || way === (channel === 'offset' ? 'far' : 'near')
+
+/**
+ * What a number of a probe is multiplied by: the dial's own correction, or of an instrument's own result its sign, as asked in words;
+ * undefined while nobody said what its plus means.
+ */
+export function factorOf(
+  probe: Pick<ProbeSetUp, 'type' | 'correction' | 'counts' | 'plus'>,
+  degrees: number,
+  channel: ChannelName | undefined,
+): number | undefined {
+  if (channel !== 'offset' && channel !== 'gap') return correctionOf(probe)
+  const way = probe.plus?.[degrees === resultAngles.vertical ? 'vertical' : 'horizontal'][channel]
+  return way && (isLawful(way, channel) ? 1 : -1)
+}
+
+/** Whether nobody said yet what an instrument's plus means: nothing is worked out from a sign that was guessed. */
+export const plusMissing = ({ type, plus }: Pick<ProbeSetUp, 'type' | 'plus'>): boolean =>
+  type === 'result' && !planes.every((plane) => plus?.[plane].offset && plus[plane].gap)
+
 /**
  * A typed reading in mm, whole turns added, corrected for a dial that does not stand square; undefined where nothing
  * readable is typed. A dial that was set to its sag on top need not be read there.
@@ -82,7 +106,8 @@ export function readingMm(
     const sag = quantityMm(probe.sag)
     return set.zeroed === 'sag' && angle.degrees % 360 === 0 && sag !== undefined && sags(probe) ? -sag : undefined
   }
-  return (value + (reading?.turns ?? 0) * (quantityMm(probe.turn) ?? 0)) * correctionOf(probe)
+  const factor = factorOf(probe, angle.degrees, channel)
+  return factor === undefined ? undefined : (value + (reading?.turns ?? 0) * (quantityMm(probe.turn) ?? 0)) * factor
 }
 
 /** Whether what carries the probe sags: heads are clamped to their own shaft, and a detector sees no bracket. */
@@ -164,7 +189,7 @@ export const setPurpose = ({ purpose, state }: Pick<ReadSet, 'purpose' | 'state'
   purposeOf({ state, ...(purpose ? { purpose } : {}) })
 
 /** Methods whose instrument reads by itself: nobody turns or touches a shaft that runs. */
-export const runningMethods: readonly Method[] = ['twin-heads', 'two-plane-head', 'prism-head']
+export const runningMethods: readonly Method[] = ['twin-heads', 'two-plane-head', 'prism-head', 'result']
 
 /** Whether a set could be read on a machine that runs: no dial can. */
 export const readsRunning = ({ probes }: Pick<ReadSet, 'probes'>): boolean => !probes.some(sags)
@@ -230,7 +255,7 @@ function makeProbe(set: ReadSet, setUp: ProbeSetUp, { on, stations, sagless }: P
     sd,
     graduation: graduationMm(setUp),
     stations,
-    radius: quantityMm(setUp.radius),
+    radius: setUp.type === 'result' ? (quantityMm(setUp.diameter) ?? 0) / 2 : quantityMm(setUp.radius),
     sag,
     sagUnknown: typedSag === undefined ? true : undefined,
     twiceZeroed: twice ? true : undefined,
@@ -239,6 +264,7 @@ function makeProbe(set: ReadSet, setUp: ProbeSetUp, { on, stations, sagless }: P
     side: setUp.side ?? 'front',
     lead: setUp.lead ?? 0,
     floats: setUp.floats ?? false,
+    gapSd: positiveMm(setUp.gapSd),
     readings: twice ? planeByPlane(readings) : readings,
   })
 }

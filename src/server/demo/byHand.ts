@@ -50,6 +50,8 @@ function shown(
   const from = couplingX + (on === 'right' ? -170 : 170)
   const beam = { on, from, radius: 95, cantOut: 0.0009, cantSide: -0.0004, seatOut: 0.2, seatSide: -0.1 }
   switch (probe.type) {
+    case 'result':
+      throw new Error('An instrument that works out its result by itself has nothing to be simulated turn by turn.')
     case 'rim':
       return [exactRimReading(pair, dial, degrees)]
     case 'bore':

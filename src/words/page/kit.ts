@@ -67,6 +67,7 @@ export const kitWords = labels({
   head: 'Head',
   onePlaneSeesTheOther: 'one plane; sees the other head',
   twoPlanes: 'two planes',
+  ownResult: 'works out its result by itself',
   resolution: 'Resolution',
   blankHalfTheResolution: 'Blank: half the resolution',
   distanceBetweenPlanes: 'Distance between planes',

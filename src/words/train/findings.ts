@@ -132,6 +132,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'sets-disagree':
     case 'range':
     case 'swing':
+    case 'no-plus':
     case 'no-radius':
     case 'one-shaft':
     case 'span-differs':

@@ -8,6 +8,12 @@ import { setUpWords } from './page/setUp'
 /** How a set is read, as one sentence: "Both shafts together, coupling disconnected, from the top toward far, zeroed anywhere; for planning." */
 export function howReadText(set: ReadSet, line: Line): string {
   const { turned = 'both', direction = 'far', zeroed = 'any', angleAs = 'quarters' } = set
+  if (angleAs === 'planes')
+    return ended(
+      capital(
+        listed([isCoupled(set) ? t`coupling connected` : t`coupling disconnected`, purposeNames[setPurpose(set)]]),
+      ),
+    )
   const parts = [
     turned === 'both' ? setUpWords.bothShaftsTogether : setUpWords.bracketsShaftOnly,
     isCoupled(set) ? t`coupling connected` : t`coupling disconnected`,

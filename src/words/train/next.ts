@@ -32,6 +32,7 @@ const nextTexts: Readonly<Record<Finding['kind'], (terms: NextTerms) => string>>
   'sets-disagree': () => t`Two sets disagree: read a third`,
   range: ({ dial }) => t`Set the ${dial} in mid-travel and read again`,
   swing: ({ dial }) => t`Use a dial with more travel than the ${dial}`,
+  'no-plus': ({ dial }) => t`Say what plus means on the ${dial}`,
   'no-radius': ({ dial }) => t`Measure the radius of the ${dial}`,
   'one-shaft': ({ dial }) => t`Enter the run-out under the ${dial}`,
   'span-differs': ({ dial }) => t`Measure the bracket sag of the ${dial} again`,

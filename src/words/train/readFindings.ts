@@ -2,6 +2,7 @@ import { onceInAThousand } from '../../core/fit/chiSquare'
 import { formatNumber } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/train/advice/finding'
 import type { OutOfProportion } from '../../core/kinds/train/advice/proportion'
+import { goesRound } from '../../core/probes'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import { labels, t } from '../language'
@@ -18,6 +19,7 @@ type ReadFinding = Extract<
       | 'range'
       | 'swing'
       | 'no-radius'
+      | 'no-plus'
       | 'one-shaft'
       | 'span-differs'
       | 'dial-differs'
@@ -69,7 +71,17 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
         title: t`${dialOf(finding.dial, terms)} nearly runs out of travel.`,
         detail: t`A full turn uses ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} of its ${lengthWithUnit(finding.travel, ownTerms(finding.dial, terms))}. Do the rough alignment first, or use a dial with more travel.`,
       }
+    case 'no-plus':
+      return {
+        title: t`What does plus mean on the ${lower(dialOf(finding.dial, terms))}?`,
+        detail: t`A sign that was guessed turns every move over. Answer the four questions first.`,
+      }
     case 'no-radius':
+      if (!goesRound(finding.dial.dial))
+        return {
+          title: t`${dialOf(finding.dial, terms)}: over what diameter is its gap told?`,
+          detail: t`Without it a gap gives no angle.`,
+        }
       return {
         title: t`${dialOf(finding.dial, terms)} needs the radius it travels on.`,
         detail: t`Without it a face reading gives no angle. Measure from shaft centre to plunger.`,

@@ -1,7 +1,7 @@
 import { refuse } from '../../frame/fault'
 import type { Units } from '../../frame/openFormat'
 import { toMm } from '../../frame/units'
-import { probeOfSurvey } from '../../probes'
+import { anglesTold, probeOfSurvey } from '../../probes'
 import type { Side } from '../../probes/probe'
 import { purposeOf, type ReadingSet } from '../together'
 import type { SurveyMeasurement } from './schema'
@@ -14,8 +14,8 @@ export const stateOf = ({ state, purpose }: SurveyMeasurement): 'released' | 'en
 export function betweenPlanes(measurements: readonly SurveyMeasurement[]): ReturnType<typeof refuse> | undefined {
   for (const [m, { zeroed, probes }] of measurements.entries())
     if (zeroed === 'planes')
-      for (const [p, { readings }] of probes.entries()) {
-        const r = readings.findIndex(([angle]) => angle % 90 !== 0)
+      for (const [p, probe] of probes.entries()) {
+        const r = anglesTold(probe).findIndex((angle) => angle % 90 !== 0)
         if (r >= 0)
           return refuse(
             `measurements.${m}.probes.${p}.readings.${r}.0`,
@@ -29,15 +29,22 @@ export function betweenPlanes(measurements: readonly SurveyMeasurement[]): Retur
  * A measurement of a document as it is solved, in mm.
  *
  * @param side on which side of the coupling a machine is, by its id
+ * @param couplingX station of the coupling, mm
  */
-export function setOfSurvey(measurement: SurveyMeasurement, side: (machine: string) => Side, units: Units): ReadingSet {
+export function setOfSurvey(
+  measurement: SurveyMeasurement,
+  side: (machine: string) => Side,
+  units: Units,
+  couplingX: number,
+): ReadingSet {
   const state = stateOf(measurement)
   return {
     state,
     purpose: measurement.purpose ?? purposeOf({ state }),
     probes: measurement.probes.map((probe) =>
       probeOfSurvey(probe, {
-        on: side(probe.on),
+        on: 'on' in probe ? side(probe.on) : 'right',
+        couplingX,
         length: (value) => toMm(value, units.length),
         reading: (value) => toMm(value, units.reading),
         zeroed: measurement.zeroed ?? 'any',

@@ -35,6 +35,7 @@ export interface ResultCoupling {
 export interface ResultProbe {
   measurement: number
   probe: number
+  /** Reading units; of an instrument's own result offset and slope by turns, the slope in rad. */
   residuals: number[]
   closure: number | null
 }
@@ -44,6 +45,8 @@ export interface ResultSuspect {
   probe: number
   reading: number
   fault: 'sign' | 'swap' | 'turn' | 'decimal' | 'unit'
+  /** Of an instrument's own result: which of its numbers, of the plane `reading`: 0 height, 1 sideways. */
+  number?: 'offset' | 'slope'
   would: number
   /** Null where the dial lacks a quarter: then the other readings tell. */
   closure: number | null

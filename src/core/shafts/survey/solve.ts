@@ -4,6 +4,7 @@ import { refuse } from '../../frame/fault'
 import type { Units } from '../../frame/openFormat'
 import type { Lack } from '../../frame/trouble'
 import { fromMm, toMm } from '../../frame/units'
+import { anglesTold, goesRound, type Probe } from '../../probes'
 import type { LimitMissing } from '../../verdict/limits'
 import type { Verdict } from '../../verdict/verdict'
 import { closureLimitOf } from '../closure'
@@ -46,20 +47,22 @@ export function shaftsResult(solved: SolvedSurvey): {
   return {
     couplings: solved.couplings.map((coupling) => couplingResult(coupling, shown)),
     probes: solved.couplings
-      .flatMap(({ measurements, solution: { result, asCoupled } }) =>
+      .flatMap(({ sets, measurements, solution: { result, asCoupled } }) =>
         [result, ...asCoupled.map((check) => check.result)].flatMap((one) =>
           one.ok
             ? one.fit.probes.map((probe) => ({
                 measurement: measurements[probe.set] ?? 0,
                 probe: probe.probe,
-                residuals: Array.from(probe.residuals, shown),
+                residuals: Array.from(probe.residuals, (mm, i) =>
+                  shownOf(sets[probe.set]?.probes[probe.probe], mm, i, shown),
+                ),
                 closure: probe.closure === null ? null : shown(probe.closure),
               }))
             : [],
         ),
       )
       .sort((a, b) => a.measurement - b.measurement || a.probe - b.probe),
-    suspects: readingSuspects(found, shown),
+    suspects: readingSuspects(solved, found, shown),
     warnings: [...warningsFor(solved), ...sagWarnings(found)],
   }
 }
@@ -149,10 +152,21 @@ interface Found {
   suspect: Suspect
 }
 
+/** A number of a probe in the document's own units: the gap of an instrument's own result as the slope it stands for. */
+const shownOf = (probe: Probe | undefined, mm: number, at: number, shown: (mm: number) => number): number =>
+  probe?.type === 'result' && at % 2 === 1 ? mm / probe.diameter : shown(mm)
+
 /** The slips of single readings; those of a whole probe's sag are told as warnings. */
-const readingSuspects = (found: readonly Found[], shown: (mm: number) => number): ResultSuspect[] =>
-  found.flatMap(({ measurement, suspect: { probe, reading, fault, would, closure } }) =>
-    fault === 'sag-sign' || fault === 'sag-missing'
+const readingSuspects = (
+  { couplings }: SolvedSurvey,
+  found: readonly Found[],
+  shown: (mm: number) => number,
+): ResultSuspect[] =>
+  found.flatMap(({ measurement, suspect: { probe, reading, channel, fault, would, closure } }) => {
+    const of = couplings.flatMap(
+      ({ sets, measurements }) => sets[measurements.indexOf(measurement)]?.probes[probe] ?? [],
+    )[0]
+    return fault === 'sag-sign' || fault === 'sag-missing'
       ? []
       : [
           {
@@ -160,11 +174,12 @@ const readingSuspects = (found: readonly Found[], shown: (mm: number) => number)
             probe,
             reading,
             fault,
-            would: shown(would),
+            ...(of?.type === 'result' ? { number: channel === 0 ? ('offset' as const) : ('slope' as const) } : {}),
+            would: shownOf(of, would, channel, shown),
             closure: closure === null ? null : shown(closure),
           },
-        ],
-  )
+        ]
+  })
 
 function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): ResultWarning[] {
   const warnings: ResultWarning[] = []
@@ -176,8 +191,9 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
         code: 'engaged',
         message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; ${measurement.purpose === 'plan' || measurement.purpose === 'repeat' ? 'moves are planned from it as the document asks, the verdict cannot be told' : 'judged by itself as coupled, not fit for planning a move'}`,
       })
-    const arc = arcCovered(measurement.probes.flatMap((probe) => probe.readings.map(([angle]) => angle)))
-    if (arc < 180 && measurement.zeroed !== 'halved')
+    const round = measurement.probes.filter(goesRound)
+    const arc = arcCovered(round.flatMap(anglesTold))
+    if (round.length > 0 && arc < 180 && measurement.zeroed !== 'halved')
       warnings.push({
         code: 'short-arc',
         message: `measurements.${m}: the readings cover only ${Math.round(arc)}° of the turn; the moves are less sure than over half a turn`,

@@ -1,7 +1,9 @@
+import { planes } from '../../frame/axis'
 import type { Units } from '../../frame/openFormat'
 import { emptyQuantity, type Quantity, quantityFrom } from '../../frame/quantity'
 import type { Unit } from '../../frame/units'
-import { type ProbeType, probeKinds, type SurveyProbe } from '../../probes'
+import { anglesTold, goesRound, type ProbeType, probeKinds, type SurveyProbe } from '../../probes'
+import { resultAngles } from '../../probes/result'
 import { anglesOf, makeProbe } from '../make'
 import type { Method, ProbeSetUp, ReadSet } from '../schema'
 import { readingKey } from '../typed'
@@ -18,6 +20,8 @@ export interface SetFrom {
   id: string
   /** Station of the coupling, in the document's units: probes are measured from there. */
   couplingX: number
+  /** The machine on the right of the coupling, or above it. */
+  right: string
   /** Toward which end of the line a probe on a machine stands from the coupling. */
   toward: (machine: string) => 'left' | 'right'
   units: Units
@@ -26,15 +30,21 @@ export interface SetFrom {
 /** A measurement of a document as a person would have typed it: up to 48 angles are cells; a probe with more is a sweep. */
 export function setTyped(measurement: SurveyMeasurement, from: SetFrom): ReadSet {
   const { probes, coupling } = measurement
-  const degrees = [...new Set(probes.flatMap((probe) => probe.readings.map(([angle]) => angle)))].sort((a, b) => a - b)
+  const degrees = [...new Set(probes.flatMap(anglesTold))].sort((a, b) => a - b)
   const few = degrees.length <= 48 && degrees.every((angle) => angle >= -360 && angle <= 720)
   return {
     id: from.id,
     coupling,
     method: methodOf(probes),
     ...howOf(measurement),
+    ...(probes.some(goesRound) ? {} : { angleAs: 'planes' as const }),
     angles: few ? anglesOf(degrees) : [],
-    probes: probes.map((probe, p) => probeOf(probe, `${from.id}-probe${p + 1}`, { ...from, coupling, few })),
+    probes: probes.map((probe, p) => {
+      const id = `${from.id}-probe${p + 1}`
+      return probe.type === 'result'
+        ? resultOf(probe, id, { ...from, coupling })
+        : probeOf(probe, id, { ...from, coupling, few })
+    }),
   }
 }
 
@@ -59,6 +69,7 @@ function methodOf(probes: readonly SurveyProbe[]): Method {
   const count = (type: ProbeType) => kinds.filter((kind) => kind === type).length
   if (count('beam2') === kinds.length) return 'two-plane-head'
   if (count('prism') === kinds.length) return 'prism-head'
+  if (count('result') === kinds.length) return 'result'
   if (count('beam') === kinds.length) return 'twin-heads'
   if (count('bore') === kinds.length) return 'bore-dials'
   if (count('rim') > 0 && count('face') === 1) return 'rim-face'
@@ -66,8 +77,41 @@ function methodOf(probes: readonly SurveyProbe[]): Method {
   return count('rim') === kinds.length ? 'reverse-dial' : 'own'
 }
 
+/** An instrument's own result, its signs those of the document: of the machine on the right, its angle as the gap over 100 mm. */
+function resultOf(
+  probe: Extract<SurveyProbe, { type: 'result' }>,
+  id: string,
+  { units, couplingX: x, right, coupling }: SetFrom & { coupling: string },
+): ProbeSetUp {
+  const unit = units.length === 'in' ? 'mil' : 'mm'
+  const made = makeProbe({ type: 'result', on: right, coupling, toward: 'right', id, unit })
+  const diameter = 100
+  const gap = (slope: number) => typed(slope * diameter, 'mm')
+  const { offset, slope } = probe.sd ?? {}
+  return {
+    ...made,
+    station: { from: coupling, toward: 'right', distance: typed((probe.x ?? x) - x, units.length) },
+    diameter: typed(diameter, 'mm'),
+    plus: { vertical: { offset: 'up', gap: 'bottom' }, horizontal: { offset: 'far', gap: 'near' } },
+    sd: offset === undefined ? typed(0.005, 'mm') : typed(offset, units.reading),
+    gapSd: slope === undefined ? typed(0.005, 'mm') : gap(slope),
+    readings: Object.fromEntries(
+      planes.flatMap((plane) => {
+        const told = probe[plane]
+        const at = `a${resultAngles[plane]}`
+        return told
+          ? [
+              [readingKey(at, 'offset'), { value: typed(told.offset, units.reading), turns: 0 }],
+              [readingKey(at, 'gap'), { value: gap(told.slope), turns: 0 }],
+            ]
+          : []
+      }),
+    ),
+  }
+}
+
 function probeOf(
-  probe: SurveyProbe,
+  probe: Exclude<SurveyProbe, { type: 'result' }>,
   id: string,
   { units, couplingX: x, toward, coupling, few }: SetFrom & { coupling: string; few: boolean },
 ): ProbeSetUp {

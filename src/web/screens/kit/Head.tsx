@@ -2,9 +2,13 @@ import { emptyQuantity } from '../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import type { KitHead } from '../../../core/kit/schema'
 import { kitWords } from '../../../words/page/kit'
+import { plusWords } from '../../../words/probes'
+import { capital } from '../../../words/terms'
+import { setUpWords } from '../../../words/train/page/setUp'
 import { Care } from '../../parts/Care'
 import { CountsOther } from '../../parts/CountsOther'
 import { Card, Field, Select } from '../../parts/controls'
+import { noPlus, PlusMeans } from '../../parts/PlusMeans'
 import { Grid, NumberField, type Put, TextField } from './parts'
 
 /** A head: its finest step, its deviation, and how far its planes are apart where it has two. */
@@ -19,8 +23,9 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
             options={[
               { value: 'beam', text: kitWords.onePlaneSeesTheOther },
               { value: 'beam2', text: kitWords.twoPlanes },
+              { value: 'result', text: kitWords.ownResult },
             ]}
-            onPick={(type) => put({ type: type as 'beam' | 'beam2' }, 'type')}
+            onPick={(type) => put({ type: type as KitHead['type'] }, 'type')}
           />
         </Field>
         <NumberField
@@ -46,6 +51,24 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
             onChange={(between) => put({ between }, 'between')}
           />
         ) : null}
+        {item.type === 'result' ? (
+          <>
+            <NumberField
+              label={setUpWords.gapToldOver}
+              quantity={item.diameter ?? emptyQuantity(lengthUnitFor(unit))}
+              unit={lengthUnitFor(unit)}
+              onChange={(diameter) => put({ diameter }, 'diameter')}
+              hint={setUpWords.slopeAsGap}
+            />
+            <NumberField
+              label={setUpWords.gapSd}
+              positive
+              quantity={item.gapSd ?? emptyQuantity(unit)}
+              unit={unit}
+              onChange={(gapSd) => put({ gapSd }, 'gapSd')}
+            />
+          </>
+        ) : null}
         <TextField
           label={kitWords.calibrationDue}
           type="date"
@@ -54,11 +77,21 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
         />
         <TextField label={kitWords.note} max={300} value={item.note} onChange={(note) => put({ note }, 'note')} />
       </Grid>
-      <CountsOther
-        checked={item.counts === 'other'}
-        frozen={false}
-        onChange={(other) => put({ counts: other ? 'other' : undefined }, 'counts')}
-      />
+      {item.type === 'result' ? (
+        <PlusMeans
+          plus={item.plus ?? noPlus}
+          machine={capital(plusWords.itsMachine)}
+          side={(side) => plusWords.sides[side]}
+          frozen={false}
+          onChange={(plus) => put({ plus }, 'plus')}
+        />
+      ) : (
+        <CountsOther
+          checked={item.counts === 'other'}
+          frozen={false}
+          onChange={(other) => put({ counts: other ? 'other' : undefined }, 'counts')}
+        />
+      )}
       <Care of="head" />
     </Card>
   )

@@ -2,6 +2,7 @@ import { labels, t } from '../../language'
 
 /** What is said on these screens. */
 export const readWords = labels({
+  setUpInstrument: 'Set up instrument',
   pointsOver: 'points over',
   closureReadAllFourQuarters: 'closure: read all four quarters first',
   out: (terms: string | number, dimension: string | number) => t`${terms}${dimension} out`,

@@ -35,6 +35,7 @@ export type Finding =
   | { kind: 'range'; peg: 'outside'; dial: ProbeState; used: number; travel: number }
   | { kind: 'swing'; peg: 'unsure'; dial: ProbeState; swing: number; travel: number }
   | { kind: 'no-radius'; peg: 'unsure'; dial: ProbeState }
+  | { kind: 'no-plus'; peg: 'outside'; dial: ProbeState }
   | { kind: 'one-shaft'; peg: 'unsure' | 'within'; dial: ProbeState; swing: number | undefined }
   | { kind: 'span-differs'; peg: 'unsure'; dial: ProbeState; here: number; taken: number }
   | { kind: 'dial-differs'; peg: 'unsure'; dial: ProbeState; here: string; taken: string }

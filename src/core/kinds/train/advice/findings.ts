@@ -1,12 +1,12 @@
 import { type Plane, type PlaneLine, planes, straight } from '../../../frame/axis'
 import { positiveMm } from '../../../frame/quantity'
-import { probeKinds } from '../../../probes'
+import { goesRound, probeKinds } from '../../../probes'
 import { seenOf } from '../../../prove/used'
 import type { CouplingFit } from '../../../shafts/coupling'
 import { planeOf } from '../../../shafts/plane'
 import { sagShowsAt } from '../../../shafts/reads'
 import type { ProbeState } from '../../../shafts/state'
-import { isCoupled, sdMm } from '../../../shafts/typed'
+import { isCoupled, plusMissing, sdMm } from '../../../shafts/typed'
 import { limitsMissing } from '../../../verdict/limits'
 import type { JobSolution } from '../solve/round'
 import { growthAcross } from '../solve/solve'
@@ -61,7 +61,7 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
 
 /** What the dials read once all is in line; of a bracket whose sag nobody gave nobody can say. */
 function readAgain(feet: readonly Finding[], { dials }: JobSolution): Finding[] {
-  const known = dials.filter((dial) => !dial.sagMissing && sagShowsAt(dial) !== undefined)
+  const known = dials.filter((dial) => goesRound(dial.dial) && !dial.sagMissing && sagShowsAt(dial) !== undefined)
   return feet.length > 0 && known.length > 0 ? [{ kind: 'read-again', peg: 'nothing', dials: known }] : []
 }
 
@@ -76,8 +76,9 @@ function dialFaults(dial: ProbeState): Finding[] {
     if (zeroedTwice(dial)) found.push({ kind: 'zeroed-twice', peg: 'unsure', dial })
     found.push({ kind: 'not-closed', peg: 'outside', dial, closure: dial.closure, suspects: dial.suspects })
   }
-  if (!dial.channel || dial.channel === 'r1') found.push(...setUpFaults(dial))
-  if (!dial.channel || dial.channel === 'r1')
+  const first = !dial.channel || dial.channel === 'r1' || dial.channel === 'offset'
+  if (first) found.push(...setUpFaults(dial))
+  if (first)
     for (const odd of outOfProportion(dial)) found.push({ kind: 'out-of-proportion', peg: 'unsure', dial, odd })
   if (dial.sag > 0 && probeKinds[dial.dial.type].sag === 'below zero')
     found.push({ kind: 'sag-upward', peg: 'unsure', dial })
@@ -193,6 +194,7 @@ function feetFindings(solved: JobSolution): Finding[] {
 function nextReading(solved: JobSolution): Finding[] {
   for (const dial of solved.dials) {
     if (dial.sweep) continue
+    if (plusMissing(dial.dial)) return [{ kind: 'no-plus', peg: 'outside', dial }]
     const angle = dial.set.angles.find(
       ({ id, degrees }) => degrees < 360 && !dial.readings.some((r) => r.angleId === id),
     )

@@ -1,7 +1,7 @@
 import { contradicts } from '../../../fit/chiSquare'
 import { arcCovered, foldDegrees } from '../../../frame/angles'
 import { quantityMm } from '../../../frame/quantity'
-import { probeKinds } from '../../../probes'
+import { goesRound, probeKinds } from '../../../probes'
 import { bestNextReading, wholeTurnSd } from '../../../shafts/next'
 import type { ReadSet } from '../../../shafts/schema'
 import type { ProbeState } from '../../../shafts/state'
@@ -16,7 +16,8 @@ export function setUpFaults(state: ProbeState): Finding[] {
   const { dial, set } = state
   const found: Finding[] = []
   const read = state.readings.length > 0 || state.sweep !== undefined
-  if (probeKinds[dial.type].radius === 'needed' && read && !quantityMm(dial.radius))
+  const across = goesRound(dial) ? dial.radius : dial.diameter
+  if (probeKinds[dial.type].radius === 'needed' && read && !quantityMm(across))
     found.push({ kind: 'no-radius', peg: 'unsure', dial: state })
   const travel = quantityMm(dial.travel)
   const raws = state.readings.map(({ raw }) => raw)
@@ -112,7 +113,9 @@ export function surer(solved: JobSolution): Finding[] {
     const moved = coupling.left < solved.train.fixed ? coupling.left : coupling.left + 1
     const feet = solved.train.machines[moved]?.feet.map(({ x }) => x) ?? []
     const planned = only(coupling.sets, togetherOf(coupling.sets).together)
-    const arc = arcCovered(planned.flatMap(({ probes }) => probes.flatMap(({ readings }) => anglesOf(readings))))
+    const arc = arcCovered(
+      planned.flatMap(({ probes }) => probes.filter(goesRound).flatMap(({ readings }) => anglesOf(readings))),
+    )
     // set back by half at a side a dial has its constant: there is nothing to be had by turning on
     const halved = planned.some(({ probes }, i) => probes.length > 0 && sources[i]?.set.zeroed === 'halved')
     const hands = sources.flatMap(({ set }) => set.angles.map(({ degrees }) => foldDegrees(degrees)))
@@ -132,7 +135,7 @@ export function surer(solved: JobSolution): Finding[] {
         sd: next.before,
         whole: wholeTurnSd(result.fit, coupling.x, feet),
       })
-    const sure = (arc >= 180 || halved) && (verdict?.state ?? 'within') !== 'unsure'
+    const sure = (arc >= 180 || arc === 0 || halved) && (verdict?.state ?? 'within') !== 'unsure'
     if (next && dial && !sure && next.after < 0.97 * next.before)
       found.push({
         kind: 'improve',

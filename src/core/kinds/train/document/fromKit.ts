@@ -51,7 +51,13 @@ export function withHead(probe: ProbeSetUp, id: string, head: KitHead): ProbeSet
     ...(head.counts ? { counts: head.counts } : {}),
     graduation: head.step,
     sd: positiveMm(head.sd) ? head.sd : emptyQuantity(head.step.unit),
+    ...(head.type === 'result' ? resultOf(head) : {}),
     ...(probe.plane2 && between ? { plane2: { ...probe.plane2, distance: head.between } } : {}),
     kit: { ...probe.kit, dial: { id, name: head.name } },
   }
+}
+
+/** What an instrument of the kit brings to its result: how its plus was asked, and what its gap is told over. */
+function resultOf({ plus, diameter, gapSd }: KitHead): Partial<ProbeSetUp> {
+  return { ...(plus ? { plus } : {}), ...(diameter ? { diameter } : {}), ...(positiveMm(gapSd) ? { gapSd } : {}) }
 }

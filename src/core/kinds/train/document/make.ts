@@ -4,7 +4,7 @@ import { lengthUnitFor } from '../../../frame/usual'
 import { jobFrom } from '../../../job/make'
 import type { ProbeType } from '../../../probes'
 import type { Occasion } from '../../../ready/catalogue'
-import { anglesOf, makeProbe, quarterAngles, repeatSet, station } from '../../../shafts/make'
+import { anglesOf, makeProbe, quarterAngles, repeatSet, resultPlanes, station } from '../../../shafts/make'
 import type { Method, ProbeSetUp, ReadSet, Station } from '../../../shafts/schema'
 import { setPurpose } from '../../../shafts/typed'
 import { reasonToStay, usuallyFixed } from './held'
@@ -126,6 +126,7 @@ export function makeSet(
     'twin-heads': () => [probe('beam', onRight, 'right'), probe('beam', onLeft, 'left')],
     'two-plane-head': () => [probe('beam2', one, 'head')],
     'prism-head': () => [probe('prism', one, 'head')],
+    result: () => [probe('result', one, 'result')],
     'bore-dials': () => [probe('bore', one, 'bore'), probe('bore', one, 'bore2')],
     own: () => [probe('rim', one, 'rim')],
   }
@@ -134,7 +135,8 @@ export function makeSet(
     coupling,
     method,
     state: 'released',
-    angles: anglesOf(quarterAngles),
+    ...(method === 'result' ? { angleAs: 'planes' as const } : {}),
+    angles: anglesOf(method === 'result' ? resultPlanes : quarterAngles),
     probes: probes[method](),
   }
 }

@@ -1,6 +1,7 @@
 import { planes } from '../../../frame/axis'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { toMm } from '../../../frame/units'
+import { anglesTold } from '../../../probes'
 import { betweenPlanes, setOfSurvey } from '../../../shafts/survey/read'
 import type { Coupling, Train } from '../solve/model'
 import type { Pair, Stay } from '../solve/solve'
@@ -83,12 +84,12 @@ function faultInMeasurements({ train, measurements, seat }: Survey): Refusal | u
         `expected one of the couplings: ${train.couplings.map((c) => c.id).join(', ')}`,
       )
     for (const [p, probe] of measurement.probes.entries()) {
-      if (probe.on !== coupling.left && probe.on !== coupling.right)
+      if ('on' in probe && probe.on !== coupling.left && probe.on !== coupling.right)
         return refuse(
           `measurements.${m}.probes.${p}.on`,
           `expected ${coupling.left} or ${coupling.right}, the machines at coupling ${coupling.id}`,
         )
-      if (probe.readings.length === 0)
+      if (anglesTold(probe).length === 0)
         return refuse(`measurements.${m}.probes.${p}.readings`, 'expected at least one reading')
     }
   }
@@ -141,7 +142,7 @@ function toTrain(survey: Survey): ReadSurvey {
     const sets = survey.measurements.flatMap((measurement, m) => {
       if (measurement.coupling !== coupling.id) return []
       measurementOf.set(coupling.id, [...(measurementOf.get(coupling.id) ?? []), m])
-      return [setOfSurvey(measurement, (on) => (on === coupling.right ? 'right' : 'left'), units)]
+      return [setOfSurvey(measurement, (on) => (on === coupling.right ? 'right' : 'left'), units, length(coupling.x))]
     })
     return {
       id: coupling.id,

@@ -9,6 +9,13 @@ function solved(document: unknown) {
   return result.value
 }
 
+/** Readings of a dial of the first measurement. */
+const readingsIn = ({ measurements }: Survey, probe: number): [number, number][] => {
+  const found = measurements[0]?.probes[probe]
+  if (!found || !('readings' in found)) throw new Error('no dial there')
+  return found.readings as [number, number][]
+}
+
 describe('worked cases', () => {
   it('A, reverse dials, to the last digit', () => {
     const result = solved(caseA())
@@ -78,7 +85,7 @@ describe('what is said beside the numbers', () => {
   it('a dial that does not close, an engaged coupling, a short arc, a plane not read', () => {
     const survey = caseA()
     survey.measurements[0]!.state = 'engaged'
-    survey.measurements[0]!.probes[1]!.readings[2]![1] = -0.104
+    readingsIn(survey, 1)[2]![1] = -0.104
     const codes = (s: Survey) => solved(s).warnings.map((w) => w.code)
     expect(codes(survey)).toEqual(['engaged', 'not-closed'])
     const upDown = caseA()
@@ -184,7 +191,7 @@ describe('bad input names the place', () => {
     [
       'a number that is none',
       'measurements.0.probes.1.readings.2.1',
-      (s) => Object.assign(s.measurements[0]!.probes[1]!.readings[2]!, { 1: 'x' }),
+      (s) => Object.assign(readingsIn(s, 1)[2]!, { 1: 'x' }),
     ],
     ['an infinite number', 'train.rpm', (s) => Object.assign(s.train, { rpm: Number.POSITIVE_INFINITY })],
     [
@@ -308,7 +315,7 @@ describe('dials zeroed once for height and once more for sideways', () => {
 
 it('lists the slip that would close a dial', () => {
   const survey = caseA()
-  survey.measurements[0]!.probes[1]!.readings[2]![1] = -0.104
+  readingsIn(survey, 1)[2]![1] = -0.104
   expect(solved(survey).suspects).toContainEqual({
     measurement: 0,
     probe: 1,

@@ -32,6 +32,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       setTyped(measurement, {
         id: `r1-s${m + 1}`,
         couplingX: at?.x ?? 0,
+        right: at?.right ?? '',
         toward: (on) => towardOf(line, measurement.coupling, on),
         units: survey.units,
       }),

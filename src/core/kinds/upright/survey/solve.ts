@@ -2,6 +2,7 @@ import { type Plane, type PlaneLine, planes } from '../../../frame/axis'
 import { type Checked, check, refuse } from '../../../frame/fault'
 import { tidyShim, type Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
+import { anglesTold } from '../../../probes'
 import { solveCoupling } from '../../../shafts/judged'
 import { betweenPlanes, setOfSurvey } from '../../../shafts/survey/read'
 import type { ResultCoupling, ResultProbe, ResultSuspect, ResultWarning } from '../../../shafts/survey/result'
@@ -49,11 +50,11 @@ export function readSurvey(document: unknown): Checked<UprightSurvey> {
     if (measurement.coupling !== coupling.id) return refuse(`measurements.${m}.coupling`, `expected ${coupling.id}`)
     for (const [p, probe] of measurement.probes.entries()) {
       const at = `measurements.${m}.probes.${p}`
-      if (probe.on !== lower.id && probe.on !== upper.id)
+      if ('on' in probe && probe.on !== lower.id && probe.on !== upper.id)
         return refuse(`${at}.on`, `expected ${lower.id} or ${upper.id}, the machines at coupling ${coupling.id}`)
       if ('sag' in probe && probe.sag)
         return refuse(`${at}.sag`, 'expected no sag: nothing sags across an upright shaft')
-      if (probe.readings.length === 0) return refuse(`${at}.readings`, 'expected at least one reading')
+      if (anglesTold(probe).length === 0) return refuse(`${at}.readings`, 'expected at least one reading')
     }
   }
   return checked
@@ -75,7 +76,7 @@ export function solveSurvey(document: unknown): Checked<UprightResult> {
     x: length(x),
     diameter: diameter === undefined ? undefined : length(diameter),
     flexPlanes: flexPlanes && ([length(flexPlanes[0]), length(flexPlanes[1])] as const),
-    sets: measurements.map((one) => setOfSurvey(one, (on) => (on === upper.id ? 'right' : 'left'), units)),
+    sets: measurements.map((one) => setOfSurvey(one, (on) => (on === upper.id ? 'right' : 'left'), units, length(x))),
   }
   const tolerance = train.tolerance && {
     slope: train.tolerance.slope,

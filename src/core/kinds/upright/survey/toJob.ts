@@ -61,6 +61,7 @@ export function jobOfSurvey(
       setTyped(measurement, {
         id: `r1-s${m + 1}`,
         couplingX: coupling.x,
+        right: upper.id,
         toward: (on) => (on === lower.id ? 'left' : 'right'),
         units,
       }),

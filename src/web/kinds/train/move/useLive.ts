@@ -89,7 +89,12 @@ export function useLive(work: BoltWork, frame: TrainFrame): LiveBolts {
     if (seen.probes.some(({ angle }) => Math.abs(angle - at) > there + 2.6)) return
     const values = now.work.watches.map(({ state: of }) => {
       const found = seen.probes.find(({ probe }) => probe === of.dial.id)
-      return found?.values[of.channel ? channelNames.indexOf(of.channel) : 0]
+      return found?.values[
+        Math.max(
+          0,
+          channelNames.findIndex((name) => name === of.channel),
+        )
+      ]
     })
     start.current ??= values
     const from = start.current

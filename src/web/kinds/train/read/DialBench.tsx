@@ -3,6 +3,7 @@ import styled from 'styled-components'
 import { formatNumber } from '../../../../core/frame/number'
 import type { Unit } from '../../../../core/frame/units'
 import type { Job } from '../../../../core/kinds/train/document/schema'
+import { goesRound } from '../../../../core/probes'
 import type { ProbeState } from '../../../../core/shafts/state'
 import { readingKey, sags } from '../../../../core/shafts/typed'
 import { spreadCells } from '../../../../drawing/strip'
@@ -148,7 +149,7 @@ export function DialBench(props: Props) {
       </Head>
       <PlusWay probe={dial.dial} channel={dial.channel} terms={terms} />
       <div ref={ref}>
-        {width > 0 ? (
+        {width > 0 && goesRound(dial.dial) ? (
           <RingStrip
             dial={dial}
             trial={props.trial}

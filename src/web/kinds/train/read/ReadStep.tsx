@@ -104,6 +104,7 @@ export function ReadStep() {
           : [{ text: readWords.zeroedAtBoth, main: true, run: () => setZeroed(finding.dial.set.id) }]
       case 'sag-missing':
       case 'sag-upward':
+      case 'no-plus':
       case 'no-radius':
       case 'one-shaft':
       case 'span-differs':

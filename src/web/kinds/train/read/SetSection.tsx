@@ -1,12 +1,13 @@
 import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import { secondPlane } from '../../../../core/kinds/train/document/stations'
-import { probeKinds } from '../../../../core/probes'
+import { goesRound, probeKinds } from '../../../../core/probes'
 import type { ProbeSetUp, ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import { turningOrder } from '../../../../core/shafts/turning'
 import { isCoupled, readingKey, readingsIn, setPurpose } from '../../../../core/shafts/typed'
 import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
+import { howReadText } from '../../../../words/train/howRead'
 import { readWords } from '../../../../words/train/page/read'
 import { BenchHead } from '../../../job/frame/Bench'
 import { Button, Muted } from '../../../parts/controls'
@@ -55,6 +56,7 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
     editSet((s) => ({ ...s, probes: s.probes.map((dial) => (dial.id === dialId ? change(dial) : dial)) }), mark)
   const states = solved.dials.filter((state) => state.set.id === set.id)
   const name = couplingName(set.coupling, terms)
+  const turns = set.probes.some(goesRound)
   const heads = set.probes.some(({ type }) => probeKinds[type].instrument === 'head')
   const latest = useRef(toggle)
   useLayoutEffect(() => {
@@ -67,16 +69,20 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
         <div>
           <h1>{methodNames[set.method]}</h1>
           <Muted>
-            {readWords.fromTheTopTowardFirst(
-              place.of > 1 ? `set ${place.number}, ` : '',
-              round.sets.length > place.of ? `${name.toLowerCase()}, ` : '',
-              set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together',
-              isCoupled(set) ? purposeNames[setPurpose(set)] : `coupling released, ${purposeNames[setPurpose(set)]}`,
-              sideName(set.direction ?? 'far', terms),
-            )}
+            {turns
+              ? readWords.fromTheTopTowardFirst(
+                  place.of > 1 ? `set ${place.number}, ` : '',
+                  round.sets.length > place.of ? `${name.toLowerCase()}, ` : '',
+                  set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together',
+                  isCoupled(set)
+                    ? purposeNames[setPurpose(set)]
+                    : `coupling released, ${purposeNames[setPurpose(set)]}`,
+                  sideName(set.direction ?? 'far', terms),
+                )
+              : howReadText(set, document.line)}
           </Muted>
         </div>
-        <PanelButtons open={open.join(' ')} heads={heads} frozen={frozen} press={press} />
+        <PanelButtons open={open.join(' ')} heads={heads} turns={turns} frozen={frozen} press={press} />
       </BenchHead>
       <Suspense>
         {open.includes('set-up') ? (
@@ -171,6 +177,7 @@ const PanelButtons = memo(function PanelButtons(props: {
   /** The open panels' names, blanks between. */
   open: string
   heads: boolean
+  turns: boolean
   frozen: boolean
   press: (panel: Panel) => void
 }) {
@@ -182,9 +189,13 @@ const PanelButtons = memo(function PanelButtons(props: {
   )
   return (
     <Buttons>
-      {panel('set-up', props.heads ? readWords.setUpHeads : readWords.setUpDials, readWords.doneSettingUp)}
-      {props.frozen ? null : panel('live', readWords.live, readWords.closeDevices)}
-      {props.frozen ? null : panel('import', readWords.import2, readWords.closeImport)}
+      {panel(
+        'set-up',
+        props.turns ? (props.heads ? readWords.setUpHeads : readWords.setUpDials) : readWords.setUpInstrument,
+        readWords.doneSettingUp,
+      )}
+      {props.frozen || !props.turns ? null : panel('live', readWords.live, readWords.closeDevices)}
+      {props.frozen || !props.turns ? null : panel('import', readWords.import2, readWords.closeImport)}
     </Buttons>
   )
 })

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import { makeSet } from '../../../../core/kinds/train/document/make'
 import type { Line } from '../../../../core/kinds/train/document/schema'
+import { goesRound } from '../../../../core/probes'
 import { withPurpose } from '../../../../core/shafts/make'
 import { type Method, methods, type ReadSet } from '../../../../core/shafts/schema'
 import { purposes } from '../../../../core/shafts/together'
@@ -42,8 +43,18 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
   const remake = (method: Method, on: string) =>
     onSet((s) => {
       const fresh = makeSet(line, s.coupling, s.id, unit, method, on)
-      return { ...s, method, probes: fresh.probes }
+      // a result is told plane by plane, everything else round a turn
+      if (method !== 'result' && s.method !== 'result') return { ...s, method, probes: fresh.probes }
+      const { angleAs: _, ...bare } = s
+      return {
+        ...bare,
+        method,
+        angles: fresh.angles,
+        probes: fresh.probes,
+        ...(fresh.angleAs ? { angleAs: fresh.angleAs } : {}),
+      }
     })
+  const turns = set.probes.some(goesRound)
   const oneSided = set.method !== 'reverse-dial' && set.method !== 'twin-heads' && set.method !== 'own'
   return (
     <>
@@ -64,7 +75,9 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
             label={
               set.method === 'two-plane-head' || set.method === 'prism-head'
                 ? setUpWords.detectorOn
-                : setUpWords.readOnTheHubOf
+                : turns
+                  ? setUpWords.readOnTheHubOf
+                  : setUpWords.resultTellsOf
             }
           >
             <Select
@@ -96,68 +109,74 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
               }}
             />
           </Told>
-          <Told>
-            <span>{setUpWords.turned}</span>
-            <Choices
-              label={setUpWords.whichShaftsTurn}
-              value={set.turned ?? 'both'}
-              isDisabled={frozen}
-              options={[
-                { value: 'both', text: setUpWords.bothShaftsTogether },
-                { value: 'one', text: setUpWords.bracketsShaftOnly },
-              ]}
-              onChange={(turned) => onSet((s) => ({ ...s, turned }))}
-            />
-          </Told>
-          <Told>
-            <span>{setUpWords.turningFromTheTopToward}</span>
-            <Choices
-              label={setUpWords.directionOfRotation}
-              value={set.direction ?? 'far'}
-              isDisabled={frozen}
-              options={[
-                { value: 'far', text: sideName('far', terms) },
-                { value: 'near', text: sideName('near', terms) },
-              ]}
-              onChange={(direction) => onSet((s) => ({ ...s, direction }))}
-            />
-          </Told>
-          {set.probes.some(sags) ? (
-            <Told>
-              <span>{setUpWords.zeroed}</span>
-              <Choices
-                label={setUpWords.howTheDialsWereZeroed}
-                value={set.zeroed ?? 'any'}
-                isDisabled={frozen}
-                options={[
-                  { value: 'any', text: setUpWords.anywhere },
-                  { value: 'halved', text: setUpWords.atASideThenHalved },
-                  { value: 'sag', text: setUpWords.setToSagAtThe },
-                  { value: 'planes', text: setUpWords.atTheTopAndASide },
-                ]}
-                onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
-              />
-            </Told>
+          {turns ? (
+            <>
+              <Told>
+                <span>{setUpWords.turned}</span>
+                <Choices
+                  label={setUpWords.whichShaftsTurn}
+                  value={set.turned ?? 'both'}
+                  isDisabled={frozen}
+                  options={[
+                    { value: 'both', text: setUpWords.bothShaftsTogether },
+                    { value: 'one', text: setUpWords.bracketsShaftOnly },
+                  ]}
+                  onChange={(turned) => onSet((s) => ({ ...s, turned }))}
+                />
+              </Told>
+              <Told>
+                <span>{setUpWords.turningFromTheTopToward}</span>
+                <Choices
+                  label={setUpWords.directionOfRotation}
+                  value={set.direction ?? 'far'}
+                  isDisabled={frozen}
+                  options={[
+                    { value: 'far', text: sideName('far', terms) },
+                    { value: 'near', text: sideName('near', terms) },
+                  ]}
+                  onChange={(direction) => onSet((s) => ({ ...s, direction }))}
+                />
+              </Told>
+              {set.probes.some(sags) ? (
+                <Told>
+                  <span>{setUpWords.zeroed}</span>
+                  <Choices
+                    label={setUpWords.howTheDialsWereZeroed}
+                    value={set.zeroed ?? 'any'}
+                    isDisabled={frozen}
+                    options={[
+                      { value: 'any', text: setUpWords.anywhere },
+                      { value: 'halved', text: setUpWords.atASideThenHalved },
+                      { value: 'sag', text: setUpWords.setToSagAtThe },
+                      { value: 'planes', text: setUpWords.atTheTopAndASide },
+                    ]}
+                    onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
+                  />
+                </Told>
+              ) : null}
+              <Told>
+                <span>{setUpWords.anglesGivenBy}</span>
+                <Choices
+                  label={setUpWords.howAnglesAreGiven}
+                  value={set.angleAs === 'planes' ? 'quarters' : (set.angleAs ?? 'quarters')}
+                  options={[
+                    { value: 'quarters', text: setUpWords.quarters },
+                    { value: 'degrees', text: setUpWords.degrees },
+                    { value: 'clock-left', text: setUpWords.clockFromTheLeftEnd },
+                    { value: 'clock-right', text: setUpWords.clockFromTheRightEnd },
+                  ]}
+                  isDisabled={frozen}
+                  onChange={(angleAs) => onSet((s) => ({ ...s, angleAs }))}
+                />
+              </Told>
+            </>
           ) : null}
-          <Told>
-            <span>{setUpWords.anglesGivenBy}</span>
-            <Choices
-              label={setUpWords.howAnglesAreGiven}
-              value={set.angleAs ?? 'quarters'}
-              options={[
-                { value: 'quarters', text: setUpWords.quarters },
-                { value: 'degrees', text: setUpWords.degrees },
-                { value: 'clock-left', text: setUpWords.clockFromTheLeftEnd },
-                { value: 'clock-right', text: setUpWords.clockFromTheRightEnd },
-              ]}
-              isDisabled={frozen}
-              onChange={(angleAs) => onSet((s) => ({ ...s, angleAs }))}
-            />
-          </Told>
         </Row>
       </Fold>
       {refused || (running && !readsRunning(set)) ? <Fault role="alert">{setUpWords.noDialsRunning}</Fault> : null}
-      <Muted>{running ? setUpWords.whileItRuns : setUpWords.turnOneWayOnlyTo(whatOf(set))}</Muted>
+      <Muted>
+        {running ? setUpWords.whileItRuns : turns ? setUpWords.turnOneWayOnlyTo(whatOf(set)) : setUpWords.readByItself}
+      </Muted>
       {isCoupled(set) ? <Fault>{setUpWords.withTheCouplingConnectedThe}</Fault> : null}
     </>
   )

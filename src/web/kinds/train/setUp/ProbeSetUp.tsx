@@ -5,15 +5,16 @@ import { emptyQuantity } from '../../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { type Stations, secondPlane } from '../../../../core/kinds/train/document/stations'
-import { probeKinds } from '../../../../core/probes'
+import { goesRound, probeKinds } from '../../../../core/probes'
 import { secondToward } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet, Station } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
-import { angleName, capital, dimension, probeName } from '../../../../words/terms'
+import { angleName, capital, dimension, machineName, probeName, sideName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { referencesOf } from '../../../../words/train/places'
 import { CountsOther } from '../../../parts/CountsOther'
 import { Button, Field, Input, Muted, Select } from '../../../parts/controls'
+import { noPlus, PlusMeans } from '../../../parts/PlusMeans'
 import { QuantityField } from '../../../parts/Quantity'
 import { PlusWay } from './CountsPlus'
 import { FromKit } from './FromKit'
@@ -44,6 +45,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
   const put = (some: Partial<Probe>, mark: string) => onProbe((p) => ({ ...p, ...some }), `${probe.id}:${mark}`)
   const kind = probeKinds[probe.type]
   const head = !sags(probe)
+  const result = !goesRound(probe)
   const references = referencesOf(line, set).filter(
     ({ value }) => value !== probe.id && value !== secondPlane(probe.id),
   )
@@ -97,7 +99,9 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
                 ? setUpWords.headFromThere
                 : kind.stations === 2
                   ? setUpWords.distanceOfPlane1
-                  : setUpWords.distanceFromThere,
+                  : result
+                    ? setUpWords.offsetToldAt
+                    : setUpWords.distanceFromThere,
               (station) => put({ station }, 'station'),
             )}
             <Field label={setUpWords.measuredFrom}>
@@ -118,7 +122,16 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
               (plane2) => put({ plane2 }, 'plane2'),
             )
           : null}
-        {kind.radius === 'none' ? null : (
+        {result ? (
+          <QuantityField
+            label={setUpWords.gapToldOver}
+            quantity={probe.diameter ?? emptyQuantity(length)}
+            unit={length}
+            readOnly={frozen}
+            onChange={(diameter) => put({ diameter }, 'diameter')}
+            hint={setUpWords.slopeAsGap}
+          />
+        ) : kind.radius === 'none' ? null : (
           <QuantityField
             label={kind.radius === 'refines' ? setUpWords.rimRadius : setUpWords.radiusItTravelsOn}
             quantity={probe.radius}
@@ -155,13 +168,13 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         ) : null}
         {head ? (
           <QuantityField
-            label={setUpWords.repeatability1Sd}
+            label={result ? setUpWords.offsetSd : setUpWords.repeatability1Sd}
             positive
             quantity={probe.sd ?? emptyQuantity(unit)}
             unit={unit}
             readOnly={frozen}
             onChange={(sd) => put({ sd }, 'sd')}
-            hint={setUpWords.blankHalfTheResolution}
+            hint={result ? setUpWords.asItsMakerSays : setUpWords.blankHalfTheResolution}
           />
         ) : (
           <div data-needed="">
@@ -176,6 +189,16 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             />
           </div>
         )}
+        {result ? (
+          <QuantityField
+            label={setUpWords.gapSd}
+            positive
+            quantity={probe.gapSd ?? emptyQuantity(unit)}
+            unit={unit}
+            readOnly={frozen}
+            onChange={(gapSd) => put({ gapSd }, 'gapSd')}
+          />
+        ) : null}
         {set.turned === 'one' && !head ? (
           <>
             <QuantityField
@@ -199,7 +222,15 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
-      {head ? (
+      {result ? (
+        <PlusMeans
+          plus={probe.plus ?? noPlus}
+          machine={machineName(probe.on, terms)}
+          side={(side) => sideName(side, terms)}
+          frozen={frozen}
+          onChange={(plus) => put({ plus }, 'plus')}
+        />
+      ) : head ? (
         <>
           <PlusWay probe={probe} channel="all" terms={terms} />
           <CountsOther
@@ -253,7 +284,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           )}
         </Grid>
       </Own>
-      {head && set.angles.length > 0 ? (
+      {head && !result && set.angles.length > 0 ? (
         <Own>
           <summary>{setUpWords.actualAnglesDifferSlightlyFrom}</summary>
           <Grid>
@@ -292,4 +323,5 @@ const onWhat: Readonly<Record<Probe['type'], string>> = {
   beam2: setUpWords.detectorOnTheShaftOf,
   prism: setUpWords.headOnTheShaftOf,
   bore: setUpWords.readsTheBoreOf,
+  result: setUpWords.resultTellsOf,
 }

@@ -8,7 +8,7 @@ import { halved, withoutProbe } from '../../../../core/kinds/train/document/alte
 import { towardOf } from '../../../../core/kinds/train/document/make'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import type { Stations } from '../../../../core/kinds/train/document/stations'
-import { type ProbeType, probeKinds } from '../../../../core/probes'
+import { goesRound, type ProbeType, probeKinds } from '../../../../core/probes'
 import { makeProbe } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet } from '../../../../core/shafts/schema'
 import { probeWords } from '../../../../words/probes'
@@ -52,6 +52,7 @@ const added: Readonly<Record<ReadSet['method'], readonly ProbeType[]>> = {
   'twin-heads': ['beam', 'rim'],
   'two-plane-head': ['beam2', 'rim'],
   'prism-head': ['prism', 'rim'],
+  result: [],
   'bore-dials': ['bore'],
   own: ['rim', 'face', 'beam', 'bore'],
 }
@@ -125,7 +126,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial, onDone
           )}
         </Row>
       ) : null}
-      <Angles set={set} line={line} unit={unit} frozen={frozen} onSet={onSet} />
+      {set.probes.some(goesRound) ? <Angles set={set} line={line} unit={unit} frozen={frozen} onSet={onSet} /> : null}
     </Sheet>
   )
 }
