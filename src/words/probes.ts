@@ -1,6 +1,7 @@
+import { planes } from '../core/frame/axis'
 import type { ProbeType } from '../core/probes'
 import type { ChannelName } from '../core/probes/kind'
-import type { ProbeSetUp } from '../core/shafts/schema'
+import type { Plus, ProbeSetUp } from '../core/shafts/schema'
 import { labels, t } from './language'
 
 /** The switch of a head whose numbers fall where ours rise. */
@@ -14,21 +15,52 @@ export const plusWords = labels({
     vertical: { offset: 'Offset, height', gap: 'Angle or gap, height' },
     horizontal: { offset: 'Offset, sideways', gap: 'Angle or gap, sideways' },
   },
-  high: (machine: string) => t`${machine} stands high`,
-  low: (machine: string) => t`${machine} stands low`,
-  toward: (machine: string, side: string) => t`${machine} stands toward ${side}`,
-  open: (where: string) => t`coupling open at ${where}`,
-  at: { top: 'the top', bottom: 'the bottom' },
+  stands: (machine: string, way: string) => t`${machine} stands ${way}`,
+  opens: (way: string) => t`coupling ${way}`,
+  gapOver: 'Gap over',
+  slopeAsGap: 'The diameter; 100 mm for mm/100 mm, 1 in for mil/in',
+  offsetSd: 'Offset good to (1 SD)',
+  gapSd: 'Gap good to (1 SD)',
+  asItsMakerSays: 'By its maker, mounting and air in it',
   itsMachine: 'the machine',
   sides: { near: 'the near side', far: 'the far side' },
 })
+
+/** A way that an instrument's plus points, in words: "high", "toward wall", "open at the bottom", "open at wall". */
+export function sayWay(way: PlusWay, what: 'offset' | 'gap', side: (side: 'near' | 'far') => string): string {
+  if (way === 'up') return t`high`
+  if (way === 'down') return t`low`
+  if (way === 'top') return t`open at the top`
+  if (way === 'bottom') return t`open at the bottom`
+  return what === 'gap' ? t`open at ${side(way)}` : t`toward ${side(way)}`
+}
+
+/** What plus means for one number of an instrument, both planes: "plus is high, and toward wall"; nothing of any other probe. */
+export function sayPlus(
+  { plus }: Pick<ProbeSetUp, 'plus'>,
+  channel: ChannelName | undefined,
+  side: (side: 'near' | 'far') => string,
+): string {
+  if ((channel !== 'offset' && channel !== 'gap') || !plus) return ''
+  const [height, sideways] = planes.map((plane) => {
+    const way = plus[plane][channel]
+    return way && sayWay(way, channel, side)
+  })
+  return height && sideways ? t`plus is ${height}, and ${sideways}` : ''
+}
+
+type PlusWay = NonNullable<Plus['vertical']['offset' | 'gap'] | Plus['horizontal']['offset']>
 
 /** What a kind of probe is called, and where it stands. A further kind of probe has its words here. */
 interface ProbeWords {
   /** With its machine before it: "motor face dial". */
   name: string
   /** Where it stands: "on the motor rim"; nothing for a channel that stands where the one before it does. */
-  where(machine: string, probe: Pick<ProbeSetUp, 'side' | 'lead'>, channel: ChannelName | undefined): string
+  where(
+    machine: string,
+    probe: Pick<ProbeSetUp, 'side' | 'lead' | 'diameter'>,
+    channel: ChannelName | undefined,
+  ): string
   /** Of a head: what its number does that counts as plus; `far`: the far side by its name. */
   plus?: (channel: ChannelName | undefined, far: string) => string
 }
@@ -59,7 +91,12 @@ export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
   },
   result: {
     name: 'instrument',
-    where: (machine, _, channel) => (channel === 'offset' ? t`where the ${machine} stands` : ''),
+    where: (machine, { diameter }, channel) =>
+      channel === 'gap'
+        ? diameter?.text
+          ? t`over ${diameter.text} ${diameter.unit}`
+          : ''
+        : t`where the ${machine} stands`,
   },
   bore: { name: 'bore dial', where: (machine) => t`in the ${machine} bore` },
 })

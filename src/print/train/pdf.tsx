@@ -16,6 +16,7 @@ import { sightScene } from '../../drawing/train/sight'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { cautionTexts } from '../../words/cautions'
 import { t } from '../../words/language'
+import { sayPlus } from '../../words/probes'
 import { saySag } from '../../words/readings'
 import { checkTexts } from '../../words/ready'
 import { saySeat } from '../../words/seat'
@@ -243,6 +244,7 @@ function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): st
       ? t`face, ${dial.side ?? 'front'}`
       : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
     saySag(state, { ...terms, resolution: state.step }),
+    sayPlus(dial, state.channel, (side) => sideName(side, terms)),
     set.turned === 'one' ? t`bracket’s shaft only turned` : '',
     isCoupled(set) ? purposeNames[setPurpose(set)] : '',
   ]

@@ -1,11 +1,10 @@
 import styled from 'styled-components'
-import type { Plane } from '../../core/frame/axis'
 import type { Plus } from '../../core/shafts/schema'
-import { plusWords } from '../../words/probes'
+import { plusWords, sayWay } from '../../words/probes'
 import { Field, Select } from './controls'
 
 const Asked = styled.fieldset`
-  border: 1px solid var(--rule); border-radius: 4px; padding: 8px 12px 12px; margin: 12px 0 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(210px, 1fr)); gap: 12px;
+  border: 1px solid var(--rule); border-radius: 4px; padding: 8px 12px 12px; margin: 0 0 12px; display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 250px), 1fr)); gap: 12px;
   legend { font-weight: 600; padding: 0 6px; } &[data-missing='true'] { border: 2px solid var(--outside); }
 `
 
@@ -28,14 +27,8 @@ export function PlusMeans(props: {
   onChange: (plus: Plus) => void
 }) {
   const { plus, machine, side } = props
-  const ways = (plane: Plane, what: 'offset' | 'gap', way: string): string =>
-    what === 'gap'
-      ? plusWords.open(way === 'far' || way === 'near' ? side(way) : plusWords.at[way === 'top' ? 'top' : 'bottom'])
-      : plane === 'vertical'
-        ? way === 'up'
-          ? plusWords.high(machine)
-          : plusWords.low(machine)
-        : plusWords.toward(machine, side(way === 'far' ? 'far' : 'near'))
+  const named = (what: 'offset' | 'gap', way: Parameters<typeof sayWay>[0]) =>
+    what === 'gap' ? plusWords.opens(sayWay(way, what, side)) : plusWords.stands(machine, sayWay(way, what, side))
   return (
     <Asked data-missing={asked.some(([plane, what]) => !plus[plane][what])}>
       <legend>{plusWords.title}</legend>
@@ -46,7 +39,7 @@ export function PlusMeans(props: {
             value={plus[plane][what] ?? ''}
             options={[
               { value: '', text: plusWords.choose },
-              ...choices.map((way) => ({ value: way, text: ways(plane, what, way) })),
+              ...choices.map((way) => ({ value: way, text: named(what, way) })),
             ]}
             onPick={(way) =>
               props.onChange({ ...plus, [plane]: { ...plus[plane], [what]: way === '' ? undefined : way } })

@@ -4,6 +4,7 @@ import type { LineFault } from '../../core/kinds/train/document/lineTable'
 import { type MachineKind, machineKinds } from '../../core/kinds/train/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
+import { sayPlus } from '../probes'
 import { seatFootName } from '../seat'
 import {
   angleName,
@@ -60,7 +61,8 @@ export const trainWords: KindWords<TrainTypes> = labels({
       const several = terms.line.couplings.length > 1
       const coupling = several ? t`, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
       const set = state.setNumber ? t`, set ${state.setNumber}` : ''
-      return `${stateName(state, terms)}${coupling}${set}`
+      const plus = sayPlus(state.dial, state.channel, (side) => sideName(side, terms))
+      return `${stateName(state, terms)}${coupling}${set}${plus && `: ${plus}`}`
     },
     angle: (degrees, { set }, terms) => angleName(degrees, terms, set.angleAs),
     conditions: (terms) => [

@@ -73,8 +73,8 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
       }
     case 'no-plus':
       return {
-        title: t`What does plus mean on the ${lower(dialOf(finding.dial, terms))}?`,
-        detail: t`A sign that was guessed turns every move over. Answer the four questions first.`,
+        title: t`What does plus mean on this instrument?`,
+        detail: t`A guessed sign turns every move over. Answer the four questions first.`,
       }
     case 'no-radius':
       if (!goesRound(finding.dial.dial))

@@ -4,7 +4,6 @@ import type { KitHead } from '../../../core/kit/schema'
 import { kitWords } from '../../../words/page/kit'
 import { plusWords } from '../../../words/probes'
 import { capital } from '../../../words/terms'
-import { setUpWords } from '../../../words/train/page/setUp'
 import { Care } from '../../parts/Care'
 import { CountsOther } from '../../parts/CountsOther'
 import { Card, Field, Select } from '../../parts/controls'
@@ -54,14 +53,14 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
         {item.type === 'result' ? (
           <>
             <NumberField
-              label={setUpWords.gapToldOver}
+              label={plusWords.gapOver}
               quantity={item.diameter ?? emptyQuantity(lengthUnitFor(unit))}
               unit={lengthUnitFor(unit)}
               onChange={(diameter) => put({ diameter }, 'diameter')}
-              hint={setUpWords.slopeAsGap}
+              hint={plusWords.slopeAsGap}
             />
             <NumberField
-              label={setUpWords.gapSd}
+              label={plusWords.gapSd}
               positive
               quantity={item.gapSd ?? emptyQuantity(unit)}
               unit={unit}

@@ -3,12 +3,7 @@ import { labels, t } from '../../language'
 /** What is said on these screens. */
 export const setUpWords = labels({
   resultTellsOf: 'It tells the place of',
-  offsetToldAt: 'Offset told at, from there',
-  gapToldOver: 'Gap told over a diameter of',
-  slopeAsGap: '100 mm for mm/100 mm, 1 in for mil/in',
-  offsetSd: 'Deviation of the offset (1 SD)',
-  gapSd: 'Deviation of the gap (1 SD)',
-  asItsMakerSays: 'As its maker says, air and mounting in it',
+  offsetToldAt: 'Offset told at',
   readByItself: 'Enter what the instrument shows, with its signs. Nothing closes here: read it twice.',
   anglesReadFromTheTop: (sideName: string | number) => t`Angles read, from the top toward ${sideName}`,
   addTheAngle: 'Add the angle',

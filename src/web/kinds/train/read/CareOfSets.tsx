@@ -5,7 +5,7 @@ import { Care } from '../../../parts/Care'
 
 /** How a probe is to be handled: as a dial of either sort, or as a head. */
 const sortOf = ({ type, correction }: ReadSet['probes'][number]): 'plunger' | 'lever' | 'head' =>
-  probeKinds[type].instrument === 'head' ? 'head' : correction?.kind === 'lever' ? 'lever' : 'plunger'
+  probeKinds[type].instrument !== 'dial' ? 'head' : correction?.kind === 'lever' ? 'lever' : 'plunger'
 
 const sorts = (sets: readonly ReadSet[]) => [...new Set(sets.flatMap(({ probes }) => probes.map(sortOf)))].sort()
 

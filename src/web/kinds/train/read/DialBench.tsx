@@ -7,13 +7,15 @@ import { goesRound } from '../../../../core/probes'
 import type { ProbeState } from '../../../../core/shafts/state'
 import { readingKey, sags } from '../../../../core/shafts/typed'
 import { spreadCells } from '../../../../drawing/strip'
-import { probeWords } from '../../../../words/probes'
+import { probeWords, sayPlus } from '../../../../words/probes'
 import { saySag } from '../../../../words/readings'
 import {
   angleName,
+  capital,
   dimension,
   length,
   machineName,
+  sideName,
   signedLength,
   stateName,
   type Terms,
@@ -76,6 +78,7 @@ export function DialBench(props: Props) {
   const [ref, width] = useWidth()
   const [angleId, setAngleId] = useState<string>()
   const name = stateName(dial, terms)
+  const plus = sayPlus(dial.dial, dial.channel, (side) => sideName(side, terms))
   const dialSags = sags(dial.dial)
   const own = dialTerms(dial, terms)
   const margin = 62
@@ -123,7 +126,7 @@ export function DialBench(props: Props) {
         </h2>
         <Muted>
           {whereOf(dial, terms)}
-          {props.x === undefined
+          {props.x === undefined || (!goesRound(dial.dial) && (dial.channel === 'gap' || props.x === props.couplingX))
             ? ''
             : readWords.out(whereOf(dial, terms) ? ', ' : '', dimension(Math.abs(props.x - props.couplingX), unit))}
           {dialSags ? `, ${saySag(dial, own)}` : ''}
@@ -147,6 +150,7 @@ export function DialBench(props: Props) {
           )}
         </Closure>
       </Head>
+      {plus ? <Muted as="p">{capital(plus)}.</Muted> : null}
       <PlusWay probe={dial.dial} channel={dial.channel} terms={terms} />
       <div ref={ref}>
         {width > 0 && goesRound(dial.dial) ? (
@@ -177,6 +181,7 @@ export function DialBench(props: Props) {
                 text={found?.value.text ?? ''}
                 typedUnit={found?.value.unit ?? unit}
                 turns={found?.turns ?? 0}
+                turning={goesRound(dial.dial)}
                 unit={unit}
                 width={cellWidth}
                 left={places[i] ?? 0}

@@ -7,7 +7,7 @@ import { roundAsIf } from '../../../../core/kinds/train/document/asIf'
 import { makeSet } from '../../../../core/kinds/train/document/make'
 import type { Round } from '../../../../core/kinds/train/document/schema'
 import { type JobSolution, solveRound } from '../../../../core/kinds/train/solve/round'
-import { probeKinds } from '../../../../core/probes'
+import { goesRound, probeKinds } from '../../../../core/probes'
 import { repeatOf } from '../../../../core/shafts/make'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
@@ -105,6 +105,7 @@ export function ReadStep() {
       case 'sag-missing':
       case 'sag-upward':
       case 'no-plus':
+        return [{ text: readWords.setUpInstrument, main: true, run: () => openSetUp(finding.dial.set.id) }]
       case 'no-radius':
       case 'one-shaft':
       case 'span-differs':
@@ -296,7 +297,9 @@ export function ReadStep() {
             />
           )
         })}
-        <Muted>{readWords.filledSagTakenOffHollow}</Muted>
+        {round.sets.some(({ probes }) => probes.some(goesRound)) ? (
+          <Muted>{readWords.filledSagTakenOffHollow}</Muted>
+        ) : null}
         {frozen || round.sets.length >= 12 ? null : adds}
         <Care sets={round.sets} />
         <Photographs

@@ -52,6 +52,8 @@ interface Props {
   text: string
   typedUnit: Unit
   turns: number
+  /** Whether it is a dial, with turns to count. */
+  turning?: boolean
   unit: Unit
   width: number
   left: number
@@ -85,7 +87,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
       </span>
       <QuantityInput
         signed
-        turns
+        turns={props.turning !== false}
         label={`${props.dialName}, ${label.toLowerCase()}, ${unitName[unit]}`}
         quantity={quantity}
         {...(props.placeholder === undefined ? {} : { placeholder: props.placeholder })}
@@ -107,7 +109,9 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
           event.preventDefault()
         }}
       />
-      {props.active && !frozen ? <WholeTurns label={label} turns={turns} turn={turn} /> : null}
+      {props.active && !frozen && props.turning !== false ? (
+        <WholeTurns label={label} turns={turns} turn={turn} />
+      ) : null}
     </Cell>
   )
 })

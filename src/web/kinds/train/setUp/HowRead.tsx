@@ -55,7 +55,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
       }
     })
   const turns = set.probes.some(goesRound)
-  const oneSided = set.method !== 'reverse-dial' && set.method !== 'twin-heads' && set.method !== 'own'
+  const oneSided = turns && set.method !== 'reverse-dial' && set.method !== 'twin-heads' && set.method !== 'own'
   return (
     <>
       <Row>
@@ -75,9 +75,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
             label={
               set.method === 'two-plane-head' || set.method === 'prism-head'
                 ? setUpWords.detectorOn
-                : turns
-                  ? setUpWords.readOnTheHubOf
-                  : setUpWords.resultTellsOf
+                : setUpWords.readOnTheHubOf
             }
           >
             <Select

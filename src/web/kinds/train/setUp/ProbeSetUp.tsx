@@ -9,6 +9,7 @@ import { goesRound, probeKinds } from '../../../../core/probes'
 import { secondToward } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet, Station } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
+import { plusWords } from '../../../../words/probes'
 import { angleName, capital, dimension, machineName, probeName, sideName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { referencesOf } from '../../../../words/train/places'
@@ -71,6 +72,15 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </Button>
         ) : null}
       </h3>
+      {result ? (
+        <PlusMeans
+          plus={probe.plus ?? noPlus}
+          machine={machineName(probe.on, terms)}
+          side={(side) => sideName(side, terms)}
+          frozen={frozen}
+          onChange={(plus) => put({ plus }, 'plus')}
+        />
+      ) : null}
       <Grid>
         <Field label={onWhat[probe.type]}>
           <Select
@@ -124,12 +134,12 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           : null}
         {result ? (
           <QuantityField
-            label={setUpWords.gapToldOver}
+            label={plusWords.gapOver}
             quantity={probe.diameter ?? emptyQuantity(length)}
             unit={length}
             readOnly={frozen}
             onChange={(diameter) => put({ diameter }, 'diameter')}
-            hint={setUpWords.slopeAsGap}
+            hint={plusWords.slopeAsGap}
           />
         ) : kind.radius === 'none' ? null : (
           <QuantityField
@@ -168,13 +178,13 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         ) : null}
         {head ? (
           <QuantityField
-            label={result ? setUpWords.offsetSd : setUpWords.repeatability1Sd}
+            label={result ? plusWords.offsetSd : setUpWords.repeatability1Sd}
             positive
             quantity={probe.sd ?? emptyQuantity(unit)}
             unit={unit}
             readOnly={frozen}
             onChange={(sd) => put({ sd }, 'sd')}
-            hint={result ? setUpWords.asItsMakerSays : setUpWords.blankHalfTheResolution}
+            hint={result ? plusWords.asItsMakerSays : setUpWords.blankHalfTheResolution}
           />
         ) : (
           <div data-needed="">
@@ -191,7 +201,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         )}
         {result ? (
           <QuantityField
-            label={setUpWords.gapSd}
+            label={plusWords.gapSd}
             positive
             quantity={probe.gapSd ?? emptyQuantity(unit)}
             unit={unit}
@@ -222,15 +232,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           </>
         ) : null}
       </Grid>
-      {result ? (
-        <PlusMeans
-          plus={probe.plus ?? noPlus}
-          machine={machineName(probe.on, terms)}
-          side={(side) => sideName(side, terms)}
-          frozen={frozen}
-          onChange={(plus) => put({ plus }, 'plus')}
-        />
-      ) : head ? (
+      {head && !result ? (
         <>
           <PlusWay probe={probe} channel="all" terms={terms} />
           <CountsOther
