@@ -27,26 +27,26 @@ export const plusWords = labels({
 })
 
 /** A way that an instrument's plus points, in words: "high", "toward wall", "open at the bottom", "open at wall". */
-export function sayWay(way: PlusWay, what: 'offset' | 'gap', side: (side: 'near' | 'far') => string): string {
-  if (way === 'up') return t`high`
-  if (way === 'down') return t`low`
-  if (way === 'top') return t`open at the top`
-  if (way === 'bottom') return t`open at the bottom`
+export function sayWay(way: PlusWay, what: 'offset' | 'gap', { side, height }: WayNames): string {
+  if (way === 'up' || way === 'down' || way === 'top' || way === 'bottom')
+    return height?.[way] ?? { up: t`high`, down: t`low`, top: t`open at the top`, bottom: t`open at the bottom` }[way]
   return what === 'gap' ? t`open at ${side(way)}` : t`toward ${side(way)}`
 }
 
 /** What plus means for one number of an instrument, both planes: "plus is high, and toward wall"; nothing of any other probe. */
-export function sayPlus(
-  { plus }: Pick<ProbeSetUp, 'plus'>,
-  channel: ChannelName | undefined,
-  side: (side: 'near' | 'far') => string,
-): string {
+export function sayPlus({ plus }: Pick<ProbeSetUp, 'plus'>, channel: ChannelName | undefined, names: WayNames): string {
   if ((channel !== 'offset' && channel !== 'gap') || !plus) return ''
   const [height, sideways] = planes.map((plane) => {
     const way = plus[plane][channel]
-    return way && sayWay(way, channel, side)
+    return way && sayWay(way, channel, names)
   })
   return height && sideways ? t`plus is ${height}, and ${sideways}` : ''
+}
+
+/** What a line calls its directions: its sides, and where it doesn't lie down what stands for high and low. */
+export interface WayNames {
+  side: (side: 'near' | 'far') => string
+  height?: Readonly<Record<'up' | 'down' | 'top' | 'bottom', string>>
 }
 
 type PlusWay = NonNullable<Plus['vertical']['offset' | 'gap'] | Plus['horizontal']['offset']>

@@ -113,7 +113,7 @@ const channelWords: Readonly<Record<ChannelName, string>> = labels({
 })
 
 /** A number of a head that has several: by its plane, where there are two of them. */
-const channelName = (type: ProbeSetUp['type'], channel: ChannelName): string =>
+export const channelName = (type: ProbeSetUp['type'], channel: ChannelName): string =>
   type !== 'prism' ? channelWords[channel] : channel.startsWith('t') ? t`sideways` : t`outward`
 
 /**

@@ -244,7 +244,7 @@ function hungText(solved: JobSolution, state: ProbeState, terms: TrainTerms): st
       ? t`face, ${dial.side ?? 'front'}`
       : `x = ${at(solved, state.channel?.endsWith('2') ? secondPlane(dial.id) : dial.id, terms)}`,
     saySag(state, { ...terms, resolution: state.step }),
-    sayPlus(dial, state.channel, (side) => sideName(side, terms)),
+    sayPlus(dial, state.channel, { side: (side) => sideName(side, terms) }),
     set.turned === 'one' ? t`bracket’s shaft only turned` : '',
     isCoupled(set) ? purposeNames[setPurpose(set)] : '',
   ]

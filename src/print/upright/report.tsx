@@ -3,9 +3,9 @@ import { findingsFor } from '../../core/kinds/upright/advice/findings'
 import { solveRound } from '../../core/kinds/upright/solve/round'
 import { flangeScene } from '../../drawing/upright/flange'
 import { t } from '../../words/language'
+import { sayPlus } from '../../words/probes'
 import { jobName, packText, signedLength, unitName } from '../../words/terms'
-import { boltPlace } from '../../words/upright/bolts'
-import { dialName, say, shimText, type UprightTerms } from '../../words/upright/findings'
+import { dialName, placeOf, say, shimText, type UprightTerms, wayNames } from '../../words/upright/findings'
 import { pageWords } from '../../words/upright/page/page'
 import type { PrintedJob } from '../kind'
 import { thePaper } from '../paper'
@@ -58,14 +58,18 @@ async function page(stored: PrintedJob<'upright'>, unit: 'mm' | 'mil', id: strin
           <View style={s.column}>
             <Text style={s.h}>{t`Readings`}</Text>
             {solved.probes.flatMap((probe) =>
-              probe.readings.map(({ angleId, angle, raw }) => (
+              probe.readings.map(({ angleId, angle, shown }) => (
                 <Row
                   key={`${probe.id} ${angleId}`}
-                  left={`${dialName(probe, terms)}, ${boltPlace(angle, line.flange.bolts)}`}
-                  right={signedLength(raw, terms)}
+                  left={`${dialName(probe, terms)}, ${placeOf(angle, probe.set, line)}`}
+                  right={signedLength(shown, terms)}
                 />
               )),
             )}
+            {solved.probes.flatMap((probe) => {
+              const plus = sayPlus(probe.dial, probe.channel, wayNames(line))
+              return plus ? [<Text key={probe.id}>{`${dialName(probe, terms)}: ${plus}`}</Text>] : []
+            })}
           </View>
           <View style={s.column}>
             {paper.still ? null : <Text style={s.h}>{t`Shims`}</Text>}

@@ -1,6 +1,6 @@
 import styled from 'styled-components'
 import type { Plus } from '../../core/shafts/schema'
-import { plusWords, sayWay } from '../../words/probes'
+import { plusWords, sayWay, type WayNames } from '../../words/probes'
 import { Field, Select } from './controls'
 
 const Asked = styled.fieldset`
@@ -22,18 +22,20 @@ export function PlusMeans(props: {
   plus: Plus
   /** The machine whose place the instrument tells, by its name. */
   machine: string
-  side: (side: 'near' | 'far') => string
+  names: WayNames
+  /** What the questions are called, where a line has other names for its planes. */
+  asked?: typeof plusWords.asked
   frozen: boolean
   onChange: (plus: Plus) => void
 }) {
-  const { plus, machine, side } = props
+  const { plus, machine, names } = props
   const named = (what: 'offset' | 'gap', way: Parameters<typeof sayWay>[0]) =>
-    what === 'gap' ? plusWords.opens(sayWay(way, what, side)) : plusWords.stands(machine, sayWay(way, what, side))
+    what === 'gap' ? plusWords.opens(sayWay(way, what, names)) : plusWords.stands(machine, sayWay(way, what, names))
   return (
     <Asked data-missing={asked.some(([plane, what]) => !plus[plane][what])}>
       <legend>{plusWords.title}</legend>
       {asked.map(([plane, what, choices]) => (
-        <Field key={`${plane}${what}`} label={plusWords.asked[plane][what]}>
+        <Field key={`${plane}${what}`} label={(props.asked ?? plusWords.asked)[plane][what]}>
           <Select
             disabled={props.frozen}
             value={plus[plane][what] ?? ''}

@@ -61,7 +61,7 @@ export const trainWords: KindWords<TrainTypes> = labels({
       const several = terms.line.couplings.length > 1
       const coupling = several ? t`, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
       const set = state.setNumber ? t`, set ${state.setNumber}` : ''
-      const plus = sayPlus(state.dial, state.channel, (side) => sideName(side, terms))
+      const plus = sayPlus(state.dial, state.channel, { side: (side) => sideName(side, terms) })
       return `${stateName(state, terms)}${coupling}${set}${plus && `: ${plus}`}`
     },
     angle: (degrees, { set }, terms) => angleName(degrees, terms, set.angleAs),

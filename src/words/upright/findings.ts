@@ -4,11 +4,14 @@ import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightLine } from '../../core/kinds/upright/document/schema'
 import type { BoltWork, FlangeWork } from '../../core/kinds/upright/solve/flange'
 import { starOrder } from '../../core/kinds/upright/solve/seating'
+import { goesRound } from '../../core/probes'
 import type { Misalignment } from '../../core/probes/probe'
+import type { ReadSet } from '../../core/shafts/schema'
 import type { ProbeState } from '../../core/shafts/state'
 import { labels, plural, t } from '../language'
+import { probeWords, type WayNames } from '../probes'
 import type { Said } from '../said'
-import { isZero, lengthWithUnit, slope, type Terms } from '../terms'
+import { channelName, isZero, lengthWithUnit, slope, type Terms } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
 import { boltPlace } from './bolts'
@@ -18,9 +21,33 @@ export interface UprightTerms extends Pick<Terms, 'unit' | 'resolution'> {
   line: UprightLine
 }
 
-/** A dial by the machine whose hub it reads. */
-export const dialName = ({ dial }: Pick<ProbeState, 'dial'>, { line }: UprightTerms): string =>
-  t`${line.machines.find(({ id }) => id === dial.on)?.name ?? t`Hub`} dial`
+/** A probe by the machine whose hub it reads: "Motor dial", "Motor instrument, offset". */
+export function dialName({ dial, channel }: Pick<ProbeState, 'dial' | 'channel'>, { line }: UprightTerms): string {
+  const machine = line.machines.find(({ id }) => id === dial.on)?.name ?? t`Hub`
+  const name = t`${machine} ${probeWords[dial.type].name}`
+  return channel ? `${name}, ${channelName(dial.type, channel)}` : name
+}
+
+/** What a pair that stands upright calls its directions: bolt 1 and what lies across from it, a quarter on and across from that. */
+export function wayNames({ flange: { bolts } }: Pick<UprightLine, 'flange'>): WayNames {
+  const at = (degrees: number) => boltPlace(degrees, bolts)
+  return {
+    side: (side) => at(side === 'far' ? 90 : 270),
+    height: {
+      up: t`toward ${at(0)}`,
+      down: t`toward ${at(180)}`,
+      top: t`open at ${at(0)}`,
+      bottom: t`open at ${at(180)}`,
+    },
+  }
+}
+
+/** Where a number of a set is read: at a bolt, or of a result toward one. */
+export const placeOf = (
+  degrees: number,
+  { angleAs }: Pick<ReadSet, 'angleAs'>,
+  { flange }: Pick<UprightLine, 'flange'>,
+): string => (angleAs === 'planes' ? t`toward ${boltPlace(degrees, flange.bolts)}` : boltPlace(degrees, flange.bolts))
 
 /** The shim at a bolt: "0.24 mm", or that it is the high spot. */
 export const shimText = ({ shim }: BoltWork, terms: UprightTerms): string =>
@@ -34,10 +61,13 @@ function partText(mm: number | null, degrees: number, terms: UprightTerms): stri
 }
 
 /** The push at the joint: by how much, and toward which bolts. */
-export function pushText({ push }: FlangeWork, terms: UprightTerms): string {
-  const parts = [partText(push.y, 90, terms), partText(push.z, 0, terms)].filter(Boolean)
-  return parts.length > 0 ? t`Push the flange ${parts.join(t` and `)}.` : t`No push needed at the flange.`
+export function pushText({ push }: Pick<FlangeWork, 'push'>, terms: UprightTerms): string {
+  const text = partsText(push, terms)
+  return text ? t`Push the flange ${text}.` : t`No push needed at the flange.`
 }
+
+const partsText = ({ y, z }: { y: number | null; z: number | null }, terms: UprightTerms): string =>
+  [partText(y, 90, terms), partText(z, 0, terms)].filter(Boolean).join(t` and `)
 
 const stateWords = labels({
   within: 'is within tolerance',
@@ -60,7 +90,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       }
     case 'not-a-number':
       return {
-        title: t`${dialName(finding.probe, terms)} at ${boltPlace(finding.degrees, bolts)}: that is not a number.`,
+        title: t`${dialName(finding.probe, terms)}, ${placeOf(finding.degrees, finding.probe.set, line)}: that is not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'not-closed':
@@ -68,7 +98,17 @@ export function say(finding: Finding, terms: UprightTerms): Said {
         title: t`${dialName(finding.probe, terms)} does not close: off by ${lengthWithUnit(Math.abs(finding.closure), terms)}.`,
         detail: t`Opposite bolts must add up alike. Check bracket and dial, then read this dial again.`,
       }
+    case 'no-plus':
+      return {
+        title: t`What does plus mean on this instrument?`,
+        detail: t`A guessed sign turns every move over. Answer the four questions first.`,
+      }
     case 'next-reading':
+      if (!goesRound(finding.probe.dial))
+        return {
+          title: t`Next: the ${dialName(finding.probe, terms).toLowerCase()} ${placeOf(finding.degrees, finding.probe.set, line)}.`,
+          detail: t`Coupling released, upper rotor hanging where it runs.`,
+        }
       return {
         title: t`Next: read the ${dialName(finding.probe, terms).toLowerCase()} at ${boltPlace(finding.degrees, bolts)}.`,
         detail: t`Turn both shafts together, coupling released, upper rotor hanging where it runs.`,
@@ -82,11 +122,15 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       return { title: t`Not enough readings yet.`, detail: sayLack(finding.lack) }
     case 'verdict': {
       const { verdict } = finding
-      if (!verdict) return { title: t`No tolerance yet: give the speed and the coupling’s diameter.` }
+      if (!verdict)
+        return {
+          title: t`No tolerance yet: give the speed and the coupling’s diameter.`,
+          ...(finding.offset === undefined ? {} : { detail: sizesText(finding, terms).trim() }),
+        }
       const state = finding.peg === 'within' || finding.peg === 'outside' ? finding.peg : 'unsure'
       return {
         title: `${line.coupling.name} ${stateWords[state]}.`,
-        detail: t`Tolerance: offset ${lengthWithUnit(verdict.limits.offset, terms)}, angle ${slope(verdict.limits.slope, terms.unit)}. The maker’s figures win.`,
+        detail: t`${sizesText(finding, terms)}Tolerance: offset ${lengthWithUnit(verdict.limits.offset, terms)}, angle ${slope(verdict.limits.slope, terms.unit)}. The maker’s figures win.`,
       }
     }
     case 'shims': {
@@ -125,13 +169,29 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       }
     case 'seating':
       return seatingText(finding, terms)
-    case 'spigot':
+    case 'spigot': {
+      const { stopped, left } = finding.work
+      const can = stopped && partsText(stopped.push, terms)
+      const stays = stopped ? Math.hypot(stopped.stays.y, stopped.stays.z) : 0
+      const coupling = left ? Math.hypot(left.vertical.offset, left.horizontal.offset) : 0
       return {
-        title: t`The spigot stops it short.`,
-        detail: t`Relieve the spigot, re-machine it, or dowel the flange anew. What stays at the coupling is told below.`,
+        title: can
+          ? t`The spigot stops it short: push ${can}, no more.`
+          : t`The spigot stops it: it can’t be pushed that way at all.`,
+        detail: t`${lengthWithUnit(stays, terms)} stays at the joint, ${lengthWithUnit(coupling, terms)} at the coupling. Relieve the spigot, re-machine it, or dowel the flange anew.`,
       }
+    }
   }
 }
+
+/** "Offset 0.12 mm, angle 0.04 mm/100 mm. ": both directions together. */
+export const sizesText = (
+  { offset, slope: lean }: { offset: number | undefined; slope: number | undefined },
+  terms: UprightTerms,
+): string =>
+  offset === undefined || lean === undefined
+    ? ''
+    : t`Offset ${lengthWithUnit(offset, terms)}, angle ${slope(lean, terms.unit)}. `
 
 /** What turned with the machine, and what stayed: as a slope over the bolt circle, and an offset. */
 function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>, terms: UprightTerms): Said {

@@ -1,10 +1,12 @@
 import type { Plane } from '../../core/frame/axis'
 import type { UprightTypes } from '../../core/kinds/upright'
+import { sizesOf } from '../../core/kinds/upright/advice/findings'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { isZero, length } from '../terms'
+import { sayPlus } from '../probes'
+import { isZero, length, unitName } from '../terms'
 import { boltPlace } from './bolts'
-import { dialName } from './findings'
+import { dialName, placeOf, sizesText, wayNames } from './findings'
 
 const machines = labels(['Pump', 'Motor', 'Gearbox', 'Mixer', 'Fan'].map((name) => ({ value: name, text: name })))
 
@@ -31,8 +33,21 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     way: (mm, plane, { line }) => toward(mm, plane, line),
   },
   record: {
-    probe: (state, terms) => `${dialName(state, terms)}${state.setNumber ? t`, set ${state.setNumber}` : ''}`,
-    angle: (degrees, _, terms) => boltPlace(degrees, terms.line.flange.bolts),
+    probe: (state, terms) => {
+      const plus = sayPlus(state.dial, state.channel, wayNames(terms.line))
+      return `${dialName(state, terms)}${state.setNumber ? t`, set ${state.setNumber}` : ''}${plus && `: ${plus}`}`
+    },
+    angle: (degrees, { set }, terms) => placeOf(degrees, set, terms.line),
+    judged: (solved, terms) => {
+      const { left } = solved.round
+      const read = sizesText(sizesOf(solved), terms).trim()
+      const said = [
+        ...(read ? [read] : []),
+        ...(left?.hubs.text ? [t`Between the hubs as left: ${left.hubs.text} ${unitName[left.hubs.unit]}.`] : []),
+        ...(left?.hanging ? [t`Impeller or thrust setting as left: ${left.hanging}.`] : []),
+      ]
+      return said.map((text) => ({ kind: 'text' as const, text }))
+    },
     conditions: ({ line: { machines } }) => [
       t`Measured from the ${machines[0].name.toLowerCase()}, which stays; the ${machines[1].name.toLowerCase()} stands on its flange.`,
     ],

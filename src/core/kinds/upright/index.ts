@@ -4,7 +4,7 @@ import type { Kind, Migration } from '../kind'
 import { findingsFor, readPeg, type UprightListed, verdictPeg } from './advice/findings'
 import { makeLine, makeRound, repeatRound } from './document/make'
 import { lineSchema, roundSchema, type UprightLine, type UprightRound } from './document/schema'
-import { proofOf, withProofSets } from './prove/proof'
+import { proofOf, withOtherMethod, withProofSets } from './prove/proof'
 import { solveRound, type UprightSolved } from './solve/round'
 
 /** A machine upright on the flange of another. */
@@ -75,6 +75,8 @@ export const upright: Kind<UprightTypes> = {
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
   proof: proofOf,
   withProofSets,
+  readsRunning: true,
+  withOtherMethod,
   listed,
   unlisted: ({ flange }) => ({
     next: { kind: 'unsolved' },

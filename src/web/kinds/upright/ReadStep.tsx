@@ -1,32 +1,34 @@
 import styled from 'styled-components'
 import { foldDegrees } from '../../../core/frame/angles'
-import { emptyQuantity, type Quantity, quantityFrom } from '../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../core/frame/usual'
+import { quantityFrom } from '../../../core/frame/quantity'
 import { type Finding, findingsFor } from '../../../core/kinds/upright/advice/findings'
-import { anglesAtBolts, stepsOf } from '../../../core/kinds/upright/document/make'
-import type { ProbeSetUp } from '../../../core/shafts/schema'
-import { capital } from '../../../words/terms'
-import { boltPlace } from '../../../words/upright/bolts'
-import { dialName, say } from '../../../words/upright/findings'
+import {
+  anglesAtBolts,
+  makeSet,
+  stepsOf,
+  type UprightMethod,
+  uprightMethods,
+} from '../../../core/kinds/upright/document/make'
+import type { ProbeSetUp, ReadSet } from '../../../core/shafts/schema'
+import { readingKey, readingsIn, runningMethods, setPurpose } from '../../../core/shafts/typed'
+import { methodNames, purposeNames } from '../../../words/terms'
+import { say } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { Care } from '../../parts/Care'
-import { Card, Field, Muted, Select } from '../../parts/controls'
-import { QuantityField } from '../../parts/Quantity'
+import { Field, Muted, Select } from '../../parts/controls'
 import { type Act, Say } from '../../say/Say'
 import { useUprightFrame } from './frame'
 import { nextAtBolt } from './indicator'
-
-const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; margin-top: 12px;`
+import { ProbeCard } from './ProbeCard'
 
 const How = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 12px; margin-bottom: 16px;`
 
 /** Both dials at every bolt. */
 export function ReadStep() {
   const { solved, before, told, settings, frozen, editRound, reminders, document, round, id } = useUprightFrame()
-  const length = lengthUnitFor(settings.unit)
   const [upper] = [document.line.machines[1]]
   const change = (id: string, to: (probe: ProbeSetUp) => ProbeSetUp, mark: string) =>
     editRound(
@@ -46,7 +48,8 @@ export function ReadStep() {
     const at = angle?.find(({ degrees }) => foldDegrees(degrees) === foldDegrees(next?.degrees ?? 0))
     if (!next || !at) return
     const value = quantityFrom(mm, settings.unit, settings.unit === 'mm' ? 3 : 2)
-    change(next.probe.dial.id, (p) => ({ ...p, readings: { ...p.readings, [at.id]: { turns: 0, value } } }), at.id)
+    const key = readingKey(at.id, next.probe.channel)
+    change(next.probe.dial.id, (p) => ({ ...p, readings: { ...p.readings, [key]: { turns: 0, value } } }), key)
   }
   const cell = (probe: string, degrees: number) => `[data-cell="${probe} ${foldDegrees(degrees)}"] input`
   const actsFor = (finding: Finding): Act[] =>
@@ -70,7 +73,7 @@ export function ReadStep() {
           </div>
         </BenchHead>
         <HowRead />
-        {frozen ? null : (
+        {frozen || round.sets.every(({ probes }) => probes.every(({ type }) => type !== 'rim')) ? null : (
           <OneNumber
             seed={`${id}${round.id}`}
             next={next && nextAtBolt(next, told)}
@@ -79,65 +82,14 @@ export function ReadStep() {
             onTake={takeNext}
           />
         )}
-        {round.sets.flatMap((set) =>
-          set.probes.map((probe) => {
-            const state = solved.probes.find(({ dial }) => dial.id === probe.id)
-            return (
-              <Card
-                key={probe.id}
-                as="section"
-                aria-label={state ? dialName(state, told) : probe.id}
-                style={{ marginBottom: 16 }}
-              >
-                <h2>{state ? dialName(state, told) : probe.id}</h2>
-                <Grid>
-                  {set.angles.map(({ id, degrees }) => (
-                    <div key={id} data-cell={`${probe.id} ${foldDegrees(degrees)}`}>
-                      <QuantityField
-                        label={capital(boltPlace(degrees, document.line.flange.bolts))}
-                        quantity={probe.readings[id]?.value ?? emptyQuantity(settings.unit)}
-                        unit={settings.unit}
-                        signed
-                        readOnly={frozen}
-                        onChange={(value: Quantity) =>
-                          change(
-                            probe.id,
-                            (p) => ({
-                              ...p,
-                              readings: { ...p.readings, [id]: { turns: 0, ...p.readings[id], value } },
-                            }),
-                            id,
-                          )
-                        }
-                      />
-                    </div>
-                  ))}
-                  <QuantityField
-                    label={
-                      probe.station.toward === 'right'
-                        ? pageWords.heightAboveTheCoupling
-                        : pageWords.depthBelowTheCoupling
-                    }
-                    quantity={probe.station.distance}
-                    unit={length}
-                    readOnly={frozen}
-                    onChange={(distance: Quantity) =>
-                      change(probe.id, (p) => ({ ...p, station: { ...p.station, distance } }), 'station')
-                    }
-                  />
-                  <QuantityField
-                    label={pageWords.hubRadius}
-                    hint={pageWords.ifKnown}
-                    quantity={probe.radius}
-                    unit={length}
-                    readOnly={frozen}
-                    onChange={(radius: Quantity) => change(probe.id, (p) => ({ ...p, radius }), 'radius')}
-                  />
-                </Grid>
-              </Card>
-            )
-          }),
-        )}
+        {round.sets.map((set, i) => (
+          <section key={set.id} aria-label={setName(set, i, round.sets.length)}>
+            <SetHead set={set} number={i} of={round.sets.length} />
+            {set.probes.map((probe) => (
+              <ProbeCard key={probe.id} set={set} probe={probe} onProbe={(to, mark) => change(probe.id, to, mark)} />
+            ))}
+          </section>
+        ))}
         <Photographs at="read" />
         <Care of="plunger" />
       </Bench>
@@ -159,14 +111,16 @@ export function ReadStep() {
 /** At which bolts it is read, and how the machine sits on its flange. */
 function HowRead() {
   const { document, round, frozen, editRound } = useUprightFrame()
+  // what an instrument worked out by itself is read at no bolt
+  const turned = round.sets.filter(({ angleAs }) => angleAs !== 'planes')
   const { bolts } = document.line.flange
   const [, upper] = document.line.machines
   const steps = stepsOf(bolts)
-  const count = round.sets[0]?.angles.length ?? bolts
+  const count = turned[0]?.angles.length ?? bolts
   const step = steps.find((one) => bolts / one === count) ?? 1
   return (
     <How>
-      {steps.length > 1 ? (
+      {steps.length > 1 && turned.length > 0 ? (
         <Field label={pageWords.readAt}>
           <Select
             disabled={frozen}
@@ -179,7 +133,9 @@ function HowRead() {
               editRound((one) => ({
                 ...one,
                 // what was read at a bolt that is left out stays typed, and counts again when it comes back
-                sets: one.sets.map((set) => ({ ...set, angles: anglesAtBolts(bolts, Number(n)) })),
+                sets: one.sets.map((set) =>
+                  set.angleAs === 'planes' ? set : { ...set, angles: anglesAtBolts(bolts, Number(n)) },
+                ),
               }))
             }
           />
@@ -196,6 +152,42 @@ function HowRead() {
           onPick={(n) => editRound((one) => ({ ...one, seated: Number(n) }))}
         />
       </Field>
+    </How>
+  )
+}
+
+/** A set by its number where there are several, and what it is for. */
+const setName = (set: ReadSet, i: number, of: number): string =>
+  of > 1 ? pageWords.set(i + 1, purposeNames[setPurpose(set)]) : pageWords.readings
+
+/** By which method a set is read; another one once nothing is read yet. */
+function SetHead({ set, number, of }: { set: ReadSet; number: number; of: number }) {
+  const { document, frozen, editRound, settings } = useUprightFrame()
+  const begun = readingsIn([set]) > 0
+  const running = setPurpose(set) === 'running'
+  const remade = (method: UprightMethod): ReadSet => ({
+    ...makeSet(document.line, set.id, settings.unit, method),
+    state: set.state,
+    ...(set.purpose ? { purpose: set.purpose } : {}),
+  })
+  return (
+    <How>
+      <Field label={of > 1 ? setName(set, number, of) : pageWords.method}>
+        <Select
+          disabled={frozen || begun}
+          value={set.method}
+          options={uprightMethods
+            .filter((one) => !running || runningMethods.includes(one) || one === set.method)
+            .map((value) => ({ value, text: methodNames[value] }))}
+          onPick={(method) =>
+            editRound((one) => ({
+              ...one,
+              sets: one.sets.map((was) => (was.id === set.id ? remade(method as UprightMethod) : was)),
+            }))
+          }
+        />
+      </Field>
+      {begun && !frozen ? <Muted>{pageWords.otherMethodOnceCleared}</Muted> : null}
     </How>
   )
 }

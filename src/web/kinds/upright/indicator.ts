@@ -14,7 +14,7 @@ export function nextAtBolt(
   const distance = quantityMm(dial.station.distance)
   const radius = quantityMm(dial.radius)
   const commands: RigCommand[] | undefined =
-    distance === undefined
+    distance === undefined || dial.type !== 'rim'
       ? undefined
       : [
           {

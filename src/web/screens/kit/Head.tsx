@@ -80,7 +80,7 @@ export function Head({ item, unit, put }: { item: KitHead; unit: 'mm' | 'mil'; p
         <PlusMeans
           plus={item.plus ?? noPlus}
           machine={capital(plusWords.itsMachine)}
-          side={(side) => plusWords.sides[side]}
+          names={{ side: (side) => plusWords.sides[side] }}
           frozen={false}
           onChange={(plus) => put({ plus }, 'plus')}
         />

@@ -1,6 +1,7 @@
 import { planes } from '../../../frame/axis'
 import type { Lack, Trouble } from '../../../frame/trouble'
 import type { ProbeState } from '../../../shafts/state'
+import { plusMissing } from '../../../shafts/typed'
 import type { Peg } from '../../../verdict/peg'
 import type { Verdict } from '../../../verdict/verdict'
 import type { FlangeWork } from '../solve/flange'
@@ -14,9 +15,10 @@ export type Finding =
   | { kind: 'not-a-number'; peg: 'outside'; probe: ProbeState; degrees: number; trouble: Trouble }
   | { kind: 'not-closed'; peg: 'outside'; probe: ProbeState; closure: number }
   | { kind: 'next-reading'; peg: 'nothing'; probe: ProbeState; degrees: number }
+  | { kind: 'no-plus'; peg: 'outside'; probe: ProbeState }
   | { kind: 'no-flange'; peg: 'nothing' }
   | { kind: 'unsolved'; peg: 'nothing'; lack: Lack }
-  | { kind: 'verdict'; peg: Peg; verdict: Verdict | undefined }
+  | { kind: 'verdict'; peg: Peg; verdict: Verdict | undefined; offset: number | undefined; slope: number | undefined }
   | { kind: 'shims'; peg: 'outside' | 'within'; work: FlangeWork }
   | { kind: 'uneven'; peg: 'outside'; work: FlangeWork }
   | { kind: 'push'; peg: 'outside' | 'within'; work: FlangeWork }
@@ -72,14 +74,15 @@ export function findingsFor(solved: UprightSolved, step: 'read' | 'move', before
       ? [{ kind: 'not-closed', peg: 'outside', probe, closure: probe.closure } as const]
       : []),
   ])
-  const next = probes.flatMap((probe) => {
+  const next = probes.flatMap((probe): Finding[] => {
+    if (plusMissing(probe.dial)) return [{ kind: 'no-plus', peg: 'outside', probe }]
     const angle = probe.set.angles.find(({ id }) => !probe.readings.some((reading) => reading.angleId === id))
     return angle ? [{ kind: 'next-reading', peg: 'nothing', probe, degrees: angle.degrees } as const] : []
   })
   const { result, verdict } = coupling
   const read = probes.some(({ readings }) => readings.length > 0)
   const outcome: Finding[] = result.ok
-    ? [{ kind: 'verdict', peg: verdictPeg(solved), verdict }]
+    ? [{ kind: 'verdict', peg: verdictPeg(solved), verdict, ...sizesOf(solved) }]
     : read
       ? [{ kind: 'unsolved', peg: 'nothing', lack: result.lack }]
       : []
@@ -107,6 +110,17 @@ export function findingsFor(solved: UprightSolved, step: 'read' | 'move', before
       : []),
     ...outcome,
   ]
+}
+
+/** How far the axes are apart at the coupling and how they lean to each other, both directions together; undefined until both were read. */
+export function sizesOf({ coupling: { result } }: UprightSolved): {
+  offset: number | undefined
+  slope: number | undefined
+} {
+  if (!result.ok || !planes.every((plane) => result.fit.measured.includes(plane)))
+    return { offset: undefined, slope: undefined }
+  const { offsetY, offsetZ, slopeY, slopeZ } = result.fit.misalignment
+  return { offset: Math.hypot(offsetY, offsetZ), slope: Math.hypot(slopeY, slopeZ) }
 }
 
 /** What a list shows of an upright pair: what its column says first, and how the two shafts lie. */

@@ -1,8 +1,9 @@
 import { emptyQuantity } from '../../../frame/quantity'
 import type { Unit } from '../../../frame/units'
 import { lengthUnitFor } from '../../../frame/usual'
-import { anglesOf, makeProbe, repeatSet } from '../../../shafts/make'
-import type { ReadSet } from '../../../shafts/schema'
+import type { ProbeType } from '../../../probes'
+import { anglesOf, makeProbe, repeatSet, resultPlanes } from '../../../shafts/make'
+import type { Method, ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import { setPurpose } from '../../../shafts/typed'
 import type { UprightLine, UprightRound } from './schema'
 
@@ -34,19 +35,42 @@ export function makeLine(name: string, unit: Unit, [lower, upper]: readonly stri
   }
 }
 
-/** A dial on each hub, read at every bolt. No bracket sags across an upright shaft. */
-function makeSet({ machines: [lower, upper], coupling, flange }: UprightLine, id: string, unit: Unit): ReadSet {
-  const dial = (on: string, toward: 'left' | 'right') => ({
-    ...makeProbe({ type: 'rim', on, id: `${id}-${on}`, coupling: coupling.id, toward, unit }),
+/** How an upright pair is read. */
+export const uprightMethods = ['reverse-dial', 'rim-face', 'twin-heads', 'result'] as const satisfies readonly Method[]
+export type UprightMethod = (typeof uprightMethods)[number]
+
+/** A set at every bolt, a dial on each hub unless another method is asked for. No bracket sags across an upright shaft. */
+export function makeSet(
+  { machines: [lower, upper], coupling, flange }: UprightLine,
+  id: string,
+  unit: Unit,
+  method: UprightMethod = 'reverse-dial',
+): ReadSet {
+  const probe = (type: ProbeType, on: string, part = '') => ({
+    ...makeProbe({
+      type,
+      on,
+      id: `${id}-${on}${part}`,
+      coupling: coupling.id,
+      toward: on === upper.id ? 'right' : 'left',
+      unit,
+    }),
     sag: { text: '0', unit },
   })
+  const probes: Record<UprightMethod, () => ProbeSetUp[]> = {
+    'reverse-dial': () => [probe('rim', upper.id), probe('rim', lower.id)],
+    'rim-face': () => [probe('rim', upper.id), probe('face', upper.id, '-face')],
+    'twin-heads': () => [probe('beam', upper.id), probe('beam', lower.id)],
+    result: () => [probe('result', upper.id)],
+  }
   return {
     id,
     coupling: coupling.id,
-    method: 'reverse-dial',
+    method,
     state: 'released',
-    angles: anglesAtBolts(flange.bolts),
-    probes: [dial(upper.id, 'right'), dial(lower.id, 'left')],
+    ...(method === 'result' ? { angleAs: 'planes' as const } : {}),
+    angles: method === 'result' ? anglesOf(resultPlanes) : anglesAtBolts(flange.bolts),
+    probes: probes[method](),
   }
 }
 

@@ -85,6 +85,11 @@ describe('an upright pair is proved', () => {
     const [joint] = provedOf<'upright'>(job([closed])).proof.joints
     expect(joint?.closed?.closing?.change.offsetZ).toBeCloseTo(0.055, 3)
     expect(joint?.solution.verdict?.state).toBe('within')
-    expect(upright.withOtherMethod).toBeUndefined()
+  })
+  it('is read once more by another method, and running by heads alone', () => {
+    const round = readRound(still)
+    const methods = (made: typeof round) => made.sets.map(({ method, purpose }) => [method, purpose])
+    expect(methods(upright.withOtherMethod!(line, round, () => 's2'))[1]).toEqual(['rim-face', 'repeat'])
+    expect(methods(upright.withProofSets(line, round, 'running', () => 's2'))[1]).toEqual(['twin-heads', 'running'])
   })
 })

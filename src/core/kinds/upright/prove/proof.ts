@@ -1,11 +1,12 @@
 import type { Plane } from '../../../frame/axis'
 import { straight } from '../../../frame/axis'
+import { unitOf } from '../../../frame/quantity'
 import type { ProofPlace, ProofRound } from '../../../prove/proof'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
-import { readingsIn, setPurpose } from '../../../shafts/typed'
+import { readingsIn, readsRunning, setPurpose } from '../../../shafts/typed'
 import { allowedOf, gradeOf } from '../../../verdict/typed'
-import { makeRound } from '../document/make'
+import { makeSet } from '../document/make'
 import type { UprightLine, UprightRound } from '../document/schema'
 import { sizeMm, type UprightSolved } from '../solve/round'
 
@@ -64,6 +65,21 @@ export function withProofSets(
   purpose: Purpose,
   newId: () => string,
 ): UprightRound {
-  const last = round.sets.findLast((set) => setPurpose(set) === 'plan') ?? makeRound(line, '', 'mm').sets[0]
-  return last ? { ...round, sets: [...round.sets, withPurpose(repeatSet(last, newId()), purpose)] } : round
+  const last = lastPlanned(round)
+  const id = newId()
+  // a dial on a machine that runs reads nothing: heads take its place
+  const made =
+    last && (purpose !== 'running' || readsRunning(last))
+      ? repeatSet(last, id)
+      : makeSet(line, id, unitOf(line.coupling.diameter), purpose === 'running' ? 'twin-heads' : 'reverse-dial')
+  return { ...round, sets: [...round.sets, withPurpose(made, purpose)] }
+}
+
+const lastPlanned = ({ sets }: UprightRound) => sets.findLast((set) => setPurpose(set) === 'plan')
+
+/** The round with a repeat by another method: what one of them hides, the other shows. */
+export function withOtherMethod(line: UprightLine, round: UprightRound, newId: () => string): UprightRound {
+  const method = lastPlanned(round)?.method === 'reverse-dial' ? 'rim-face' : 'reverse-dial'
+  const made = makeSet(line, newId(), unitOf(line.coupling.diameter), method)
+  return { ...round, sets: [...round.sets, withPurpose(made, 'repeat')] }
 }

@@ -38,6 +38,8 @@ export interface FlangeWork {
   push: { y: number | null; z: number | null; size: number | null; angle: number | null }
   /** Whether the spigot lets it go there; null without a spigot, or while a plane is not known. */
   fits: boolean | null
+  /** Where the spigot stops the push: what of it can be made, and what then stays at the joint, toward 90° and toward bolt 1. */
+  stopped?: { push: { y: number; z: number }; stays: { y: number; z: number } }
   /** What stays at the coupling where the spigot stops it short, or after rounding to whole shims; absent where nothing does. */
   left?: Record<Plane, PlaneLine>
   /** The most any pack stands off the plane through all of them: beyond 0.02 mm the bolts would bend the flange. */
@@ -93,6 +95,7 @@ export function flangeWork({ misalignment: m, measured }: Misaligned, couplingX:
     ...whole,
     unevenness,
     fits: flange.spigot ? short === undefined : null,
+    ...(short ? { stopped: { push: { y: (push.y ?? 0) + short.y, z: (push.z ?? 0) + short.z }, stays: short } } : {}),
     ...(short || rounded
       ? { left: { vertical: leftIn(short?.z ?? 0, slope.z), horizontal: leftIn(short?.y ?? 0, slope.y) } }
       : {}),

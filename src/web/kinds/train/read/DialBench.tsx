@@ -78,7 +78,7 @@ export function DialBench(props: Props) {
   const [ref, width] = useWidth()
   const [angleId, setAngleId] = useState<string>()
   const name = stateName(dial, terms)
-  const plus = sayPlus(dial.dial, dial.channel, (side) => sideName(side, terms))
+  const plus = sayPlus(dial.dial, dial.channel, { side: (side) => sideName(side, terms) })
   const dialSags = sags(dial.dial)
   const own = dialTerms(dial, terms)
   const margin = 62

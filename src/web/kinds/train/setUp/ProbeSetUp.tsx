@@ -76,7 +76,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         <PlusMeans
           plus={probe.plus ?? noPlus}
           machine={machineName(probe.on, terms)}
-          side={(side) => sideName(side, terms)}
+          names={{ side: (side) => sideName(side, terms) }}
           frozen={frozen}
           onChange={(plus) => put({ plus }, 'plus')}
         />
