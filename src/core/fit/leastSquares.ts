@@ -118,6 +118,8 @@ export interface Determined<U extends string> {
   open: readonly U[]
   /** All of `solvable`, and as many of `open` as it takes to explain all that the rows can see: solve for these. */
   spanning: readonly U[]
+  /** Whether a combination of unknowns (a factor each, in their order) follows from the rows, though each of them may be open. */
+  follows(combination: readonly number[]): boolean
 }
 
 /**
@@ -132,7 +134,7 @@ export function determined<U extends string>(
   rows: readonly Row<U>[],
   scales: readonly number[],
 ): Determined<U> {
-  if (rows.length === 0) return { solvable: [], open: unknowns, spanning: [] }
+  if (rows.length === 0) return { solvable: [], open: unknowns, spanning: [], follows: () => false }
   const scaled = rows.map(
     (row): Row<U> => ({ ...row, sd: 1, coefficients: row.coefficients.map((value, i) => value / (scales[i] ?? 1)) }),
   )
@@ -153,7 +155,23 @@ export function determined<U extends string>(
     kept.push(...added)
     return added.length > 0
   })
-  return { solvable, open, spanning: unknowns.filter((name) => spanning.includes(name)) }
+  const unseen = reduced.flatMap((_, k) =>
+    (diagonal[k] ?? 0) < nothing ? [unknowns.map((__, i) => rightSingularVectors.get(i, k))] : [],
+  )
+  return {
+    solvable,
+    open,
+    spanning: unknowns.filter((name) => spanning.includes(name)),
+    // what no reading sees must leave it as it is
+    follows(combination) {
+      const sized = combination.map((factor, i) => factor / (scales[i] ?? 1))
+      const size = Math.hypot(...sized)
+      return (
+        size > 0 &&
+        unseen.every((way) => Math.abs(way.reduce((sum, v, i) => sum + v * (sized[i] ?? 0), 0)) <= 1e-6 * size)
+      )
+    },
+  }
 }
 
 /** What is new in the columns beyond a basis, as orthonormal columns (modified Gram–Schmidt). */

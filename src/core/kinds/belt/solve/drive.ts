@@ -1,5 +1,4 @@
 import { type Contradiction, contradictionsOf } from '../../../fit/contradiction'
-import { follows } from '../../../fit/follows'
 import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
 import type { Written } from '../../../fit/slips'
@@ -153,14 +152,15 @@ export function solveDrive(drive: Drive, readings: readonly BeltReading[], limit
   const rows = readings.map((reading) => rowOf(reading, unknowns, own.has(reading.on)))
   const radius = Math.max(1, ...readings.map((one) => (one.type === 'face' ? one.radius : 1)))
   const scales = unknowns.map((name) => (name.endsWith(' offset') || name.endsWith(' wobbleShift') ? 1 : radius))
-  const fit = rows.length > 0 ? leastSquares(unknowns, rows, determined(unknowns, rows, scales).spanning) : undefined
+  const known = determined(unknowns, rows, scales)
+  const fit = rows.length > 0 ? leastSquares(unknowns, rows, known.spanning) : undefined
   const written = readings.flatMap(({ written: own = [], sd }, row) =>
     own.map(({ per, ...one }): Written<string> => ({ ...one, row, by: per / sd })),
   )
   const contradictions = fit ? contradictionsOf(unknowns, rows, fit, written) : []
   const told = (factors: Partial<Record<Unknown, number>>, plus = 0): Told | null => {
     const combination = unknowns.map((name) => factors[name] ?? 0)
-    if (!fit || !follows(unknowns, rows, scales, combination)) return null
+    if (!fit || !known.follows(combination)) return null
     const value = combination.reduce((sum, factor, i) => sum + factor * (fit.values[unknowns[i] ?? ' toe'] ?? 0), plus)
     const variance = combination.reduce(
       (sum, a, i) => sum + combination.reduce((inner, b, j) => inner + a * b * (fit.covariance[i]?.[j] ?? 0), 0),

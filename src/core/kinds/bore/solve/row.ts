@@ -108,23 +108,33 @@ function withinReachLine(
     return [0, -back, forth].flatMap((by) => (Number.isFinite(by) ? [{ k, x, at: value + by, by }] : []))
   })
   const tiny = 1e-9
-  let best: { way: number; shares: Shares } | undefined
-  for (const [m, a] of points.entries())
-    for (const b of points.slice(m + 1)) {
-      if (Math.abs(b.x - a.x) < tiny) continue
-      const slope = (b.at - a.at) / (b.x - a.x)
-      const ways = xs.map((x, k) => a.at + slope * (x - a.x) - (values[k] ?? 0))
-      const fits = ways.every((way, k) => {
-        const [back, forth] = reaches[k] ?? [0, 0]
-        return way >= -back - tiny && way <= forth + tiny
-      })
-      const way = ways.reduce((sum, one) => sum + Math.abs(one), 0)
-      if (!fits || (best && way >= best.way - tiny)) continue
-      const { at0, slope: slopes } = through(xs, a.k, b.k)
-      const rise = (b.by - a.by) / (b.x - a.x)
-      best = { way, shares: { at0, slope: slopes, plus: { at0: a.by - rise * a.x, slope: rise } } }
+  const n = xs.length
+  const [low, high] = [0, 1].map((end) =>
+    Float64Array.from(reaches, ([back, forth]) => (end === 0 ? -back - tiny : forth + tiny)),
+  ) as [Float64Array, Float64Array]
+  /** The way of all to a line, or infinite where one cannot go it or it is no less than the least so far. */
+  const wayTo = (from: number, at: number, slope: number, least: number): number => {
+    let way = 0
+    for (let k = 0; k < n; k++) {
+      const own = at + slope * ((xs[k] as number) - from) - (values[k] as number)
+      if (own < (low[k] as number) || own > (high[k] as number)) return Number.POSITIVE_INFINITY
+      way += Math.abs(own)
+      if (way >= least) return Number.POSITIVE_INFINITY
     }
-  return best?.shares
+    return way
+  }
+  let best: { way: number; a: (typeof points)[number]; b: (typeof points)[number] } | undefined
+  for (let i = 0; i < points.length; i++)
+    for (let j = i + 1; j < points.length; j++) {
+      const [a, b] = [points[i], points[j]]
+      if (!a || !b || Math.abs(b.x - a.x) < tiny) continue
+      const way = wayTo(a.x, a.at, (b.at - a.at) / (b.x - a.x), (best?.way ?? Number.POSITIVE_INFINITY) - tiny)
+      if (Number.isFinite(way)) best = { way, a, b }
+    }
+  if (!best) return undefined
+  const { a, b } = best
+  const rise = (b.by - a.by) / (b.x - a.x)
+  return { ...through(xs, a.k, b.k), plus: { at0: a.by - rise * a.x, slope: rise } }
 }
 
 /** The line's shares of one plane; undefined where too little was found for one. */
@@ -179,6 +189,7 @@ export function solveRow(placed: readonly Placed[], reference: Reference): RowSo
     return { plane, found, values, line, own, past }
   })
   const sdAt = (plane: Plane, k: number) => placed[k]?.solved[plane]?.sd ?? 0
+  const sideAt = new Map(planes[1]?.found.map((one, j) => [one, j]))
   const sections = placed.map(({ id }, k): Standing => {
     const told = planes.map(({ plane, found, values, own, past }): Told | null => {
       const shares = own(k)
@@ -192,9 +203,10 @@ export function solveRow(placed: readonly Placed[], reference: Reference): RowSo
     })
     const [vertical = null, horizontal = null] = told
     const [up, side] = planes
+    const [upShares, sideShares] = [up?.own(k), side?.own(k)]
     const covariance = (up?.found ?? []).reduce((sum, one, i) => {
-      const j = side?.found.indexOf(one) ?? -1
-      const [a, b] = [up?.own(k)?.[i] ?? 0, j < 0 ? 0 : (side?.own(k)?.[j] ?? 0)]
+      const j = sideAt.get(one)
+      const [a, b] = [upShares?.[i] ?? 0, j === undefined ? 0 : (sideShares?.[j] ?? 0)]
       return sum + a * b * (placed[one]?.solved.covariance ?? 0)
     }, 0)
     return { id, vertical, horizontal, covariance: vertical && horizontal ? covariance : 0 }

@@ -1,5 +1,4 @@
 import { type Contradiction, contradictionsOf } from '../../../fit/contradiction'
-import { follows } from '../../../fit/follows'
 import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
 import type { Written } from '../../../fit/slips'
@@ -67,11 +66,12 @@ export function solveSection({ readings, sag, sd }: SectionReadings): SectionSol
     }
   })
   const scales = unknowns.map(() => 1)
-  const fit = rows.length > 0 ? leastSquares(unknowns, rows, determined(unknowns, rows, scales).spanning) : undefined
+  const known = determined(unknowns, rows, scales)
+  const fit = rows.length > 0 ? leastSquares(unknowns, rows, known.spanning) : undefined
   const told = (name: Unknown): Told | null => {
     const at = unknowns.indexOf(name)
     const combination = unknowns.map((_, i) => (i === at ? 1 : 0))
-    if (at < 0 || !fit || !follows(unknowns, rows, scales, combination)) return null
+    if (at < 0 || !fit || !known.follows(combination)) return null
     return { value: fit.values[name], sd: Math.sqrt(Math.max(0, fit.covariance[at]?.[at] ?? 0)) }
   }
   const [horizontal, vertical] = [told('horizontal'), told('vertical')]
