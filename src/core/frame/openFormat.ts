@@ -1,17 +1,21 @@
 import * as v from 'valibot'
+import { type Checked, check, refuse } from './fault'
+import { fromMm } from './units'
 
 /** What numbers, names and lists may be in the open documents, whatever kind of line they tell of. */
 
-/** No length, reading, angle or speed of a machine is greater; beyond it the arithmetic itself gives out. */
-const most = 1e6
+/** No number of a document is greater in whatever unit: a kilometer in micrometers. See `checkSurvey` for what each document's own units allow. */
+const most = 1e9
+/** No length or reading of a machine is longer, mm; beyond it the arithmetic itself gives out. */
+const longest = 1e6
 /** Nor is anything that has a size smaller. */
 const least = 1e-6
 
 export const finite = v.pipe(
   v.number('a number'),
   v.finite('a finite number'),
-  v.minValue(-most, 'a number from -1,000,000 to 1,000,000'),
-  v.maxValue(most, 'a number from -1,000,000 to 1,000,000'),
+  v.minValue(-most, 'a number from -1,000,000,000 to 1,000,000,000'),
+  v.maxValue(most, 'a number from -1,000,000,000 to 1,000,000,000'),
 )
 export const positive = v.pipe(
   finite,
@@ -49,3 +53,32 @@ export const tidy = (mm: number): number => Number(mm.toFixed(10))
 
 /** A shim's thickness as it stands in the stock list, without what changing units leaves behind. */
 export const tidyShim = (value: number): number => Number(value.toPrecision(12))
+
+/**
+ * Checks a survey document: by its schema, and that no number of it is more than a kilometer in the smaller of its units. A tape of
+ * 1.8 m is 1,800,000 in a document whose readings are in micrometers.
+ */
+export function checkSurvey<T extends v.GenericSchema<unknown, { units: Units }>>(
+  schema: T,
+  document: unknown,
+): Checked<v.InferOutput<T>> {
+  const checked = check(schema, document)
+  if (!checked.ok) return checked
+  const { length, reading } = checked.value.units
+  const limit = Math.round(Math.max(fromMm(longest, length), fromMm(longest, reading)))
+  const far = beyond(checked.value, limit, '')
+  return far === undefined
+    ? checked
+    : refuse(far, `expected a number from -${limit.toLocaleString('en')} to ${limit.toLocaleString('en')}`)
+}
+
+/** The path of the first number beyond a limit. */
+function beyond(value: unknown, limit: number, path: string): string | undefined {
+  if (typeof value === 'number') return Math.abs(value) > limit ? path : undefined
+  if (typeof value !== 'object' || value === null) return undefined
+  for (const [key, own] of Object.entries(value)) {
+    const found = beyond(own, limit, path ? `${path}.${key}` : key)
+    if (found !== undefined) return found
+  }
+  return undefined
+}

@@ -1,7 +1,7 @@
 import { type ResultWritten, writtenTold } from '../../../fit/told'
 import { radians } from '../../../frame/angles'
-import { type Checked, check, refuse } from '../../../frame/fault'
-import { tidyShim, type Units } from '../../../frame/openFormat'
+import { type Checked, refuse } from '../../../frame/fault'
+import { checkSurvey, tidyShim, type Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import { choosePack } from '../../../shims/packs'
 import { stateOf } from '../../../verdict/verdict'
@@ -45,7 +45,7 @@ const usualSd = { reading: 0.005, angle: 0.0001 }
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<BeltSurvey> {
-  const checked = check(surveySchema, document)
+  const checked = checkSurvey(surveySchema, document)
   if (!checked.ok) return checked
   const { sheaves, readings } = checked.value.belt
   const taken = new Set<string>()

@@ -1,7 +1,8 @@
 import { type ResultWritten, writtenTold } from '../../../fit/told'
 import { type Plane, planes } from '../../../frame/axis'
-import { type Checked, check, refuse } from '../../../frame/fault'
+import { type Checked, refuse } from '../../../frame/fault'
 import type { Units } from '../../../frame/openFormat'
+import { checkSurvey } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import { stateOf } from '../../../verdict/verdict'
 import { type Carrier, hung } from '../solve/carrier'
@@ -42,7 +43,7 @@ const mostClosure = 3
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<BoreSurvey> {
-  const checked = check(surveySchema, document)
+  const checked = checkSurvey(surveySchema, document)
   if (!checked.ok) return checked
   const { sections, reference, carrier } = checked.value.bores
   const taken = new Set<string>()

@@ -1,6 +1,7 @@
 import { type ResultWritten, writtenTold } from '../../../fit/told'
-import { type Checked, check, refuse } from '../../../frame/fault'
+import { type Checked, refuse } from '../../../frame/fault'
 import type { Units } from '../../../frame/openFormat'
+import { checkSurvey } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import {
   type HousingMove,
@@ -45,7 +46,7 @@ export const usual = { sd: 0.005, divisions: 0.5, limit: 0.0001, direct: 0.00002
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<RollsSurvey> {
-  const checked = check(surveySchema, document)
+  const checked = checkSurvey(surveySchema, document)
   if (!checked.ok) return checked
   const { rolls, web, reference, baseline, readings } = checked.value.rolls
   const known = new Map<string, RollsSurvey['rolls']['rolls'][number]>()

@@ -1,5 +1,6 @@
 import { planes } from '../../../frame/axis'
-import { type Checked, check, refuse } from '../../../frame/fault'
+import { type Checked, refuse } from '../../../frame/fault'
+import { checkSurvey } from '../../../frame/openFormat'
 import { toMm } from '../../../frame/units'
 import { anglesTold } from '../../../probes'
 import { betweenPlanes, setOfSurvey } from '../../../shafts/survey/read'
@@ -18,7 +19,7 @@ export interface ReadSurvey {
 
 /** Reads a document: schema first, then what a schema cannot say (ids, order, who touches whom), each fault by its path. */
 export function readSurvey(document: unknown): Checked<ReadSurvey> {
-  const checked = check(surveySchema, document)
+  const checked = checkSurvey(surveySchema, document)
   if (!checked.ok) return checked
   const survey = checked.value
   const fault = faultInIds(survey) ?? faultInTrain(survey) ?? faultInMeasurements(survey) ?? faultInPlan(survey)

@@ -1,6 +1,6 @@
 import { type Plane, type PlaneLine, planes } from '../../../frame/axis'
-import { type Checked, check, refuse } from '../../../frame/fault'
-import { tidyShim, type Units } from '../../../frame/openFormat'
+import { type Checked, refuse } from '../../../frame/fault'
+import { checkSurvey, tidyShim, type Units } from '../../../frame/openFormat'
 import { fromMm, toMm } from '../../../frame/units'
 import { anglesTold } from '../../../probes'
 import { solveCoupling } from '../../../shafts/judged'
@@ -34,7 +34,7 @@ export interface UprightResult {
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<UprightSurvey> {
-  const checked = check(surveySchema, document)
+  const checked = checkSurvey(surveySchema, document)
   if (!checked.ok) return checked
   const { train, measurements, flange } = checked.value
   const [lower, upper] = train.machines
