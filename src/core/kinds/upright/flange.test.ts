@@ -38,7 +38,10 @@ describe('packs at the bolts', () => {
         const shims = work!.map(({ shim }) => shim)
         const chosen = packsInPlane(sizes, shims, 4)
         const nearest = shims.map((_, i) => work![i]!.pack!)
-        const all = best(nearest.map((pack) => candidates(sizes, pack, 4)))
+        const all = best(
+          nearest.map((pack) => candidates(sizes, pack, 4)),
+          shims,
+        )
         const { unevenness } = planeThrough(stacks(chosen))
         if (unevenness > mostUneven + 1e-9) expect(unevenness).toBeLessThanOrEqual(all.unevenness + 1e-9)
         else expect(unevenness).toBeLessThanOrEqual(mostUneven + 1e-9)
@@ -59,6 +62,40 @@ describe('packs at the bolts', () => {
         expect(chosen).toBeLessThanOrEqual(Math.max(mostUneven, planeThrough(near).unevenness) + 1e-9)
       }),
       tries(30),
+    )
+  })
+})
+
+describe('the bolts counted from another bolt, or the other way round', () => {
+  it('get the same shims each', () => {
+    fc.assert(
+      fc.property(
+        anyMisalignment,
+        fc.integer({ min: 3, max: 12 }),
+        fc.integer({ min: 0, max: 11 }),
+        fc.boolean(),
+        (m, bolts, from, mirrored) => {
+          const flange = { height: 260, circle: 300, bolts, stock: [0.05, 0.1, 0.2, 0.25, 0.5] }
+          const fit = (one: Misalignment) => ({ misalignment: one, measured: both, covariance: [] }) as never
+          const turn = (2 * Math.PI * from) / bolts
+          // seen from bolt `from`: angles from there, and counted the other way the sideways part is mirrored
+          const seen = (y: number, z: number) => {
+            const [a, b] = [y * Math.cos(turn) - z * Math.sin(turn), z * Math.cos(turn) + y * Math.sin(turn)]
+            return [mirrored ? -a : a, b]
+          }
+          const [offsetY = 0, offsetZ = 0] = seen(m.offsetY, m.offsetZ)
+          const [slopeY = 0, slopeZ = 0] = seen(m.slopeY, m.slopeZ)
+          const one = flangeWork(fit(m), 0, flange).bolts!
+          const other = flangeWork(fit({ offsetY, offsetZ, slopeY, slopeZ }), 0, flange).bolts!
+          const total = (pack: readonly number[] = []) => Number(pack.reduce((sum, shim) => sum + shim, 0).toFixed(6))
+          other.forEach(({ pack, shim }, i) => {
+            const there = one[(((from + (mirrored ? -i : i)) % bolts) + bolts) % bolts]!
+            expect(shim).toBeCloseTo(there.shim, 9)
+            expect(total(pack)).toBe(total(there.pack))
+          })
+        },
+      ),
+      tries(150),
     )
   })
 })

@@ -47,12 +47,15 @@ export interface SectionSolved {
 /** So many places tell an oval from a place. */
 export const placesForOval = 8
 
+/** At how many places round the bore it was read: one that was read twice is one place. */
+export const placesIn = (readings: readonly (readonly [degrees: number, ...rest: unknown[]])[]): number =>
+  new Set(readings.map(([degrees]) => foldDegrees(degrees).toFixed(6))).size
+
 type Unknown = 'horizontal' | 'vertical' | 'evenCos' | 'evenSin'
 
 /** The probe's equation: `c + p·e(θ) + sag·(1 − cos θ)/2 + A₂·cos(2θ − ψ₂)`, with p = carrier − bore. */
 export function solveSection({ readings, sag, sd }: SectionReadings): SectionSolved {
-  const places = new Set(readings.map(([degrees]) => foldDegrees(degrees).toFixed(6)))
-  const oval = places.size >= placesForOval
+  const oval = placesIn(readings) >= placesForOval
   const unknowns: Unknown[] = ['horizontal', 'vertical', ...(oval ? (['evenCos', 'evenSin'] as const) : [])]
   const rows = readings.map(([degrees, mm, set = '']): Row<Unknown> => {
     const [y, z] = direction(degrees)

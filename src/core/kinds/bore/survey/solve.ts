@@ -7,7 +7,7 @@ import { fromMm, toMm } from '../../../frame/units'
 import { stateOf } from '../../../verdict/verdict'
 import { type Carrier, hung } from '../solve/carrier'
 import { type Placed, type Reference, type Standing, solveRow } from '../solve/row'
-import { placesForOval, solveSection } from '../solve/section'
+import { placesForOval, placesIn, solveSection } from '../solve/section'
 import { chanceWithin, usualLimit } from '../solve/verdict'
 import { type BoreSurvey, surveySchema } from './schema'
 
@@ -173,7 +173,7 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
         ...bores.sections.flatMap(({ id, readings, sd }, s) => {
           const told = placed[s]?.solved
           const own = sd === undefined ? usualSd : reading(sd)
-          return told && readings.length < placesForOval && Math.abs(told.closure ?? 0) > 2 * own * mostClosure
+          return told && placesIn(readings) < placesForOval && Math.abs(told.closure ?? 0) > 2 * own * mostClosure
             ? [
                 {
                   code: 'not-closed',

@@ -26,19 +26,37 @@ interface Choice {
   packs: readonly (readonly number[])[]
   unevenness: number
   pieces: number
+  /** What the packs miss of what is wanted, squares summed, mm². */
+  missed: number
 }
 
-const told = (packs: readonly (readonly number[])[]): Choice => ({
-  packs,
-  unevenness: planeThrough(packs.map(thickness)).unevenness,
-  pieces: packs.reduce((sum, pack) => sum + pack.length, 0),
-})
+/** What a choice of packs is judged by: `shims` as they are wanted at the bolts, mm. */
+const judgedBy =
+  (shims: readonly number[]) =>
+  (packs: readonly (readonly number[])[]): Choice => ({
+    packs,
+    unevenness: planeThrough(packs.map(thickness)).unevenness,
+    pieces: packs.reduce((sum, pack) => sum + pack.length, 0),
+    missed: packs.reduce((sum, pack, i) => sum + (thickness(pack) - (shims[i] ?? 0)) ** 2, 0),
+  })
+
+/** Bolts from the one that wants most down: an order that doesn't depend on which way they are counted, nor from where. */
+const mostFirst = (shims: readonly number[]): number[] =>
+  shims.map((_, i) => i).sort((a, b) => (shims[b] ?? 0) - (shims[a] ?? 0))
 
 /** Differences below this are none, mm. */
 const same = 1e-9
 
-const better = (a: Choice, b: Choice): boolean =>
-  a.unevenness < b.unevenness - same || (a.unevenness < b.unevenness + same && a.pieces < b.pieces)
+/** Flatter, then fewer pieces, then nearer to what is wanted, then the thicker one under whichever bolt wants most. */
+const better =
+  (order: readonly number[]) =>
+  (a: Choice, b: Choice): boolean => {
+    if (Math.abs(a.unevenness - b.unevenness) > same) return a.unevenness < b.unevenness
+    if (a.pieces !== b.pieces) return a.pieces < b.pieces
+    if (Math.abs(a.missed - b.missed) > same) return a.missed < b.missed
+    const bolt = order.find((i) => Math.abs(thickness(a.packs[i] ?? []) - thickness(b.packs[i] ?? [])) > same)
+    return bolt !== undefined && thickness(a.packs[bolt] ?? []) > thickness(b.packs[bolt] ?? [])
+  }
 
 /**
  * A pack for every bolt. The nearest to each shim, unless the bolts would bend the flange on them: then, of the nearest pack, the
@@ -50,11 +68,12 @@ const better = (a: Choice, b: Choice): boolean =>
  */
 export function packsInPlane(stock: readonly number[], shims: readonly number[], most: number): number[][] {
   const nearest = shims.map((shim) => choosePack(stock, shim, { most }).shims)
+  const told = judgedBy(shims)
   const first = told(nearest)
   if (first.unevenness <= mostUneven + same) return nearest
   const choices = nearest.map((pack) => candidates(stock, pack, most))
   const combinations = choices.reduce((product, { length }) => product * length, 1)
-  const found = combinations <= mostTried ? best(choices) : bettered(choices, first)
+  const found = combinations <= mostTried ? best(choices, shims) : bettered(choices, first, shims)
   return found.packs.map((pack) => [...pack])
 }
 
@@ -70,14 +89,16 @@ export function candidates(stock: readonly number[], nearest: readonly number[],
   return [[...nearest], ...others]
 }
 
-/** The best of all combinations. */
-export function best(choices: readonly (readonly number[][])[]): Choice {
+/** The best of all combinations for what is wanted at the bolts. */
+export function best(choices: readonly (readonly number[][])[], shims: readonly number[]): Choice {
+  const told = judgedBy(shims)
+  const isBetter = better(mostFirst(shims))
   let found: Choice | undefined
   const packs: number[][] = []
   const go = (i: number): void => {
     if (i === choices.length) {
       const choice = told([...packs])
-      if (!found || better(choice, found)) found = choice
+      if (!found || isBetter(choice, found)) found = choice
       return
     }
     for (const pack of choices[i] ?? []) {
@@ -89,15 +110,18 @@ export function best(choices: readonly (readonly number[][])[]): Choice {
   return found ?? told([])
 }
 
-/** One bolt after another is bettered until none can be. */
-function bettered(choices: readonly (readonly number[][])[], first: Choice): Choice {
+/** One bolt after another is bettered until none can be, the one that wants most first. */
+function bettered(choices: readonly (readonly number[][])[], first: Choice, shims: readonly number[]): Choice {
+  const told = judgedBy(shims)
+  const order = mostFirst(shims)
+  const isBetter = better(order)
   let found = first
   for (let round = 0; round < 20; round++) {
     const before = found
-    for (const [i, packs] of choices.entries())
-      for (const pack of packs) {
+    for (const i of order)
+      for (const pack of choices[i] ?? []) {
         const next = told(found.packs.map((one, k) => (k === i ? pack : one)))
-        if (better(next, found)) found = next
+        if (isBetter(next, found)) found = next
       }
     if (found === before) break
   }
