@@ -6,7 +6,7 @@ import type { Peg } from '../verdict/peg'
 import { provedOf } from './proved'
 
 /** Version of the arithmetic a stored summary was made with. */
-export const coreVersion = 8
+export const coreVersion = 9
 
 interface SummaryFrame {
   core: number

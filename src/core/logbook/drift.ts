@@ -74,15 +74,18 @@ export function intervalsOf(visits: readonly Visit[]): Interval[] {
 /** How fast something walks: a day, with its deviation, and the scatter about it that grows with the square root of time. */
 export interface Rate {
   perDay: number
+  /** By the readings alone, and what the walk adds to it. */
   sd: number
+  walked: number
   /** Variance a day of the walk about the rate. */
   walk: number
   intervals: number
 }
 
 /**
- * The rate through the origin of every interval: `r = Σ(d·Δt/s²)/Σ(Δt²/s²)`, `sd = 1/√Σ(Δt²/s²)`; the walk is the mean of
- * `(d − rΔt)²/Δt`, which one interval alone cannot tell.
+ * The rate through the origin of every interval: `r = Σ(d·Δt/s²)/Σ(Δt²/s²)`; the walk `w²` is the mean of `(d − rΔt)²/Δt`, which one
+ * interval alone cannot tell; `sd = 1/√Σ(Δt²/s²)` by the readings alone. What walks tells its rate the less for it: each drift
+ * stands off it by `w²Δt` more, which adds `Σ(Δt³·w²/s⁴)/(Σ(Δt²/s²))²` to the rate's variance.
  *
  * @returns undefined without an interval
  */
@@ -93,7 +96,8 @@ export function rateOf(intervals: readonly { by: number; sd: number; days: numbe
   const perDay = told.reduce((sum, { by, sd, days }) => sum + (by * days) / sd ** 2, 0) / weight
   const walk =
     told.length > 1 ? told.reduce((sum, { by, days }) => sum + (by - perDay * days) ** 2 / days, 0) / told.length : 0
-  return { perDay, sd: 1 / Math.sqrt(weight), walk, intervals: told.length }
+  const walked = Math.sqrt(told.reduce((sum, { sd, days }) => sum + (days ** 3 * walk) / sd ** 4, 0)) / weight
+  return { perDay, sd: 1 / Math.sqrt(weight), walked, walk, intervals: told.length }
 }
 
 /** The rate of each of the four numbers of a coupling over the intervals. */

@@ -4,7 +4,8 @@ import { makeJob } from '../kinds/train/document/make'
 import type { Job, Line } from '../kinds/train/document/schema'
 import { pumpAndMotor, readOnRig } from '../kinds/train/rig'
 import type { Misalignment } from '../probes/probe'
-import { intervalsOf, likelyCause, rateOf } from './drift'
+import { chance } from '../rig/random'
+import { intervalsOf, jointRates, likelyCause, rateOf } from './drift'
 import { latest, nextCheck, soonest } from './next'
 import { comparable, type Visit, visitOf } from './visit'
 
@@ -83,6 +84,9 @@ describe('drift', () => {
     expect(rate?.perDay).toBeCloseTo(perDay, 12)
     expect(rate?.sd).toBeCloseTo(1 / Math.sqrt(100 * a + 200 * b), 12)
     expect(rate?.walk).toBeCloseTo(((0.05 - perDay * 100) ** 2 / 100 + (0.08 - perDay * 200) ** 2 / 200) / 2, 12)
+    // each drift stands off the rate by w²Δt more
+    const { walk = 0, walked } = rate ?? {}
+    expect(walked).toBeCloseTo(Math.sqrt(walk * (100 * a ** 2 + 200 * b ** 2)) / (100 * a + 200 * b), 12)
     expect(rateOf([])).toBeUndefined()
     expect(rateOf([{ by: 0.05, sd: 0.01, days: 100 }])).toMatchObject({ perDay: 0.0005, walk: 0, intervals: 1 })
   })
@@ -152,6 +156,39 @@ describe('the next check', () => {
     const on = new Date('2026-01-09T14:00:00Z')
     on.setUTCDate(on.getUTCDate() + slow!.days)
     expect(slow?.on).toBe(on.toISOString().slice(0, 10))
+  })
+  it('is the first day below the bound, and its chance is that of the walk, drawn anew', () => {
+    const visits = [
+      visit('2022-01-10', at(0), at(0)),
+      visit('2023-01-10', at(0.09), at(0)),
+      visit('2024-01-10', at(-0.02), at(0)),
+      visit('2025-01-10', at(0.05), at(0)),
+    ]
+    const told = nextCheck(visits)!
+    if (told.because.kind !== 'rate') throw new Error('it walks')
+    expect(told.because.chance).toBeLessThan(0.7)
+    expect(told.because.chance).toBeGreaterThan(0.695)
+    const { joint, limits, growth } = visits.at(-1)!.joints[0]!
+    const start = visits.at(-1)!.left.joints[0]!
+    const rates = jointRates(intervalsOf(visits), 'c1')
+    const source = chance(5)
+    const names = ['offsetY', 'slopeY', 'offsetZ', 'slopeZ'] as const
+    const draws = 20_000
+    const { days } = told
+    let within = 0
+    for (let i = 0; i < draws; i++) {
+      const [offsetY, slopeY, offsetZ, slopeZ] = names.map((name, n) => {
+        const { perDay, sd, walked, walk } = rates[name]!
+        const by = perDay + Math.hypot(sd, walked) * source.normal()
+        const own = Math.sqrt(start.covariance[n]![n]!) * source.normal()
+        return start.misalignment[name] + own + by * days + Math.sqrt(walk * days) * source.normal()
+      }) as [number, number, number, number]
+      const [y, z] = [offsetY + growth.horizontal.offset, offsetZ + growth.vertical.offset]
+      const [a, b] = [slopeY + growth.horizontal.slope, slopeZ + growth.vertical.slope]
+      if (Math.hypot(y, z) <= limits!.offset && Math.hypot(a, b) <= limits!.slope) within++
+    }
+    expect(joint.flexPlanes).toBeUndefined()
+    expect(within / draws).toBeCloseTo(told.because.chance, 1.6)
   })
   it('is never sooner than a month nor later than two years', () => {
     expect(days(3)?.days).toBe(soonest)

@@ -25,7 +25,7 @@ const names = ['offsetY', 'slopeY', 'offsetZ', 'slopeZ'] as const
 
 /**
  * When the chance of every coupling being within falls below a bound, starting from the last visit as left and walking at the
- * rate that was seen: mean `m + rT`, variance `C + (sd·T)² + w²T`. Without an interval, what is usual after the kind of work.
+ * rate that was seen: mean `m + rT`, variance `C + (sd·T)² + w²T`, the rate's own deviation with the walk in it. Without an interval, what is usual after the kind of work.
  *
  * @param visits that compare, oldest first
  * @returns undefined without a visit
@@ -52,9 +52,8 @@ export function nextCheck(visits: readonly Visit[], below = usualChance): NextCh
   const found = last.joints.flatMap(({ id }) => {
     const chance = chanceAt(last, id, jointRates(intervals, id))
     if (!chance) return []
-    for (let days = soonest; days <= latest; days += 5)
-      if (chance(days) < below) return [{ id, days, chance: chance(days) }]
-    return [{ id, days: latest, chance: chance(latest) }]
+    const days = firstBelow(chance, below)
+    return [{ id, days, chance: chance(days) }]
   })
   if (found.length === 0) return usual(365, 'once')
   const first = found.reduce((a, b) => (b.days < a.days ? b : a))
@@ -63,6 +62,19 @@ export function nextCheck(visits: readonly Visit[], below = usualChance): NextCh
       ? { kind: 'holds' as const, intervals: intervals.length }
       : { kind: 'rate' as const, joint: first.id, chance: first.chance, intervals: intervals.length }
   return { days: first.days, on: at(first.days), because }
+}
+
+/** Of a chance that falls for months, so many days at a time are looked at first. */
+const stride = 16
+
+/** The first day on which a chance is below a bound, between the soonest and the latest: strides first, then day by day. */
+function firstBelow(chance: (days: number) => number, below: number): number {
+  if (chance(soonest) < below) return soonest
+  let kept = soonest
+  while (kept < latest && chance(Math.min(kept + stride, latest)) >= below) kept = Math.min(kept + stride, latest)
+  let day = Math.min(kept + 1, latest)
+  while (day < latest && chance(day) >= below) day++
+  return day
 }
 
 /** The chance of a coupling being within after so many days; undefined where no limit is known. */
@@ -86,7 +98,7 @@ function chanceAt(
     const covariance = start.covariance.map((row, i) =>
       row.map((value, j) => {
         const own = i === j ? rates[names[i] ?? 'offsetY'] : undefined
-        return own ? value + (own.sd * days) ** 2 + own.walk * days : value
+        return own ? value + (own.sd ** 2 + own.walked ** 2) * days ** 2 + own.walk * days : value
       }),
     )
     const fit = { misalignment, covariance, measured: ['vertical', 'horizontal'] as const }
