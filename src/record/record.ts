@@ -1,6 +1,6 @@
 import { isValid } from 'date-fns/isValid'
 import { provedOf } from '../core/job/proved'
-import { type AnyJob, type KindName, type Kinds, kindOf } from '../core/kinds'
+import { type AnyJob, checksOf, type KindName, type Kinds, kindOf } from '../core/kinds'
 import { type ProofJoint, type ProofOpen, speedOf } from '../core/prove/proof'
 import { nothingSaid, ticksFor } from '../core/prove/schema'
 import { readyState } from '../core/ready/ready'
@@ -136,7 +136,7 @@ export function recordOf<K extends KindName>(
       { kind: 'heading', level: 1, text: words.conditions },
       {
         kind: 'list',
-        items: [...before(document, kindOf<K>(kind).checks), ...record.conditions(told)].map((text) => ({ text })),
+        items: [...before(document, checksOf<K>(line)), ...record.conditions(told)].map((text) => ({ text })),
       },
       ...openItems(proof.open, signed, terms),
       ...document.rounds.flatMap((round, i): Block[] => {

@@ -216,3 +216,9 @@ export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 export const planeName: Readonly<Record<Plane, string>> = labels({ vertical: 'vertical', horizontal: 'horizontal' })
+
+/** How fast something runs: "18.2 m/s", or in feet a minute where one works in mil. */
+export const speedText = (metersPerSecond: number, unit: 'mm' | 'mil'): string =>
+  unit === 'mm'
+    ? t`${formatNumber(metersPerSecond, 1)} m/s`
+    : t`${formatNumber((metersPerSecond * 60_000) / 304.8, 0)} ft/min`

@@ -1,4 +1,4 @@
-import { type AnyJob, type AnyLine, type AnyRound, type KindName, kindOf } from '../kinds'
+import { type AnyJob, type AnyLine, type AnyRound, checksOf, type KindName, kindOf } from '../kinds'
 import { type Proof, type ProofRound, proveJob } from '../prove/proof'
 import { nothingSaid } from '../prove/schema'
 import { readyState } from '../ready/ready'
@@ -30,7 +30,7 @@ export function provedOf<K extends KindName>(
   const kind = kindOf<K>({ kind: line.kind as K })
   const rounds = job.rounds.map((round) => roundProved<K>(line, round))
   const seats = kind.seats(line)
-  const { openCautions, checks } = readyState(job, kind.checks)
+  const { openCautions, checks } = readyState(job, checksOf<K>(line))
   return {
     rounds,
     proof: proveJob(rounds, said, {

@@ -1,4 +1,4 @@
-import { type AnyJob, type KindName, type Kinds, kindOf } from '../kinds'
+import { type AnyJob, checksOf, type KindName, type Kinds, kindOf } from '../kinds'
 import type { CautionId } from '../ready/catalogue'
 import { readyPeg, readyState } from '../ready/ready'
 import { openSeats, seatPeg } from '../seat/state'
@@ -41,7 +41,7 @@ export function summarise<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
     ...frameOf(job),
     kind: name,
     pegs: {
-      ready: readyPeg(job, kind.checks),
+      ready: readyPeg(job, checksOf<K>(job.line)),
       seat: seatPeg(seats, job.seat),
       read,
       move,

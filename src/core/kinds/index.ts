@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { JobOf } from '../job/document'
 import { jobSchemaOf } from '../job/document'
+import type { CheckItem } from '../ready/catalogue'
 import type { BeltTypes } from './belt'
 import type { BoreTypes } from './bore'
 import type { Kind } from './kind'
@@ -73,3 +74,12 @@ function jobSchema(name: KindName): v.GenericSchema<unknown, unknown> {
 /** What is stored of a line and of a job, by the kind it says it is of. */
 export const anyLine: v.GenericSchema<unknown, AnyLine> = v.lazy((line) => kindOf({ kind: kindNamed(line) }).lineSchema)
 export const anyJob = v.lazy((job) => jobSchema(kindNamed(job))) as v.GenericSchema<unknown, AnyJob>
+
+/** The checks that Ready proposes on a line, with what each allows there. */
+export function checksOf<K extends KindName>(line: Kinds[K]['line']): readonly CheckItem[] {
+  const kind = kindOf<K>({ kind: line.kind as K })
+  return kind.checks.map((item) => {
+    const limit = kind.checkLimit?.(item, line)
+    return limit === undefined ? item : { ...item, limit }
+  })
+}

@@ -64,6 +64,8 @@ export interface Kind<T extends KindTypes> {
 
   /** The checks that Ready proposes. */
   checks: readonly CheckItem[]
+  /** What a check allows on this line, mm, where that hangs on its size. */
+  checkLimit?(item: CheckItem, line: T['line']): number | undefined
   /** The machines that stand on feet; none where a soft foot is no matter. */
   seats(line: T['line']): readonly SeatMachine[]
 

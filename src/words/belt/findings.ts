@@ -1,4 +1,5 @@
 import { formatNumber, formatSigned } from '../../core/frame/number'
+import { quantityMm } from '../../core/frame/quantity'
 import type { Finding } from '../../core/kinds/belt/advice/findings'
 import type { BeltType } from '../../core/kinds/belt/belts'
 import { faceCell } from '../../core/kinds/belt/document/make'
@@ -108,7 +109,8 @@ const stateWords = labels({
 const openNames = labels({ toe: 'toe', tilt: 'tilt', offset: 'offset of the grooves' } as const)
 
 /** What a belt feels at a sheave, in words, with the limit. */
-export function feelText({ solved, state }: SheaveRound, limit: number, line: BeltLine): Said {
+export function feelText({ solved, state }: SheaveRound, limit: number, terms: BeltTerms): Said {
+  const { line } = terms
   const name = sheaveName(solved?.id ?? '', line)
   const { atReference, atMoved, twist } = solved?.belt ?? {}
   const told = [
@@ -116,9 +118,17 @@ export function feelText({ solved, state }: SheaveRound, limit: number, line: Be
     ...(atMoved ? [t`${degreesText(atMoved.value)} at this one`] : []),
     ...(twist ? [t`twist ${degreesText(twist.value)}`] : []),
   ]
+  const felt = told.length > 0 ? [t`What the belt feels: ${listed(told)}. Limit ${degreesText(limit)} each.`] : []
+  const off = line.offsetLimit && quantityMm(line.offsetLimit)
+  const grooves =
+    solved?.offset && off
+      ? [
+          t`Grooves off by ${lengthWithUnit(Math.abs(solved.offset.value), terms)}, limit ${lengthWithUnit(off, terms)}.`,
+        ]
+      : []
   return {
     title: `${name} ${stateWords[state]}.`,
-    detail: t`What the belt feels: ${listed(told)}. Limit ${degreesText(limit)} each. The maker’s figures win.`,
+    detail: [...felt, ...grooves, t`The maker’s figures win.`].join(' '),
   }
 }
 
@@ -145,11 +155,11 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       return {
         place: {
           title: t`Where does the ${sheaveName(finding.sheave.id, line).toLowerCase()} stand?`,
-          detail: t`Measure from shaft to shaft, across and up. It is on the line’s own page.`,
+          detail: t`Measure from shaft to shaft, across and up, on the line’s own page. The slide and what the belt feels need it; shims and swing do not.`,
         },
         width: {
           title: t`How wide are the faces?`,
-          detail: t`Grooves are lined up, not faces: the width of both sheaves is needed, or where their grooves lie.`,
+          detail: t`Grooves are lined up, not faces: the slide needs the width of both sheaves, or where their grooves lie. Shims and swing do not.`,
         },
         feet: {
           title: t`How far behind its face do the feet of the ${finding.sheave.name.toLowerCase()} stand?`,
@@ -185,7 +195,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
         detail: t`Look for a loose bush, a burr on the face, belts that pull. Read it once more.`,
       }
     case 'verdict':
-      return feelText(finding.round, limit, line)
+      return feelText(finding.round, limit, terms)
     case 'tilt':
       return {
         title: capital(t`${finding.round.work.map((one) => shimText(one, finding.round.sheave, terms)).join('; ')}.`),

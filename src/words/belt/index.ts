@@ -51,11 +51,11 @@ export const beltWords: KindWords<BeltTypes> = labels({
         const name = sheaveName(set.on, terms.line)
         return all.length > 0 ? [{ title: set.purpose === 'repeat' ? t`${name}, read again` : name, rows: all }] : []
       }),
-    judged: ({ sheaves, limit, round }, { line }) => [
+    judged: ({ sheaves, limit, round }, terms) => [
       ...sheaves
         .filter(({ solved }) => solved)
         .map((one) => {
-          const { title, detail = '' } = feelText(one, limit, line)
+          const { title, detail = '' } = feelText(one, limit, terms)
           return { kind: 'text' as const, text: `${title} ${detail}` }
         }),
       ...(round.tension.set

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
 import { direction, radians } from '../../frame/angles'
 import { chance } from '../../rig/random'
+import { checksOf } from '../index'
 import { belt as kind } from '.'
 import { findingsFor, verdictPeg } from './advice/findings'
 import { usualLimit } from './belts'
@@ -13,7 +14,7 @@ import { type BeltReading, type Drive, grooveShift, solveDrive, spanOf } from '.
 import { feetWork, tiltLeft } from './solve/feet'
 import { solveRound } from './solve/round'
 import { stopsOf } from './solve/stops'
-import { deflectionOf, freeSpan, tensionOf } from './solve/tension'
+import { beltSpeed, deflectionOf, freeSpan, tensionOf } from './solve/tension'
 import { surveyOf } from './survey/ofJob'
 import { type BeltResult, solveSurvey } from './survey/solve'
 import { jobOfSurvey } from './survey/toJob'
@@ -604,5 +605,63 @@ describe('a job on a belt drive', () => {
     expect(other.toe).toEqual(plain.toe)
     expect(other.tilt).toEqual(plain.tilt)
     expect(solveRound(line, read('-0.30', '-0.20', { toe: 'other' })).sheaves[0]!.solved!.toe).toEqual(plain.toe)
+  })
+})
+
+describe('what is known while something of a drive was not measured', () => {
+  const made = jobOfSurvey(worked, 'x', '2026-12-01T08:00:00Z')
+  if (!made.ok) throw new Error(made.fault.message)
+  const { line, rounds } = made.value
+  const empty = { text: '', unit: 'mm' as const }
+  const told = (change: object, stays: object = {}) => {
+    const [fan, motor] = line.sheaves
+    const one = solveRound(
+      {
+        ...line,
+        sheaves: [
+          { ...fan!, ...stays },
+          { ...motor!, ...change },
+        ],
+      },
+      rounds[0]!,
+    ).sheaves[0]!
+    const { toe, tilt, offset, belt, probability } = one.solved ?? {}
+    return {
+      shims: one.work.map(({ shim }) => shim && Number(shim.toFixed(3))),
+      swings: one.work.map(({ swing }) => swing && Number(swing.toFixed(3))),
+      slide: one.work[0]?.slide ?? null,
+      known: [toe, tilt, offset, belt?.atReference, belt?.twist, probability].map((value) => value != null),
+    }
+  }
+  it('shims and swing need the angles and the feet alone; the slide and what the belt feels need the span', () => {
+    const whole = told({})
+    expect(whole.known).toEqual([true, true, true, true, true, true])
+    const unplaced = told({ across: empty, up: empty })
+    expect(unplaced).toMatchObject({ shims: whole.shims, swings: whole.swings, slide: null })
+    expect(unplaced.known).toEqual([true, true, true, false, false, false])
+    const narrow = told({ groove: empty, width: empty })
+    expect(narrow).toMatchObject({ shims: whole.shims, swings: whole.swings, slide: null })
+    expect(narrow.known).toEqual([true, true, false, false, true, false])
+  })
+  it('a limit for the offset of the grooves is judged beside what the belt feels', () => {
+    const verdict = (offsetLimit?: number) => {
+      const readings = worked.belt.readings.map((one) => ({ ...one, value: 6, sd: 0.01 }))
+      return solve(withBelt({ readings, ...(offsetLimit ? { offsetLimit } : {}) })).belt.sheaves[0]!.verdict
+    }
+    // the grooves stand 1 to the right: less than half a degree over the span of 618
+    expect(verdict()).toMatchObject({ state: 'within' })
+    expect(verdict(2)).toMatchObject({ state: 'within', offsetLimit: 2 })
+    expect(verdict(0.5)).toMatchObject({ state: 'outside', offsetLimit: 0.5 })
+  })
+  it('run-out of a sheave is allowed by its diameter', () => {
+    const allowed = (diameter: string) => {
+      const [fan, motor] = line.sheaves
+      const own = { ...line, sheaves: [fan!, { ...motor!, diameter: { text: diameter, unit: 'mm' as const } }] }
+      return checksOf<'belt'>(own).find(({ id }) => id === 'sheave-rim-runout')?.limit
+    }
+    expect([allowed('100'), allowed('180')]).toEqual([expect.closeTo(0.1, 9), expect.closeTo(0.18, 9)])
+  })
+  it('a belt runs as fast as the rim of its sheave', () => {
+    expect(beltSpeed(200, 1500)).toBeCloseTo(15.708, 3)
   })
 })

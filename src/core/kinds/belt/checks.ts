@@ -1,4 +1,6 @@
+import { quantityMm } from '../../frame/quantity'
 import { type CheckItem, checkItems } from '../../ready/catalogue'
+import type { BeltLine } from './document/schema'
 
 const always: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration', 'periodic']
 const notPeriodic: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration']
@@ -16,3 +18,16 @@ export const beltChecks: readonly CheckItem[] = [
   ...checkItems.filter(({ id }) => shared.has(id)),
   { id: 'belts-slack', measured: false, on: always },
 ]
+
+/** A sheave may run out by so much of its diameter before it is looked at. */
+export const mostRunOut = 0.001
+
+/** Of the checks that hang on a sheave's size what they allow, mm: a thousandth of the smallest sheave's diameter; undefined where none is given. */
+export function checkLimit({ id }: CheckItem, { sheaves }: Pick<BeltLine, 'sheaves'>): number | undefined {
+  if (id !== 'sheave-face-runout' && id !== 'sheave-rim-runout') return undefined
+  const sizes = sheaves.flatMap(({ diameter }) => {
+    const mm = quantityMm(diameter)
+    return mm !== undefined && mm > 0 ? [mm] : []
+  })
+  return sizes.length > 0 ? mostRunOut * Math.min(...sizes) : undefined
+}

@@ -1,7 +1,7 @@
 import { quantityMm } from '../../frame/quantity'
 import type { Kind, Migration } from '../kind'
 import { type BeltListed, findingsFor, readPeg, verdictPeg } from './advice/findings'
-import { beltChecks } from './checks'
+import { beltChecks, checkLimit } from './checks'
 import { makeLine, makeRound, repeatRound } from './document/make'
 import { type BeltLine, type BeltRound, lineSchema, roundSchema } from './document/schema'
 import { seatsOf } from './document/seats'
@@ -64,6 +64,7 @@ export const belt: Kind<BeltTypes> = {
   readingsIn: ({ sets }) =>
     sets.reduce((sum, { values }) => sum + Object.values(values).filter(({ text }) => text.trim() !== '').length, 0),
   checks: beltChecks,
+  checkLimit,
   seats: seatsOf,
   solve: solveRound,
   states: () => [],

@@ -3,7 +3,7 @@ import { Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
-import { kindOf } from '../../../core/kinds'
+import { checksOf } from '../../../core/kinds'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalogue'
 import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
 import type { Ready } from '../../../core/ready/schema'
@@ -56,7 +56,7 @@ export function ReadyStep() {
   const More = pages[document.line.kind].ReadyMore
   const [own, setOwn] = useState('')
   const ready = document.ready ?? emptyReady()
-  const state = readyState(document, kindOf(document.line).checks)
+  const state = readyState(document, checksOf(document.line))
   const edit = (change: (ready: Ready) => Ready, mark?: string) =>
     frame.edit((job) => ({ ...job, ready: change(job.ready ?? emptyReady()) }), mark)
   const now = () => ({ by: settings.initials, at: new Date().toISOString() })

@@ -26,15 +26,15 @@ const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px;`
 export function LineForm(props: LineProps<'belt'> & { frozen?: boolean }) {
   const { line, unit, onChange, onward, children, frozen = false } = props
   const put = (change: Partial<BeltLine>, mark: string) => onChange((one) => ({ ...one, ...change }), mark)
-  const typed = (key: 'name' | 'area' | 'limit', label: string, placeholder?: string) => (
+  const typed = (key: 'name' | 'area' | 'limit' | 'speed', label: string, placeholder?: string) => (
     <FaultField
       label={label}
       trouble={key === 'limit' ? angleLimitFault(line.limit) : undefined}
-      maxLength={key === 'limit' ? 12 : 80}
-      inputMode={key === 'limit' ? 'decimal' : 'text'}
+      maxLength={key === 'limit' || key === 'speed' ? 12 : 80}
+      inputMode={key === 'limit' || key === 'speed' ? 'decimal' : 'text'}
       placeholder={placeholder}
       readOnly={frozen}
-      value={line[key]}
+      value={line[key] ?? ''}
       onChange={({ target }) => put({ [key]: target.value }, key)}
     />
   )
@@ -69,6 +69,15 @@ export function LineForm(props: LineProps<'belt'> & { frozen?: boolean }) {
             />
           </Field>
           {typed('limit', words.limit, words.usual(String(usualLimit[line.belt])))}
+          <QuantityField
+            label={words.offsetLimit}
+            quantity={line.offsetLimit ?? emptyQuantity(unit)}
+            unit={unit}
+            placeholder={words.noLimit}
+            readOnly={frozen}
+            onChange={(offsetLimit) => put({ offsetLimit }, 'offsetLimit')}
+          />
+          {typed('speed', words.speed)}
           <Field label={words.faces}>
             <Select
               disabled={frozen}

@@ -4,10 +4,10 @@ import { formatNumber, parseNumber } from '../../../core/frame/number'
 import { quantityMm } from '../../../core/frame/quantity'
 import { findingsFor, verdictPeg } from '../../../core/kinds/belt/advice/findings'
 import type { BeltSheave } from '../../../core/kinds/belt/document/schema'
-import { deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
+import { beltSpeed, deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
 import { degreesText, packsText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
-import { capital, dimension, lengthWithUnit } from '../../../words/terms'
+import { capital, dimension, lengthWithUnit, speedText } from '../../../words/terms'
 import { phone, rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
@@ -44,6 +44,9 @@ export function MoveStep() {
   })
   const [mass, frequency] = [parseNumber(round.tension.mass ?? ''), parseNumber(round.tension.frequency ?? '')]
   const [first] = spans
+  const rpm = parseNumber(document.line.speed ?? '')
+  const wheel = stays && diameters(stays)
+  const speed = rpm.ok && rpm.value > 0 && wheel ? beltSpeed(wheel, rpm.value) : undefined
   const force = mass.ok && frequency.ok && first ? tensionOf(mass.value, first.span, frequency.value) : undefined
   return (
     <BenchAndSay>
@@ -116,6 +119,7 @@ export function MoveStep() {
         </StillToGain>
         <Card as="section" aria-label={words.tensionTitle}>
           <h2>{words.tensionTitle}</h2>
+          {speed === undefined ? null : <p>{words.runs(speedText(speed, settings.unit))}</p>}
           {spans.map(({ sheave, span }) => (
             <p key={sheave.id}>
               {words.spanTold(

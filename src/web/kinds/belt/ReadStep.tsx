@@ -52,7 +52,7 @@ export function ReadStep() {
     asIf: roundAsIf,
     outcome: (mended) =>
       solveRound(line, mended)
-        .sheaves.flatMap((one) => (one.solved ? [feelText(one, solved.limit, line).title] : []))
+        .sheaves.flatMap((one) => (one.solved ? [feelText(one, solved.limit, told).title] : []))
         .join(' '),
     round,
     edit: editRound,

@@ -2,6 +2,7 @@ import type { WrittenSuspect } from '../../../fit/slips'
 import { quantityMm } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import type { Peg } from '../../../verdict/peg'
+import { mostRunOut } from '../checks'
 import type { BeltSet, BeltSheave } from '../document/schema'
 import type { NotClosed } from '../solve/closure'
 import type { BeltSolved, Blocked, Missing, SheaveRound } from '../solve/round'
@@ -27,9 +28,6 @@ export type Finding =
   | { kind: 'blocked'; peg: 'outside'; sheave: BeltSheave; blocked: Blocked }
   | { kind: 'tension'; peg: 'unsure' | 'within' }
   | { kind: 'no-move'; peg: 'within' }
-
-/** A face may run out by so much of its diameter before the sheave is looked at. */
-const mostRunOut = 0.001
 
 /** The verdict of all sheaves: the worst of them. */
 export function verdictPeg({ sheaves }: BeltSolved): Peg {

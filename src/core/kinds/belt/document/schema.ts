@@ -45,6 +45,10 @@ export const lineSchema = v.strictObject({
   belt: v.picklist(beltTypes),
   /** The maker's limit in degrees or as a slope (mm/m); empty for the usual one. */
   limit: text(12),
+  /** What the maker lets the grooves stand off, beside what the belt feels; empty for no limit of its own. */
+  offsetLimit: v.optional(quantitySchema),
+  /** Turns a minute of the sheave that stays, as typed. */
+  speed: v.optional(text(12)),
   sheaves: v.pipe(v.array(sheaveSchema), v.minLength(2), v.maxLength(6)),
   /** Shims to choose from; empty where they are cut to measure. */
   shims: quantitySchema,

@@ -5,15 +5,16 @@ import type { BeltLine, BeltRound } from '../document/schema'
 import type { BeltSolved, SheaveRound } from '../solve/round'
 
 /** Share of its limit that the worst of a sheave's three numbers uses. */
-function shareOf({ solved }: SheaveRound, limit: number): number | undefined {
+function shareOf({ solved }: SheaveRound, limit: number, offsetLimit: number | undefined): number | undefined {
   const { atReference, atMoved, twist } = solved?.belt ?? {}
   if (!atReference || !atMoved || !twist) return undefined
-  return Math.max(...[atReference, atMoved, twist].map(({ value }) => Math.abs(value))) / limit
+  const felt = Math.max(...[atReference, atMoved, twist].map(({ value }) => Math.abs(value))) / limit
+  return offsetLimit && solved?.offset ? Math.max(felt, Math.abs(solved.offset.value) / offsetLimit) : felt
 }
 
 /** A round of a belt drive, to be proved: each moved sheave by what the belt feels, and how far its grooves stand off. */
 export function proofOf(line: BeltLine, solved: BeltSolved): ProofRound {
-  const { sheaves, limit, read, resolution, round } = solved
+  const { sheaves, limit, offsetLimit, read, resolution, round } = solved
   return {
     joints: [],
     own: {
@@ -22,7 +23,7 @@ export function proofOf(line: BeltLine, solved: BeltSolved): ProofRound {
         id: one.sheave.id,
         state: one.state,
         repeats: one.repeats,
-        share: shareOf(one, limit),
+        share: shareOf(one, limit, offsetLimit),
       })),
     },
     methods: [...new Set(round.sets.map(({ method }) => `belt-${method}`))],

@@ -139,8 +139,14 @@ function rowOf(reading: BeltReading, unknowns: readonly Unknown[], moved: boolea
  * Every moved sheave from all the readings at once, since targets are shared.
  *
  * @param limit what the belt may feel, rad
+ * @param offsetLimit what the grooves may stand off beside that, mm
  */
-export function solveDrive(drive: Drive, readings: readonly BeltReading[], limit: number): SheaveSolved[] {
+export function solveDrive(
+  drive: Drive,
+  readings: readonly BeltReading[],
+  limit: number,
+  offsetLimit = Number.POSITIVE_INFINITY,
+): SheaveSolved[] {
   const wobbling = new Set(drive.moved.filter(({ id }) => turnsOf(readings, id).size > 1).map(({ id }) => id))
   const together = new Set(readings.flatMap((one) => (one.type === 'face' && one.both ? [one.on] : [])))
   const unknowns = drive.moved.flatMap(({ id }) =>
@@ -206,7 +212,8 @@ export function solveDrive(drive: Drive, readings: readonly BeltReading[], limit
           const atReference = o / span.length
           const atMoved = atReference + y * span.y + z * span.z
           const twist = z * span.y - y * span.z
-          return Math.max(Math.abs(atReference), Math.abs(atMoved), Math.abs(twist)) <= limit
+          const felt = Math.max(Math.abs(atReference), Math.abs(atMoved), Math.abs(twist))
+          return felt <= limit && Math.abs(o) <= offsetLimit
         },
         [toe?.value ?? 0, tilt?.value ?? 0, offset?.value ?? 0, 0],
         covariance,

@@ -48,6 +48,8 @@ export interface BeltSolved {
   round: BeltRound
   faces: 1 | -1
   limit: number
+  /** What the grooves may stand off by the maker, mm; undefined where nobody said. */
+  offsetLimit: number | undefined
   sheaves: SheaveRound[]
   /** Typed numbers that are none, of those that a set asks for. */
   faults: { set: BeltSet; key: string; trouble: Trouble }[]
@@ -156,6 +158,7 @@ export const writtenAt = ({ id }: Pick<BeltSet, 'id'>, key: string): string => `
 export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
   const faces = line.faces === 'right' ? 1 : -1
   const limit = limitRad(line)
+  const offsetLimit = line.offsetLimit && sizeMm(line.offsetLimit)
   const [stays, ...others] = line.sheaves
   const reference = { id: stays?.id ?? '', centre: [0, 0, 0] as const, toGroove: (stays && toGroove(stays)) ?? 0 }
   const sheaves = others.map((sheave): SheaveRound => {
@@ -177,19 +180,22 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       stops: undefined,
       notClosed: [],
     }
-    if (!placed || missing.includes('width')) return { ...nothing, repeats: undefined }
-    const own = { id: sheave.id, centre: [0, across, up] as const, toGroove: groove ?? 0 }
+    const own = { id: sheave.id, centre: placed ? ([0, across, up] as const) : anywhere, toGroove: groove ?? 0 }
     const drive: Drive = { reference, moved: [own], faces }
     const span = spanOf(drive, own)
-    const sets = round.sets.filter(({ on }) => on === sheave.id)
+    // a straightedge lies along the span: without it nobody knows where its gaps were
+    const sets = round.sets.filter(({ on, method }) => on === sheave.id && (placed || method !== 'edge'))
     const of = (purpose: BeltSet['purpose']) =>
       sets.filter((set) => set.purpose === purpose).flatMap((set) => readingsOf(set, faces, span))
     const [first, again] = [of('plan'), of('repeat')]
     if (first.length === 0) return { ...nothing, repeats: undefined }
-    const [solved] = solveDrive(drive, [...first, ...again], limit)
+    const [told] = solveDrive(drive, [...first, ...again], limit, offsetLimit)
     const open = notClosed(sets)
-    if (!solved) return { ...nothing, repeats: undefined }
-    const work = missing.includes('feet') ? [] : workOf(line, sheave, solved, faces)
+    if (!told) return { ...nothing, repeats: undefined }
+    const solved = asFarAs(told, placed, !missing.includes('width'))
+    const work = missing.includes('feet')
+      ? []
+      : workOf(line, sheave, placed ? solved : { ...solved, offset: null }, faces)
     const standing = work.length > 0 ? standingOf(sheave, faces) : undefined
     return {
       sheave,
@@ -198,7 +204,7 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
       state: stateIn(solved, open),
       work,
       blocking: blockedIn(sheave, work),
-      stops: standing && stopsOf(drive, own, solved, standing, targetRadius(sets), round.order),
+      stops: standing && placed ? stopsOf(drive, own, solved, standing, targetRadius(sets), round.order) : undefined,
       tiltLeft: work.every(({ pack }) => pack)
         ? tiltLeft(
             work,
@@ -222,12 +228,28 @@ export function solveRound(line: BeltLine, round: BeltRound): BeltSolved {
     round,
     faces,
     limit,
+    offsetLimit,
     sheaves,
     faults,
     limitFault: angleLimitFault(line.limit),
     next: empty[0],
     read: sheaves.some(({ solved }) => solved !== undefined),
     resolution: usual.reading,
+  }
+}
+
+/** A place to solve a sheave at whose own nobody gave: its angles hang on its face alone. */
+const anywhere = [0, 1000, 0] as const
+
+/** What of a sheave is known where its place or its width is not given: what the belt feels hangs on both, its grooves on the width. */
+function asFarAs(solved: SheaveSolved, placed: boolean, wide: boolean): SheaveSolved {
+  if (placed && wide) return solved
+  const { belt, offset } = solved
+  return {
+    ...solved,
+    offset: wide ? offset : null,
+    belt: placed ? { ...belt, atReference: null, atMoved: null } : { atReference: null, atMoved: null, twist: null },
+    probability: null,
   }
 }
 

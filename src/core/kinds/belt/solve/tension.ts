@@ -18,3 +18,10 @@ export const deflectionOf = (span: number): number => span / 64
  */
 export const tensionOf = (mass: number, span: number, frequency: number): number =>
   4 * mass * (span / 1000) ** 2 * frequency ** 2
+
+/**
+ * How fast a belt runs, `π·D·n/60`, m/s.
+ *
+ * @param diameter of a sheave, mm; @param rpm its turns a minute
+ */
+export const beltSpeed = (diameter: number, rpm: number): number => (Math.PI * (diameter / 1000) * rpm) / 60

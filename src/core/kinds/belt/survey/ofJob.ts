@@ -1,4 +1,5 @@
 import { degrees } from '../../../frame/angles'
+import { parseNumber } from '../../../frame/number'
 import { tidy } from '../../../frame/openFormat'
 import { quantityMm } from '../../../frame/quantity'
 import { typedAngleLimit } from '../../../frame/typedAngle'
@@ -70,6 +71,8 @@ export function surveyOf({ line }: Pick<JobOf<BeltLine, BeltRound>, 'line'>, rou
   if (whole.length < line.sheaves.length || readings.length === 0) return undefined
   const stock = packMm(line.shims)
   const limit = typedAngleLimit(line.limit)
+  const offsetLimit = quantityMm(line.offsetLimit)
+  const rpm = parseNumber(line.speed ?? '')
   return {
     format: 'vane-peg.survey',
     version: 1,
@@ -79,6 +82,8 @@ export function surveyOf({ line }: Pick<JobOf<BeltLine, BeltRound>, 'line'>, rou
       ...(line.name ? { name: line.name } : {}),
       type: line.belt,
       ...(limit === undefined ? {} : { limit: tidy(degrees(limit)) }),
+      ...(offsetLimit && offsetLimit > 0 ? { offsetLimit: tidy(offsetLimit) } : {}),
+      ...(rpm.ok && rpm.value > 0 ? { rpm: rpm.value } : {}),
       faces: line.faces,
       sheaves: whole,
       readings: readings.map((one) =>

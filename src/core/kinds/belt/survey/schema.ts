@@ -58,6 +58,8 @@ export const surveySchema = v.strictObject({
     name: v.optional(text),
     type: v.picklist(beltTypes, '"v", "ribbed", "toothed", "flat" or "other"'),
     limit: v.optional(v.pipe(positive, v.maxValue(45, 'at most 45 degrees'))),
+    offsetLimit: v.optional(positive),
+    rpm: v.optional(positive),
     faces: v.picklist(['right', 'left'], '"right" or "left"'),
     sheaves: v.pipe(list(sheave, 12, 'a list of sheaves'), v.minLength(2, 'at least two sheaves')),
     readings: v.pipe(

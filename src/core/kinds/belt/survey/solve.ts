@@ -24,7 +24,12 @@ export interface BeltResult {
       offset: Told | null
       wobble?: { value: number; at: number } | null
       belt: { atReference: number | null; atMoved: number | null; twist: number | null }
-      verdict: { state: 'within' | 'outside' | 'unsure'; probability: number; limit: number } | null
+      verdict: {
+        state: 'within' | 'outside' | 'unsure'
+        probability: number
+        limit: number
+        offsetLimit?: number
+      } | null
     }[]
     feet: {
       sheave: string
@@ -146,7 +151,8 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
       ]
     })
   })
-  const solved = solveDrive(drive, readings, limit)
+  const offsetLimit = belt.offsetLimit === undefined ? undefined : reading(belt.offsetLimit)
+  const solved = solveDrive(drive, readings, limit, offsetLimit)
   const feet = moved.flatMap((sheave, m) => {
     const own = solved[m]
     const standing = own && standingOf(sheave, length)
@@ -193,7 +199,12 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
           verdict:
             probability === null
               ? null
-              : { state: contradiction ? 'unsure' : stateOf(probability), probability, limit },
+              : {
+                  state: contradiction ? 'unsure' : stateOf(probability),
+                  probability,
+                  limit,
+                  ...(belt.offsetLimit === undefined ? {} : { offsetLimit: belt.offsetLimit }),
+                },
         })),
         feet: feet.map(({ sheave, work, pack }) => ({
           sheave,

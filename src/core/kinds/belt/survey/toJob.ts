@@ -33,6 +33,8 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     faces: belt.faces,
     belt: belt.type,
     limit: belt.limit === undefined ? '' : String(belt.limit),
+    ...(belt.offsetLimit === undefined ? {} : { offsetLimit: told(reading(belt.offsetLimit)) }),
+    ...(belt.rpm === undefined ? {} : { speed: String(belt.rpm) }),
     sheaves: sheaves.map((sheave) => {
       const [, usual] = made.sheaves
       const { id, pivot, feet = [], base } = sheave

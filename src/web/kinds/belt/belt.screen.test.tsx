@@ -1,0 +1,27 @@
+import { expect, test } from '../../../testing/screen'
+
+test('a drive whose span nobody measured still gives shims and swing; its speed and the maker’s limit for the offset are asked', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo}/jobs/job-43/move`)
+  const feet = page.getByRole('region', { name: /^At the feet/ }).first()
+  const shims = await feet
+    .getByRole('cell', { name: /^Add|^Nothing/ })
+    .first()
+    .textContent()
+  await page.goto(`${demo}/jobs/job-43/line`)
+  const across = page.getByLabel('Shaft stands to the far side by, mm').first()
+  const was = await across.inputValue()
+  await across.fill('')
+  await page.getByLabel('Speed of the sheave that stays, rpm').fill('1480')
+  await page.getByLabel('Maker’s limit for the grooves’ offset, mm').fill('0.1')
+  await page.goto(`${demo}/jobs/job-43/move`)
+  await expect(feet.getByRole('cell', { name: /^Add|^Nothing/ }).first()).toHaveText(shims ?? '')
+  await expect(feet.getByText('Not known yet')).toBeVisible()
+  await expect(page.getByText(/^The belt runs at \d+\.\d m\/s\.$/)).toBeVisible()
+  await page.goto(`${demo}/jobs/job-43/line`)
+  await across.fill(was)
+  await page.goto(`${demo}/jobs/job-43/move`)
+  await expect(page.getByText(/Grooves off by \d+\.\d\d mm, limit 0\.10 mm\./)).toBeVisible()
+})
