@@ -86,7 +86,7 @@ export const machineName = (id: string, { line }: Pick<Terms, 'line'>): string =
   line.machines.find((machine) => machine.id === id)?.name ?? id
 
 export const couplingName = (id: string, { line }: Pick<Terms, 'line'>): string =>
-  line.couplings.find((coupling) => coupling.id === id)?.name ?? id
+  [...line.couplings, ...line.machines].find((one) => one.id === id)?.name ?? id
 
 /** A station of feet with its machine: "Motor, front feet". */
 export function footName(id: string, { line }: Pick<Terms, 'line'>): string {
@@ -218,7 +218,7 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 export const planeName: Readonly<Record<Plane, string>> = labels({ vertical: 'vertical', horizontal: 'horizontal' })
 
 /** How fast something runs: "18.2 m/s", or in feet a minute where one works in mil. */
-export const speedText = (metersPerSecond: number, unit: 'mm' | 'mil'): string =>
+export const rimSpeedText = (metersPerSecond: number, unit: 'mm' | 'mil'): string =>
   unit === 'mm'
     ? t`${formatNumber(metersPerSecond, 1)} m/s`
     : t`${formatNumber((metersPerSecond * 60_000) / 304.8, 0)} ft/min`

@@ -25,7 +25,7 @@ export async function moveSheetPdf(
   round: string | undefined,
 ): Promise<Uint8Array | undefined> {
   const { solved } = readOf(job, round)
-  return solved.rolls.some((one) => one.solved?.housings) ? page(job, unit, round, 'move') : undefined
+  return solved.plan.moves.length > 0 ? page(job, unit, round, 'move') : undefined
 }
 
 function readOf({ document }: PrintedJob<'rolls'>, id: string | undefined) {
@@ -60,7 +60,7 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
           <Row
             key={one.roll.id}
             left={t`${one.roll.name}: ${liesText(one, terms)}`}
-            right={paper.still ? '' : capital(moveText(one, terms))}
+            right={paper.still ? '' : capital(moveText(one, solved.plan, terms))}
           />
         ))}
         {before ? (
@@ -91,7 +91,7 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
           <Row
             key={span.to}
             left={t`${rollName(span.from, line)} to ${rollName(span.to, line)}`}
-            right={capital(spanText(span, terms))}
+            right={capital(spanText(span, terms, true))}
           />
         ))}
         {paper.rest}

@@ -9,12 +9,13 @@ import type {
   RollsLine,
   RollsRound,
 } from '../../core/kinds/rolls/document/schema'
+import type { RollMove, ToldPlan } from '../../core/kinds/rolls/plan/told'
 import type { RollRound } from '../../core/kinds/rolls/solve/round'
 import type { Mistake, SpanSolved, Told } from '../../core/kinds/rolls/solve/section'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { dimension, isZero, lengthWithUnit, signedLength, type Terms, unitName } from '../terms'
+import { dimension, isZero, length, lengthWithUnit, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
 import { rollsPageWords } from './page/page'
@@ -86,22 +87,28 @@ export function writtenNames({ marks, further }: WrittenOn, terms: RollsTerms): 
   }
 }
 
+/** A size over the face, with what it is known to where that is asked for: "0.12 ± 0.04 mm". */
+function sizeText({ value, sd }: Told, terms: RollsTerms, doubt: boolean): string {
+  const mm = Math.abs(value * terms.width)
+  return doubt ? t`${length(mm, terms)} ± ${lengthWithUnit(2 * sd * terms.width, terms)}` : lengthWithUnit(mm, terms)
+}
+
 /** How square a roll is over its face: "far end 0.12 mm down the line". */
-export function squareText(told: Told | null | undefined, terms: RollsTerms): string {
+export function squareText(told: Told | null | undefined, terms: RollsTerms, doubt = false): string {
   if (!told) return t`not known`
   const mm = told.value * terms.width
-  if (isZero(mm, terms)) return t`square`
+  if (isZero(mm, terms)) return doubt ? t`square ${doubtText(told, terms)}` : t`square`
   const far = sideOf('far', terms.line)
-  const size = lengthWithUnit(Math.abs(mm), terms)
+  const size = sizeText(told, terms, doubt)
   return mm > 0 ? t`${far} end ${size} down the line` : t`${far} end ${size} up the line`
 }
 
-export function levelText(told: Told | null | undefined, terms: RollsTerms): string {
+export function levelText(told: Told | null | undefined, terms: RollsTerms, doubt = false): string {
   if (!told) return t`not known`
   const mm = told.value * terms.width
-  if (isZero(mm, terms)) return t`level`
+  if (isZero(mm, terms)) return doubt ? t`level ${doubtText(told, terms)}` : t`level`
   const far = sideOf('far', terms.line)
-  const size = lengthWithUnit(Math.abs(mm), terms)
+  const size = sizeText(told, terms, doubt)
   return mm > 0 ? t`${far} end ${size} high` : t`${far} end ${size} low`
 }
 
@@ -134,37 +141,38 @@ export const monumentTexts = ({ monuments = [], sides }: RollsLine, unit: Terms[
 export const doubtText = (told: Told | null | undefined, terms: RollsTerms): string =>
   told ? `± ${lengthWithUnit(2 * told.sd * terms.width, terms)}` : ''
 
-/** The near housing's move, along its own base: "slide 0.72 mm down the line, shim 0.36 mm up". */
-export function moveText({ solved, roll }: RollRound, terms: RollsTerms): string {
-  const near = solved?.housings?.near
-  return near ? housingText(near, terms) : roll.fixed ? t`stays: it can’t be moved` : t`not known yet`
+/** What is to be done at a roll by the one list there is: "raise 0.36 mm, slide 0.72 mm down the line". */
+export function moveText({ solved, roll }: RollRound, plan: ToldPlan, terms: RollsTerms): string {
+  const move = plan.moves.find((one) => one.roll.id === roll.id)
+  if (move) return rollMoveText(move, terms)
+  if (roll.fixed) return t`stays: it can’t be moved`
+  if (plan.stale || (!solved?.square && !solved?.level)) return t`not known yet`
+  return t`stays as it is`
 }
 
-/** How a near housing is moved, mm: "raise 0.36 mm, slide 0.72 mm down the line". */
-export function housingText(near: { slide: number; shim: number }, terms: Pick<Terms, 'unit' | 'resolution'>): string {
+/** A roll's move in words: its near housing, and the roll along its own axis; what is not known of it is said. */
+export function rollMoveText({ slide, shim, push }: Omit<RollMove, 'roll'>, terms: RollsTerms): string {
+  const told = (mm: number | null): mm is number => mm !== null && !isZero(mm, terms)
+  const size = (mm: number) => lengthWithUnit(Math.abs(mm), terms)
   const parts = [
-    ...(isZero(near.shim, terms)
-      ? []
-      : [near.shim > 0 ? t`raise ${lengthWithUnit(near.shim, terms)}` : t`lower ${lengthWithUnit(-near.shim, terms)}`]),
-    ...(isZero(near.slide, terms)
-      ? []
-      : [
-          near.slide > 0
-            ? t`slide ${lengthWithUnit(near.slide, terms)} down the line`
-            : t`slide ${lengthWithUnit(-near.slide, terms)} up the line`,
-        ]),
+    ...(told(shim) ? [shim > 0 ? t`raise ${size(shim)}` : t`lower ${size(shim)}`] : []),
+    ...(told(slide) ? [slide > 0 ? t`slide ${size(slide)} down the line` : t`slide ${size(slide)} up the line`] : []),
+    ...(told(push) ? [t`push the roll ${size(push)} toward ${sideOf(push > 0 ? 'far' : 'near', terms.line)}`] : []),
+    ...(shim === null && slide !== null ? [t`its shim is not known yet`] : []),
+    ...(slide === null && shim !== null ? [t`its slide is not known yet`] : []),
   ]
   return parts.length > 0 ? listed(parts) : t`stays as it is`
 }
 
 /** What the web feels between two rolls: "far edge 0.12 mm longer, limit 0.10 mm". */
-export function spanText({ inPlane, limit }: SpanSolved, terms: RollsTerms): string {
+export function spanText({ inPlane, limit }: SpanSolved, terms: RollsTerms, doubt = false): string {
   const most = t`limit ${lengthWithUnit(limit * terms.width, terms)}`
   if (!inPlane) return t`not known`
   const mm = inPlane.value * terms.width
-  if (isZero(mm, terms)) return t`both edges alike, ${most}`
+  if (isZero(mm, terms))
+    return doubt ? t`both edges alike ${doubtText(inPlane, terms)}, ${most}` : t`both edges alike, ${most}`
   const edge = sideOf(mm > 0 ? 'far' : 'near', terms.line)
-  return t`${edge} edge ${lengthWithUnit(Math.abs(mm), terms)} longer, ${most}`
+  return t`${edge} edge ${sizeText(inPlane, terms, doubt)} longer, ${most}`
 }
 
 const spanName = ({ from, to }: SpanSolved, line: RollsLine): string =>
@@ -278,19 +286,26 @@ export function say(finding: Finding, terms: RollsTerms): Said {
             ? t`All ${finding.all} spans are within.`
             : finding.peg === 'outside'
               ? t`Out of limits: ${finding.outside.map((span) => spanName(span, line)).join(', ')}.`
-              : t`Can’t tell yet for ${finding.unsure} of ${finding.all} spans.`,
+              : t`Can’t tell yet for ${finding.unsure.length} of ${finding.all} spans.`,
         detail:
-          finding.peg === 'outside'
-            ? finding.outside
-                .slice(0, 4)
-                .map((span) => t`${spanName(span, line)}: ${spanText(span, terms)}.`)
-                .join(' ')
-            : t`What counts is how neighbours stand to each other; the machine as a whole may lean.`,
+          finding.peg === 'within'
+            ? t`What counts is how neighbors stand to each other; the machine as a whole may lean.`
+            : [
+                ...finding.outside.map((span) => t`${spanName(span, line)}: ${spanText(span, terms, true)}.`),
+                ...finding.unsure.map(
+                  (span) => t`Can’t tell: ${spanName(span, line)}: ${spanText(span, terms, true)}.`,
+                ),
+              ].join(' '),
       }
     case 'move':
       return {
-        title: t`${finding.round.roll.name}, ${sideOf('near', line)} housing: ${moveText(finding.round, terms)}.`,
+        title: t`${finding.move.roll.name}, ${sideOf('near', line)} housing: ${rollMoveText(finding.move, terms)}.`,
         detail: t`About its ${sideOf('far', line)} end, which stays. Tighten, and read the same roll again before going on.`,
+      }
+    case 'plan-stale':
+      return {
+        title: t`The fewest rolls were worked out from other readings.`,
+        detail: t`Work them out again, or move every roll that puts a span out.`,
       }
     case 'stays':
       return {
@@ -298,7 +313,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
         detail: t`Leave it, split it over its two spans, or make its neighbours parallel to it; write down which, and why.`,
       }
     case 'blocked': {
-      const name = t`${finding.round.roll.name}, ${sideOf('near', line)} housing`
+      const name = t`${finding.move.roll.name}, ${sideOf('near', line)} housing`
       const by = lengthWithUnit(finding.by, terms)
       return {
         title: {

@@ -92,14 +92,14 @@ export const rollsWords: KindWords<RollsTypes> = labels({
       }),
       ...furtherRead(round, terms),
     ],
-    judged: ({ rolls, spans }, terms) => {
+    judged: ({ rolls, spans, plan }, terms) => {
       const told = withWidth(terms)
       return [
         ...rolls
           .filter(({ solved }) => solved?.square || solved?.level)
           .map((one) => ({
             kind: 'text' as const,
-            text: t`${one.roll.name}: ${liesText(one, told)}. ${capital(moveText(one, told))}.`,
+            text: t`${one.roll.name}: ${liesText(one, told)}. ${capital(moveText(one, plan, told))}.`,
           })),
         ...spans.map((span) => ({
           kind: 'text' as const,

@@ -7,7 +7,7 @@ import type { BeltSheave } from '../../../core/kinds/belt/document/schema'
 import { beltSpeed, deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
 import { degreesText, packsText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
-import { capital, dimension, lengthWithUnit, speedText } from '../../../words/terms'
+import { capital, dimension, lengthWithUnit, rimSpeedText } from '../../../words/terms'
 import { phone, rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
@@ -119,7 +119,7 @@ export function MoveStep() {
         </StillToGain>
         <Card as="section" aria-label={words.tensionTitle}>
           <h2>{words.tensionTitle}</h2>
-          {speed === undefined ? null : <p>{words.runs(speedText(speed, settings.unit))}</p>}
+          {speed === undefined ? null : <p>{words.runs(rimSpeedText(speed, settings.unit))}</p>}
           {spans.map(({ sheave, span }) => (
             <p key={sheave.id}>
               {words.spanTold(

@@ -4,16 +4,7 @@ import styled from 'styled-components'
 import { findingsFor, verdictPeg } from '../../../core/kinds/rolls/advice/findings'
 import { type RollRound, solveRound } from '../../../core/kinds/rolls/solve/round'
 import { spanState } from '../../../core/kinds/rolls/solve/section'
-import {
-  centreText,
-  doubtText,
-  levelText,
-  moveText,
-  rollName,
-  say,
-  spanText,
-  squareText,
-} from '../../../words/rolls/findings'
+import { centreText, levelText, moveText, rollName, say, spanText, squareText } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
@@ -26,14 +17,14 @@ import { useStretch } from '../../parts/Stretch'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
-import { ForWeb } from './ForWeb'
 import { useRollsFrame } from './frame'
 import { SetPoint } from './SetPoint'
 import { WaysPast } from './WaysPast'
+import { WhichPlan } from './WhichPlan'
 
 const Table = styled.table`
   border-collapse: collapse; width: 100%; th, td { text-align: left; padding: 8px 14px 8px 0; vertical-align: top; border-top: 1px solid var(--rule); }
-  thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } td { min-width: 110px; } tbody th { font-weight: 600; white-space: nowrap; } small { color: var(--muted); white-space: nowrap; }
+  thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } td { min-width: 110px; } tbody th { font-weight: 600; white-space: nowrap; }
   ${rowsAsCards}
 `
 const Scroll = styled.div`overflow-x: auto;`
@@ -72,7 +63,7 @@ export function MoveStep() {
             <h1>{words.movesTitle}</h1>
             <Muted>{words.movesUnder}</Muted>
           </div>
-          {solved.rolls.some((one) => one.solved?.housings) && !within ? (
+          {solved.plan.moves.length > 0 && !within ? (
             <PdfLink
               href={`/api/jobs/${id}/move.pdf?unit=${settings.unit}&round=${round.id}`}
               name={fileName(`${document.line.name} moves`)}
@@ -86,6 +77,7 @@ export function MoveStep() {
           <StillToGain within={within}>
             <Card as="section" aria-label={words.theRolls} style={{ marginBottom: 16 }}>
               <h2>{words.theRolls}</h2>
+              {within ? null : <WhichPlan />}
               {rolls.choice}
               <Scroll>
                 <Table>
@@ -105,20 +97,18 @@ export function MoveStep() {
                           <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
                         </th>
                         <td data-of={words.level}>
-                          {capital(levelText(one.solved?.level, told))}{' '}
-                          <small>{doubtText(one.solved?.level, told)}</small>
+                          {capital(levelText(one.solved?.level, told, true))}
                           <Was>{before && levelText(was(before, one)?.level, told)}</Was>
                         </td>
                         <td data-of={words.square}>
-                          {capital(squareText(one.solved?.square, told))}{' '}
-                          <small>{doubtText(one.solved?.square, told)}</small>
+                          {capital(squareText(one.solved?.square, told, true))}
                           <Was>{before && squareText(was(before, one)?.square, told)}</Was>
                         </td>
                         <td data-of={words.centre}>
                           {capital(centreText(one.solved?.centre, told))}
                           <Was>{before && centreText(was(before, one)?.centre, told)}</Was>
                         </td>
-                        <td data-of={words.move}>{capital(moveText(one, told))}</td>
+                        <td data-of={words.move}>{capital(moveText(one, solved.plan, told))}</td>
                       </tr>
                     ))}
                   </tbody>
@@ -148,9 +138,7 @@ export function MoveStep() {
                         <Peg peg={span.inPlane ? spanState(span) : 'nothing'} size={12} />{' '}
                         {rollName(span.from, document.line)} – {rollName(span.to, document.line)}
                       </th>
-                      <td data-of={words.feels}>
-                        {capital(spanText(span, told))} <small>{doubtText(span.inPlane, told)}</small>
-                      </td>
+                      <td data-of={words.feels}>{capital(spanText(span, told, true))}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -161,7 +149,6 @@ export function MoveStep() {
         {findings.map((finding) =>
           finding.kind === 'stays' ? <WaysPast key={finding.round.roll.id} roll={finding.round.roll.id} /> : null,
         )}
-        <ForWeb />
         <SetPoint />
       </Bench>
       <Say

@@ -132,9 +132,17 @@ export const rollsPageWords = labels({
     split: 'Neighbours half way',
     parallel: 'Neighbours parallel, taken back beyond',
   },
-  forWeb: 'For the web: fewest rolls moved',
-  forWebHint:
-    'Every span brought to half its limit or less, by as few near housings as will do; the rolls need not all be true.',
+  whatToMove: 'What to move',
+  plans: {
+    out: 'Rolls that put a span out',
+    all: 'Every roll',
+    web: 'Fewest rolls',
+  },
+  plansBecause: {
+    out: 'Each roll that puts a span out is brought level and square.',
+    all: 'Every roll is brought level and square.',
+    web: 'Every span is brought to half its limit or less by as few near housings as will do; the rolls need not all be true.',
+  },
   workOut: 'Work it out',
   working: 'Working …',
   noPlan: 'No plan: what the housings can do is not enough. Open a limit, or look at the ways past a roll that stays.',

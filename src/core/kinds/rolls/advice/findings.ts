@@ -3,6 +3,7 @@ import { quantityMm } from '../../../frame/quantity'
 import type { Peg } from '../../../verdict/peg'
 import { cellOf } from '../document/make'
 import type { Further, LengthCell, RollOfLine, RollsLine, RollsRound, TroubleCall } from '../document/schema'
+import type { RollMove } from '../plan/told'
 import type { Missing, RollRound, RollsSolved } from '../solve/round'
 import { type Mistake, type SpanSolved, spanState } from '../solve/section'
 import type { TroubleTold } from '../solve/trouble'
@@ -26,10 +27,11 @@ export type Finding =
   | { kind: 'free'; peg: 'unsure'; reference: string }
   | { kind: 'no-reference'; peg: 'nothing' }
   | { kind: 'open'; peg: 'nothing'; square: readonly RollRound[]; level: readonly RollRound[] }
-  | { kind: 'verdict'; peg: Peg; outside: readonly SpanSolved[]; unsure: number; all: number }
-  | { kind: 'move'; peg: 'outside'; round: RollRound }
+  | { kind: 'verdict'; peg: Peg; outside: readonly SpanSolved[]; unsure: readonly SpanSolved[]; all: number }
+  | { kind: 'move'; peg: 'outside'; move: RollMove }
   | { kind: 'stays'; peg: 'unsure'; round: RollRound }
-  | { kind: 'blocked'; peg: 'outside'; round: RollRound; way: 'slide' | 'up' | 'down'; by: number }
+  | { kind: 'plan-stale'; peg: 'unsure' }
+  | { kind: 'blocked'; peg: 'outside'; move: RollMove; way: 'slide' | 'up' | 'down'; by: number }
   | { kind: 'order'; peg: 'nothing' }
   | { kind: 'no-move'; peg: 'within' }
   | { kind: 'play'; peg: 'outside'; roll: RollOfLine; by: number; limit: number }
@@ -65,15 +67,16 @@ function culpritOf({ from, to, way }: SpanSolved, rolls: readonly RollRound[]): 
 }
 
 /** Limits of a near housing that its move to the numbers would break, and by how much, mm. */
-function blockedAt(one: RollRound, { reaches }: RollsSolved): Extract<Finding, { kind: 'blocked' }>[] {
-  const [near, reach] = [one.solved?.housings?.near, reaches.get(one.roll.id)]
-  if (!near || !reach) return []
+function blockedAt(move: RollMove, { reaches }: RollsSolved): Extract<Finding, { kind: 'blocked' }>[] {
+  const reach = reaches.get(move.roll.id)
+  if (!reach) return []
+  const [slide, shim] = [move.slide ?? 0, move.shim ?? 0]
   const over = (way: 'slide' | 'up' | 'down', by: number) =>
-    by > 1e-9 ? [{ kind: 'blocked', peg: 'outside', round: one, way, by } as const] : []
+    by > 1e-9 ? [{ kind: 'blocked', peg: 'outside', move, way, by } as const] : []
   return [
-    ...over('slide', reach.slide ? Math.abs(near.slide) - reach.slide[1] : 0),
-    ...over('up', reach.shim ? near.shim - reach.shim[1] : 0),
-    ...over('down', reach.shim ? reach.shim[0] - near.shim : 0),
+    ...over('slide', reach.slide ? Math.abs(slide) - reach.slide[1] : 0),
+    ...over('up', reach.shim ? shim - reach.shim[1] : 0),
+    ...over('down', reach.shim ? reach.shim[0] - shim : 0),
   ]
 }
 
@@ -179,7 +182,7 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
                 kind: 'verdict',
                 peg: verdictPeg(solved),
                 outside: spans.filter((_, i) => states[i] === 'outside'),
-                unsure: states.filter((state) => state === 'unsure').length,
+                unsure: spans.filter((_, i) => states[i] === 'unsure'),
                 all: spans.length,
               } as const,
             ]
@@ -197,14 +200,18 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
   const seen = [...troubleIn(solved), ...pivotsIn(solved)]
   if (step === 'read') return [...wrong, ...odd, ...lacks, ...mistakes, ...seen, ...reading, ...outcome]
   const culprits = new Set(spans.flatMap((span, i) => (states[i] === 'outside' ? culpritOf(span, rolls) : [])))
-  const work = rolls.flatMap((one): Finding[] => {
-    if (!culprits.has(one.roll.id)) return []
-    return one.roll.fixed
-      ? [{ kind: 'stays', peg: 'unsure', round: one }]
-      : one.solved?.housings
-        ? [{ kind: 'move', peg: 'outside', round: one }, ...blockedAt(one, solved)]
-        : []
-  })
+  const within = verdictPeg(solved) === 'within'
+  const { moves, stale } = solved.plan
+  const work: Finding[] = [
+    ...(stale && !within ? [{ kind: 'plan-stale', peg: 'unsure' } as const] : []),
+    ...rolls.flatMap((one): Finding[] =>
+      one.roll.fixed && culprits.has(one.roll.id) ? [{ kind: 'stays', peg: 'unsure', round: one }] : [],
+    ),
+    ...(within ? [] : moves).flatMap((move): Finding[] => [
+      { kind: 'move', peg: 'outside', move },
+      ...blockedAt(move, solved),
+    ]),
+  ]
   const order: Finding[] = work.some(({ kind }) => kind === 'move') ? [{ kind: 'order', peg: 'nothing' }] : []
   return [
     { kind: 'nip', peg: 'outside' },
@@ -212,7 +219,7 @@ export function findingsFor(solved: RollsSolved, line: RollsLine, step: 'read' |
     ...odd,
     ...lacks,
     ...mistakes,
-    ...(verdictPeg(solved) === 'within' ? [{ kind: 'no-move', peg: 'within' } as const] : []),
+    ...(within ? [{ kind: 'no-move', peg: 'within' } as const] : []),
     ...order,
     ...work,
     ...pivotsIn(solved),

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { id, quantitySchema, text } from '../../../frame/schema'
+import { id, measured, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
 
 /** Most rolls of a section. */
@@ -122,6 +122,10 @@ const markSchema = v.strictObject({
   value: quantitySchema,
 })
 
+/** Which rolls are moved: those that put a span out, every one, or the fewest that the web needs. */
+export const rollPlans = ['out', 'all', 'web'] as const
+export type RollPlan = (typeof rollPlans)[number]
+
 export const roundSchema = v.strictObject({
   ...roundFrame,
   /** mm/m a division, as typed. */
@@ -142,6 +146,11 @@ export const roundSchema = v.strictObject({
   /** Of pivoting rolls, far end less near end, by roll, place and way it came: `r7.one-up`. */
   strokes: v.optional(v.record(text(60), quantitySchema)),
   trouble: v.optional(troubleSchema),
+  /** What is to be done; absent for the rolls that put a span out. The fewest for the web as they were worked out, mm. */
+  plan: v.optional(v.picklist(rollPlans)),
+  webMoves: v.optional(
+    v.pipe(v.array(v.strictObject({ roll: id, slide: measured, shim: measured })), v.maxLength(mostRolls)),
+  ),
 })
 
 export type RollsLine = v.InferOutput<typeof lineSchema>

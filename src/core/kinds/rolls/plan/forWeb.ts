@@ -21,7 +21,7 @@ export interface ForWeb {
 }
 
 /** What may stay of a limit: the rest is room for the doubt of the readings and for rounding. */
-const share = 0.5
+export const webShare = 0.5
 
 /** Without a limit of its own no housing goes farther, mm: beyond it a reading is wrong. */
 const farthest = 50
@@ -42,7 +42,7 @@ export function forWeb(section: Section, lies: readonly Lie[], solve: SolveProgr
     const way = from && spanBetween(from, to)
     const at = way ? bend(way, lies[i] ?? nothing, lies[i + 1] ?? nothing) : 0
     const stuck = from?.movable === false && !to.movable
-    return { way, at, limit: to.limit, beyond: stuck && Math.abs(at) > share * to.limit }
+    return { way, at, limit: to.limit, beyond: stuck && Math.abs(at) > webShare * to.limit }
   })
   const most = Math.min(farthest, 4 * Math.max(1e-6, ...lies.map((lie, i) => reachOf(lie, rolls[i]))) + 0.1)
   const build = new ProgramBuilder()
@@ -82,12 +82,12 @@ export function forWeb(section: Section, lies: readonly Lie[], solve: SolveProgr
     })
     // in mm over a metre: a program is best solved in numbers near one
     const scaled = terms.map(([column, factor]) => [column, 1000 * factor] as const)
-    build.row(1000 * (-share * limit - at), 1000 * (share * limit - at), ...scaled)
+    build.row(1000 * (-webShare * limit - at), 1000 * (webShare * limit - at), ...scaled)
   })
   const touched = columns.flatMap((own) => (own ? [[own.touched, 1] as const] : []))
   // nothing to move: it is as it is
   if (touched.length === 0) {
-    const out = bends.some(({ at, limit, beyond }) => !beyond && Math.abs(at) > share * limit)
+    const out = bends.some(({ at, limit, beyond }) => !beyond && Math.abs(at) > webShare * limit)
     return out ? null : planOf([])
   }
   const fewest = solve(build.least(...touched))

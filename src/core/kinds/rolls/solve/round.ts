@@ -9,6 +9,7 @@ import {
   type RollsLine,
   type RollsRound,
 } from '../document/schema'
+import { planTold, type ToldPlan } from '../plan/told'
 import { faultsIn, type RollsFault } from './faults'
 import { sectionOf, sizeMm, usualLimit } from './measured'
 import { type Pivoting, pivotingOf } from './pivoting'
@@ -33,6 +34,8 @@ export interface RollsSolved {
   rolls: RollRound[]
   spans: SpanSolved[]
   section: SectionSolved | undefined
+  /** The one list of what is to be done. */
+  plan: ToldPlan
   /** How far the near housings can go, by roll, where somebody said. */
   reaches: ReadonlyMap<string, NonNullable<Roll['reach']>>
   /** Of every face, mm; undefined where it is not given. */
@@ -49,6 +52,9 @@ export interface RollsSolved {
   read: boolean
   resolution: number
 }
+
+/** Nothing is told finer than this, mm. */
+const finest = 0.01
 
 /** Solves one round of a section of rolls. Pure; made for every keystroke. */
 export function solveRound(line: RollsLine, round: RollsRound): RollsSolved {
@@ -103,6 +109,7 @@ export function solveRound(line: RollsLine, round: RollsRound): RollsSolved {
       read: lengthCells.some((cell) => typed(roll.id, cell)) || levelCells.some((cell) => level(roll.id, cell)),
     })),
     spans: solved?.spans ?? [],
+    plan: planTold({ line, round, section, solved: found, spans: solved?.spans ?? [], resolution: finest }),
     section: solved,
     reaches: new Map((section?.rolls ?? []).flatMap(({ id, reach }) => (reach ? [[id, reach] as const] : []))),
     width: sizeMm(line.width),
@@ -117,6 +124,6 @@ export function solveRound(line: RollsLine, round: RollsRound): RollsSolved {
     next: lacking[0],
     nextLength: lacking.find(isLength),
     read: readings.length > 0,
-    resolution: 0.01,
+    resolution: finest,
   }
 }
