@@ -59,7 +59,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await page.getByRole('link', { name: 'Mill line bores' }).first().click()
   await page.getByLabel('How it is corrected').selectOption('sleeve')
   await page.getByRole('link', { name: /Move/ }).first().click()
-  await expect(bores).toContainText('A sleeve eccentric by 0.22 mm, its bore set toward 63° past near')
+  await expect(bores).toContainText('A sleeve eccentric by 0.22 mm, its bore set toward 63° from near toward top')
 
   await page.getByRole('button', { name: 'Moved: start next round' }).click()
   for (const n of [1, 2, 3]) await read(n, ['0', '0', '0', '0'])

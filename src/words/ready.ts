@@ -98,6 +98,15 @@ export interface ReadySaid extends Said {
   peg: 'outside' | 'unsure' | 'nothing' | 'within'
 }
 
+/** What brings the hubs to the maker's separation: jacked along the shaft, by so much apart or together. */
+function axialMove({ value, about }: ReadyState['checks'][number], terms: Terms): string {
+  if (value === undefined || about === undefined) return ''
+  const by = lengthWithUnit(Math.abs(about - value), terms)
+  return about > value
+    ? t`Jack the machine that moves ${by} along the shaft, away from the other.`
+    : t`Jack the machine that moves ${by} along the shaft, toward the other.`
+}
+
 /** What to say of the work before the first reading, most urgent first. */
 export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
   const said: ReadySaid[] = []
@@ -119,6 +128,7 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
         title: t`${title}: not a number.`,
         detail: sayTrouble(check.fault),
       })
+    const along = check.id === 'hub-separation' && check.state === 'over' ? axialMove(check, fine) : ''
     if (check.state === 'over')
       said.push({
         key: check.id,
@@ -127,7 +137,7 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
           check.about === undefined
             ? t`${title}: ${lengthWithUnit(Math.abs(check.value ?? 0), fine)} is too much.`
             : t`${title}: ${lengthWithUnit(check.value ?? 0, fine)} is outside the maker’s figure.`,
-        detail: `${check.about === undefined ? t`Maximum ${lengthWithUnit(check.limit ?? 0, fine)}${check.maker ? t` by the maker.` : t`, unless the maker says otherwise.`}` : t`${lengthWithUnit(check.about, fine)} ± ${lengthWithUnit(check.limit ?? 0, fine)}. Correct it before anything else.`}${check.id === 'piping' ? t` Correct the pipe strain first. Never shim it away.` : ''}`,
+        detail: `${check.about === undefined ? t`Maximum ${lengthWithUnit(check.limit ?? 0, fine)}${check.maker ? t` by the maker.` : t`, unless the maker says otherwise.`}` : t`${lengthWithUnit(check.about, fine)} ± ${lengthWithUnit(check.limit ?? 0, fine)}. Correct it before anything else.`}${along && ` ${along}`}${check.id === 'piping' ? t` Correct the pipe strain first. Never shim it away.` : ''}`,
       })
     else if (check.state === 'bad')
       said.push({

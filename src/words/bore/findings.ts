@@ -49,13 +49,14 @@ export const sideOf = (side: 'near' | 'far', { sides }: BoreLine): string => sid
 export const sectionName = (id: string, { sections }: BoreLine): string =>
   sections.find((one) => one.id === id)?.name.trim() || t`Pocket`
 
-/** A place round a bore: "top", "far", "45° past far". */
+/** A place round a bore, by the way from one quarter to the next: "top", "far", "45° from far toward bottom". */
 export function placeName(degrees: number, line: BoreLine): string {
   const quarters = [t`top`, sideOf('far', line), t`bottom`, sideOf('near', line)]
   const at = ((degrees % 360) + 360) % 360
   const quarter = Math.floor(at / 90 + 1e-9)
   const past = at - 90 * quarter
-  return past < 0.01 ? (quarters[quarter] ?? '') : t`${formatNumber(past, 0)}° past ${quarters[quarter] ?? ''}`
+  const [here = '', next = ''] = [quarters[quarter], quarters[(quarter + 1) % 4]]
+  return past < 0.01 ? here : t`${formatNumber(past, 0)}° from ${here} toward ${next}`
 }
 
 export const cellName = (cell: string, line: BoreLine): string => capital(placeName(degreesOf(cell), line))
