@@ -208,6 +208,35 @@ function SetCard({ set }: { set: BoreSet }) {
         {typed('sag')}
         {set.sense === 'in' ? typed('pushed') : null}
       </How>
+      {set.sense === 'in' ? <HeadWay pushed={quantityMm(set.pushed)} /> : null}
     </Card>
+  )
+}
+
+const Way = styled.div`display: flex; align-items: center; gap: 10px; color: var(--muted); font-size: 14px; svg { flex: none; } p { margin: 0; }`
+
+/** A head on the wall that looks at the carrier, with an arrow the way its number grows; nobody can see that, so a push tells it. */
+function HeadWay({ pushed }: { pushed: number | undefined }) {
+  const told = pushed !== undefined && pushed !== 0
+  const out = told && pushed < 0
+  return (
+    <Way role="group" aria-label={words.whichWayIsPlus}>
+      <svg width="64" height="56" viewBox="0 0 64 56" aria-hidden="true">
+        <circle cx="28" cy="28" r="24" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+        <circle cx="28" cy="34" r="6" fill="var(--paper)" stroke="var(--ink)" strokeWidth="1.5" />
+        <rect x="21" y="4" width="14" height="9" fill="var(--card)" stroke="var(--ink)" strokeWidth="1.5" />
+        {told ? (
+          <g stroke="var(--kelp)" strokeWidth="2" fill="none">
+            <path d={out ? 'M28 27V16m-4 4l4 -4l4 4' : 'M28 15V26m-4 -4l4 4l4 -4'} />
+          </g>
+        ) : null}
+        {told ? (
+          <text x="36" y="25" fontSize="14" fontWeight="700" fill="var(--kelp)">
+            +
+          </text>
+        ) : null}
+      </svg>
+      <p>{told ? (out ? words.plusAway : words.plusToward) : words.pushFirst}</p>
+    </Way>
   )
 }

@@ -9,7 +9,11 @@ test('a head on the wall is pushed to tell its sign; an oval bore shows at eight
   const first = page.getByRole('region', { name: 'Pocket 1' })
   await first.getByLabel('What reads').selectOption('in')
   await expect(page.getByText('Pocket 1: push the head 0.10 mm toward the carrier. What does it show?')).toBeVisible()
+  await expect(first.getByText(/^Upside down or not: push it/)).toBeVisible()
+  await first.getByLabel(/^Shown by a push/).fill('0.10')
+  await expect(first.getByText('Plus: the head nearer to the carrier.')).toBeVisible()
   await first.getByLabel(/^Shown by a push/).fill('-0.10')
+  await expect(first.getByText(/^Plus: the head farther from the carrier\./)).toBeVisible()
   await expect(page.getByText('Pocket 1: the head counts the other way.')).toBeVisible()
 
   const second = page.getByRole('region', { name: 'Pocket 2' })

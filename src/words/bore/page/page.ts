@@ -46,6 +46,11 @@ export const borePageWords = labels({
   in: 'Head on the wall, looking at the carrier',
   sag: 'Sag of the bracket',
   sagForAll: 'Use this sag for every section',
+  whichWayIsPlus: 'Which way is plus',
+  plusToward: 'Plus: the head nearer to the carrier.',
+  plusAway:
+    'Plus: the head farther from the carrier. It hangs upside down, or counts the other way; that is taken out.',
+  pushFirst: 'Upside down or not: push it toward the carrier and enter what it shows.',
   pushed: 'Shown by a push of 0.10 mm toward the carrier',
   enterIt: 'Enter it',
   movesTitle: 'Moves',
