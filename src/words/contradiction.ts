@@ -25,10 +25,13 @@ const whys: Readonly<Record<WrittenFault, string>> = labels({
   turn: 'one turn of the dial missed',
   decimal: 'decimal point misplaced',
   unit: 'mil and mm mixed up',
+  'other-way': 'read round the other way',
 })
 
 /** "the bottom of the motor sheave were −0.11 mm (sign reversed)". */
 function sayIf({ at, fault, would, other }: WrittenSuspect<string>, { name, value }: WrittenNames): string {
+  if (fault === 'other-way' && other !== undefined)
+    return t`the readings from ${name(at)} to ${name(other)} were taken round the other way`
   return fault === 'swap' && other !== undefined
     ? t`${name(at)} and ${name(other)} were swapped`
     : t`${name(at)} were ${value(at, would)} (${whys[fault]})`

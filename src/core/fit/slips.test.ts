@@ -68,3 +68,27 @@ describe('a slip of the hand', () => {
     expect(writtenSuspects(written(clean), fitOf(clean))).toEqual([])
   })
 })
+
+describe('a round of readings taken the other way round', () => {
+  it('is named as one slip, and its numbers change places', () => {
+    // eight places of a circle, read twice: the second time counted the other way
+    const place = (i: number) => (Math.PI * (i % 8)) / 4
+    const true_ = Array.from({ length: 16 }, (_, i) => 0.4 * Math.sin(place(i)) + 0.1 * Math.cos(place(i)))
+    const mirrored = true_.map((value, i) => (i < 8 ? value : true_[8 + ((16 - i) % 8)]!))
+    const rows = (values: readonly number[]): Row<Unknown>[] =>
+      values.map((observed, i) => ({
+        observed,
+        sd: 0.01,
+        coefficients: [Math.sin(place(i)), Math.cos(place(i))],
+        constants: [{ key: i < 8 ? 'first' : 'second', coefficient: 1 }],
+      }))
+    const left = leftoverOf(unknowns, rows(mirrored), leastSquares(unknowns, rows(mirrored), unknowns)!)
+    const on = mirrored.map((value, row) => ({ at: row, value, row, by: 100, list: row < 8 ? 'first' : 'second' }))
+    const told = writtenSuspects(on, left)
+    expect(told.length).toBeGreaterThan(0)
+    for (const one of told) expect(one.fault).toBe('other-way')
+    expect(told.map(({ at, other }) => [at, other])).toContainEqual([9, 15])
+    expect(told[0]!.exchanged).toHaveLength(3)
+    expect(told[0]!.chi2).toBeCloseTo(0, 6)
+  })
+})

@@ -2,7 +2,7 @@ import { contradicts, onceInAThousand } from './chiSquare'
 import type { Leftover } from './leftover'
 
 /** What a hand gets wrong when it writes a number down. */
-export type WrittenFault = 'sign' | 'swap' | 'turn' | 'decimal' | 'unit'
+export type WrittenFault = 'sign' | 'swap' | 'turn' | 'decimal' | 'unit' | 'other-way'
 
 /**
  * A number that somebody wrote down, and the equation that it went into.
@@ -31,12 +31,21 @@ export interface WrittenSuspect<P> {
   would: number
   /** The number it was exchanged with. */
   other?: P
+  /** A whole list that was read round the other way: the pairs that change places. */
+  exchanged?: readonly (readonly [P, P])[]
   /** χ² then. */
   chi2: number
 }
 
 /** How unlikely each slip is by itself, as half a χ². Our judgment, as for dials of shafts. */
-const unlikely: Readonly<Record<WrittenFault, number>> = { sign: 0, swap: 0.7, turn: 2.5, decimal: 3, unit: 4 }
+const unlikely: Readonly<Record<WrittenFault, number>> = {
+  sign: 0,
+  swap: 0.7,
+  turn: 2.5,
+  decimal: 3,
+  unit: 4,
+  'other-way': 1.5,
+}
 
 /** A change that moves its equation by less explains nothing that anybody could see, in deviations. */
 const seen = 4
@@ -80,14 +89,48 @@ export function writtenSuspects<P>(written: readonly Written<P>[], left: Leftove
       2 * d * e * left.shared(one.row, other.row)
     keep({ at: one.at, fault: 'swap', would: other.value, other: other.at }, chi2)
   }
+  for (const pairs of mirrored(written)) {
+    const changes = pairs.flatMap(([one, other]) => [
+      { row: one.row, by: one.by * (other.value - one.value) },
+      { row: other.row, by: other.by * (one.value - other.value) },
+    ])
+    const [first] = pairs
+    if (!first || Math.max(...changes.map(({ by }) => Math.abs(by))) < seen) continue
+    const chi2 = changes.reduce(
+      (sum, { row, by }) =>
+        sum +
+        2 * by * left.of(row) +
+        changes.reduce((inner, other) => inner + by * other.by * left.shared(row, other.row), 0),
+      left.squares,
+    )
+    const exchanged = pairs.map(([one, other]) => [one.at, other.at] as const)
+    keep({ at: first[0].at, fault: 'other-way', would: first[1].value, other: first[1].at, exchanged }, chi2)
+  }
   return found.sort((a, b) => a.score - b.score).map(({ score: _, ...suspect }) => suspect)
+}
+
+/** Of lists round a circle what changes places where one was read the other way round: all but the first and the one across from it. Of four that is one pair, exchanged across. */
+function mirrored<P>(written: readonly Written<P>[]): (readonly (readonly [Written<P>, Written<P>])[])[] {
+  return listsOf(written).flatMap((list) => {
+    const n = list.length
+    if (n < 6) return []
+    const pairs = list.slice(1, Math.ceil(n / 2)).flatMap((one, i) => {
+      const other = list[n - 1 - i]
+      return other && other !== one ? [[one, other] as const] : []
+    })
+    return [pairs]
+  })
+}
+
+function listsOf<P>(written: readonly Written<P>[]): Written<P>[][] {
+  const lists = new Map<string, Written<P>[]>()
+  for (const one of written) if (one.list !== undefined) lists.set(one.list, [...(lists.get(one.list) ?? []), one])
+  return [...lists.values()]
 }
 
 /** Numbers of one list beside each other, round its end as well, and those across from each other. */
 function exchangeable<P>(written: readonly Written<P>[]): (readonly [Written<P>, Written<P>])[] {
-  const lists = new Map<string, Written<P>[]>()
-  for (const one of written) if (one.list !== undefined) lists.set(one.list, [...(lists.get(one.list) ?? []), one])
-  return [...lists.values()].flatMap((list) => {
+  return listsOf(written).flatMap((list) => {
     const n = list.length
     const steps = new Set([1, ...(n % 2 === 0 ? [n / 2] : [])])
     const pairs = new Map<string, readonly [Written<P>, Written<P>]>()

@@ -22,7 +22,18 @@ export function valuesAsIf<V extends Readonly<Record<string, Quantity | undefine
   key: keyof V & string,
   slip: AsIf,
   other?: keyof V & string,
+  exchanged: readonly (readonly [string, string])[] = [],
 ): V {
+  if (slip.fault === 'other-way')
+    return {
+      ...values,
+      ...Object.fromEntries(
+        exchanged.flatMap(([a, b]) => [
+          [a, values[b]],
+          [b, values[a]],
+        ]),
+      ),
+    }
   const typed = values[key]
   if (!typed) return values
   if (slip.fault === 'swap' && other !== undefined) return { ...values, [key]: values[other], [other]: typed }
