@@ -59,8 +59,8 @@ test('a line’s logbook: drift, the next check and its reason, a visit put back
 })
 
 test('over time in mil, sideways, and a line that nobody has read', async ({ page, plant }) => {
-  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', '{"unit":"mil"}'))
   await page.goto(`${plant}/lines/line-2/logbook`)
+  await page.getByRole('radio', { name: 'mil' }).press('Space')
   await page.getByRole('radio', { name: 'Sideways' }).click()
   await expect(page.getByRole('img', { name: /^Sideways: every station/ })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Visits' })).toContainText('as left, mil')

@@ -114,9 +114,10 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
 })
 
 test('left as it is with a reason, signed out of tolerance by keyboard alone, in mil', async ({ page, demo }) => {
-  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', '{"unit":"mil","initials":"R. T."}'))
+  await page.addInitScript(() => localStorage.setItem('vane-peg:settings', '{"initials":"R. T."}'))
   await page.goto(`${demo}/jobs/job-6/read`)
   await page.getByRole('heading', { level: 1 }).first().waitFor()
+  await page.getByRole('radio', { name: 'mil' }).press('Space')
   await page.keyboard.press('5')
   await expect(page.getByRole('heading', { name: 'Prove', level: 1 })).toBeVisible()
   const leave = page.getByRole('region', { name: 'End the job as it is' })

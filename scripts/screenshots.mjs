@@ -12,7 +12,7 @@ const views = [
   { name: 'seat', path: '/jobs/job-9/seat' },
   { name: 'read', path: '/jobs/job-6/read' },
   { name: 'move', path: '/jobs/job-4/move', pause: 4000 },
-  { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', settings: { unit: 'mil' } },
+  { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', unit: 'mil' },
   { name: 'belt', path: '/jobs/job-43/move' },
   { name: 'prove', path: '/jobs/job-2/prove' },
   { name: 'sign', path: '/jobs/job-4/sign' },
@@ -84,7 +84,7 @@ await main(async () => {
       name,
       path,
       scheme = 'light',
-      settings = {},
+      unit,
       width = 1280,
       height = 800,
       press = [],
@@ -101,10 +101,6 @@ await main(async () => {
         serviceWorkers: 'block',
         reducedMotion: 'reduce',
       })
-      await context.addInitScript(
-        (chosen) => localStorage.setItem('vane-peg:settings', JSON.stringify(chosen)),
-        settings,
-      )
       if (practice)
         await context.addInitScript(
           ({ seed, turned }) =>
@@ -134,6 +130,7 @@ await main(async () => {
         .waitFor()
       await page.evaluate(() => document.fonts.ready)
       await page.waitForFunction(() => !document.querySelector('[aria-busy]'))
+      if (unit) await page.getByText(unit, { exact: true }).first().click()
       if (unfold) await page.getByRole('heading', { name: unfold }).click()
       for (const name of press) await page.getByRole('button', { name, exact: true }).click()
       if (field) await page.getByLabel(field).click()

@@ -25,6 +25,19 @@ async function freshProgram(): Promise<Program> {
   return { Screens, queryClient }
 }
 
+/** What is on its way to the server. */
+const sending = new Set<Promise<unknown>>()
+const plainFetch = globalThis.fetch
+globalThis.fetch = (...asked) => {
+  const sent = plainFetch(...asked)
+  sending.add(sent)
+  void sent.then(
+    () => sending.delete(sent),
+    () => sending.delete(sent),
+  )
+  return sent
+}
+
 /** A tab that shows the page: as in the browser, but that nothing is laid out. The server is a real one, in another process. */
 export class Page extends Locator {
   readonly keyboard = keyboard
@@ -66,7 +79,13 @@ export class Page extends Locator {
     },
   }
   evaluate = async <T,>(run: () => T): Promise<T> => run()
-  reload = () => this.goto(location.href)
+  /** The page is left as in the browser: what it sends as it goes arrives before it is asked for again. */
+  async reload(): Promise<void> {
+    const { href } = location
+    this.close()
+    await Promise.allSettled(sending)
+    await this.goto(href)
+  }
   url = () => location.href
   /** What a person chose in this browser before. */
   async settings(settings: object): Promise<void> {
@@ -87,6 +106,7 @@ afterEach(() => {
   open?.close()
   open = undefined
   localStorage.clear()
+  sessionStorage.clear()
 })
 
 /** A test on a page with a site of its own: `demo`, the made-up plant, or `empty`. */

@@ -9,6 +9,8 @@ export const siteSchema = v.strictObject({
   mark: v.union([v.literal(''), pictureId]),
   /** Who checks must be somebody else than who did the job. */
   checkedByAnother: v.boolean(),
+  /** What the site works in; absent where each device says for itself. */
+  unit: v.optional(v.picklist(['mm', 'mil'])),
 })
 
 export type SiteSettings = v.InferOutput<typeof siteSchema>

@@ -6,6 +6,7 @@ import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
 import { findWords } from '../../words/page/find'
 import { isReached, onReach } from '../api/reach'
+import { useSite } from '../api/signing'
 import { useShut } from '../door/entry'
 import { Me } from '../door/Me'
 import { showFind, useFindShown } from '../find/opened'
@@ -16,7 +17,7 @@ import { typing, useFocus } from './focus'
 import { later } from './later'
 import { Waiting } from './Plain'
 import { useScroll } from './scroll'
-import { changeSettings, type Settings, useSettings } from './settings'
+import { changeSettings, type Settings, useSettings, useSiteUnit } from './settings'
 import { narrow, phone } from './style'
 
 /** Fetched when it is first asked for. */
@@ -142,6 +143,7 @@ export function Header({
   children?: ReactNode
 }) {
   const { unit, scheme } = useSettings()
+  useSiteUnit(useSite().data?.unit)
   const { next, icon, label } = schemes[scheme]
   const title = [...crumbs.map(({ text }) => text).reverse(), appWords.vanePeg]
   return (

@@ -4,7 +4,7 @@ import { type AnyJob, type AnyRound, type KindName, kindOf } from '../../../core
 import type { Terms } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { Waiting } from '../../app/Plain'
-import { useSettings } from '../../app/settings'
+import { useSettingsOf } from '../../app/settings'
 import { useDoor } from '../../door/useDoor'
 import { pages } from '../../kinds'
 import { loadKind } from '../../kinds/load'
@@ -35,7 +35,7 @@ const usualResolution = 0.01
 function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJob }) {
   const { stored, notebook } = open
   const { document } = useNotebook(notebook)
-  const settings = useSettings()
+  const settings = useSettingsOf(stored.lineId, document.line)
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()
   const signed = stored.state === 'signed'

@@ -4,7 +4,7 @@ import type { SiteSettings } from '../../../core/site/schema'
 import { signWords } from '../../../words/page/sign'
 import { sendPhotograph } from '../../api/photographs'
 import { usePutSite } from '../../api/signing'
-import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
+import { Button, Card, Fault, Field, Input, Muted, Select } from '../../parts/controls'
 
 const Sheet = styled(
   Card,
@@ -56,6 +56,17 @@ export function SiteCard({ site }: { site: SiteSettings }) {
           </span>
         ) : null}
         {fault ? <Fault role="alert">{fault}</Fault> : null}
+        <Field label={signWords.siteUnit}>
+          <Select
+            value={edited.unit ?? ''}
+            options={[
+              { value: '', text: signWords.eachDevice },
+              { value: 'mm', text: signWords.inMm },
+              { value: 'mil', text: signWords.inMil },
+            ]}
+            onPick={(unit) => edit(({ unit: _, ...now }) => (unit === 'mm' || unit === 'mil' ? { ...now, unit } : now))}
+          />
+        </Field>
         <label className="tick">
           <input
             type="checkbox"

@@ -9,7 +9,7 @@ import { useArchive } from '../../api/archive'
 import { useNewIds } from '../../api/useNewIds'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
-import { useSettings } from '../../app/settings'
+import { useSettingsOf } from '../../app/settings'
 import { pages } from '../../kinds'
 import type { LineProps } from '../../kinds/kind'
 import type { Notebook } from '../../notebook/notebook'
@@ -35,7 +35,7 @@ export function LineScreen() {
 
 function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<AnyLine>; archived: boolean }) {
   const { document } = useNotebook(notebook)
-  const { unit, flipped } = useSettings()
+  const { unit, flipped } = useSettingsOf(id, document)
   const navigate = useNavigate()
   const name = document.name || lineWords.theLine
   const away = useArchive('line', (put) => {

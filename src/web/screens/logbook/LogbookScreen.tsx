@@ -20,7 +20,7 @@ import { useLogbook } from '../../api/logbook'
 import { again } from '../../app/again'
 import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
-import { useSettings } from '../../app/settings'
+import { useSettingsOf } from '../../app/settings'
 import { narrow, phone } from '../../app/style'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
@@ -58,7 +58,7 @@ export function LogbookScreen() {
 
 function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLine>; stored: readonly Visit[] }) {
   const { document: line } = useNotebook(notebook)
-  const { unit } = useSettings()
+  const { unit } = useSettingsOf(id, line)
   const logbook = line.logbook ?? emptyLogbook
   const terms = useMemo(() => proofTerms(line, { unit, resolution: 0.01 }), [line, unit])
   const all = useMemo(() => comparable(stored), [stored])

@@ -85,6 +85,7 @@ test('a dial that has not returned to its top is told before it does not close',
   await page.getByLabel('Motor dial, bottom, mm', { exact: true }).fill('-0.60')
   const said = page.getByRole('complementary')
   await expect(said.getByText(/Motor dial did not return to zero/)).toBeVisible()
+  await expect(said.getByText(/Motor dial does not close/)).toBeVisible()
   const text = (await said.textContent()) ?? ''
   expect(text.indexOf('Motor dial did not return')).toBeLessThan(text.indexOf('Motor dial does not close'))
 })

@@ -80,8 +80,8 @@ test('rim and face, dial by dial', async ({ page, demo }) => {
 })
 
 test('rim and face in inches and mils', async ({ page, demo }) => {
-  await page.settings({ unit: 'mil' })
   await openSetUp(page, demo, 'rim-face')
+  await page.getByText('mil', { exact: true }).click()
   await hang(page, 'motor dial', {
     'Distance from there, in': '2.5',
     'Rim radius, in': '3.15',
