@@ -2,8 +2,8 @@ import type { Page } from '@playwright/test'
 import { ask, freshFolder, type Running, startPlant, startServer, stopServer, throwAway } from './attack'
 import { expect, test } from './site'
 
-const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mm')
-const pump = (page: Page) => page.getByLabel('Pump dial, bottom, mm')
+const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mil')
+const pump = (page: Page) => page.getByLabel('Pump dial, bottom, mil')
 
 test('what was typed without a server outlives the page, is told on the Floor, and goes out by itself', async ({
   page,
@@ -189,7 +189,7 @@ for (const [what, spoil] of [
 
 test('what was taken away comes back after a reload', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-5/read`)
-  const cells = page.getByRole('textbox', { name: /, bottom, mm$/ })
+  const cells = page.getByRole('textbox', { name: /, bottom, mil$/ })
   await expect(cells.first()).toBeVisible()
   const before = await cells.count()
   await page.getByRole('button', { name: 'Repeat the set' }).click()

@@ -6,7 +6,7 @@ import { expect, test } from './site'
 
 test.use({ serviceWorkers: 'allow' })
 
-const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mm')
+const dial = (page: Page) => page.getByLabel('Motor dial, bottom, mil')
 
 /** A plant that keeps its data when its server is started again on the same port. */
 async function plant() {
@@ -98,10 +98,10 @@ test('two tablets that were both without the server lose nothing, and are asked 
   }
   const [first, second] = [await open(), await open()]
   await site.stop()
-  await first.getByLabel('Motor dial, bottom, mm').fill('-0.31')
-  await first.getByLabel('Motor dial, stair, mm').fill('0.11')
-  await second.getByLabel('Motor dial, bottom, mm').fill('-0.35')
-  await second.getByLabel('Pump dial, stair, mm').fill('0.22')
+  await first.getByLabel('Motor dial, bottom, mil').fill('-0.31')
+  await first.getByLabel('Motor dial, stair, mil').fill('0.11')
+  await second.getByLabel('Motor dial, bottom, mil').fill('-0.35')
+  await second.getByLabel('Pump dial, stair, mil').fill('0.22')
   for (const page of [first, second]) {
     await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
     await page.reload()
@@ -113,7 +113,7 @@ test('two tablets that were both without the server lose nothing, and are asked 
   const visible = async () => [await conflict(first).isVisible(), await conflict(second).isVisible()]
   await expect.poll(visible, { timeout: 40_000 }).toContain(true)
   const asked = conflict((await visible())[0] ? first : second)
-  await expect(asked).toContainText('mm')
+  await expect(asked).toContainText('mil')
   await asked.getByRole('button', { name: /^Here/ }).click()
   const stored = async () => JSON.stringify((await ask(site.at, '/jobs/job-5')).body.document)
   for (const value of ['"0.11"', '"0.22"']) await expect.poll(stored, { timeout: 40_000 }).toContain(value)

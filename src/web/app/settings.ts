@@ -52,9 +52,27 @@ function resolved(): Settings {
   return { ...usual, ...chosen, unit }
 }
 
+/** Where the browser keeps nothing it holds as long as the page. */
+const here = new Map<string, WorkUnit>()
+
 function unitOf(line: string): WorkUnit | undefined {
-  const kept = sessionStorage.getItem(lookedAt(line))
-  return kept === 'mm' || kept === 'mil' ? kept : undefined
+  const own = here.get(line)
+  if (own) return own
+  try {
+    const kept = sessionStorage.getItem(lookedAt(line))
+    return kept === 'mm' || kept === 'mil' ? kept : undefined
+  } catch {
+    return undefined
+  }
+}
+
+function lookAt(line: string, unit: WorkUnit): void {
+  here.set(line, unit)
+  try {
+    sessionStorage.setItem(lookedAt(line), unit)
+  } catch {
+    // a store that is full or forbidden: until the page is left
+  }
 }
 
 function tell(): void {
@@ -66,7 +84,7 @@ function tell(): void {
 
 export function changeSettings(change: Partial<Settings>): void {
   const { unit, ...others } = change
-  if (unit && open) sessionStorage.setItem(lookedAt(open.line), unit)
+  if (unit && open) lookAt(open.line, unit)
   chosen = { ...chosen, ...others, ...(unit && !open ? { unit } : {}) }
   localStorage.setItem(key, JSON.stringify(chosen))
   tell()

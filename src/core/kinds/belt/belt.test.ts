@@ -665,3 +665,42 @@ describe('what is known while something of a drive was not measured', () => {
     expect(beltSpeed(200, 1500)).toBeCloseTo(15.708, 3)
   })
 })
+
+it('a walk: an instrument’s angles and the feet alone give shims and swing; the span gives the slide', () => {
+  const mm = (text: string) => ({ text, unit: 'mm' as const })
+  const made = kind.makeLine('x', 'mm', ['Fan', 'Motor'])
+  const [fan, motor] = made.sheaves
+  const line = (across: string, base = '') => ({
+    ...made,
+    faces: 'right' as const,
+    sheaves: [
+      { ...fan!, diameter: mm('280'), width: mm('60') },
+      {
+        ...motor!,
+        diameter: mm('180'),
+        width: mm('68'),
+        across: mm(across),
+        base: mm(base),
+        feet: motor!.feet.map((foot, i) => ({ ...foot, behind: mm(i === 0 ? '85' : '325') })),
+      },
+    ],
+  })
+  const round = kind.makeRound(made, '', 'mm')
+  const set = {
+    ...makeSet('s2', 'x', 'mm', 'angles'),
+    angles: { toe: '0.35', tilt: '-0.25' },
+    values: { offset: mm('2.6') },
+  }
+  const told = (across: string, base?: string) => {
+    const { work } = solveRound(line(across, base), { ...round, sets: [set] }).sheaves[0]!
+    return work.map(({ shim, swing, slide }) =>
+      [shim, swing, slide].map((value) => value && Math.round(value * 100) / 100),
+    )
+  }
+  const [[shim = null, swing = null, slide = null] = [], back] = told('')
+  expect([shim, swing, slide]).toEqual([expect.closeTo(1.05, 1), expect.closeTo(-1.46, 1), null])
+  expect(back).toEqual([0, 0, null])
+  // feet 140 below the shaft: leaning the machine back moves its sheave along
+  expect(told('700', '-140')[0]![2]).toBeCloseTo(2.02, 1)
+  expect(told('700')[0]![2]).toBeCloseTo(1.4, 2)
+})

@@ -85,3 +85,33 @@ describe.each(uprightMethods)('an upright pair read by %s', (method) => {
     expect(solved.work!.bolts!.map(({ shim }) => Number(shim.toFixed(2)))).toEqual([0.24, 0.03, 0, 0.21])
   })
 })
+
+it('a walk: the spigot lets part of the push, and what stays is told', () => {
+  const mm = (text: string) => ({ text, unit: 'mm' as const })
+  const made = makeLine('x', 'mm', [])
+  const line = {
+    ...made,
+    speed: '1480',
+    coupling: { ...made.coupling, diameter: mm('160') },
+    flange: { ...made.flange, bolts: 8, height: mm('290'), circle: mm('340'), spigot: mm('0.12') },
+  }
+  const set = makeSet(line, 's', 'mm')
+  const read = [
+    ['0', '0.131', '0.166', '0.036'],
+    ['0', '-0.218', '-0.262', '-0.044'],
+  ]
+  const probes = set.probes.map((probe, p) => ({
+    ...probe,
+    station: { ...probe.station, distance: mm(p === 0 ? '45' : '35') },
+    readings: Object.fromEntries([0, 90, 180, 270].map((at, i) => [`a${at}`, { value: mm(read[p]![i]!), turns: 0 }])),
+  }))
+  const { work } = solveRound(line, { ...makeRound(line, '', 'mm'), sets: [{ ...set, probes }] })
+  expect(work!.bolts!.map(({ shim }) => Number(shim.toFixed(2)))).toEqual([0.23, 0.14, 0.05, 0, 0.03, 0.12, 0.22, 0.26])
+  expect(work!.push.size).toBeCloseTo(0.099, 2)
+  expect([work!.push.y, work!.push.z]).toEqual([expect.closeTo(0.075, 2), expect.closeTo(-0.064, 2)])
+  const { push, stays } = work!.stopped!
+  expect(Math.hypot(push.y, push.z)).toBeCloseTo(0.06, 3)
+  expect(Math.hypot(stays.y, stays.z)).toBeCloseTo(0.039, 2)
+  const left = [work!.left!.vertical.offset, work!.left!.horizontal.offset].map(Math.abs).sort()
+  expect(left).toEqual([expect.closeTo(0.025, 2), expect.closeTo(0.029, 2)])
+})
