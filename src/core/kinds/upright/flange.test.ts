@@ -76,7 +76,7 @@ describe('the bolts counted from another bolt, or the other way round', () => {
         fc.boolean(),
         (m, bolts, from, mirrored) => {
           const flange = { height: 260, circle: 300, bolts, stock: [0.05, 0.1, 0.2, 0.25, 0.5] }
-          const fit = (one: Misalignment) => ({ misalignment: one, measured: both, covariance: [] }) as never
+          const told = (one: Misalignment) => ({ misalignment: one, measured: both, covariance: [] }) as never
           const turn = (2 * Math.PI * from) / bolts
           // seen from bolt `from`: angles from there, and counted the other way the sideways part is mirrored
           const seen = (y: number, z: number) => {
@@ -85,8 +85,8 @@ describe('the bolts counted from another bolt, or the other way round', () => {
           }
           const [offsetY = 0, offsetZ = 0] = seen(m.offsetY, m.offsetZ)
           const [slopeY = 0, slopeZ = 0] = seen(m.slopeY, m.slopeZ)
-          const one = flangeWork(fit(m), 0, flange).bolts!
-          const other = flangeWork(fit({ offsetY, offsetZ, slopeY, slopeZ }), 0, flange).bolts!
+          const one = flangeWork(told(m), 0, flange).bolts!
+          const other = flangeWork(told({ offsetY, offsetZ, slopeY, slopeZ }), 0, flange).bolts!
           const total = (pack: readonly number[] = []) => Number(pack.reduce((sum, shim) => sum + shim, 0).toFixed(6))
           other.forEach(({ pack, shim }, i) => {
             const there = one[(((from + (mirrored ? -i : i)) % bolts) + bolts) % bolts]!
