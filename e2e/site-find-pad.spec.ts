@@ -79,7 +79,7 @@ test.describe('with gloves on', () => {
     const pad = page.getByRole('region', { name: 'Glove pad' })
     await expect(pad).toContainText('Tap a field to type into.')
     await pad.getByRole('button', { name: 'Say it aloud' }).tap()
-    const bottom = page.getByLabel('Motor dial, bottom, mm')
+    const bottom = page.getByLabel('Motor dial, bottom, mil')
     await bottom.tap()
     await expect(bottom).toHaveAttribute('inputmode', 'none')
     const keys = ['0', 'Decimal point', '3', '4', 'Take off the last digit', '1', 'Reverse the sign']
@@ -90,11 +90,11 @@ test.describe('with gloves on', () => {
     await expect(page.getByText('+1 turn', { exact: true }).first()).toBeVisible()
     await pad.getByRole('button', { name: 'One turn less' }).tap()
     await pad.getByRole('button', { name: 'Next' }).tap()
-    await expect(page.getByLabel('Motor dial, stair, mm')).toBeFocused()
+    await expect(page.getByLabel('Motor dial, stair, mil')).toBeFocused()
     await pad.getByRole('button', { name: 'Before' }).tap()
     await expect(bottom).toBeFocused()
     const said = await page.evaluate(() => (window as unknown as { said: string[] }).said)
-    expect(said[0]).toBe('Motor dial, bottom, mm: minus 0.31')
+    expect(said[0]).toBe('Motor dial, bottom, mil: minus 0.31')
     // keys for gloves
     for (const key of await pad.locator('div button').all()) {
       const box = (await key.boundingBox())!
