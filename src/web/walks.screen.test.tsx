@@ -31,10 +31,7 @@ test('reverse dials, zeroed once per plane, taped from the dials, in inches and 
   await hung(page, 'pump dial', { 'Distance from there, in': '4.5', 'Bracket sag, bottom of bar, mil': '-4' })
   await read(page, 'Motor dial', 'mil', ['0', '0', '-11.1', '4.3'])
   await read(page, 'Pump dial', 'mil', ['0', '0', '24.5', '-20.5'])
-  await page
-    .getByRole('button', { name: 'Yes, zeroed at both' })
-    .first()
-    .click()
+  await page.getByRole('button', { name: 'Yes, zeroed at both' }).first().click()
   await expect(page.getByText(/does not close/)).toHaveCount(0)
   await expect(page.getByText('Motor: front feet 8.5 low, back feet 26.7 low (mil).')).toBeVisible()
   await expect(page.getByText(/Front feet 5\.5 toward far, back feet 18\.1 toward far \(mil\)\./)).toBeVisible()
