@@ -12,8 +12,10 @@ import { test } from './site'
 /** What the dial shows, as somebody who listens to it hears it: whole turns by the small hand, hundredths by the needle. */
 async function heard(page: Page): Promise<{ line: number; turns: number }> {
   const text = (await page.getByRole('status').filter({ hasText: 'Needle on line' }).textContent()) ?? ''
-  const [, line = '0', low = '0'] = /line (\d+) of 100.*between (\d+) and/.exec(text) ?? []
-  return { line: Number(line), turns: Number(low) }
+  const [, line = '0', on, low = '0'] = /line (\d+) of 100.*(?:on (\d+)\.|between (\d+) and)/.exec(text) ?? []
+  // on its figure: the needle tells which side of it
+  const turns = on === undefined ? Number(low) : Number(on) - (Number(line) > 50 ? 1 : 0)
+  return { line: Number(line), turns }
 }
 
 test('lesson 1 by mouse: the dial is carried round by its hub on the drawing', async ({ page, empty }) => {

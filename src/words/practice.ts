@@ -79,7 +79,11 @@ export const practiceWords = labels({
 export function handsText(needle: number, turns: number, turned: number): string {
   const line = Math.round(needle * 100) % 100
   const low = Math.floor(turns)
-  return t`Shaft at ${Math.round(turned)} degrees. Needle on line ${line} of 100, clockwise from zero. Small hand between ${low} and ${low + 1}.`
+  const nearest = Math.round(turns)
+  // a hand that stands on its figure is not between two
+  const small =
+    Math.abs(turns - nearest) < 0.03 ? t`Small hand on ${nearest}.` : t`Small hand between ${low} and ${low + 1}.`
+  return t`Shaft at ${Math.round(turned)} degrees. Needle on line ${line} of 100, clockwise from zero. ${small}`
 }
 
 interface LessonWords {
