@@ -30,7 +30,8 @@ const openBench = (lesson: string, seed: number, how: 'click' | 'key' = 'click')
     /** What the dial shows, as somebody who listens to it hears it; its zero stands at five whole turns. */
     shown: (turnsAtZero = 5) => {
       const text = page.status('Needle on line')
-      const [, line = '', low = ''] = /line (\d+) of 100.*between (\d+) and/.exec(text) ?? []
+      const [, line = '', on, between = ''] = /line (\d+) of 100.*(?:on (\d+)\.|between (\d+) and)/.exec(text) ?? []
+      const low = on === undefined ? between : String(Number(on) - (Number(line) > 50 ? 1 : 0))
       return Number(low) - turnsAtZero + Number(line) / 100
     },
     line: () => Number(/line (\d+)/.exec(page.status('Needle on line'))?.[1]),
