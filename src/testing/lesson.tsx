@@ -7,6 +7,7 @@ import { MemoryRouter, Route, Routes } from 'react-router'
 import { expect } from 'vitest'
 import { LessonScreen } from '../web/practice/LessonScreen'
 import { PracticeScreen } from '../web/practice/PracticeScreen'
+import { settled } from './locator'
 
 /** How a person handles the page. */
 type How = 'click' | 'key'
@@ -26,15 +27,18 @@ const fits = (said: string, name: string | RegExp) => (typeof name === 'string' 
 function named<E extends HTMLElement>(selector: string, name: string | RegExp, within: ParentNode = document): E {
   const all = [...within.querySelectorAll<E>(selector)]
   const found = all.filter((one) => fits(nameOf(one), name))
-  if (found.length === 1 && found[0]) return found[0]
+  const [first] = found
+  if (found.length === 1 && first) return first
   throw new Error(`${found.length} “${name}” among ${selector}: ${all.map((one) => `“${nameOf(one)}”`).join(', ')}`)
 }
 
-/** The same, once it stands there: a screen may be on its way. */
+/** The same, once it stands there and can be used: a screen may be on its way. */
 async function come<E extends HTMLElement>(selector: string, name: string | RegExp, row?: string): Promise<E> {
   for (let tries = 0; ; tries++)
     try {
-      return named<E>(selector, name, row ? named('[role=group], fieldset', row) : document)
+      const one = named<E>(selector, name, row ? named('[role=group], fieldset', row) : document)
+      if (one.matches(':disabled')) throw new Error(`“${name}” can’t be used`)
+      return one
     } catch (error) {
       if (tries > 400) throw error
       await new Promise((next) => setTimeout(next, 15))
@@ -127,9 +131,6 @@ export function openPractice(at: string, { kept, how = 'click' }: { kept?: objec
   }
   return page
 }
-
-/** What was set off by the last event is drawn. */
-const settled = () => new Promise((done) => setTimeout(done))
 
 /** The first number of a text, or the one in the brackets of `found`; a minus may be the one of print. */
 export function numberIn(text: string, found = /([+−-]?\d+(?:\.\d+)?)/): number {

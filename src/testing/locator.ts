@@ -247,8 +247,11 @@ export const keyboard = {
   },
 }
 
-/** What was set off by the last event is drawn. */
-export const settled = () => new Promise((done) => setTimeout(done))
+/**
+ * What was set off by the last event is drawn. React draws some of it in an immediate of Node's, which a timer alone may
+ * come before.
+ */
+export const settled = () => new Promise((done) => setTimeout(() => setImmediate(done)))
 
 async function until(is: () => boolean, otherwise: () => string): Promise<void> {
   const end = performance.now() + patience
