@@ -50,6 +50,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await page.getByRole('radio', { name: 'mil' }).click()
   await expect(bores.getByRole('row').nth(2)).toContainText('7.9 mil up, 3.9 mil toward near')
   await page.getByRole('radio', { name: 'mm', exact: true }).click()
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
   const sheet = await page.request.get(
     `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
   )

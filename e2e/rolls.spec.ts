@@ -51,6 +51,7 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   await point.getByLabel('From the near target to the far one, mm').fill('1500')
   await point.getByLabel('Far target reads, near one at zero, mm').fill('-2.70')
   await expect(point).toContainText('Turn until the far target reads +0.72 mm.')
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
   const sheet = await page.request.get(
     `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
   )

@@ -39,6 +39,7 @@ test('an upright pair from nothing to shims and push, in mm and mil, with a relo
   await page.getByText('mil', { exact: true }).click()
   await expect(bolts).toContainText('9.4 mil')
   await expect(bolts).toContainText('Push the flange 4.2 mil toward bolt 2 and 3.5 mil toward bolt 3.')
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
   const sheet = await page.request.get(
     `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
   )

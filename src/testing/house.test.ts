@@ -100,3 +100,9 @@ describe('the linter', () => {
     expect(refusals(said(['ml-matrix', 'valibot', './axis', '../kinds/train']))).toBe(0)
   }, 60_000)
 })
+
+it('shows no part of the page by React’s `lazy`, which holds every chunk back for 300 ms: `part` does not', () => {
+  const lazy = (path: string) =>
+    /import \{[^}]*\b(lazy|Suspense|use)\b[^}]*\} from 'react'/.test(readFileSync(path, 'utf8'))
+  expect(sources.filter(lazy)).toEqual([])
+})

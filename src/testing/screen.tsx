@@ -25,6 +25,11 @@ async function freshProgram(): Promise<Program> {
   return { Screens, queryClient }
 }
 
+/** Nothing is laid out here, and a style's rules take longest of all to look up: what is hidden is what says so itself. */
+Element.prototype.checkVisibility = function (this: Element) {
+  return this.isConnected && !this.closest('[hidden], [style*="display: none"]')
+}
+
 /** What is on its way to the server. */
 const sending = new Set<Promise<unknown>>()
 const plainFetch = globalThis.fetch

@@ -1,19 +1,19 @@
-import { type ComponentType, lazy } from 'react'
+import type { ComponentType } from 'react'
 import { Navigate, Route, Routes } from 'react-router'
 import { KindStep } from '../job/frame/KindStep'
 import { loadKinds } from '../kinds/load'
-import { again } from './again'
-import { NotHere, ScreenBoundary } from './Plain'
+import { NotHere, ScreenBoundary, Waiting } from './Plain'
+import { part } from './part'
 import { Shell } from './Shell'
 
 /** A screen in a chunk of its own, fetched when it is first shown. */
 function screen<K extends string>(fetch: () => Promise<Record<K, ComponentType>>, name: K) {
-  return lazy(async () => ({ default: (await again(fetch))[name] }))
+  return part(async () => (await fetch())[name], Waiting)
 }
 
 /** A screen that lists or makes lines of any kind: waits for what all kinds can do. */
 function screenOfKinds<K extends string>(fetch: () => Promise<Record<K, ComponentType>>, name: K) {
-  return lazy(async () => ({ default: (await Promise.all([again(fetch), loadKinds()]))[0][name] }))
+  return part(async () => (await Promise.all([fetch(), loadKinds()]))[0][name], Waiting)
 }
 
 const Floor = screen(() => import('../screens/floor/FloorScreen'), 'FloorScreen')

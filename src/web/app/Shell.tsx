@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { CloudOff, Moon, Search, Sun, SunMoon } from 'lucide-react'
-import { lazy, type ReactNode, Suspense, useEffect, useLayoutEffect, useState, useSyncExternalStore } from 'react'
+import { type ReactNode, useEffect, useLayoutEffect, useState, useSyncExternalStore } from 'react'
 import { Link, Outlet } from 'react-router'
 import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
@@ -15,20 +15,20 @@ import { Button, Choices } from '../parts/controls'
 import { keepSynced } from '../tablet/sync'
 import { typing, useFocus } from './focus'
 import { later } from './later'
-import { Waiting } from './Plain'
+import { part } from './part'
 import { useScroll } from './scroll'
 import { changeSettings, type Settings, useSettings, useSiteUnit } from './settings'
 import { narrow, phone } from './style'
 
 /** Fetched when it is first asked for. */
-const Shortcuts = lazy(async () => ({ default: (await import('./Shortcuts')).Shortcuts }))
+const Shortcuts = part(async () => (await import('./Shortcuts')).Shortcuts)
 
 /** What installs the page on this tablet comes after what the page shows. */
 const Update = later(async () => (await import('./Update')).Update, 4000)
 
-const SignIn = lazy(async () => ({ default: (await import('../door/SignIn')).SignIn }))
+const SignIn = part(async () => (await import('../door/SignIn')).SignIn)
 
-const FindDialog = lazy(async () => ({ default: (await import('../find/FindDialog')).FindDialog }))
+const FindDialog = part(async () => (await import('../find/FindDialog')).FindDialog)
 
 const Skip = styled.a`
   position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 9; background: var(--card); padding: 8px; }
@@ -37,13 +37,7 @@ const Skip = styled.a`
 /** What stands round every screen; where nobody is signed in who has to be, the door. */
 export function Shell() {
   const shut = useShut()
-  return shut ? (
-    <Suspense>
-      <SignIn />
-    </Suspense>
-  ) : (
-    <Inside />
-  )
+  return shut ? <SignIn /> : <Inside />
 }
 
 function Inside() {
@@ -69,19 +63,9 @@ function Inside() {
     <>
       <Skip href="#bench">{appWords.skipToContent}</Skip>
       <Update />
-      <Suspense fallback={<Waiting />}>
-        <Outlet />
-      </Suspense>
-      {finding ? (
-        <Suspense>
-          <FindDialog isOpen onOpenChange={showFind} showShortcuts={() => setHelp(true)} />
-        </Suspense>
-      ) : null}
-      {help ? (
-        <Suspense>
-          <Shortcuts isOpen onOpenChange={setHelp} />
-        </Suspense>
-      ) : null}
+      <Outlet />
+      {finding ? <FindDialog isOpen onOpenChange={showFind} showShortcuts={() => setHelp(true)} /> : null}
+      {help ? <Shortcuts isOpen onOpenChange={setHelp} /> : null}
     </>
   )
 }

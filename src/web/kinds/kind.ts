@@ -1,5 +1,6 @@
-import type { ComponentType, LazyExoticComponent, ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import type { AnyLine, KindName } from '../../core/kinds'
+import type { Part } from '../app/part'
 import type { JobFrame } from '../job/frame/context'
 import type { OpenJob } from '../job/frame/open'
 
@@ -20,17 +21,15 @@ export interface LineProps<K extends KindName> {
   children: ReactNode
 }
 
-type Screen<P = object> = ComponentType<P> | LazyExoticComponent<ComponentType<P>>
-
 /** The screens of one kind of line. Ready, Seat and the frame are the same for all; what a kind adds to them is here as well. */
 export interface KindPages<K extends KindName> {
   /** The frame of a job with the kind's own drawing; solves the round, and hands its steps what they need. */
-  Job: Screen<JobProps<K>>
+  Job: Part<JobProps<K>>
   /** The steps and the line's sheet, inside that frame. */
-  steps: { line: Screen; read: Screen; move: Screen }
+  steps: { line: Part; read: Part; move: Part }
   /** A line on a page of its own. */
-  Line: Screen<LineProps<K>>
+  Line: Part<LineProps<K>>
   /** What Ready and Seat ask beside what they ask of every kind. */
-  ReadyMore?: Screen
-  SeatMore?: Screen<{ machine: string }>
+  ReadyMore?: Part
+  SeatMore?: Part<{ machine: string }>
 }

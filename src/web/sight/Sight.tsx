@@ -1,13 +1,13 @@
-import { lazy, memo, Suspense, useState } from 'react'
+import { memo, useState } from 'react'
 import styled from 'styled-components'
 import type { Point, Role, Scene, Shape } from '../../drawing/scene'
-import { again } from '../app/again'
+import { part } from '../app/part'
 import { mono } from '../app/style'
 import { PegShape } from '../parts/Peg'
 import type { DragHandle } from './Grip'
 
 /** Only a drawing with something to drag needs what drags. */
-const Grip = lazy(async () => ({ default: (await again(() => import('./Grip'))).Grip }))
+const Grip = part(async () => (await import('./Grip')).Grip)
 
 const look: Record<Role, React.SVGProps<SVGPolylineElement>> = {
   shaft: { stroke: 'var(--ink)', strokeWidth: 4, strokeLinecap: 'round' },
@@ -92,11 +92,9 @@ export const Sight = memo(function Sight(props: {
             <circle className="ring" cx={spot.at[0]} cy={spot.at[1]} r={22} />
           </g>
         ))}
-        <Suspense fallback={null}>
-          {scene.handles.map((handle) => (
-            <Grip key={handle.id} handle={handle} onDrag={props.onDrag} />
-          ))}
-        </Suspense>
+        {scene.handles.map((handle) => (
+          <Grip key={handle.id} handle={handle} onDrag={props.onDrag} />
+        ))}
       </Paper>
       {props.note || told ? <Told role="status">{props.note ?? told?.label}</Told> : null}
     </Frame>

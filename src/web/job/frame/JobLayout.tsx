@@ -1,5 +1,5 @@
 import { FlipHorizontal2, Grid3x3, Printer } from 'lucide-react'
-import { lazy, type ReactNode, Suspense, useDeferredValue, useLayoutEffect, useMemo } from 'react'
+import { type ReactNode, useDeferredValue, useLayoutEffect, useMemo } from 'react'
 import { Outlet, useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { provedOf } from '../../../core/job/proved'
@@ -13,6 +13,7 @@ import { meWords } from '../../../words/page/me'
 import { padWords } from '../../../words/page/pad'
 import { capital, jobName } from '../../../words/terms'
 import { typing } from '../../app/focus'
+import { part } from '../../app/part'
 import { Header } from '../../app/Shell'
 import { changeSettings } from '../../app/settings'
 import { narrow } from '../../app/style'
@@ -33,7 +34,7 @@ const Frame = styled.div`
 `
 /** Steps where numbers are typed at the machine. */
 const padSteps = /\/(read|seat|move)$/
-const GlovePad = lazy(async () => ({ default: (await import('../../pad/GlovePad')).GlovePad }))
+const GlovePad = part(async () => (await import('../../pad/GlovePad')).GlovePad)
 
 const WideOnly = styled.span`${narrow} { display: none; }`
 const Notice = styled.p`padding: 10px 20px; background: var(--card); border-bottom: 1px solid var(--rule); font-weight: 600;`
@@ -162,11 +163,7 @@ export function JobLayout({
           <StepBoundary key={pathname} notebook={notebook}>
             <Outlet context={frame} />
           </StepBoundary>
-          {settings.pad && padSteps.test(pathname) ? (
-            <Suspense>
-              <GlovePad />
-            </Suspense>
-          ) : null}
+          {settings.pad && padSteps.test(pathname) ? <GlovePad /> : null}
         </div>
       </Frame>
     </>

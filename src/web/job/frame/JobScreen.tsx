@@ -1,9 +1,10 @@
-import { Suspense, use, useCallback, useMemo } from 'react'
-import { useNavigate, useParams, useSearchParams } from 'react-router'
-import { type AnyJob, type AnyRound, type KindName, kindOf } from '../../../core/kinds'
+import { useCallback, useEffect, useMemo } from 'react'
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
+import { type AnyJob, type AnyRound, type KindName, kindNames, kindOf } from '../../../core/kinds'
 import type { Terms } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { Waiting } from '../../app/Plain'
+import { type Part, part } from '../../app/part'
 import { useSettingsOf } from '../../app/settings'
 import { useDoor } from '../../door/useDoor'
 import { pages } from '../../kinds'
@@ -19,12 +20,20 @@ export function JobScreen() {
   const { id = '' } = useParams()
   const { data, error, notebook } = useShelf(jobShelf, id)
   if (error) throw error
-  if (!data || !notebook) return <Waiting />
+  const kind = data?.document.line.kind
+  const step = useLocation().pathname.split('/')[3]
+  // what the job shows of itself, and its step in it, are fetched together
+  useEffect(() => {
+    if (!kind) return
+    const { Job, steps } = pages[kind]
+    Job.prefetch()
+    if (step === 'line' || step === 'read' || step === 'move') steps[step].prefetch()
+  }, [kind, step])
+  if (!data || !notebook || !kind) return <Waiting />
+  const Shown = opened[kind]
   return (
     <StepBoundary notebook={notebook} steps={`/jobs/${id}`}>
-      <Suspense fallback={<Waiting />}>
-        <Opened key={id} kind={data.document.line.kind} open={{ stored: data, notebook }} />
-      </Suspense>
+      <Shown key={id} kind={kind} open={{ stored: data, notebook }} />
     </StepBoundary>
   )
 }
@@ -32,7 +41,12 @@ export function JobScreen() {
 /** No number is told finer than this where nothing was read, mm. */
 const usualResolution = 0.01
 
-function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJob }) {
+interface Opening<K extends KindName> {
+  kind: K
+  open: OpenJob
+}
+
+function Opened<K extends KindName>({ kind: name, open }: Opening<K>) {
   const { stored, notebook } = open
   const { document } = useNotebook(notebook)
   const settings = useSettingsOf(stored.lineId, document.line)
@@ -42,7 +56,6 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
   // a reader looks at a job that others work on
   const reads = useDoor()?.person?.role === 'reader'
   const frozen = signed || reads
-  use(loadKind(name))
   const kind = kindOf(document.line)
   const { line, ready, seat } = document
   // a job always has a round; the one made here only stands in for a document that lost its own
@@ -112,3 +125,14 @@ function Opened<K extends KindName>({ kind: name, open }: { kind: K; open: OpenJ
   // the document is of this kind, and so is everything in its frame
   return <Job open={open} frame={frame as unknown as JobFrame<K>} />
 }
+
+/** The job of each kind, shown once what that kind can do and say is here. */
+const opened = Object.fromEntries(
+  kindNames.map((name) => {
+    const fetch = async () => {
+      await loadKind(name)
+      return Opened
+    }
+    return [name, part<Opening<KindName>>(fetch, Waiting)]
+  }),
+) as Record<KindName, Part<Opening<KindName>>>

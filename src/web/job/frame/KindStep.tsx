@@ -1,5 +1,3 @@
-import { Suspense } from 'react'
-import { Waiting } from '../../app/Plain'
 import { pages } from '../../kinds'
 import { useJobFrame } from './context'
 
@@ -7,9 +5,5 @@ import { useJobFrame } from './context'
 export function KindStep({ step }: { step: 'line' | 'read' | 'move' }) {
   const { document } = useJobFrame()
   const Step = pages[document.line.kind].steps[step]
-  return (
-    <Suspense fallback={<Waiting />}>
-      <Step />
-    </Suspense>
-  )
+  return <Step />
 }

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react'
-import { Suspense, useState } from 'react'
+import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
@@ -246,11 +246,7 @@ export function ReadyStep() {
             </Button>
           </Row>
         )}
-        {More ? (
-          <Suspense fallback={null}>
-            <More />
-          </Suspense>
-        ) : null}
+        {More ? <More /> : null}
         <Photographs
           at="ready"
           places={state.checks.map(({ id, own }) => ({ id, name: own ?? checkTexts[id]?.title ?? id }))}

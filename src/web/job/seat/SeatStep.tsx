@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
@@ -216,11 +216,7 @@ export function SeatStep() {
               onChange={(value) => edit((s) => ({ ...s, [key]: value }), key)}
             />
           ))}
-          {More ? (
-            <Suspense fallback={null}>
-              <More machine={machine} />
-            </Suspense>
-          ) : null}
+          {More ? <More machine={machine} /> : null}
         </Row>
         <h2 style={{ fontSize: 17 }}>{seatWords.tighteningSequence}</h2>
         <Row>

@@ -1,13 +1,13 @@
-import { lazy } from 'react'
-import { again } from '../../app/again'
+import { Waiting } from '../../app/Plain'
+import { part } from '../../app/part'
 import type { KindPages } from '../kind'
 
 export const borePages: KindPages<'bore'> = {
-  Job: lazy(async () => ({ default: (await again(() => import('./BoreJob'))).BoreJob })),
+  Job: part(async () => (await import('./BoreJob')).BoreJob, Waiting),
   steps: {
-    line: lazy(async () => ({ default: (await again(() => import('./LineStep'))).LineStep })),
-    read: lazy(async () => ({ default: (await again(() => import('./ReadStep'))).ReadStep })),
-    move: lazy(async () => ({ default: (await again(() => import('./MoveStep'))).MoveStep })),
+    line: part(async () => (await import('./LineStep')).LineStep, Waiting),
+    read: part(async () => (await import('./ReadStep')).ReadStep, Waiting),
+    move: part(async () => (await import('./MoveStep')).MoveStep, Waiting),
   },
-  Line: lazy(async () => ({ default: (await again(() => import('./LineForm'))).LineForm })),
+  Line: part(async () => (await import('./LineForm')).LineForm, Waiting),
 }

@@ -1,19 +1,16 @@
-import { lazy } from 'react'
-import { again } from '../../app/again'
+import { Waiting } from '../../app/Plain'
+import { part } from '../../app/part'
 import type { KindPages } from '../kind'
 import { fetchArithmetic } from './move/useArithmetic'
 
 export const trainPages: KindPages<'train'> = {
-  Job: lazy(async () => ({ default: (await again(() => import('./TrainJob'))).TrainJob })),
+  Job: part(async () => (await import('./TrainJob')).TrainJob, Waiting),
   steps: {
-    line: lazy(async () => ({ default: (await again(() => import('./line/JobLine'))).JobLine })),
-    read: lazy(async () => ({ default: (await again(() => import('./read/ReadStep'))).ReadStep })),
-    move: lazy(async () => {
-      const [{ MoveStep }] = await Promise.all([again(() => import('./move/MoveStep')), fetchArithmetic()])
-      return { default: MoveStep }
-    }),
+    line: part(async () => (await import('./line/JobLine')).JobLine, Waiting),
+    read: part(async () => (await import('./read/ReadStep')).ReadStep, Waiting),
+    move: part(async () => (await Promise.all([import('./move/MoveStep'), fetchArithmetic()]))[0].MoveStep, Waiting),
   },
-  Line: lazy(async () => ({ default: (await again(() => import('./line/LineEditor'))).LineEditor })),
-  ReadyMore: lazy(async () => ({ default: (await again(() => import('./ready/Rough'))).Rough })),
-  SeatMore: lazy(async () => ({ default: (await again(() => import('./seat/Spreads'))).Spreads })),
+  Line: part(async () => (await import('./line/LineEditor')).LineEditor, Waiting),
+  ReadyMore: part(async () => (await import('./ready/Rough')).Rough),
+  SeatMore: part(async () => (await import('./seat/Spreads')).Spreads),
 }

@@ -1,5 +1,4 @@
 import { useMutation } from '@tanstack/react-query'
-import { Suspense } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import type { AnyLine, KindName } from '../../../core/kinds'
@@ -99,9 +98,5 @@ function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<A
 /** The sheet of a line, as its kind has it. */
 function LineOf<K extends KindName>({ kind, ...props }: { kind: K } & LineProps<K>) {
   const { Line } = pages[kind]
-  return (
-    <Suspense fallback={<Waiting />}>
-      <Line {...props} />
-    </Suspense>
-  )
+  return <Line {...props} />
 }

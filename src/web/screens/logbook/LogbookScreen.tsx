@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
 import type { Plane } from '../../../core/frame/axis'
@@ -17,8 +17,8 @@ import { logbookWords as words } from '../../../words/page/logbook'
 import { type ProofTerms, proofTerms } from '../../../words/prove'
 import { capital, couplingName, length, unitName } from '../../../words/terms'
 import { useLogbook } from '../../api/logbook'
-import { again } from '../../app/again'
 import { Waiting } from '../../app/Plain'
+import { part } from '../../app/part'
 import { Header } from '../../app/Shell'
 import { useSettingsOf } from '../../app/settings'
 import { narrow, phone } from '../../app/style'
@@ -33,7 +33,7 @@ import { useNextJob } from './useNextJob'
 /** A slope in what it is shown in: mm over 100 mm, or mil over an inch. */
 const slopeIn = (rad: number, unit: ProofTerms['unit']): number => rad * (unit === 'mil' || unit === 'in' ? 1000 : 100)
 
-const TimeChart = lazy(async () => ({ default: (await again(() => import('./TimeChart'))).TimeChart }))
+const TimeChart = part(async () => (await import('./TimeChart')).TimeChart)
 
 const Page = styled.main`
   max-width: 1280px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px; ${narrow} { padding: 12px; }
@@ -262,15 +262,13 @@ function OverTime({ visits, terms }: { visits: readonly Visit[]; terms: ProofTer
           onChange={setPlane}
         />
       </Row>
-      <Suspense fallback={null}>
-        <TimeChart
-          label={words.chart(name)}
-          unit={`${terms.plane(plane)}, ${unit}`}
-          series={series}
-          visits={marks}
-          band={band}
-        />
-      </Suspense>
+      <TimeChart
+        label={words.chart(name)}
+        unit={`${terms.plane(plane)}, ${unit}`}
+        series={series}
+        visits={marks}
+        band={band}
+      />
     </Sheet>
   )
 }

@@ -1,4 +1,4 @@
-import { lazy, memo, Suspense, useCallback, useLayoutEffect, useRef, useState } from 'react'
+import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import { secondPlane } from '../../../../core/kinds/train/document/stations'
 import { goesRound, probeKinds } from '../../../../core/probes'
@@ -9,6 +9,7 @@ import { isCoupled, readingKey, readingsIn, setPurpose } from '../../../../core/
 import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
 import { howReadText } from '../../../../words/train/howRead'
 import { readWords } from '../../../../words/train/page/read'
+import { part } from '../../../app/part'
 import { BenchHead } from '../../../job/frame/Bench'
 import { Button, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
@@ -17,9 +18,9 @@ import { useTrainFrame } from '../frame'
 import { DialBench } from './DialBench'
 
 // fetched when first opened: most readings are typed into sets that are hung already
-const SetUp = lazy(async () => ({ default: (await import('../setUp/SetUp')).SetUp }))
-const Live = lazy(async () => ({ default: (await import('../live/Live')).Live }))
-const Import = lazy(async () => ({ default: (await import('./Import')).Import }))
+const SetUp = part(async () => (await import('../setUp/SetUp')).SetUp)
+const Live = part(async () => (await import('../live/Live')).Live)
+const Import = part(async () => (await import('./Import')).Import)
 
 const SetBox = styled.section`
   & + & { margin-top: 28px; padding-top: 16px; border-top: 2px solid var(--ink); }
@@ -84,46 +85,44 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
         </div>
         <PanelButtons open={open.join(' ')} heads={heads} turns={turns} frozen={frozen} press={press} />
       </BenchHead>
-      <Suspense>
-        {open.includes('set-up') ? (
-          <>
-            <SetUp
-              set={set}
-              line={document.line}
-              stations={solved.stations}
-              unit={settings.unit}
-              frozen={frozen}
-              onSet={editSet}
-              onDial={editDial}
-              onDone={() => {
-                const [first] = states
-                const [angle] = first ? turningOrder(first.set) : []
-                if (first && angle) focusCell(first.id, angle.id)
-              }}
-            />
-            {onRemove ? (
-              <Remove
-                label={readWords.removeThisSet}
-                goes={readWords.thisAlsoRemovesReadingsUndo(readingsIn([set]))}
-                onRemove={onRemove}
-              />
-            ) : null}
-          </>
-        ) : null}
-        {open.includes('live') && !frozen ? (
-          <Live
+      {open.includes('set-up') ? (
+        <>
+          <SetUp
             set={set}
-            states={states}
+            line={document.line}
+            stations={solved.stations}
+            unit={settings.unit}
+            frozen={frozen}
             onSet={editSet}
-            traces={traces}
-            onSettings={() => toggle('set-up')}
-            frame={{ jobId: frame.id, line: document.line, x: solved.stations.x, unit: settings.unit }}
+            onDial={editDial}
+            onDone={() => {
+              const [first] = states
+              const [angle] = first ? turningOrder(first.set) : []
+              if (first && angle) focusCell(first.id, angle.id)
+            }}
           />
-        ) : null}
-        {open.includes('import') && !frozen ? (
-          <Import set={set} round={round} onSet={editSet} done={() => toggle('import')} />
-        ) : null}
-      </Suspense>
+          {onRemove ? (
+            <Remove
+              label={readWords.removeThisSet}
+              goes={readWords.thisAlsoRemovesReadingsUndo(readingsIn([set]))}
+              onRemove={onRemove}
+            />
+          ) : null}
+        </>
+      ) : null}
+      {open.includes('live') && !frozen ? (
+        <Live
+          set={set}
+          states={states}
+          onSet={editSet}
+          traces={traces}
+          onSettings={() => toggle('set-up')}
+          frame={{ jobId: frame.id, line: document.line, x: solved.stations.x, unit: settings.unit }}
+        />
+      ) : null}
+      {open.includes('import') && !frozen ? (
+        <Import set={set} round={round} onSet={editSet} done={() => toggle('import')} />
+      ) : null}
       {states.map((state) => (
         <DialBench
           key={state.id}
