@@ -31,6 +31,12 @@ export const roundFrame = {
   by: text(40),
 }
 
+const keptOwnSchema = v.strictObject({
+  path: v.pipe(v.array(text(60)), v.maxLength(12)),
+  own: text(20_000),
+  line: text(20_000),
+})
+
 /** What every job has beside its line and its rounds. */
 const jobFrame = {
   shape,
@@ -48,6 +54,8 @@ const jobFrame = {
   photographs: v.optional(photographsSchema),
   /** What was ticked and declared when it was proved. */
   proof: v.optional(proofSchema),
+  /** Where this job keeps its own, and its line has something else: the place, and what both have there, as JSON. */
+  keptOwn: v.optional(v.pipe(v.array(keptOwnSchema), v.maxLength(200))),
 }
 
 /** The schema of a job of one kind, from those of its line (as it was on this visit) and of a round. */

@@ -1,15 +1,18 @@
 import { and, asc, count, desc, eq, inArray, isNotNull, isNull, ne, or, type SQL, sql } from 'drizzle-orm'
 import type { SQLiteColumn } from 'drizzle-orm/sqlite-core'
 import { wordsOfJob } from '../../core/find/words'
+import { learned, sourcesAfter } from '../../core/job/learned'
+import { lineToday } from '../../core/job/migrate'
 import { coreVersion, type JobSummary } from '../../core/job/summary'
 import type { Worked } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import type { Visit } from '../../core/logbook/visit'
 import { type Edit, stepped } from './edit'
 import { jobsFound, queryOf } from './finds'
+import { derivedLine } from './lines'
 import type { Database } from './open'
 import { type jobStates, jobs, lines } from './schema'
-import { withTrail } from './trail'
+import { trailed, withTrail } from './trail'
 
 export type JobState = (typeof jobStates)[number]
 
@@ -298,21 +301,28 @@ export async function insertJob(db: Database, { id, lineId, document, worked, at
   return made
 }
 
+/** So often an edit is tried again because its line was changed at the same moment: of all that are under way one succeeds each time. */
+const mostTries = 100
+
 /**
- * Stores an edit made from `version`. Undefined when the job is by now at another version or signed: nothing is written.
- * One statement, so it is committed whole or not at all. A due job that is worked on is in hand.
+ * Stores an edit made from `version`, and what it teaches about the job's line with it. Undefined when the job is by now at another
+ * version or signed: nothing is written. One transaction, so it is committed whole or not at all. A due job that is worked on is
+ * in hand.
  *
  * @param worked undefined where it is not worked out yet: what lists show stays as it was until `storeSummary`
  */
 export async function updateJob(
   db: Database,
   id: string,
-  { version, document, edit, at }: Edit<AnyJob>,
+  { version, document, edit = crypto.randomUUID(), at }: Edit<AnyJob>,
   worked: Worked | undefined,
 ) {
-  const [updated] = await withTrail(
-    db,
-    db
+  for (let tries = 0; tries < mostTries; tries++) {
+    const before = await lineBefore(db, id, version)
+    if (!before) return undefined
+    const { line, number } = before
+    const taught = learned(before.own, document, line.document)
+    const job = db
       .update(jobs)
       .set({
         ...(worked ? derived(document, worked) : { ...told(document), ...asBefore }),
@@ -320,11 +330,55 @@ export async function updateJob(
         updatedAt: at,
         state: 'in-hand',
       })
-      .where(and(eq(jobs.id, id), eq(jobs.version, version), sql`${jobs.state} <> 'signed'`))
-      .returning(),
-    { act: 'edited', kind: 'job', of: id, more: { from: version } },
-  )
-  return updated
+      .where(
+        and(
+          eq(jobs.id, id),
+          eq(jobs.version, version),
+          sql`${jobs.state} <> 'signed'`,
+          taught ? sql`exists (select 1 from lines where id = ${line.id} and version = ${line.version})` : undefined,
+        ),
+      )
+      .returning()
+    const act = { act: 'edited', kind: 'job', of: id, more: { from: version } } as const
+    if (!taught) {
+      const [updated] = await withTrail(db, job, act)
+      return updated && { job: updated, line: undefined }
+    }
+    const [[updated], , [changed]] = await db.batch([
+      job,
+      trailed(db, act),
+      db
+        .update(lines)
+        .set({
+          ...derivedLine(taught),
+          ...stepped(lines, line.version, edit),
+          sources: sourcesAfter(line.sources, number, line.document, taught),
+          updatedAt: at,
+        })
+        // only with the job's edit
+        .where(
+          and(
+            eq(lines.id, line.id),
+            eq(lines.version, line.version),
+            sql`exists (select 1 from jobs where id = ${id} and version = ${version + 1} and instr(${jobs.edits}, ${edit}) > 0)`,
+          ),
+        )
+        .returning({ id: lines.id, version: lines.version }),
+      trailed(db, { act: 'edited', kind: 'line', of: line.id, more: { from: line.version, job: number } }),
+    ])
+    if (updated) return { job: updated, line: changed }
+  }
+  return undefined
+}
+
+/** A job's own copy of its line, as it is stored, beside the line; undefined where the job is at another version. */
+async function lineBefore(db: Database, id: string, version: number) {
+  const [found] = await db
+    .select({ number: jobs.number, own: sql<string>`json_extract(${jobs.document}, '$.line')`, line: lines })
+    .from(jobs)
+    .innerJoin(lines, eq(lines.id, jobs.lineId))
+    .where(and(eq(jobs.id, id), eq(jobs.version, version)))
+  return found && { ...found, own: lineToday(JSON.parse(found.own)) }
 }
 
 /** Some jobs whose summary an older core made, or whose words were not gathered, with what is needed to make it again. */

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm'
 import { customType, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { Sources } from '../../core/job/learned'
 import { jobToday, kitToday, lineToday } from '../../core/job/migrate'
 import type { Photograph } from '../../core/job/photographs'
 import { type JobSummary, summaryToday } from '../../core/job/summary'
@@ -44,6 +45,8 @@ export const lines = sqliteTable('lines', {
   updatedAt: text('updated_at').notNull(),
   edits: edits(),
   words: words(),
+  /** Which job what stands in it came from, place by place. */
+  sources: text('sources', { mode: 'json' }).$type<Sources>(),
   /** Its logbook at a glance; nothing where a visit changed since. */
   book: text('book', { mode: 'json' }).$type<Book>(),
   /** When it was put away; nothing that a record hangs on is ever deleted. */

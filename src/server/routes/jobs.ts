@@ -158,10 +158,12 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         const sent = c.req.valid('json')
         const working = heavy.worked(sent.document)
         const worked = await inTime(working)
-        const updated = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, worked)
-        if (updated) {
+        const stored = await updateJob(db, id, { edit: undefined, ...sent, at: now() }, worked)
+        if (stored) {
+          const { job: updated, line } = stored
           const { version } = updated
           changes.tell({ kind: 'job', id, version })
+          if (line) changes.tell({ kind: 'line', ...line })
           // what lists show of it follows, and is told when it is there
           if (!worked)
             void working

@@ -107,14 +107,17 @@ export function FindDialog({
   const close = () => onOpenChange(false)
   const acts = useActs(close, showShortcuts).filter((act) => text.trim() === '' || fitsAll(text, [act.text]))
   const asked = text.trim()
-  const { data } = useQuery({
+  const { data, isPlaceholderData: earlier } = useQuery({
     queryKey: ['find', asked],
     queryFn: () => find(asked),
     enabled: asked !== '',
     placeholderData: (before) => before,
     gcTime: 60_000,
   })
-  const finds = asked === '' ? [] : (data?.finds ?? [])
+  // until the answer is there, of the one before it only what fits by now: Enter never opens what is no longer asked for
+  const finds = (asked === '' ? [] : (data?.finds ?? [])).filter(
+    (one) => !earlier || fitsAll(text, [one.name, one.place, one.title ?? '', one.said, jobName(one.number ?? 0)]),
+  )
   const go = (key: string) => {
     const act = acts.find(({ id }) => `act ${id}` === key)
     if (act) return act.act()

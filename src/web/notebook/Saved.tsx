@@ -1,12 +1,12 @@
 import { Redo2, Undo2 } from 'lucide-react'
 import { useEffect, useMemo } from 'react'
 import styled from 'styled-components'
+import type { Json } from '../../core/merge/merge'
 import { sayTime } from '../../words/dates'
 import { notebookWords } from '../../words/page/notebook'
 import { capital, unitName } from '../../words/terms'
 import { Button } from '../parts/controls'
 import { Peg } from '../parts/Peg'
-import type { Json } from './merge'
 import type { Notebook, Status } from './notebook'
 import { useNotebook } from './useNotebook'
 
@@ -71,7 +71,7 @@ export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
   )
 }
 
-const Panel = styled.section`
+export const Panel = styled.section`
   margin: 12px 20px; padding: 16px; border: 2px solid var(--outside); border-radius: 4px; background: var(--card); display: grid; gap: 12px;
   > div { display: flex; flex-wrap: wrap; align-items: center; gap: 12px; }
 `
@@ -124,7 +124,8 @@ export function Clashes<T>({
   )
 }
 
-function shown(value: Json | undefined): string {
+/** A value of a document, in words. */
+export function shown(value: Json | undefined): string {
   if (value === undefined || value === null) return 'nothing'
   if (typeof value === 'object' && 'text' in value) return number(value)
   if (typeof value === 'object' && 'value' in value) return shown(value.value)

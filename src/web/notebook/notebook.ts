@@ -1,7 +1,7 @@
+import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue } from '../../core/merge/merge'
 import { newId } from '../app/newId'
 import type { Drawer } from './drawer'
 import type { Kept, Step } from './kept'
-import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue } from './merge'
 import type { Outbox, Sender } from './outbox'
 
 /** An edit on its way: it keeps its id until an answer has come, however often it is sent. */

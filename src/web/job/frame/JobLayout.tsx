@@ -24,6 +24,7 @@ import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import type { JobFrame } from './context'
 import { DueNotice } from './DueNotice'
+import { LineChanged } from './LineChanged'
 import type { OpenJob } from './open'
 import { PegRail, steps } from './PegRail'
 import { StepBoundary } from './StepBoundary'
@@ -147,6 +148,7 @@ export function JobLayout({
       {stored.state === 'due' ? <DueNotice key={stored.dueOn} job={stored} /> : null}
       {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
+      {frame.frozen ? null : <LineChanged lineId={stored.lineId} notebook={notebook} />}
       <Frame>
         <PegRail
           id={stored.id}

@@ -166,3 +166,29 @@ export function withValue<T>(document: T, path: readonly string[], value: Json |
 
 /** Whether two documents of one kind are the same. */
 export const sameDocument = <T>(a: T, b: T): boolean => same(a as Json, b as Json)
+
+/** A place where two documents differ. */
+export interface Difference {
+  path: readonly string[]
+  one: Json | undefined
+  other: Json | undefined
+}
+
+/** Where two documents differ, place by place: a typed number is one place, and so is a thing that only one of them has. */
+export function differences(one: unknown, other: unknown): Difference[] {
+  const between = (a: Json | undefined, b: Json | undefined, path: readonly string[]): Difference[] => {
+    if (same(a, b)) return []
+    if (isDict(a) && isDict(b) && !isQuantity(a) && !isQuantity(b))
+      return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((key) =>
+        between(a[key], b[key], [...path, key]),
+      )
+    if (isItems(a) && isItems(b) && a.length + b.length > 0) {
+      const ids = [...new Set([...a, ...b].map(({ id }) => id))]
+      const inside = ids.flatMap((id) => between(find(a, id), find(b, id), [...path, id]))
+      // the same things in another order
+      return inside.length > 0 ? inside : [{ path, one: a, other: b }]
+    }
+    return [{ path, one: a, other: b }]
+  }
+  return between(one as Json, other as Json, [])
+}
