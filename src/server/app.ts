@@ -11,6 +11,7 @@ import { HTTPException } from 'hono/http-exception'
 import { requestId } from 'hono/request-id'
 import { NONCE, secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
+import { ownAnswer } from '../core/site/answer'
 import { StoreBusy, StoreFull } from './db/patient'
 import { admitted } from './door/admitted'
 import { causes, faultOf } from './faultOf'
@@ -135,6 +136,10 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
   const metrics = new Metrics()
   // one from a proxy in front is kept, so that both logs can be laid beside each other
   app.use(requestId())
+  app.use(async (c, next) => {
+    await next()
+    c.res.headers.set(ownAnswer, '1')
+  })
   app.use(metrics.counted)
   app.use(async (c, next) => {
     const begun = performance.now()

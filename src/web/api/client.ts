@@ -1,4 +1,5 @@
 import { hc, type InferResponseType } from 'hono/client'
+import { ownAnswer } from '../../core/site/answer'
 import type { Api } from '../../server/app'
 import { appWords } from '../../words/page/app'
 import { shutOut } from '../door/entry'
@@ -20,11 +21,12 @@ function saying(init: RequestInit | undefined): RequestInit | undefined {
 /**
  * A request to the server.
  *
- * @throws Unreached where no answer came
+ * @throws Unreached where no answer came, or one that is not this server's own
  */
 export async function ask(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
   try {
     const response = await fetch(input, saying(init))
+    if (!response.headers.has(ownAnswer)) throw new Error(`Not this server’s: ${response.status}`)
     heard(!away.has(response.status))
     // the door's own answers are told where they were asked for
     if (response.status === signInFirst && !String(input).startsWith('/api/door')) shutOut()

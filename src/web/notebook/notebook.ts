@@ -91,6 +91,8 @@ export class Notebook<T> implements Sender {
   private failed = false
   private why: string | undefined
   private refusal: string | undefined
+  /** The document itself was made on this device, and the server has none of it yet. */
+  private here = false
   /** Whether the last writing down succeeded. */
   private kept = false
   private onItsWay = false
@@ -128,6 +130,12 @@ export class Notebook<T> implements Sender {
 
   get storedVersion(): number {
     return this.version
+  }
+
+  /** Says whether the server has none of it yet: then nothing of it is said to be saved. */
+  onlyHere(here: boolean): void {
+    this.here = here
+    this.tell()
   }
 
   /** Changes the document. Edits with the same `mark` in quick succession are one step of undo. */
@@ -292,6 +300,7 @@ export class Notebook<T> implements Sender {
     // given up meanwhile, or taken up from elsewhere: the answer is to something that is no longer asked
     const current = this.sent === sent
     if (outcome.kind === 'saved') {
+      this.here = false
       this.version = outcome.version
       const untouched = this.document === sent.document
       this.base = sent.document
@@ -415,6 +424,7 @@ export class Notebook<T> implements Sender {
   private status(): Status {
     const { kept } = this
     if (this.open.length > 0) return { kind: 'clash', kept }
+    if (!this.unsentHere && this.here) return { kind: 'unreached', kept: true }
     if (!this.unsentHere) return { kind: 'saved', at: this.savedAt }
     if (this.refusal !== undefined) return { kind: 'refused', message: this.refusal, kept }
     return this.failed || !this.options.outbox.reached ? { kind: 'unreached', kept, why: this.why } : { kind: 'saving' }

@@ -1,3 +1,4 @@
+import * as v from 'valibot'
 import { type AnyJob, type AnyLine, kindNamed } from '../../core/kinds'
 import type { KitItem } from '../../core/kit/schema'
 import { type Json, type Order, sameDocument } from '../../core/merge/merge'
@@ -5,7 +6,7 @@ import { api, type StoredJob, type StoredKit, type StoredLine, sentenceOf } from
 import { isUnreached } from '../api/reach'
 import { loadKind } from '../kinds/load'
 import { fetchOrCopy, keepCopy } from '../tablet/copies'
-import { sendMade, unmade } from '../tablet/made'
+import { isOnlyHere, onMade, sendMade, unmade } from '../tablet/made'
 import { browserDrawer } from './drawer'
 import type { Kept } from './kept'
 import { Notebook, type Outcome, type Sent, type Stored } from './notebook'
@@ -71,24 +72,36 @@ export const kitShelf: Shelf<KitItem, StoredKit> = {
   today: async (kept) => (await import('../../core/job/migrate')).kitToday(kept),
 }
 
+/** An answer that has a stored document in it. */
+const storedSchema = v.looseObject({
+  version: v.pipe(v.number(), v.safeInteger()),
+  document: v.looseObject({}),
+  edits: v.string(),
+})
+
 /**
- * What came of a request; one whose answer breaks off was not answered.
+ * What came of sending an edit. An answer that breaks off, or does not say that it has this edit, is no answer: the edit is sent
+ * again, and is known again if it was stored.
  *
  * @param keep is given what the server has by now
  */
 export async function outcomeOf<T>(
   request: Promise<Response>,
+  edit: string,
   keep: (stored: Stored<T>) => void = () => undefined,
 ): Promise<Outcome<T>> {
   try {
     const response = await request
-    if (response.ok) {
-      const stored = (await response.json()) as Stored<T>
+    if (response.ok || response.status === 409) {
+      const body: unknown = await response.json()
+      const told = response.ok ? body : (body as { current?: unknown } | null)?.current
+      if (!v.is(storedSchema, told)) return { kind: 'unreached' }
+      const stored = told as unknown as Stored<T>
+      if (!response.ok) return { kind: 'conflict', stored }
+      if (!stored.edits.split(' ').includes(edit)) return { kind: 'unreached' }
       keep(stored)
       return { kind: 'saved', version: stored.version }
     }
-    if (response.status === 409)
-      return { kind: 'conflict', stored: ((await response.json()) as { current: Stored<T> }).current }
     if (response.status === noRoom) return { kind: 'unreached', why: await sentenceOf(response) }
     if (response.status >= 500 || [401, 408, 425, 429].includes(response.status)) return { kind: 'unreached' }
     return { kind: 'refused', message: await sentenceOf(response) }
@@ -141,12 +154,22 @@ async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Prom
         return { kind: 'refused', message: error instanceof Error ? error.message : String(error) }
       }
       const request = shelf.send(id, sent, AbortSignal.timeout(patience))
-      return outcomeOf<T>(request, (stored) => void keepCopy(shelf.kind, stored as never))
+      return outcomeOf<T>(request, sent.edit, (stored) => void keepCopy(shelf.kind, stored as never))
     },
     drawer,
     outbox,
     ...(shelf.order ? { order: shelf.order } : {}),
   })
+  if (await isOnlyHere(key)) {
+    book.onlyHere(true)
+    const stop = onMade(() => {
+      void isOnlyHere(key).then((still) => {
+        if (still) return
+        book.onlyHere(false)
+        stop()
+      })
+    })
+  }
   const left = await leftOf(shelf, key)
   if (left.length > 0) book.takeUp(left)
   return book

@@ -114,6 +114,9 @@ export async function sendMade(only?: string): Promise<string[]> {
   return sent
 }
 
+/** Whether something was made here and the server does not have it yet. */
+export const isOnlyHere = async (key: string): Promise<boolean> => (await unmade()).some((one) => one.key === key)
+
 const listeners = new Set<() => void>()
 
 /** Tells when the server has something that was made here: it has its number now. */

@@ -4,6 +4,7 @@ import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { jobFrom } from '../../core/job/make'
 import { type AnyJob, kindOf } from '../../core/kinds'
+import { ownAnswer } from '../../core/site/answer'
 import { tries } from '../../testing/anything'
 import type { StoredJob } from '../api/client'
 import { isReached, isUnreached } from '../api/reach'
@@ -23,7 +24,7 @@ const jobDocument = () =>
 const server = { away: false, deaf: false, jobs: new Map<string, StoredJob>(), lines: new Map<string, object>() }
 
 const json = (body: unknown, status = 200) =>
-  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } })
+  new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json', [ownAnswer]: '1' } })
 
 async function answer(address: string, init?: RequestInit): Promise<Response> {
   if (server.away) throw new TypeError('Failed to fetch')
