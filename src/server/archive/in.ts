@@ -1,12 +1,19 @@
 import { createHash } from 'node:crypto'
-import { eq, sql } from 'drizzle-orm'
+import { createReadStream, createWriteStream } from 'node:fs'
+import { mkdtemp, open, rm, stat } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pipeline } from 'node:stream/promises'
+import { eq } from 'drizzle-orm'
 import { Unzip, UnzipInflate } from 'fflate'
 import * as v from 'valibot'
+import type { Sources } from '../../core/job/learned'
 import { anyJobSchema, anyKitSchema, anyLineSchema } from '../../core/job/migrate'
 import { pictureType } from '../../core/job/pictures'
 import type { Worked } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import { siteSchema } from '../../core/site/schema'
+import { canonical, hashOf, type Revision } from '../../record/revision'
 import { insertedJob } from '../db/jobs'
 import { derivedKit } from '../db/kit'
 import { derivedLine } from '../db/lines'
@@ -14,6 +21,8 @@ import type { Database } from '../db/open'
 import { putSiteSettings, siteSettings } from '../db/revisions'
 import { jobStates, jobs, kit, lines, photographs, revisions } from '../db/schema'
 import { noted } from '../db/trail'
+import { sha256 } from '../sha256'
+import { manifestName, manifestSchema } from './manifest'
 
 /** What became of an archive that was brought in. */
 export interface BroughtIn {
@@ -22,8 +31,6 @@ export interface BroughtIn {
   same: number
   /** There already, and different: left as it is here. */
   clashed: { part: Part; id: string; name: string }[]
-  /** Not readable, and left out, with why. */
-  refused: { file: string; why: string }[]
   /** Jobs whose number was taken here by another one: what they had, and what they have now. */
   renumbered: { id: string; was: number; now: number }[]
 }
@@ -31,12 +38,30 @@ export interface BroughtIn {
 export const parts = ['lines', 'kit', 'photographs', 'jobs', 'revisions'] as const
 export type Part = (typeof parts)[number]
 
+/** What was sent is no archive of this program, or not the whole of one. Nothing of it was taken. */
+export class NoArchive extends Error {}
+
+/** A file in an archive that is not as it has to be. Nothing of the archive was taken. */
+export class BadFile extends Error {
+  constructor(
+    readonly file: string,
+    message: string,
+  ) {
+    super(message)
+  }
+}
+
 /** The largest file inside an archive that is read, bytes. */
 const largestFile = 32 * 1024 * 1024
 
+interface File {
+  name: string
+  bytes: Uint8Array
+}
+
 /** The files of a zip one after the other, as they come. */
-async function* filesOf(zip: AsyncIterable<Uint8Array>): AsyncGenerator<{ name: string; bytes: Uint8Array }> {
-  const ready: { name: string; bytes: Uint8Array }[] = []
+async function* filesOf(zip: AsyncIterable<Uint8Array>): AsyncGenerator<File> {
+  const ready: File[] = []
   let fault: Error | undefined
   const unzip = new Unzip((file) => {
     const chunks: Uint8Array[] = []
@@ -63,81 +88,212 @@ async function* filesOf(zip: AsyncIterable<Uint8Array>): AsyncGenerator<{ name: 
 }
 
 const text = v.string()
-const when = v.nullable(text)
-const stored = { id: v.pipe(text, v.maxLength(60)), version: v.number(), updatedAt: text, archivedAt: when }
-const lineFile = v.object({ ...stored, document: anyLineSchema })
+const moment = v.pipe(text, v.maxLength(40), v.isoTimestamp())
+const day = v.pipe(text, v.isoDate())
+const count = v.pipe(v.number(), v.safeInteger(), v.minValue(1))
+/** A job's number: small enough that the next ones are numbers too. */
+const jobNumber = v.pipe(count, v.maxValue(2 ** 31))
+const known = v.pipe(text, v.regex(/^[\w.-]{1,60}$/, 'expected an id'))
+const stored = { id: known, version: count, updatedAt: moment, archivedAt: v.nullable(moment) }
+const sources = v.record(text, v.object({ job: jobNumber, value: v.optional(v.any()) }))
+const lineFile = v.object({ ...stored, document: anyLineSchema, sources: v.optional(v.nullable(sources), null) })
 const kitFile = v.object({ ...stored, document: anyKitSchema })
 const jobFile = v.object({
   ...stored,
-  number: v.pipe(v.number(), v.integer()),
-  lineId: text,
+  number: jobNumber,
+  lineId: known,
   state: v.picklist(jobStates),
-  dueOn: when,
+  dueOn: v.nullable(day),
   assignedTo: v.optional(text, ''),
-  dueBy: v.optional(when, null),
-  dueBecause: v.optional(when, null),
-  signedBy: when,
-  signedAt: when,
-  createdAt: text,
+  dueBy: v.optional(v.nullable(text), null),
+  dueBecause: v.optional(v.nullable(text), null),
+  signedBy: v.nullable(text),
+  signedAt: v.nullable(moment),
+  createdAt: moment,
   document: anyJobSchema,
 })
 const revisionFile = v.object({
-  jobId: text,
-  number: v.number(),
+  jobId: known,
+  number: count,
   content: text,
   sha256: text,
   doneBy: text,
   checkedBy: text,
-  signedAt: text,
-  reopenedBy: when,
-  reopenedBecause: when,
-  reopenedAt: when,
+  signedAt: moment,
+  reopenedBy: v.nullable(text),
+  reopenedBecause: v.nullable(text),
+  reopenedAt: v.nullable(moment),
 })
+const headFile = v.object({ format: v.literal('vane-peg.archive'), version: v.picklist([1, 2]), site: siteSchema })
 
 const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 
 /**
- * Brings an archive in, file by file. What is there already is never changed: the same again counts as the same, anything else
- * is told. A file that cannot be read is left out and told.
+ * Brings an archive in: first the whole of it is looked through, then it is stored. What is there already is never changed: the
+ * same again counts as the same, anything else is told. An archive in which anything is not as it has to be is refused, and
+ * nothing of it is stored. Printed records are not taken but printed again from what was signed: a page is not sealed.
  *
  * @param summarise makes what a list shows of a job
- * @throws where it is no archive at all
+ * @throws NoArchive where it is none, or not whole; BadFile where a file in it cannot be taken
  */
 export async function bringIn(
   db: Database,
   zip: AsyncIterable<Uint8Array>,
   summarise: (job: AnyJob) => Promise<Worked>,
 ): Promise<BroughtIn> {
+  const folder = await mkdtemp(join(tmpdir(), 'vane-peg-archive-'))
+  try {
+    const file = join(folder, 'archive.zip')
+    await pipeline(zip, createWriteStream(file))
+    const worked = await lookThrough(db, file, summarise)
+    return await takeIn(db, file, worked)
+  } finally {
+    await rm(folder, { recursive: true, force: true })
+  }
+}
+
+/** What the end record of a zip says of how many files it holds; undefined where the zip has no end. */
+async function filesTold(file: string): Promise<number | undefined> {
+  const { size } = await stat(file)
+  const length = Math.min(size, 65_557)
+  const handle = await open(file)
+  try {
+    const tail = Buffer.alloc(length)
+    await handle.read(tail, 0, length, size - length)
+    const at = tail.lastIndexOf(Buffer.from('PK\x05\x06'))
+    return at < 0 || at + 22 > length ? undefined : tail.readUInt16LE(at + 10)
+  } finally {
+    await handle.close()
+  }
+}
+
+/**
+ * Looks an archive through from end to end; nothing is stored.
+ *
+ * @returns what was worked out of each job that is not there yet
+ */
+async function lookThrough(db: Database, file: string, summarise: (job: AnyJob) => Promise<Worked>) {
+  const told = await filesTold(file)
+  if (told === undefined) throw new NoArchive('This is no archive of Vane Peg, or only the beginning of one.')
+  const hashes = new Map<string, { bytes: number; sha256: string }>()
+  const worked = new Map<string, Worked>()
+  const here = async (table: typeof lines | typeof jobs) =>
+    new Set((await db.select({ id: table.id }).from(table)).map(({ id }) => id))
+  const [linesKnown, jobsHere] = [await here(lines), await here(jobs)]
+  const jobsKnown = new Set(jobsHere)
+  const look: Partial<Record<string, (name: string, bytes: Uint8Array) => unknown>> = {
+    lines: (name, bytes) => {
+      const { id } = read(lineFile, bytes)
+      namedAfter(name, `lines/${id}.json`)
+      linesKnown.add(id)
+    },
+    kit: (name, bytes) => namedAfter(name, `kit/${read(kitFile, bytes).id}.json`),
+    photographs: (name, bytes) => {
+      if (!pictureType(bytes) || !name.includes(hashOfBytes(bytes)))
+        throw new Error('This is not the picture that it is named after.')
+    },
+    jobs: async (name, bytes) => {
+      const { id, lineId, document } = read(jobFile, bytes)
+      namedAfter(name, `jobs/${id}.json`)
+      if (!linesKnown.has(lineId)) throw new Error(`Its line ${lineId} is not in the archive.`)
+      jobsKnown.add(id)
+      if (!jobsHere.has(id)) worked.set(id, await summarise(document))
+    },
+    revisions: (name, bytes) => {
+      if (name.endsWith('.pdf')) return
+      const { jobId, number, content, sha256: told } = read(revisionFile, bytes)
+      namedAfter(name, `revisions/${jobId}/${number}.json`)
+      if (!jobsKnown.has(jobId)) throw new Error(`Its job ${jobId} is not in the archive.`)
+      const revision: Revision & { sha256?: string } = JSON.parse(content)
+      const holds =
+        canonical(revision) === content &&
+        hashOf(revision, sha256) === told &&
+        revision.sha256 === told &&
+        revision.job.id === jobId &&
+        revision.revision === number
+      if (!holds) throw new Error('Its seal does not hold: it is not as it was signed.')
+    },
+  }
+  let head: v.InferOutput<typeof headFile> | undefined
+  let manifest: v.InferOutput<typeof manifestSchema> | undefined
+  try {
+    for await (const { name, bytes } of filesOf(createReadStream(file))) {
+      if (hashes.has(name)) throw new BadFile(name, 'It is in the archive twice.')
+      if (manifest) throw new BadFile(name, 'It comes after the end of the archive.')
+      if (name === manifestName) {
+        manifest = await inFile(name, () => read(manifestSchema, bytes))
+        continue
+      }
+      hashes.set(name, { bytes: bytes.length, sha256: hashOfBytes(bytes) })
+      if (name === 'vane-peg.json') {
+        try {
+          head = read(headFile, bytes)
+        } catch {
+          throw new NoArchive('This is no archive of Vane Peg.')
+        }
+        continue
+      }
+      if (!head) throw new NoArchive('This is no archive of Vane Peg.')
+      const part = name.includes('/') ? look[name.split('/')[0] ?? ''] : undefined
+      if (part) await inFile(name, () => part(name, bytes))
+    }
+  } catch (error) {
+    if (error instanceof NoArchive || error instanceof BadFile) throw error
+    throw new NoArchive(`This archive cannot be read: ${whyOf(error)}.`.replace(/\.\.$/, '.'))
+  }
+  if (!head) throw new NoArchive('This is no archive of Vane Peg.')
+  const seen = hashes.size + (manifest ? 1 : 0)
+  if (told !== seen % 65_536)
+    throw new NoArchive(`This archive is not whole: ${told} files are told, ${seen} are there.`)
+  if (head.version === 2 || manifest) wholeBy(manifest, hashes)
+  return worked
+}
+
+/** Compares what an archive holds with what it says that it holds. */
+function wholeBy(
+  manifest: v.InferOutput<typeof manifestSchema> | undefined,
+  hashes: ReadonlyMap<string, { bytes: number; sha256: string }>,
+): void {
+  if (!manifest) throw new NoArchive('This archive is not whole: its end is missing.')
+  const listed = new Map(manifest.files.map((one) => [one.name, one]))
+  for (const [name, { bytes, sha256: hash }] of hashes) {
+    const said = listed.get(name)
+    if (!said) throw new BadFile(name, 'The archive does not list it.')
+    if (said.bytes !== bytes || said.sha256 !== hash)
+      throw new BadFile(name, 'It is not as it was when it was archived.')
+  }
+  for (const name of listed.keys())
+    if (!hashes.has(name)) throw new BadFile(name, 'It is missing: this archive is not whole.')
+}
+
+/** Stores what was looked through and found to be right. */
+async function takeIn(db: Database, file: string, worked: ReadonlyMap<string, Worked>): Promise<BroughtIn> {
   const told: BroughtIn = {
     added: { lines: 0, kit: 0, photographs: 0, jobs: 0, revisions: 0 },
     same: 0,
     clashed: [],
-    refused: [],
     renumbered: [],
   }
   const stands = (part: Part, id: string, name: string, same: boolean) => {
     if (same) told.same++
     else told.clashed.push({ part, id, name })
   }
-  let begun = false
-  const take: Record<string, (name: string, bytes: Uint8Array) => Promise<void>> = {
+  const take: Partial<Record<string, (name: string, bytes: Uint8Array) => Promise<void>>> = {
     lines: async (_, bytes) => {
-      const line = v.parse(lineFile, JSON.parse(textOf(bytes)))
-      const { document, ...row } = line
+      const { document, sources, ...row } = read(lineFile, bytes)
       const [made] = await db
         .insert(lines)
-        .values({ ...row, ...derivedLine(document) })
+        .values({ ...row, ...derivedLine(document), sources: sources as Sources | null })
         .onConflictDoNothing({ target: lines.id })
         .returning({ id: lines.id })
       if (made) told.added.lines++
       else {
-        const here = await db.query.lines.findFirst({ where: eq(lines.id, line.id) })
-        stands('lines', line.id, document.name, alike(here?.document, document))
+        const here = await db.query.lines.findFirst({ where: eq(lines.id, row.id) })
+        stands('lines', row.id, document.name, alike(here?.document, document))
       }
     },
     kit: async (_, bytes) => {
-      const item = v.parse(kitFile, JSON.parse(textOf(bytes)))
-      const { document, ...row } = item
+      const { document, ...row } = read(kitFile, bytes)
       const [made] = await db
         .insert(kit)
         .values({ ...row, ...derivedKit(document) })
@@ -145,41 +301,35 @@ export async function bringIn(
         .returning({ id: kit.id })
       if (made) told.added.kit++
       else {
-        const here = await db.query.kit.findFirst({ where: eq(kit.id, item.id) })
-        stands('kit', item.id, document.name, alike(here?.document, document))
+        const here = await db.query.kit.findFirst({ where: eq(kit.id, row.id) })
+        stands('kit', row.id, document.name, alike(here?.document, document))
       }
     },
-    photographs: async (name, bytes) => {
+    photographs: async (_, bytes) => {
       const type = pictureType(bytes)
-      const id = createHash('sha256').update(bytes).digest('hex')
-      if (!type || !name.includes(id)) throw new Error('This is not the picture that it is named after.')
+      if (!type) return
       const [made] = await db
         .insert(photographs)
-        .values({ id, type, bytes, storedAt: new Date().toISOString() })
+        .values({ id: hashOfBytes(bytes), type, bytes, storedAt: new Date().toISOString() })
         .onConflictDoNothing()
         .returning({ id: photographs.id })
       if (made) told.added.photographs++
       else told.same++
     },
     jobs: async (_, bytes) => {
-      const job = v.parse(jobFile, JSON.parse(textOf(bytes)))
-      const here = await db.query.jobs.findFirst({ where: eq(jobs.id, job.id) })
-      if (here) return stands('jobs', job.id, job.document.line.name, alike(here.document, job.document))
-      const made = await insertedJob(db, job, await summarise(job.document))
+      const job = read(jobFile, bytes)
+      const made = worked.get(job.id)
+      if (!made) {
+        const here = await db.query.jobs.findFirst({ where: eq(jobs.id, job.id) })
+        return stands('jobs', job.id, job.document.line.name, alike(here?.document, job.document))
+      }
+      const { number } = await insertedJob(db, job, made)
       told.added.jobs++
-      if (made.number !== job.number) told.renumbered.push({ id: job.id, was: job.number, now: made.number })
+      if (number !== job.number) told.renumbered.push({ id: job.id, was: job.number, now: number })
     },
     revisions: async (name, bytes) => {
-      const [, jobId = '', file = ''] = name.split('/')
-      const number = Number.parseInt(file, 10)
-      if (name.endsWith('.pdf')) {
-        await db
-          .update(revisions)
-          .set({ pdf: bytes })
-          .where(sql`job_id = ${jobId} and number = ${number} and pdf is null`)
-        return
-      }
-      const revision = v.parse(revisionFile, JSON.parse(textOf(bytes)))
+      if (name.endsWith('.pdf')) return
+      const revision = read(revisionFile, bytes)
       const [made] = await db
         .insert(revisions)
         .values(revision)
@@ -195,28 +345,12 @@ export async function bringIn(
       stands('revisions', `${revision.jobId} ${revision.number}`, '', here?.sha256 === revision.sha256)
     },
   }
-  for await (const { name, bytes } of filesOf(zip)) {
+  for await (const { name, bytes } of filesOf(createReadStream(file))) {
     if (name === 'vane-peg.json') {
-      const head = v.safeParse(
-        v.object({ format: v.literal('vane-peg.archive'), version: v.literal(1), site: siteSchema }),
-        JSON.parse(textOf(bytes)),
-      )
-      if (!head.success) break
-      begun = true
       const own = await siteSettings(db)
-      if (own.name === '') await putSiteSettings(db, head.output.site)
-      continue
-    }
-    if (!begun) break
-    const part = take[name.split('/')[0] ?? '']
-    if (!part || !name.includes('/')) continue
-    try {
-      await part(name, bytes)
-    } catch (error) {
-      told.refused.push({ file: name, why: whyOf(error) })
-    }
+      if (own.name === '') await putSiteSettings(db, read(headFile, bytes).site)
+    } else if (name.includes('/')) await take[name.split('/')[0] ?? '']?.(name, bytes)
   }
-  if (!begun) throw new NoArchive()
   await noted(db, {
     act: 'brought in',
     kind: 'archive',
@@ -226,19 +360,30 @@ export async function bringIn(
   return told
 }
 
-/** What was sent is no archive of this program. */
-export class NoArchive extends Error {
-  constructor() {
-    super('This is no archive of Vane Peg.')
-  }
+const textOf = (bytes: Uint8Array): string => new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+const hashOfBytes = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
+const read = <S extends v.GenericSchema>(schema: S, bytes: Uint8Array): v.InferOutput<S> =>
+  v.parse(schema, JSON.parse(textOf(bytes)))
+
+function namedAfter(name: string, wanted: string): void {
+  if (name !== wanted) throw new Error(`What is in it belongs in ${wanted}.`)
 }
 
-const textOf = (bytes: Uint8Array): string => new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+/** Does something with a file of an archive; what goes wrong is told with its name. */
+async function inFile<R>(name: string, work: () => R | Promise<R>): Promise<R> {
+  try {
+    return await work()
+  } catch (error) {
+    throw error instanceof NoArchive ? error : new BadFile(name, whyOf(error))
+  }
+}
 
 function whyOf(error: unknown): string {
   if (v.isValiError(error)) {
     const [issue] = error.issues
-    return [v.getDotPath(issue), issue.message].filter(Boolean).join(': ')
+    return `In it, ${[v.getDotPath(issue), issue.message].filter(Boolean).join(': ')}.`
   }
+  if (error instanceof SyntaxError) return 'It is not JSON.'
+  if (error instanceof TypeError) return 'It is not text.'
   return error instanceof Error ? error.message : String(error)
 }

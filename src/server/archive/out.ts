@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { asc, eq } from 'drizzle-orm'
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import papa from 'papaparse'
@@ -5,11 +6,12 @@ import type { Database } from '../db/open'
 import { siteSettings } from '../db/revisions'
 import { jobs, kit, lines, photographs, revisions } from '../db/schema'
 import { sealTrail, trailRows } from '../db/trail'
+import { type Manifest, manifestName } from './manifest'
 
 /**
  * The whole site in one file, written as it is read and no faster than it is taken: JSON for what the program reads back, CSV
  * for people, pictures and signed PDFs as they are. In this order, so that it can be brought in as it comes: site, lines,
- * kit, photographs, jobs, revisions. The trail goes out with it, and is not brought in: it is this site's own.
+ * kit, photographs, jobs, revisions; what all of it was, at the end. The trail goes out with it, and is not brought in: it is this site's own.
  */
 export function archiveOf(db: Database, at: string): ReadableStream<Uint8Array> {
   const day = new Date(at)
@@ -25,12 +27,16 @@ export function archiveOf(db: Database, at: string): ReadableStream<Uint8Array> 
     file.push(content, true)
   }
   async function* chunks() {
+    const files: Manifest['files'] = []
     for await (const { name, content } of filesOf(db, at)) {
-      if (typeof content === 'string') add(new ZipDeflate(name, { level: 6 }), new TextEncoder().encode(content))
-      else add(new ZipPassThrough(name), content)
+      const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content
+      files.push({ name, bytes: bytes.length, sha256: createHash('sha256').update(bytes).digest('hex') })
+      add(typeof content === 'string' ? new ZipDeflate(name, { level: 6 }) : new ZipPassThrough(name), bytes)
       if (fault) throw fault
       yield* ready.splice(0)
     }
+    const manifest: Manifest = { format: 'vane-peg.manifest', files }
+    add(new ZipDeflate(manifestName, { level: 6 }), new TextEncoder().encode(`${JSON.stringify(manifest)}\n`))
     zip.end()
     if (fault) throw fault
     yield* ready
@@ -58,7 +64,7 @@ interface ArchiveFile {
 const json = (name: string, content: object): ArchiveFile => ({ name, content: `${JSON.stringify(content)}\n` })
 
 async function* filesOf(db: Database, at: string): AsyncGenerator<ArchiveFile> {
-  yield json('vane-peg.json', { format: 'vane-peg.archive', version: 1, at, site: await siteSettings(db) })
+  yield json('vane-peg.json', { format: 'vane-peg.archive', version: 2, at, site: await siteSettings(db) })
   const everyLine = await db.query.lines.findMany({ orderBy: asc(lines.id) })
   for (const { edits: _, words: __, book: ___, ...line } of everyLine) yield json(`lines/${line.id}.json`, line)
   for (const { edits: _, words: __, ...item } of await db.query.kit.findMany({ orderBy: asc(kit.id) }))

@@ -1,6 +1,6 @@
 import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
-import { bringIn, NoArchive } from '../archive/in'
+import { BadFile, bringIn, NoArchive } from '../archive/in'
 import { archiveOf } from '../archive/out'
 import { bodyOf, told } from '../openapi'
 import type { Site } from '../site'
@@ -26,7 +26,7 @@ export const archiveRoutes = ({ store: { db }, heavy }: Site) =>
     .post(
       '/',
       told(
-        'Brings an archive into this site; nothing that is there is changed.',
+        'Brings an archive into this site, all of it or none; nothing that is there is changed.',
         { 200: 'What was added, what is the same, what clashed.' },
         [400, 413, 415],
       ),
@@ -40,8 +40,7 @@ export const archiveRoutes = ({ store: { db }, heavy }: Site) =>
           return c.json(await bringIn(db, chunks, (job) => heavy.worked(job)), 200)
         } catch (error) {
           if (error instanceof NoArchive) return c.json(refusal('', error.message), 415)
-          if (error instanceof Error && /zip|invalid|unexpected|too large/i.test(error.message))
-            return c.json(refusal('', `This archive cannot be read: ${error.message}`), 415)
+          if (error instanceof BadFile) return c.json(refusal(error.file, error.message), 400)
           throw error
         }
       },

@@ -13,6 +13,5 @@ export const siteArchiveWords = labels({
     t`Added: ${lines} lines, ${jobs} jobs, ${revisions} revisions, ${kit} pieces of kit, ${pictures} photographs.`,
   same: (count: number) => t`${count} were here already, the same.`,
   clashed: (count: number) => t`${count} are here already and differ; they were left as they are here:`,
-  refused: (count: number) => t`${count} could not be read and were left out:`,
   renumbered: (was: number, now: number) => t`Job ${was} is job ${now} here: the number was taken.`,
 })

@@ -74,7 +74,7 @@ export function SiteArchive() {
   )
 }
 
-function Report({ told: { added, same, clashed, refused, renumbered } }: { told: Told }) {
+function Report({ told: { added, same, clashed, renumbered } }: { told: Told }) {
   return (
     <div role="status">
       <p>{words.added(added.lines, added.jobs, added.revisions, added.kit, added.photographs)}</p>
@@ -85,16 +85,6 @@ function Report({ told: { added, same, clashed, refused, renumbered } }: { told:
           <ul>
             {clashed.map(({ part, id, name }) => (
               <li key={`${part}${id}`}>{[name, id].filter(Boolean).join(', ')}</li>
-            ))}
-          </ul>
-        </>
-      ) : null}
-      {refused.length > 0 ? (
-        <>
-          <p>{words.refused(refused.length)}</p>
-          <ul>
-            {refused.map(({ file, why }) => (
-              <li key={file}>{`${file}: ${why}`}</li>
             ))}
           </ul>
         </>
