@@ -9,11 +9,11 @@ import { isReached, onReach } from '../api/reach'
 import { useSite } from '../api/signing'
 import { useShut } from '../door/entry'
 import { Me } from '../door/Me'
-import { showFind, useFindShown } from '../find/opened'
+import { isFindShown, showFind, typeEarly, useFindShown } from '../find/opened'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { keepSynced } from '../tablet/sync'
-import { typing, useFocus } from './focus'
+import { isShortcut, typing, useFocus } from './focus'
 import { later } from './later'
 import { part } from './part'
 import { useScroll } from './scroll'
@@ -50,7 +50,13 @@ function Inside() {
   useEffect(() => keepSynced(client), [client])
   useLayoutEffect(() => {
     const open = (event: KeyboardEvent) => {
-      if (event.key === '?' && !typing(event)) setHelp(true)
+      if (event.key === '?' && isShortcut(event)) setHelp(true)
+      // what is typed while the search is on its way is looked for
+      const plain = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey
+      if (plain && isFindShown() && !typing(event)) {
+        event.preventDefault()
+        typeEarly(event.key)
+      }
       if (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && !event.altKey && !event.shiftKey) {
         event.preventDefault()
         showFind(true)

@@ -1,5 +1,6 @@
 import { useEffect } from 'react'
 import { useLocation } from 'react-router'
+import { isFindShown } from '../find/opened'
 
 const textTypes = /^(text|search|email|tel|url|number|password|date|time|datetime-local|month|week)$/
 
@@ -8,6 +9,18 @@ export function typing({ target, key }: Pick<KeyboardEvent, 'target' | 'key'>): 
   if (target instanceof HTMLInputElement) return textTypes.test(target.type)
   if (target instanceof HTMLSelectElement) return /^\p{L}$/u.test(key)
   return target instanceof HTMLTextAreaElement || (target instanceof HTMLElement && target.isContentEditable)
+}
+
+/** What lies over the screen and has the keyboard. */
+const over = '[role="dialog"], [role="alertdialog"], [role="menu"], [role="listbox"]'
+
+/**
+ * Whether a key is a shortcut of the screen: plain, typed into no field, and with nothing over the screen that has the keyboard,
+ * be it there already or still on its way.
+ */
+export function isShortcut(event: KeyboardEvent): boolean {
+  if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return false
+  return !typing(event) && !isFindShown() && !document.querySelector(over)
 }
 
 const reachable =

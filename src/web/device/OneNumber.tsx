@@ -4,7 +4,7 @@ import type { RigCommand } from '../../core/device/protocol'
 import type { Unit } from '../../core/frame/units'
 import { deviceWords as words } from '../../words/page/device'
 import { lengthWithUnit, signedLength } from '../../words/terms'
-import { typing } from '../app/focus'
+import { isShortcut } from '../app/focus'
 import { mono } from '../app/style'
 import { Button, Card, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
@@ -55,7 +55,7 @@ export function OneNumber({ seed, next, unit, resolution, onTake }: Props) {
   }, [byStill, still, moves])
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
-      if (event.key === 'c' && !typing(event) && !event.ctrlKey && !event.metaKey) hands.current.take()
+      if (event.key === 'c' && isShortcut(event)) hands.current.take()
     }
     window.addEventListener('keydown', key)
     return () => window.removeEventListener('keydown', key)

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import {
   Autocomplete,
   Dialog,
@@ -19,6 +19,7 @@ import { capital, jobName, stepNames } from '../../words/terms'
 import { changeSettings, settings } from '../app/settings'
 import { inputLook } from '../parts/controls'
 import { type Find, find, fitsAll } from './find'
+import { hearEarly } from './opened'
 
 const Veil = styled(
   ModalOverlay,
@@ -103,6 +104,7 @@ export function FindDialog({
   showShortcuts: () => void
 }) {
   const [text, setText] = useState('')
+  useEffect(() => hearEarly((typed) => setText((now) => now + typed)), [])
   const navigate = useNavigate()
   const close = () => onOpenChange(false)
   const acts = useActs(close, showShortcuts).filter((act) => text.trim() === '' || fitsAll(text, [act.text]))

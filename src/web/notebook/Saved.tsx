@@ -34,6 +34,8 @@ export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return
+      // what lies over the screen has undo of its own
+      if (document.querySelector('[role="dialog"]')) return
       const letter = event.key.toLowerCase()
       if (letter === 'z' && !event.shiftKey) notebook.undo()
       else if (letter === 'y' || (letter === 'z' && event.shiftKey)) notebook.redo()

@@ -12,7 +12,7 @@ import { jobWords } from '../../../words/page/job'
 import { meWords } from '../../../words/page/me'
 import { padWords } from '../../../words/page/pad'
 import { capital, jobName } from '../../../words/terms'
-import { typing } from '../../app/focus'
+import { isShortcut } from '../../app/focus'
 import { part } from '../../app/part'
 import { Header } from '../../app/Shell'
 import { changeSettings } from '../../app/settings'
@@ -71,9 +71,8 @@ export function JobLayout({
   // keys are there as soon as the screen is
   useLayoutEffect(() => {
     const go = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return
       const step = steps.find((one) => one.key === event.key)
-      if (step && !typing(event)) navigate(`/jobs/${stored.id}/${step.path}`)
+      if (step && isShortcut(event)) navigate(`/jobs/${stored.id}/${step.path}`)
     }
     window.addEventListener('keydown', go)
     return () => window.removeEventListener('keydown', go)

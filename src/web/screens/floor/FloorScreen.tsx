@@ -13,7 +13,7 @@ import { siteViewWords } from '../../../words/page/siteView'
 import { tabletWords } from '../../../words/page/tablet'
 import { jobName, stepNames } from '../../../words/terms'
 import { answered, api, type JobRow, type JobState } from '../../api/client'
-import { typing } from '../../app/focus'
+import { isShortcut } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { mono, narrow, phone } from '../../app/style'
 import { Unsent } from '../../notebook/Unsent'
@@ -95,7 +95,7 @@ export function FloorScreen() {
   // keys are there as soon as the screen is
   useLayoutEffect(() => {
     const key = (event: KeyboardEvent) => {
-      if (typing(event) || event.ctrlKey || event.metaKey || event.altKey) return
+      if (!isShortcut(event)) return
       if (event.key === 'n') navigate('/new')
       else if (event.key === '/') searchBox.current?.focus()
       else return

@@ -23,7 +23,7 @@ import { plural } from '../../../../words/language'
 import { deviceWords } from '../../../../words/page/device'
 import { angleName } from '../../../../words/terms'
 import { liveWords } from '../../../../words/train/page/live'
-import { typing } from '../../../app/focus'
+import { isShortcut } from '../../../app/focus'
 import { mono } from '../../../app/style'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../../device/connection'
 import { Button, Card, Fault, Muted, Select } from '../../../parts/controls'
@@ -198,7 +198,7 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   const captureNow = useCallback(() => capture(recent.current.slice(-5)), [capture])
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
-      if (event.key === 'c' && !typing(event) && !event.ctrlKey && !event.metaKey && state === 'open') captureNow()
+      if (event.key === 'c' && state === 'open' && isShortcut(event)) captureNow()
     }
     window.addEventListener('keydown', key)
     return () => window.removeEventListener('keydown', key)
