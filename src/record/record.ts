@@ -1,6 +1,7 @@
 import { isValid } from 'date-fns/isValid'
 import { provedOf } from '../core/job/proved'
 import { type AnyJob, checksOf, type KindName, type Kinds, kindOf } from '../core/kinds'
+import { samePerson } from '../core/people/roles'
 import { type ProofJoint, type ProofOpen, speedOf } from '../core/prove/proof'
 import { nothingSaid, ticksFor } from '../core/prove/schema'
 import { readyState } from '../core/ready/ready'
@@ -75,7 +76,7 @@ export function recordOf<K extends KindName>(
     const scene = drawings[kind.kind].sight(round, ghost === undefined ? undefined : solved[ghost], told, drawn)
     return [{ kind: 'drawing', scene, title, label: `${title}: ${words.bothPlanes}` }]
   }
-  const story = storyOf(rounds, proof, said, terms)
+  const story = storyOf(rounds, proof, said, terms, { accepted: (signed?.accepted.length ?? 0) > 0 })
   const { found, left } = proof
   const packs = document.rounds
     .flatMap((round) => record.packs(round, told))
@@ -265,11 +266,19 @@ function limits(
 const withAccount = (initials: string, account: string | undefined): string =>
   account ? t`${initials}, account of ${account}` : initials
 
+/** Who checked it; said to be nobody else where it is whoever did it. */
+function checkedBy(signed: Signed | undefined): string {
+  const by = withAccount(signed?.checkedBy ?? '', signed?.accounts?.checkedBy)
+  return signed && samePerson(signed.checkedBy, signed.doneBy)
+    ? t`${by}, who did it as well: nobody else checked it`
+    : by
+}
+
 const signatures = (doneBy: string, signed: Signed | undefined): Block => ({
   kind: 'signatures',
   lines: [
     { title: words.doneBy, by: withAccount(signed?.doneBy ?? doneBy, signed?.accounts?.doneBy) },
-    { title: words.checkedBy, by: withAccount(signed?.checkedBy ?? '', signed?.accounts?.checkedBy) },
+    { title: words.checkedBy, by: checkedBy(signed) },
     { title: words.dateAndTime, by: signed ? timeOf(signed.at) : '' },
   ],
 })

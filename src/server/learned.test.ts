@@ -110,6 +110,14 @@ describe.each(kindNames)('what a job learns about its line: %s', (kind) => {
     )
   })
 
+  it('an edit of anything else leaves the line as it is', async () => {
+    const { edit } = await begun(kind)
+    const { version } = (await ask('/lines/line-one')).body
+    await edit((now) => ({ ...now, title: 'Alignment' }))
+    await edit((now) => now)
+    expect((await ask('/lines/line-one')).body.version).toBe(version)
+  })
+
   it('an edit that is refused teaches nothing, and one that is sent twice teaches once', async () => {
     const { line, job, edit } = await begun(kind)
     const before = await job()

@@ -83,10 +83,22 @@ export const proofTickTexts: Readonly<Record<ProofTick, { title: string; detail:
   },
 })
 
-/** The verdict of the job in one sentence, and what stands behind it. */
-export function sayProof({ state, open, left, joints }: Proof, said: ProofSaid, terms: Terms): Said {
+/**
+ * The verdict of the job in one sentence, and what stands behind it.
+ *
+ * @param accepted somebody signed for what is open, with a reason for each
+ */
+export function sayProof(
+  { state, open, left, joints }: Proof,
+  said: ProofSaid,
+  terms: Terms,
+  { accepted = false }: { accepted?: boolean } = {},
+): Said {
   if (left === undefined)
-    return { title: t`Nothing to prove yet.`, detail: t`Read both planes at every coupling first.` }
+    return {
+      title: accepted ? t`Nothing was proved; accepted with reasons.` : t`Nothing to prove yet.`,
+      detail: t`Read both planes at every coupling first.`,
+    }
   const bearing = open.filter(({ kind }) => kind !== 'not-closed').length
   const measured = joints.map((joint) => sayJoint(joint, terms)).join(' ')
   const leave = said.leave
@@ -96,10 +108,14 @@ export function sayProof({ state, open, left, joints }: Proof, said: ProofSaid, 
     state === 'within'
       ? t`Within tolerance, and proved.`
       : state === 'outside'
-        ? t`Out of tolerance.`
-        : bearing === 1
-          ? t`Can’t tell yet: one thing is open.`
-          : t`Can’t tell yet: ${bearing} things are open.`
+        ? accepted
+          ? t`Out of tolerance, accepted with reasons.`
+          : t`Out of tolerance.`
+        : accepted
+          ? t`Can’t tell; accepted with reasons.`
+          : bearing === 1
+            ? t`Can’t tell yet: one thing is open.`
+            : t`Can’t tell yet: ${bearing} things are open.`
   return { title, detail: `${because}${measured}` }
 }
 

@@ -112,12 +112,13 @@ export function storyOf(
   proof: Proof,
   said: ProofSaid,
   terms: ProofTerms,
+  signing: { accepted?: boolean } = {},
 ): { peg: Peg; verdict: string; sentences: string[] } {
   const first = proof.found === undefined ? undefined : rounds[proof.found]
   const watch = proof.open.filter(({ kind }) => kind !== 'joint' && kind !== 'not-read').slice(0, 2)
   return {
     peg: proof.state,
-    verdict: sayProof(proof, said, terms).title,
+    verdict: sayProof(proof, said, terms, signing).title,
     sentences: [
       first ? sayFound(first, terms) : '',
       proof.left === undefined ? '' : sayDone(rounds, proof, said, terms),

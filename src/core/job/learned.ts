@@ -15,13 +15,19 @@ import { type Difference, differences, type Json, merge, same, sameDocument, val
  * @returns undefined where the edit teaches nothing that the line has not
  */
 export function learned(before: AnyLine, job: AnyJob, line: AnyLine): AnyLine | undefined {
-  if (line.kind !== job.line.kind || sameDocument(before, job.line)) return undefined
-  const own = (job.keptOwn ?? []).filter(({ path, own }) => asText(valueAt(job.line, path)) === own)
-  const after = own.reduce((now, { path }) => withValue(now, path, valueAt(before, path), before), job.line)
-  const told = merge(before, after, line).document
+  const [was, is] = [shapeless(before), shapeless(job.line)]
+  if (line.kind !== is.kind || sameDocument(was, is)) return undefined
+  const own = (job.keptOwn ?? []).filter(({ path, own }) => asText(valueAt(is, path)) === own)
+  const after = own.reduce((now, { path }) => withValue(now, path, valueAt(was, path), was), is)
+  const told = merge(was, after, shapeless(line)).document
   // the decisions of its logbook are made on the line's own page
-  const parsed = v.safeParse(anyLine, { ...told, logbook: line.logbook })
+  const parsed = v.safeParse(anyLine, { ...told, shape: line.shape, logbook: line.logbook })
   return parsed.success && !sameDocument<AnyLine>(parsed.output, line) ? parsed.output : undefined
+}
+
+/** Only a document of its own says what shape it has, and a job's copy of its line is none. */
+function shapeless({ shape: _, ...line }: AnyLine): AnyLine {
+  return line as AnyLine
 }
 
 /** By place: the number of the job that put there what the line has, and what it put. */

@@ -284,7 +284,15 @@ function openIn(
   before: LeftOpen,
 ): ProofOpen[] {
   const last = left === undefined ? undefined : rounds[left]
-  if (!last || left === undefined) return [{ kind: 'not-read' }]
+  // the work was no safer because nothing came to be read
+  const ofTheJob: ProofOpen[] = [
+    ...before.seats.map((machine) => ({ kind: 'seat', machine }) as const),
+    ...before.unseen.map((machine) => ({ kind: 'seat-unseen', machine }) as const),
+    ...(before.cautions + before.checks > 0
+      ? [{ kind: 'ready', cautions: before.cautions, checks: before.checks } as const]
+      : []),
+  ]
+  if (!last || left === undefined) return [{ kind: 'not-read' }, ...ofTheJob]
   const moves = rounds.slice(0, left).flatMap(({ move }) => (move ? [move] : []))
   const shimmed = moves.some(({ done }) => [...done.values()].some(({ vertical = 0 }) => vertical !== 0))
   const open: ProofOpen[] = last.move ? [{ kind: 'moved-not-read' }] : []
@@ -313,12 +321,9 @@ function openIn(
     joints.flatMap((joint, j) => (which(joint, last.joints[j]) ? [joint.id] : []))
   const [unclosed, ungrown] = [those(({ closed }) => !closed), those((_, at) => !at?.growthGiven)]
   if (ungrown.length > 0 && !said.growthZero) open.push({ kind: 'growth', joints: ungrown })
-  for (const machine of before.seats) open.push({ kind: 'seat', machine })
-  for (const machine of before.unseen) open.push({ kind: 'seat-unseen', machine })
+  open.push(...ofTheJob)
   if (before.onFeet && shimmed && !said.ticks.feet) open.push({ kind: 'feet' })
   if (moves.length > 0 && !said.ticks.torqued) open.push({ kind: 'torqued' })
-  if (before.cautions + before.checks > 0)
-    open.push({ kind: 'ready', cautions: before.cautions, checks: before.checks })
   if (unclosed.length > 0 && !said.notClosed) open.push({ kind: 'not-closed', joints: unclosed })
   // most serious first; what is alike stays in its order
   return open.sort((a, b) => rankOf(a) - rankOf(b))

@@ -336,6 +336,11 @@ describe('the trail', () => {
 
     await expect(store.client.execute(`update trail set name = 'x' where number = 1`)).rejects.toThrow(/only added to/)
     await expect(store.client.execute('delete from trail where number = 1')).rejects.toThrow(/only added to/)
+    await expect(
+      store.client.execute(
+        `insert or replace into trail (number, at, name, act, kind, "of") values (1, '', 'x', 'made', 'job', 'x')`,
+      ),
+    ).rejects.toThrow(/only added to/)
     // one who owns the file can do it all the same: then the chain says where
     await store.client.execute('drop trigger trail_as_written')
     await store.client.execute(`update trail set name = 'somebody else' where number = 7`)

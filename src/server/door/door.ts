@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { nanoid } from 'nanoid'
-import { mayAs, type Role } from '../../core/people/roles'
+import { initialsKey, mayAs, type Role } from '../../core/people/roles'
 import type { Database } from '../db/open'
 import { findPerson, passwordHash, personByInitials, personByMailbox } from '../db/people'
 import { codes } from '../db/schema'
@@ -173,7 +173,7 @@ export class Door {
    * @throws TooOften
    */
   async signer(initials: string, pin: string, needed: Role, address: string): Promise<Person | undefined> {
-    return this.throttle.one(`pin ${initials.toLowerCase()}`, address, async () => {
+    return this.throttle.one(`pin ${initialsKey(initials)}`, address, async () => {
       const known = await personByInitials(this.db, initials)
       if (!known?.pin || known.putAwayAt || !mayAs(known.role, needed) || !(await this.isOf(known.pin, pin))) {
         if (known) await noted(this.db, { act: 'wrong PIN', kind: 'person', of: known.id })

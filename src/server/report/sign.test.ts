@@ -6,8 +6,10 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { pino } from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { verifyCommand } from '../../cli/verifyCommand'
+import { jobFrom } from '../../core/job/make'
 import { pictureType, withoutMetadata } from '../../core/job/pictures'
 import { provedOf } from '../../core/job/proved'
+import { kindOf } from '../../core/kinds'
 import { openKey } from '../../core/prove/proof'
 import { plainText, type Sheet } from '../../record/blocks'
 import { kitIn, recordOf } from '../../record/record'
@@ -82,12 +84,37 @@ describe('signing', () => {
       expect([answer.status, answer.body.error?.path]).toEqual([status, path])
     }
     await refused({ doneBy: ' ' }, 'doneBy')
-    await refused({ checkedBy: 'i. m.' }, 'checkedBy')
+    for (const checkedBy of ['i. m.', 'IM', 'I.M.', 'i m', 'I·M', '\uff29\uff2d'])
+      await refused({ checkedBy }, 'checkedBy')
+    for (const said of ['x', '-', 'ok', 'no no'.slice(0, 2)])
+      await refused({ accepted: whole.accepted.map((one) => ({ ...one, because: said })) }, 'accepted')
     await refused({ accepted: whole.accepted.slice(1) }, 'accepted')
     await refused({ version: job.version - 1 }, 'version', 409)
     await refused({ unit: 'furlong' }, 'unit', 400)
     expect((await ask('/jobs/none/sign', whole)).status).toBe(404)
     expect((await ask('/jobs/job-4')).body.state).toBe('in-hand')
+  })
+  it('of a job with nothing read still asks for its cautions and its feet, and the record says what was accepted', async () => {
+    const { body: line } = await ask('/lines/line-1')
+    const round = { ...kindOf(line.document).makeRound(line.document, '2026-12-01T08:00:00.000Z', 'mm') }
+    const { shape: _, ...own } = line.document
+    await ask('/jobs', { id: 'job-unread', lineId: 'line-1', document: jobFrom(own, round, 'Nothing read') })
+    const { body: job } = await ask('/jobs/job-unread')
+    const accepted = acceptAll(job.document)
+    expect(accepted.map(({ key }) => key)).toEqual(
+      expect.arrayContaining([expect.stringContaining('not-read'), expect.stringContaining('ready')]),
+    )
+    const { body: signed } = await ask('/jobs/job-unread/sign', {
+      version: job.version,
+      doneBy: 'I. M.',
+      checkedBy: 'R. T.',
+      unit: 'mm',
+      accepted,
+    })
+    expect(signed.state).toBe('signed')
+    const { texts } = await read(await bytesOf('/jobs/job-unread/revisions/1/record.pdf'))
+    expect(texts.join(' ')).toContain('accepted with reasons')
+    expect(texts.join(' ')).not.toContain('Can’t tell yet')
   })
   it('lets no reading through that is no number', async () => {
     const { body: job } = await ask('/jobs/job-5')

@@ -1,5 +1,7 @@
 import { provedOf, typingOpen } from '../../core/job/proved'
+import { samePerson } from '../../core/people/roles'
 import { openKey } from '../../core/prove/proof'
+import { isReason } from '../../core/prove/reason'
 import { solveAsLeft } from '../../planner/solveAsLeft'
 import { type DraftJob, instrumentsIn, type Pictures } from '../../print/draft'
 import { sheetPdf } from '../../print/tagged'
@@ -63,7 +65,7 @@ export async function sealed(
   const doneBy = ask.doneBy.trim()
   const checkedBy = ask.checkedBy.trim()
   if (doneBy === '') return refused('doneBy', 'Somebody has to sign: enter who did the job.')
-  if (site.checkedByAnother && (checkedBy === '' || checkedBy.toLowerCase() === doneBy.toLowerCase()))
+  if (site.checkedByAnother && (checkedBy === '' || samePerson(checkedBy, doneBy)))
     return refused('checkedBy', 'On this site somebody else has to check the job: enter who did.')
   const typing = typingOpen(document)
   if (typing > 0)
@@ -79,8 +81,8 @@ export async function sealed(
     const said = ask.accepted.find(({ key }) => key === openKey(open))
     return { what: sayOpen(open, terms).title, because: said?.because.trim() ?? '' }
   })
-  const unsaid = accepted.find(({ because }) => because === '')
-  if (unsaid) return refused('accepted', `Say why this may stay open, or mend it: ${unsaid.what}`)
+  const unsaid = accepted.find(({ because }) => !isReason(because))
+  if (unsaid) return refused('accepted', `Say in a few words why this may stay open, or mend it: ${unsaid.what}`)
   const revision: Revision = {
     format: 'vane-peg.revision',
     version: 1,

@@ -1,7 +1,9 @@
 import { useState, useSyncExternalStore } from 'react'
 import styled from 'styled-components'
 import type { JobProved } from '../../../core/job/proved'
+import { samePerson } from '../../../core/people/roles'
 import { openKey, type ProofOpen } from '../../../core/prove/proof'
+import { isReason } from '../../../core/prove/reason'
 import { signWords } from '../../../words/page/sign'
 import { tabletWords } from '../../../words/page/tablet'
 import { proofTerms, sayOpen } from '../../../words/prove'
@@ -46,7 +48,11 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
   const [unsettled, setUnsettled] = useState(false)
   const terms = proofTerms(document.line, { unit: settings.unit, resolution: proved.rounds.at(-1)?.resolution ?? 0.01 })
   const { open } = proved.proof
-  const unsaid = open.some((one) => (because[openKey(one)] ?? '').trim() === '')
+  const unsaid = open.some((one) => !isReason(because[openKey(one)] ?? ''))
+  const tooShort = open.some(
+    (one) => (because[openKey(one)] ?? '').trim() !== '' && !isReason(because[openKey(one)] ?? ''),
+  )
+  const same = samePerson(checkedBy, doneBy)
   const press = async () => {
     const version = await settle()
     setUnsettled(version === undefined)
@@ -106,9 +112,24 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
         ) : null}
       </Two>
       {another ? <Muted>{signWords.another}</Muted> : null}
+      {tooShort ? <Muted role="status">{signWords.reasonTooShort}</Muted> : null}
+      {same ? (
+        another ? (
+          <Fault role="alert">{signWords.sameCantCheck}</Fault>
+        ) : (
+          <Muted role="status">{signWords.sameChecks}</Muted>
+        )
+      ) : null}
       <Button
         look="act"
-        isDisabled={typing > 0 || unsaid || doneBy.trim() === '' || (door && donePin === '') || sign.isPending}
+        isDisabled={
+          typing > 0 ||
+          unsaid ||
+          (same && another) ||
+          doneBy.trim() === '' ||
+          (door && donePin === '') ||
+          sign.isPending
+        }
         onPress={() => void press()}
       >
         {sign.isPending ? signWords.signing : signWords.signIt}
