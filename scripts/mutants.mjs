@@ -151,9 +151,7 @@ const sources = new Set(
     .filter((file) => /\.tsx?$/.test(file))
     .map((file) => join('src', file)),
 )
-const tests = [...sources]
-  .filter((file) => /\.test\.tsx?$/.test(file) && !/\.screen\./.test(file))
-  .sort()
+const tests = [...sources].filter((file) => /\.test\.tsx?$/.test(file) && !/\.screen\./.test(file)).sort()
 const readers = readersOf(tests)
 const spared = /\.test\.tsx?$|\/schema\.ts$|\/catalogue\.ts$|\/caseA\.ts$|src\/core\/rig\/|\/migrations?\//
 const named = values.rooms.split(',')

@@ -1,7 +1,6 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { sql } from 'drizzle-orm'
 import { pino } from 'pino'
 import { wordsOfJob } from '../../src/core/find/words'
 import { workedOf } from '../../src/core/job/worked'
@@ -77,7 +76,6 @@ export async function manyOf(store: Store): Promise<void> {
         }
       }),
     )
-  await store.db.run(sql`analyze`)
 }
 
 /** Floor, search and Logbook of a large site, each against its own statements sent bare through the same client. */

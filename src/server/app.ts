@@ -4,14 +4,13 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { serveStatic } from '@hono/node-server/serve-static'
 import { Hono } from 'hono'
-import { bodyLimit } from 'hono/body-limit'
-import { except } from 'hono/combine'
 import { compress } from 'hono/compress'
 import { HTTPException } from 'hono/http-exception'
 import { requestId } from 'hono/request-id'
 import { NONCE, secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import { ownAnswer } from '../core/site/answer'
+import { bodiesMeasured } from './bodies'
 import { StoreBusy, StoreFull } from './db/patient'
 import { admitted } from './door/admitted'
 import { causes, faultOf } from './faultOf'
@@ -35,18 +34,10 @@ import { tagRoutes } from './routes/tags'
 import { trailRoutes } from './routes/trail'
 import type { Site } from './site'
 
-/** The largest request body taken, bytes. */
-const largestBody = 16 * 1024 * 1024
-
 /** The interface under /api, typed: the page's client is made from this type alone. */
 export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
   const api = new Hono()
-    .use(
-      except(
-        '/api/archive',
-        bodyLimit({ maxSize: largestBody, onError: (c) => c.json(refusal('', 'That is more than 16 MB.'), 413) }),
-      ),
-    )
+    .use(bodiesMeasured())
     .get('/health', told('Whether the server answers.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
     .get('/ready', told('Whether the server can answer from its data.', { 200: 'It can.' }, [503]), async (c) => {
       try {

@@ -70,6 +70,10 @@ export const guard =
     }
     const strange = strangeness(headers, hosts, acts)
     if (strange) return c.json(refusal('', strange), 403)
+    // a page of another site may lead here, and have nothing worked out for it by pictures or frames
+    const foreign = headers.site === 'cross-site' && c.req.header('sec-fetch-mode') !== 'navigate'
+    if (foreign && c.req.path.startsWith('/api/'))
+      return c.json(refusal('', 'A page of another site may not ask for this.'), 403)
     const ownForm = forms.includes(c.req.path) && headers.origin !== undefined
     if (acts && !ownForm && !sendable(c.req.path, c.req.header('content-type') ?? ''))
       return c.json(refusal('', 'Send JSON: the Content-Type has to be application/json.'), 415)

@@ -1,11 +1,12 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { openPlant } from '../../testing/plant'
-import { findAll, gatherWords, queryOf } from './finds'
+import { findAll, gatherWords, jobsFound, queryOf } from './finds'
 import { archiveJob, findJob, updateJob } from './jobs'
 import { findLine, updateLine } from './lines'
 import type { Store } from './open'
@@ -36,6 +37,15 @@ describe('the search of everything', () => {
     const [found] = await findAll(store.db, 'seal replaced')
     expect(found).toMatchObject({ kind: 'job', id: 'job-5', number: 5 })
     expect(found?.said).toContain('[Seal]')
+  })
+  it('of jobs looks through the index of words once, and not for each job, whatever the database knows of its size', async () => {
+    const query = jobsFound(queryOf('pump 3') ?? '')
+    await store.client.execute('drop table if exists sqlite_stat1').catch(() => undefined)
+    const plan = await store.db.all<{ detail: string }>(sql`explain query plan select id from jobs where ${query}`)
+    const at = (what: RegExp) => plan.findIndex(({ detail }) => what.test(detail))
+    expect(at(/finds_text VIRTUAL TABLE/)).toBeGreaterThanOrEqual(0)
+    expect(at(/finds_text VIRTUAL TABLE/)).toBeLessThan(at(/SEARCH f USING/))
+    expect(plan.some(({ detail }) => /CORRELATED/.test(detail))).toBe(false)
   })
   it('finds kit', async () => {
     expect((await names('dial')).some((name) => name.startsWith('kit '))).toBe(true)

@@ -55,7 +55,7 @@ export async function findAll(db: Database, text: string): Promise<Find[]> {
     )
     select f.kind, f.ref as id, f.name, f.place, f.words as said, j.number, j.state, j.title
     from best
-    join finds f on f.id = best.id
+    cross join finds f on f.id = best.id
     left join jobs j on f.kind = 'job' and j.id = f.ref
     where not f.archived
     order by best.place, f.kind = 'line' desc, f.id desc
@@ -63,9 +63,13 @@ export async function findAll(db: Database, text: string): Promise<Find[]> {
   return found.map(({ said, ...one }) => ({ ...one, said: meant(said, query) }))
 }
 
-/** Jobs that fit every word, as a condition on a list of them. */
+/**
+ * Jobs that fit every word, as a condition on a list of them. A cross join is taken in the order in which it stands: the index of
+ * words first and once, whatever the database knows of its own size. Left to itself, without statistics, it looked through the
+ * index for each job anew: 16 s for 10,000 of them.
+ */
 export const jobsFound = (query: string): SQL =>
-  sql`${jobs.id} in (select f.ref from finds_text join finds f on f.id = finds_text.rowid and f.kind = 'job' where finds_text match ${query})`
+  sql`${jobs.id} in (select f.ref from finds_text cross join finds f on f.id = finds_text.rowid and f.kind = 'job' where finds_text match ${query})`
 
 const atOnce = 100
 

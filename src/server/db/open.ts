@@ -91,11 +91,15 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
     const db = drizzle(client, { schema })
     if (waits) await broughtUp(db, client, migrations, file?.path)
     for (const statement of first) await client.execute(statement)
+    // what the database knows of its own size: made where it is missing, looked at again every day
+    if (file) await client.execute('PRAGMA optimize=0x10002')
     return {
       db,
       client,
       copyDaily: async () => {
-        if (file) await copyOfTheDay(file.path)
+        if (!file) return
+        await client.execute('PRAGMA optimize')
+        await copyOfTheDay(file.path)
       },
       shared: !file,
       copyNow: file ? async () => tellCopy(await copyAsked(file.path)) : undefined,

@@ -78,6 +78,7 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
     record: (...given) => long.run('record', given),
     draft: (...given) => long.run('draft', given),
     books: (...given) => long.run('books', given),
+    tags: (...given) => long.run('tags', given),
     sheet: (...given) => long.run('sheet', given),
     moveSheet: (...given) => long.run('moveSheet', given),
     end: async () => void (await Promise.all([long.end(), short.end()])),

@@ -7,6 +7,7 @@ import { solveDocument } from '../../planner/solveDocument'
 import type { DraftJob, Pictures } from '../../print/draft'
 import type { PrintedJob } from '../../print/kind'
 import type { SignAsk, SignOutcome, ToSign } from '../report/sign'
+import type { Tagged } from '../report/tags'
 
 type Unit = 'mm' | 'mil'
 
@@ -26,6 +27,8 @@ export interface Heavy {
   sheet(job: Pick<DraftJob, 'number' | 'document' | 'site'>, round: string | undefined, unit: Unit): Promise<Uint8Array>
   /** Lines at a glance, from their visits. */
   books(lines: readonly Known[]): Promise<Book[]>
+  /** A page of tags, each with a code that opens a logbook. */
+  tags(lines: readonly Tagged[]): Promise<Uint8Array>
   /** A PDF for the machine; null where there is nothing to move by. */
   moveSheet(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
 }
@@ -54,6 +57,7 @@ export const here: Heavy = {
   draft: async (job, unit) => (await printing()).draftPdf(job, unit),
   sheet: async (job, round, unit) => (await printing()).readingSheetPdf(job, round, unit),
   books: async (lines) => lines.map(bookOf),
+  tags: async (lines) => (await import('../report/tags')).tagsPdf(lines),
   moveSheet: async (job, unit, round) => {
     const { moveSheetPdf } = await printing()
     return (await moveSheetPdf(job, unit, round)) ?? null

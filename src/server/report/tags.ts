@@ -9,8 +9,15 @@ import { onServer } from './paper'
 /** Three across and seven down on A4, to be cut out and put up at the machines. */
 const [across, down, wide, high, left, top] = [3, 7, 177, 110, 32, 36]
 
+/** A line, and where its code leads. */
+export interface Tagged {
+  name: string
+  area: string
+  address: string
+}
+
 /** Tags as PDF: name, area, and a code that opens an address. */
-export async function tagsPdf(tags: readonly { name: string; area: string; address: string }[]): Promise<Uint8Array> {
+export async function tagsPdf(tags: readonly Tagged[]): Promise<Uint8Array> {
   const doc = new PDFDocument({
     size: 'A4',
     margin: 0,

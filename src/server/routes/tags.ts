@@ -4,18 +4,17 @@ import { told } from '../openapi'
 import type { Site } from '../site'
 
 /** A page of tags: each line's name and a code that opens its logbook. */
-export const tagRoutes = ({ store: { db } }: Site) =>
+export const tagRoutes = ({ store: { db }, heavy }: Site) =>
   new Hono().get(
     '/lines.pdf',
     told('A page of tags whose codes open the logbooks.', { 200: { says: 'The pages.', type: 'application/pdf' } }),
     async (c) => {
-      const { tagsPdf } = await import('../report/tags')
       const lines = (await listLines(db)).map(({ id, name, area }) => ({
         name,
         area,
         address: new URL(`/lines/${id}/logbook`, c.req.url).href,
       }))
-      return c.body(new Uint8Array(await tagsPdf(lines)), 200, {
+      return c.body(new Uint8Array(await heavy.tags(lines)), 200, {
         'Content-Type': 'application/pdf',
         'Content-Disposition': 'inline; filename="tags.pdf"',
       })
