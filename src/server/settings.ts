@@ -23,6 +23,8 @@ export interface Settings {
   quiet: boolean
   /** A copy to put in the database's place first. */
   restore: string | undefined
+  /** Begins an empty site though there are copies of one. */
+  empty?: boolean
   /** The file was looked over just now by whoever starts this. */
   whole?: boolean
   /** Where the data is damaged, a page in the site's place says so. */
@@ -41,7 +43,8 @@ const loopback = new Set(['127.0.0.1', 'localhost', '::1'])
  * needed; so they are wherever the host is not loopback, or another name is given), --open (no accounts are needed, whoever
  * can reach this), --cert and --key (the site's own certificate), --proxy (a proxy in front speaks HTTPS), --data / DATA_FOLDER, --database / DATABASE_URL (a
  * libSQL address instead of a file), --demo (fills an empty database with the made-up plant), --restore (a copy to go on
- * from), --tell (where the data is damaged a page says so, and the server does not end), --quiet.
+ * from), --empty (begins an empty site though there are copies of one), --tell (where the data is damaged a page says so, and the server
+ * does not end), --quiet.
  *
  * @throws StartFault that names the option
  */
@@ -67,6 +70,7 @@ export function settingsOf(args: readonly string[], env: NodeJS.ProcessEnv): Set
     quiet: values.quiet ?? false,
     restore: values.restore,
     tell: values.tell ?? false,
+    empty: values.empty ?? false,
     ...(values.door || (reached && !values.open)
       ? { door: { secure: cert !== undefined || proxied, proxied, metrics: env.METRICS_TOKEN } }
       : {}),
@@ -93,6 +97,7 @@ function parsed(args: readonly string[]) {
         quiet: { type: 'boolean' },
         restore: { type: 'string' },
         tell: { type: 'boolean' },
+        empty: { type: 'boolean' },
       },
     }).values
   } catch (error) {

@@ -2,8 +2,8 @@ import type { Logger } from 'pino'
 import { mayAs } from '../core/people/roles'
 import { makeApp } from './app'
 import { changesRoom, followOthers } from './changes'
-import { restore, StartFault } from './db/files'
-import { type Database, openStore, type Store } from './db/open'
+import { realFile, restore, StartFault } from './db/files'
+import { checkDemo, type Database, markDemo, openStore, type Store } from './db/open'
 import { hasAdministrator, insertPerson } from './db/people'
 import { sealTrail } from './db/trail'
 import { standIns } from './devices/standIns'
@@ -36,11 +36,16 @@ export interface Served {
  * @throws StartFault when the data or the port cannot be had
  */
 export async function start(settings: Settings, log: Logger, heavy: Heavy = heavyPool()): Promise<Served> {
-  if (settings.restore) await restore(settings.database, settings.restore)
+  if (settings.restore) await restore(realFile(settings.database), settings.restore)
   // a copy that was restored was looked over then
   const whole = settings.whole || settings.restore !== undefined
-  const store = await openStore(settings.database, 'src/server/db/migrations', { anew: settings.demo, whole })
-  if (settings.demo) await (await import('./demo/make')).makeDemo(store.db)
+  const { demo: anew, empty = false } = settings
+  if (anew) await checkDemo(settings.database, (await import('./demo/plantName')).plantName)
+  const store = await openStore(settings.database, 'src/server/db/migrations', { anew, whole, empty })
+  if (anew) {
+    await (await import('./demo/make')).makeDemo(store.db)
+    await markDemo(store.client)
+  }
 
   await sealTrail(store.db)
   const door = settings.door && (await doorOf(settings.database, store, settings.door))

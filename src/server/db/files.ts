@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, realpathSync, renameSync, rmSync, statSync } from 'node:fs'
 import { basename, dirname, join, resolve } from 'node:path'
 import { askChild } from './child'
 
@@ -26,8 +26,8 @@ export class DamagedFault extends StartFault {
 /** The address of a database file, whatever letters its path has. */
 export const fileUrl = (file: string): string => `file:${resolve(file).split('/').map(encodeURIComponent).join('/')}`
 
-/** How many daily copies are kept. */
-const copiesKept = 14
+/** How many copies of the days are kept, and how many of those that somebody asked for. */
+const kept = { daily: 14, asked: 14 }
 
 const copiesOf = (file: string) => join(dirname(file), 'copies')
 const stamp = () => new Date().toISOString().replace(/[:.]/g, '-')
@@ -59,19 +59,48 @@ export async function copyTo(file: string, to: string): Promise<void> {
 
 /** The copy of the day, unless it is there; the oldest beyond a fortnight go. */
 export async function copyOfTheDay(file: string): Promise<void> {
-  const folder = copiesOf(file)
-  const name = basename(file, '.db')
-  const to = join(folder, `${name}-${stamp().slice(0, 10)}.db`)
+  const to = join(copiesOf(file), `${basename(file, '.db')}-${stamp().slice(0, 10)}.db`)
   if (!existsSync(to)) await copyTo(file, to)
-  const daily = copies(file).filter((copy) => dirname(copy) === folder)
-  for (const old of daily.slice(copiesKept)) rmSync(old, { force: true })
+  letGo(file, 'daily')
 }
 
 /** A copy asked for by somebody, beside those of the days. @returns where it is */
 export async function copyAsked(file: string): Promise<string> {
   const to = join(copiesOf(file), `${basename(file, '.db')}-${stamp()}.db`)
   await copyTo(file, to)
+  letGo(file, 'asked')
   return to
+}
+
+/** Lets the oldest copies of a kind go: those of one kind never make room for those of the other. */
+function letGo(file: string, kind: keyof typeof kept): void {
+  const daily = (copy: string) => /-\d{4}-\d\d-\d\d\.db$/.test(copy)
+  const alike = copies(file).filter((copy) => dirname(copy) === copiesOf(file) && daily(copy) === (kind === 'daily'))
+  for (const old of alike.slice(kept[kind])) rmSync(old, { force: true })
+}
+
+/**
+ * Looks whether a site would begin with nothing although there are copies of what it had.
+ *
+ * @throws StartFault that names the latest copy
+ */
+export function checkNotLost(file: string): void {
+  if (existsSync(file) && statSync(file).size > 0) return
+  const [latest] = copies(file)
+  if (!latest) return
+  throw new StartFault(
+    `There is no data at ${file}, but there are copies of it. To go on from the latest, start once with --restore ${latest}; to begin an empty site all the same, start once with --empty.`,
+  )
+}
+
+/** The file itself, where a path leads to it by a link: one file is held by one server, by whatever way it is reached. */
+export function realFile(file: string): string {
+  try {
+    return realpathSync(file)
+  } catch {
+    const folder = dirname(resolve(file))
+    return existsSync(folder) ? join(realpathSync(folder), basename(file)) : resolve(file)
+  }
 }
 
 /** A copy as it is told: no path, which is nobody's business but the machine's. */
@@ -106,12 +135,18 @@ async function lastGood(file: string): Promise<string | undefined> {
   return undefined
 }
 
-/** Puts a copy in the database's place; what was there is kept aside. */
+/** Puts a copy in the database's place; what was there is kept aside. Nothing is moved before the copy is there, whole. */
 export async function restore(file: string, copy: string): Promise<void> {
   if (!existsSync(copy)) throw new StartFault(`There is no copy at ${copy}.`)
   const said = await askChild('check', fileUrl(copy))
   if (said !== 'ok') throw new StartFault(`The copy ${copy} is damaged as well (${said}).`)
+  const next = `${file}.next`
+  try {
+    await copyTo(copy, next)
+  } catch (error) {
+    throw new StartFault(`${error instanceof Error ? error.message : error} Nothing was changed.`)
+  }
   const aside = `${file}.aside-${stamp()}`
   for (const end of ['', '-wal', '-shm']) if (existsSync(`${file}${end}`)) renameSync(`${file}${end}`, `${aside}${end}`)
-  await copyTo(copy, file)
+  renameSync(next, file)
 }

@@ -1,17 +1,19 @@
-import { existsSync, mkdirSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, statSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
-import { dirname, join } from 'node:path'
+import { basename, dirname, join } from 'node:path'
 import { type Client, createClient } from '@libsql/client'
 import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import {
   type CopyTold,
+  checkNotLost,
   checkWhole,
   copies,
   copyAsked,
   copyBefore,
   copyOfTheDay,
   fileUrl,
+  realFile,
   StartFault,
   tellCopy,
 } from './files'
@@ -45,17 +47,24 @@ const blocks = 100
  *
  * @param migrations folder of the committed migrations
  * @param options.anew begins with nothing: what a file held is thrown away
+ * @param options.empty begins an empty site where there is no data, though there are copies of some
  * @param options.whole it was looked over just now, and need not be again
  * @throws StartFault when a file is held, damaged, or of a newer version
  */
-export async function openStore(at: string, migrations: string, { anew = false, whole = false } = {}): Promise<Store> {
-  const file = /^[a-z]+:\/\//.test(at) ? undefined : at.replace(/^file:/, '')
-  if (!file) return openAt(at, migrations)
+export async function openStore(
+  at: string,
+  migrations: string,
+  { anew = false, whole = false, empty = true } = {},
+): Promise<Store> {
+  const asked = fileAt(at)
+  if (!asked) return openAt(at, migrations)
   try {
-    mkdirSync(dirname(file), { recursive: true })
+    mkdirSync(dirname(asked), { recursive: true })
   } catch (error) {
-    throw new StartFault(`The folder ${dirname(file)} cannot be made: ${messageOf(error)}`)
+    throw new StartFault(`The folder ${dirname(asked)} cannot be made: ${messageOf(error)}`)
   }
+  const file = realFile(asked)
+  if (!anew && !empty) checkNotLost(file)
   const letGo = await holdAlone(file)
   try {
     if (anew) for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true })
@@ -66,6 +75,42 @@ export async function openStore(at: string, migrations: string, { anew = false, 
     letGo()
     throw error
   }
+}
+
+/** The file that a database is in; undefined where it is on a server of its own. */
+export const fileAt = (at: string): string | undefined =>
+  /^[a-z]+:\/\//.test(at) ? undefined : at.replace(/^file:/, '')
+
+/** Says of a database that it is the demo's: nothing but a demo is ever thrown away for another one. */
+const demoMark = 0x56_50_44_4d
+
+export const markDemo = (client: Client) => client.execute(`PRAGMA application_id = ${demoMark}`)
+
+/**
+ * Looks whether the demo may begin with nothing at a place.
+ *
+ * @param knownAs the name that the made-up plant has, by which a demo of before the mark is known
+ * @throws StartFault where it would throw away anything but a demo
+ */
+export async function checkDemo(at: string, knownAs: string): Promise<void> {
+  const asked = fileAt(at)
+  if (!asked) throw new StartFault('--demo: the demo is made in a file of its own, and never in a database elsewhere.')
+  const file = realFile(asked)
+  if (!existsSync(file) || statSync(file).size === 0) return
+  const client = createClient({ url: fileUrl(file), timeout: blocks, concurrency: 1 })
+  const first = async (statement: string) => Object.values((await client.execute(statement)).rows[0] ?? {})[0]
+  try {
+    if (Number(await first('PRAGMA application_id')) === demoMark) return
+    const name = await first(`select json_extract(document, '$.name') from site`)
+    if (basename(file) === 'demo.db' && name === knownAs) return
+  } catch {
+    // no database of this program, or a damaged one: said below
+  } finally {
+    client.close()
+  }
+  throw new StartFault(
+    `${file} is no demo, and the demo would throw it away. Start without --demo, or give the demo a folder of its own with --data.`,
+  )
 }
 
 interface OwnFile {

@@ -15,6 +15,7 @@ import { demoKit } from './kit'
 import { methodJobs } from './methods'
 import { moveJobs } from './moves'
 import { type DemoJob, demoPlant, earlierJobs } from './plant'
+import { plantName } from './plantName'
 import { rollsJobs } from './rolls'
 import { liftJobs, uprightJobs } from './upright'
 import { yearsOfVisits } from './years'
@@ -123,4 +124,4 @@ async function signDemo(db: Database, id: string, by: string, at: string): Promi
   })
 }
 
-const demoSite = { name: 'Skerry Point Kelp Works', mark: '', checkedByAnother: true }
+const demoSite = { name: plantName, mark: '', checkedByAnother: true }
