@@ -4,7 +4,9 @@ import type { Peg } from '../core/verdict/peg'
 import { ink, letters, muted, pegColors, rule, strokes } from '../drawing/print'
 import type { Scene, Shape } from '../drawing/scene'
 import type { Block, Sheet, Table } from '../record/blocks'
+import { t } from '../words/language'
 import { pegWordIn } from '../words/record'
+import { canBeDrawn } from './drawable'
 import { thePaper } from './paper'
 import { asPrintedAll, fontFile, subsets, weights } from './type'
 
@@ -126,7 +128,7 @@ class Printer {
   private head({ title, under, beside, mark }: Sheet): void {
     const left = width * 0.62
     const picture = mark && this.photographs.get(mark.id)
-    if (picture) {
+    if (picture && canBeDrawn(picture)) {
       const [x, high, across] = [margin + width - 130, 28, 130]
       const figure = this.doc.struct('Figure', {
         alt: mark.label,
@@ -388,6 +390,10 @@ class Printer {
   private photograph({ id, label }: Extract<Block, { kind: 'photograph' }>): void {
     const image = this.photographs.get(id)
     if (!image) return
+    if (!canBeDrawn(image)) {
+      this.y = this.tagged('P', t`${label}: this picture cannot be read.`, { size: size.small, color: muted }) + 6
+      return
+    }
     const height = 180
     this.room(height + 16)
     const top = this.y

@@ -34,17 +34,62 @@ function joined(parts: readonly Uint8Array[]): Uint8Array {
 
 function bareJpeg(bytes: Uint8Array): Uint8Array | undefined {
   const kept = [bytes.subarray(0, 2)]
-  for (let at = 2; at + 4 <= bytes.length; ) {
+  let scanned = false
+  for (let at = 2; at + 2 <= bytes.length; ) {
     if (bytes[at] !== 0xff) return undefined
     const marker = bytes[at + 1] ?? 0
-    // from here on it is the picture itself
-    if (marker === 0xda) return joined([...kept, bytes.subarray(at)])
+    // bytes that only fill up
+    if (marker === 0xff) {
+      at++
+      continue
+    }
+    // what comes after its end is another picture, with its own place and time
+    if (marker === 0xd9) return scanned ? joined([...kept, bytes.subarray(at, at + 2)]) : undefined
+    if (marker === 0xda) {
+      const scan = endOfScan(bytes, at)
+      if (scan === undefined) return undefined
+      kept.push(bytes.subarray(at, scan))
+      scanned = true
+      at = scan
+      continue
+    }
     const end = at + 2 + word(bytes, at + 2)
     if (end > bytes.length || end < at + 4) return undefined
     // APP0 says how large a dot is and APP14 how colours are meant; APP1 to APP13, APP15 and comments are the camera's
     const app = marker >= 0xe0 && marker <= 0xef
-    if (!((app && marker !== 0xe0 && marker !== 0xee) || marker === 0xfe)) kept.push(bytes.subarray(at, end))
+    // one that is longer than it has to be holds a small picture of its own
+    const plain = (marker === 0xe0 && end - at <= 18) || (marker === 0xee && end - at <= 16)
+    if (!((app && !plain) || marker === 0xfe)) kept.push(bytes.subarray(at, end))
     at = end
+  }
+  return undefined
+}
+
+/** Where the data of a scan ends: at the next marker that is no part of it; undefined where it never does. */
+function endOfScan(bytes: Uint8Array, at: number): number | undefined {
+  for (let i = at + 2 + word(bytes, at + 2); i + 1 < bytes.length; i++) {
+    const next = bytes[i + 1] ?? 0
+    const stuffed = next === 0x00 || next === 0xff || (next >= 0xd0 && next <= 0xd7)
+    if (bytes[i] === 0xff && !stuffed) return i
+  }
+  return undefined
+}
+
+/** The most dots of a picture: larger ones take more memory to draw than a tablet or a server should give. */
+export const mostDots = 40_000_000
+
+/** How many dots a picture has across and down; undefined where it does not say. */
+export function pictureSize(bytes: Uint8Array, type: Type): { across: number; down: number } | undefined {
+  if (type === 'image/png') {
+    const long = (at: number) => word(bytes, at) * 65_536 + word(bytes, at + 2)
+    return bytes.length < 24 ? undefined : { across: long(16), down: long(20) }
+  }
+  for (let at = 2; at + 9 <= bytes.length; ) {
+    if (bytes[at] !== 0xff) return undefined
+    const marker = bytes[at + 1] ?? 0
+    const frame = marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker)
+    if (frame) return { across: word(bytes, at + 7), down: word(bytes, at + 5) }
+    at += 2 + word(bytes, at + 2)
   }
   return undefined
 }

@@ -239,6 +239,8 @@ const jpeg = Buffer.concat([
   segment(0xe1, 'Exif with a place'),
   segment(0xfe, 'a comment'),
   segment(0xdb, 'table'),
+  // two dots by two, of one color
+  Buffer.from([0xff, 0xc0, 0, 11, 8, 0, 2, 0, 2, 1, 1, 0x11, 0]),
   Buffer.from([0xff, 0xda, 0, 2, 1, 2, 3, 0xff, 0xd9]),
 ])
 
@@ -256,6 +258,60 @@ describe('photographs', () => {
     expect(kept).toContain('JFIF')
     expect(kept).toContain('table')
     expect(kept).not.toMatch(/Exif|comment/)
+  })
+  it('end where they end: a second picture with its place goes, and so does a small one inside', async () => {
+    const stowed = async (bytes: Uint8Array, type: string) => {
+      const { id } = await (await send(bytes, type)).json()
+      return Buffer.from(await bytesOf(`/photographs/${id}`)).toString('latin1')
+    }
+    const twice = await stowed(Buffer.concat([jpeg, jpeg, Buffer.from('with a place')]), 'image/jpeg')
+    expect(twice).toBe(await stowed(jpeg, 'image/jpeg'))
+    expect(await stowed(Buffer.concat([png, withText]), 'image/png')).toBe(png.toString('latin1'))
+    const inside = Buffer.concat([
+      jpeg.subarray(0, 2),
+      segment(0xe0, 'JFIF with a small picture in it'),
+      jpeg.subarray(2),
+    ])
+    expect(await stowed(inside, 'image/jpeg')).toBe(twice)
+    // more scans, as a picture that comes sharper and sharper has, with a comment between them
+    const scan = Buffer.from([0xff, 0xda, 0, 2, 7, 0xff, 0, 8, 0xff, 0xd3, 9])
+    const scans = Buffer.concat([jpeg.subarray(0, -9), scan, segment(0xfe, 'a place'), scan, Buffer.from([0xff, 0xd9])])
+    const kept = await stowed(scans, 'image/jpeg')
+    expect(kept.split('\xff\xda')).toHaveLength(3)
+    expect(kept).not.toContain('a place')
+    expect((await send(scans.subarray(0, -2), 'image/jpeg')).status).toBe(415)
+  })
+  it('have no more dots than a page can draw, and one that cannot be read stops no record', async () => {
+    const huge = Buffer.from(png)
+    huge.writeUInt32BE(30_000, 16)
+    huge.writeUInt32BE(30_000, 20)
+    expect((await send(huge)).status).toBe(413)
+    const wide = Buffer.from(jpeg)
+    wide.set([0xff, 0xff, 0xff, 0xff], wide.indexOf(Buffer.from([0xff, 0xc0])) + 5)
+    expect((await send(wide, 'image/jpeg')).status).toBe(413)
+    // its head is well, its dots are not: kept, and told where it would stand
+    const spoiled = Buffer.from(png)
+    spoiled.fill(0x55, spoiled.indexOf('IDAT') + 4, spoiled.indexOf('IEND') - 8)
+    const lying = Buffer.from(png)
+    lying.writeUInt32BE(5000, 16)
+    for (const [n, bytes] of [spoiled, lying].entries()) {
+      const { id } = await (await send(bytes)).json()
+      const { body: job } = await ask('/jobs/job-14')
+      const taken = { id, type: 'image/png', label: `Spoiled ${n}`, at: 'report', by: 'R. T.', takenAt: '' }
+      const document = { ...job.document, photographs: [taken] }
+      const { body: stored } = await ask('/jobs/job-14', { version: job.version, document }, 'PUT')
+      const { texts } = await read(await bytesOf('/jobs/job-14/record.pdf'))
+      expect(texts.join(' ')).toContain(`Spoiled ${n}, R. T.: this picture cannot be read.`)
+      if (n === 0) continue
+      const signed = await ask('/jobs/job-14/sign', {
+        version: stored.version,
+        doneBy: 'R. T.',
+        checkedBy: 'I. M.',
+        unit: 'mm',
+        accepted: acceptAll(document),
+      })
+      expect(signed.body.state).toBe('signed')
+    }
   })
   it('must be pictures, whole, and not too large', async () => {
     expect((await send(Buffer.from('<svg onload="x()"/>'))).status).toBe(415)

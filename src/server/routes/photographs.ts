@@ -3,7 +3,7 @@ import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import * as v from 'valibot'
 import { largestPhotograph } from '../../core/job/photographs'
-import { pictureType, withoutMetadata } from '../../core/job/pictures'
+import { mostDots, pictureSize, pictureType, withoutMetadata } from '../../core/job/pictures'
 import { findPhotograph, keepPhotograph } from '../db/photographs'
 import { bodyOf, told } from '../openapi'
 import type { Site } from '../site'
@@ -13,6 +13,7 @@ const hashParam = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'expected the SHA-256 of a picture')),
 })
 const tooLarge = refusal('', 'That picture is larger than 3 MB.')
+const tooManyDots = refusal('', `That picture has more than ${mostDots / 1e6} million dots. Make it smaller first.`)
 const noPicture = refusal('', 'That is no JPEG or PNG picture that can be read.')
 
 /** Pictures, kept by what they are. */
@@ -31,7 +32,9 @@ export const photographRoutes = ({ store: { db } }: Site) =>
         const sent = new Uint8Array(await c.req.arrayBuffer())
         const type = pictureType(sent)
         const bytes = type && withoutMetadata(sent, type)
-        if (!type || !bytes) return c.json(noPicture, 415)
+        const size = type && bytes && pictureSize(bytes, type)
+        if (!type || !bytes || !size || size.across * size.down === 0) return c.json(noPicture, 415)
+        if (size.across * size.down > mostDots) return c.json(tooManyDots, 413)
         const id = createHash('sha256').update(bytes).digest('hex')
         await keepPhotograph(db, { id, type, bytes, at: new Date().toISOString() })
         return c.json({ id, type }, 201)
