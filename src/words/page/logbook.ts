@@ -8,6 +8,7 @@ export const logbookWords = labels({
   nextCheck: 'Next check',
   below: 'Look again when the chance of being within falls below, %',
   makeDue: (day: string) => t`Make a job due on ${day}`,
+  makeDueToday: 'Make a job due today',
   made: 'The job is on the Floor.',
   overdue: 'That day has passed.',
   nextJob: 'Next job',

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
+import { parseISO } from 'date-fns/parseISO'
 import { useState } from 'react'
 import styled from 'styled-components'
 import { sayLongDate } from '../../../words/dates'
@@ -40,7 +41,7 @@ export function DueNotice({ job }: { job: StoredJob }) {
   )
   return (
     <Notice>
-      <p>{words.due(job.dueOn ? sayLongDate(new Date(job.dueOn)) : '', job.assignedTo)}</p>
+      <p>{words.due(job.dueOn ? sayLongDate(parseISO(job.dueOn)) : '', job.assignedTo)}</p>
       {job.dueBy ? (
         <Muted style={{ alignSelf: 'center' }}>{words.changed(job.dueBy, job.dueBecause ?? '')}</Muted>
       ) : null}

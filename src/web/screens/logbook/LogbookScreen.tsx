@@ -1,3 +1,5 @@
+import { formatISO } from 'date-fns/formatISO'
+import { parseISO } from 'date-fns/parseISO'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -66,6 +68,10 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
   const edit = (change: Partial<Logbook>, mark?: string) =>
     notebook.edit((now) => ({ ...now, logbook: { ...(now.logbook ?? emptyLogbook), ...change } }), mark)
   const next = useMemo(() => nextCheck(kept, chance), [kept, chance])
+  const today = formatISO(new Date(), { representation: 'date' })
+  const passed = next !== undefined && next.on < today
+  // a day that has passed is today
+  const dueOn = passed ? today : next?.on
   const intervals = useMemo(() => intervalsOf(kept), [kept])
   const latest = intervals.at(-1)
   const job = useNextJob(id, line, unit)
@@ -92,9 +98,9 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
             <Two>
               <Sheet aria-label={words.nextCheck}>
                 <h2>{words.nextCheck}</h2>
-                <p style={{ fontWeight: 650 }}>{`${sayNext(next, terms).title} ${sayLongDate(new Date(next.on))}`}</p>
+                <p style={{ fontWeight: 650 }}>{`${sayNext(next, terms).title} ${sayLongDate(parseISO(next.on))}`}</p>
                 <Muted>{sayNext(next, terms).detail}</Muted>
-                {next.on < new Date().toISOString().slice(0, 10) ? (
+                {passed ? (
                   <p>
                     <Peg peg="outside" size={13} label="" /> {words.overdue}
                   </p>
@@ -113,9 +119,9 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
                   <Button
                     look="act"
                     isDisabled={job.isPending}
-                    onPress={() => job.mutate({ last: last.job, dueOn: next.on })}
+                    onPress={() => dueOn && job.mutate({ last: last.job, dueOn })}
                   >
-                    {words.makeDue(sayDate(new Date(next.on)))}
+                    {passed ? words.makeDueToday : words.makeDue(sayDate(parseISO(next.on)))}
                   </Button>
                   <Button
                     isDisabled={job.isPending}
