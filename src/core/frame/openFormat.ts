@@ -72,12 +72,15 @@ export function checkSurvey<T extends v.GenericSchema<unknown, { units: Units }>
     : refuse(far, `expected a number from -${limit.toLocaleString('en')} to ${limit.toLocaleString('en')}`)
 }
 
-/** The path of the first number beyond a limit. */
+/** Numbers that are no lengths and have limits of their own: a bar's bending stiffness is some 10¹⁰ N·mm². */
+const noLengths = new Set(['weight', 'tension', 'stiffness', 'rpm'])
+
+/** The path of the first length or reading beyond a limit. */
 function beyond(value: unknown, limit: number, path: string): string | undefined {
   if (typeof value === 'number') return Math.abs(value) > limit ? path : undefined
   if (typeof value !== 'object' || value === null) return undefined
   for (const [key, own] of Object.entries(value)) {
-    const found = beyond(own, limit, path ? `${path}.${key}` : key)
+    const found = noLengths.has(key) ? undefined : beyond(own, limit, path ? `${path}.${key}` : key)
     if (found !== undefined) return found
   }
   return undefined

@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { quantityFrom } from '../../../core/frame/quantity'
+import { emptyQuantity, quantityFrom } from '../../../core/frame/quantity'
 import { angleFault } from '../../../core/frame/typedAngle'
 import { lengthUnitFor } from '../../../core/frame/usual'
 import { type Finding, findingsFor } from '../../../core/kinds/belt/advice/findings'
@@ -14,7 +14,7 @@ import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
-import { Card, Field, Muted, Select } from '../../parts/controls'
+import { Card, Field, Input, Muted, Select } from '../../parts/controls'
 import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
 import { type Act, Say } from '../../say/Say'
@@ -149,12 +149,12 @@ function SetCard({ set }: { set: BeltSet }) {
       (round) => ({ ...round, sets: round.sets.map((one) => (one.id === set.id ? change(one) : one)) }),
       `${set.id} ${mark}`,
     )
-  const size = (key: 'radius' | 'constant' | 'over', label: string, hint?: string) => (
+  const size = (key: 'radius' | 'constant' | 'over' | 'sd', label: string, hint?: string) => (
     <div data-cell={`${set.id} ${key}`}>
       <QuantityField
         label={label}
-        quantity={set[key]}
-        unit={key === 'constant' ? unit : length}
+        quantity={set[key] ?? emptyQuantity(unit)}
+        unit={key === 'constant' || key === 'sd' ? unit : length}
         signed={key === 'constant'}
         readOnly={frozen}
         onChange={(value) => put((one) => ({ ...one, [key]: value }), key)}
@@ -178,6 +178,18 @@ function SetCard({ set }: { set: BeltSet }) {
         {set.method === 'angles' ? null : size('radius', words.radius)}
         {set.method === 'face' ? size('constant', words.constant, words.constantHint) : null}
         {set.method === 'edge' ? size('over', words.over) : null}
+        {set.sd ? size('sd', words.sd) : null}
+        {set.method === 'angles' && set.angleSd !== undefined ? (
+          <Field label={words.angleSd}>
+            <Input
+              inputMode="decimal"
+              maxLength={12}
+              readOnly={frozen}
+              value={set.angleSd}
+              onChange={({ target }) => put((one) => ({ ...one, angleSd: target.value }), 'angleSd')}
+            />
+          </Field>
+        ) : null}
         {set.method === 'angles'
           ? (['toe', 'tilt'] as const).map((key) => (
               <div key={key} data-cell={`${set.id} ${key}`}>

@@ -159,13 +159,13 @@ function SetCard({ set }: { set: BoreSet }) {
       (round) => ({ ...round, sets: round.sets.map((one) => (one.id === set.id ? change(one) : one)) }),
       `${set.id} ${mark}`,
     )
-  const typed = (key: 'sag' | 'pushed') => (
+  const typed = (key: 'sag' | 'pushed' | 'sd') => (
     <div data-cell={`${set.id} ${key}`}>
       <QuantityField
         label={words[key]}
-        quantity={set[key]}
+        quantity={set[key] ?? emptyQuantity(unit)}
         unit={unit}
-        signed
+        signed={key !== 'sd'}
         readOnly={frozen}
         onChange={(value) => put((one) => ({ ...one, [key]: value }), key)}
       />
@@ -207,6 +207,7 @@ function SetCard({ set }: { set: BoreSet }) {
         </Field>
         {typed('sag')}
         {set.sense === 'in' ? typed('pushed') : null}
+        {set.sd ? typed('sd') : null}
       </How>
       {set.sense === 'in' ? <HeadWay pushed={quantityMm(set.pushed)} /> : null}
     </Card>

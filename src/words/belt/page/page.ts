@@ -52,6 +52,8 @@ export const beltPageWords = labels({
   both: (name: string) =>
     t`The ${name.toLowerCase()} sheave is turned half round with it: its wobble, magnified by the span, is taken out too`,
   constant: 'Target on the face that stays',
+  sd: 'Repeatability (1 SD)',
+  angleSd: 'Repeatability of an angle (1 SD), mm/m',
   constantHint: '0 where it was zeroed there',
   over: 'Length of the level',
   toe: 'Toe, degrees',

@@ -45,6 +45,7 @@ export const borePageWords = labels({
   out: 'Tip on the carrier, pushed in by the wall',
   in: 'Head on the wall, looking at the carrier',
   sag: 'Sag of the bracket',
+  sd: 'Repeatability (1 SD)',
   sagForAll: 'Use this sag for every section',
   whichWayIsPlus: 'Which way is plus',
   plusToward: 'Plus: the head nearer to the carrier.',

@@ -8,7 +8,13 @@ import { beltTypes } from '../belts'
  * are told by how far they stand behind the measured face of their sheave.
  */
 /** How far it can go: raised by shims, toward either side; empty for no limit. */
-const limitsSchema = v.strictObject({ up: quantitySchema, near: quantitySchema, far: quantitySchema })
+const limitsSchema = v.strictObject({
+  up: quantitySchema,
+  near: quantitySchema,
+  far: quantitySchema,
+  /** How far it can be let down; only documents of others have it, since shims under belts are only put in. */
+  down: v.optional(quantitySchema),
+})
 
 const footSchema = v.strictObject({
   id,
@@ -71,6 +77,9 @@ const setSchema = v.strictObject({
   both: v.optional(v.boolean()),
   /** What the target reads on the face that stays: 0 where it was zeroed there. */
   constant: quantitySchema,
+  /** Repeatability (one standard deviation) of a reading, as given; absent for the usual one. Of angles in mm/m, as typed. */
+  sd: v.optional(quantitySchema),
+  angleSd: v.optional(text(12)),
   /** Over which a lean was read, by level or plumb. */
   over: quantitySchema,
   /** By name: `a90` at 90° of the face, `a90t` with the sheave turned; `inner`, `outer` gaps; `leanMoved`, `leanStays`; `offset`. */

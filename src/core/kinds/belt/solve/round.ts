@@ -1,4 +1,5 @@
 import { radians } from '../../../frame/angles'
+import { parseNumber } from '../../../frame/number'
 import { type Quantity, quantityFault, quantityMm, turnOf } from '../../../frame/quantity'
 import type { Trouble } from '../../../frame/trouble'
 import { angleFault, angleLimitFault, typedAngle } from '../../../frame/typedAngle'
@@ -87,6 +88,13 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
     ...(set.method === 'face' ? { turn: turnOf(set.values[key]) } : {}),
     ...(key === 'toe' || key === 'tilt' ? { unitless: true } : {}),
   })
+  const given = set.sd && sizeMm(set.sd)
+  const angleGiven = parseNumber(set.angleSd ?? '')
+  const sds = {
+    reading: given ?? usual.reading,
+    gap: given ?? usual.gap,
+    angle: angleGiven.ok && angleGiven.value > 0 ? angleGiven.value / 1000 : usual.angle,
+  }
   const radius = sizeMm(set.radius)
   const constant = quantityMm(set.constant) ?? 0
   const { on } = set
@@ -102,7 +110,7 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
               on,
               what,
               value: sign * told,
-              sd: what === 'offset' ? usual.reading : usual.angle,
+              sd: what === 'offset' ? sds.reading : sds.angle,
               written: [written(what, told, sign)],
             },
           ]
@@ -124,13 +132,13 @@ export function readingsOf(set: BeltSet, faces: 1 | -1, span: { y: number; z: nu
       const list = turned ? 'turned' : 'face'
       return told === undefined
         ? []
-        : faceAt(angle, told - constant, turned, usual.reading, [written(key, told, 1, list)])
+        : faceAt(angle, told - constant, turned, sds.reading, [written(key, told, 1, list)])
     })
   // a straightedge along the span: the inner edge lies toward the sheave that stays
   const along = (Math.atan2(span.y, span.z) * 180) / Math.PI
   const gap = (key: string, angle: number): BeltReading[] => {
     const told = value(key)
-    return told === undefined ? [] : faceAt(angle, -faces * told, 0, usual.gap, [written(key, told, -faces, 'gaps')])
+    return told === undefined ? [] : faceAt(angle, -faces * told, 0, sds.gap, [written(key, told, -faces, 'gaps')])
   }
   const [leanMoved, leanStays, over] = [value('leanMoved'), value('leanStays'), sizeMm(set.over)]
   return [

@@ -33,14 +33,22 @@ export function surveyOf({ line }: Pick<JobOf<BeltLine, BeltRound>, 'line'>, rou
     const [groove, diameter] = [toGroove(sheave), quantityMm(sheave.diameter)]
     const [across, up] = s === 0 ? [0, 0] : [quantityMm(sheave.across), quantityMm(sheave.up)]
     if (groove === undefined || !diameter || diameter <= 0 || across === undefined || up === undefined) return undefined
-    const feet = sheave.feet.flatMap(({ id, behind, limits }) => {
+    const feet = sheave.feet.flatMap(({ id, behind, limits, pack }) => {
       const mm = quantityMm(behind)
       if (mm === undefined) return []
-      const told = (['up', 'near', 'far'] as const).flatMap((way): [string, number][] => {
+      const told = (['down', 'up', 'near', 'far'] as const).flatMap((way): [string, number][] => {
         const most = quantityMm(limits?.[way])
         return most === undefined || most < 0 ? [] : [[way, tidy(most)]]
       })
-      return [{ id, x: tidy(-faces * mm), ...(told.length > 0 ? { limits: Object.fromEntries(told) } : {}) }]
+      const shims = pack && packMm(pack)
+      return [
+        {
+          id,
+          x: tidy(-faces * mm),
+          ...(told.length > 0 ? { limits: Object.fromEntries(told) } : {}),
+          ...(shims && shims.length > 0 ? { pack: shims.map(tidy) } : {}),
+        },
+      ]
     })
     const base = quantityMm(sheave.base)
     const about = feet.find(({ id }) => id === sheave.pivot.foot) ?? feet.at(-1)

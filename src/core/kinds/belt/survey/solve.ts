@@ -46,7 +46,7 @@ export interface BeltResult {
 }
 
 /** Without a deviation of its own: of a reading, mm; of an angle that an instrument tells, rad. */
-const usualSd = { reading: 0.005, angle: 0.0001 }
+export const usualSd = { reading: 0.005, angle: 0.0001 }
 
 /** Reads a document: schema first, then what a schema cannot say, each fault by its path. */
 export function readSurvey(document: unknown): Checked<BeltSurvey> {

@@ -7,7 +7,7 @@ import { jobFrom } from '../../../job/make'
 import { makeLine, makeSet } from '../document/make'
 import type { BeltLine, BeltRound, BeltSet } from '../document/schema'
 import type { BeltSurvey } from './schema'
-import { readSurvey } from './solve'
+import { readSurvey, usualSd } from './solve'
 
 /**
  * A survey document of a belt drive as a job. What is read on the quarters of a face becomes a face set, what an instrument told
@@ -28,6 +28,10 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const sheaves = [stays, ...belt.sheaves.filter((sheave) => sheave !== stays)]
   const made = makeLine(belt.name?.slice(0, 80) || name, unit, [])
   const behind = (x: number) => (belt.faces === 'right' ? -inMm(x) : inMm(x))
+  const shims = (sizes: readonly number[]): Quantity => ({
+    text: sizes.map((size) => Number(fromMm(reading(size), unit).toFixed(4))).join(' '),
+    unit,
+  })
   const line: BeltLine = {
     ...made,
     faces: belt.faces,
@@ -56,7 +60,17 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
             id: foot.id,
             name: foot.id.slice(0, 60),
             behind: typed(behind(foot.x)),
-            ...(limits ? { limits: { up: most(limits.up), near: most(limits.near), far: most(limits.far) } } : {}),
+            ...(limits
+              ? {
+                  limits: {
+                    up: most(limits.up),
+                    near: most(limits.near),
+                    far: most(limits.far),
+                    ...(limits.down === undefined ? {} : { down: most(limits.down) }),
+                  },
+                }
+              : {}),
+            ...(foot.pack ? { pack: shims(foot.pack) } : {}),
           }
         }),
         pivot: {
@@ -65,9 +79,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
         },
       }
     }),
-    shims: plan?.stock
-      ? { text: plan.stock.map((size) => Number(fromMm(reading(size), unit).toFixed(4))).join(' '), unit }
-      : made.shims,
+    shims: plan?.stock ? shims(plan.stock) : made.shims,
   }
   const sets: BeltSet[] = []
   for (const [r, one] of belt.readings.entries()) {
@@ -80,6 +92,9 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       sets.push({
         ...set,
         angles: { toe: degrees(one.toe), tilt: degrees(one.tilt) },
+        // in mm/m
+        angleSd: String(Number((1000 * (one.sd?.angle ?? usualSd.angle)).toPrecision(8))),
+        sd: told(one.sd?.offset === undefined ? usualSd.reading : reading(one.sd.offset)),
         values: one.offset === undefined ? {} : { offset: told(reading(one.offset)) },
       })
       continue
@@ -100,6 +115,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
         'expected the target to be read on the sheave that stays: the page has no place for others',
       )
     const zero = constant?.type === 'face' ? reading(constant.value) : 0
+    const sd = told(one.sd === undefined ? usualSd.reading : reading(one.sd))
     const key = `a${angle}${turned === 180 ? 't' : ''}`
     const radius = typed(inMm(one.radius))
     const fits = (set: BeltSet) =>
@@ -107,12 +123,14 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       set.method === 'face' &&
       set.radius.text === radius.text &&
       set.constant.text === told(zero).text &&
+      set.sd?.text === sd.text &&
       !set.values[key]
     const found = sets.find(fits)
     const set = found ?? {
       ...makeSet(one.on, `r1-${sets.length + 1}`, unit),
       radius,
       constant: told(zero),
+      sd,
       twice: false,
     }
     const next = {

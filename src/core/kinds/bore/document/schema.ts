@@ -68,6 +68,8 @@ const setSchema = v.strictObject({
   sense: v.picklist(['out', 'in']),
   /** Of the dial's own bracket at this reach: bottom against top. */
   sag: quantitySchema,
+  /** Repeatability (one standard deviation) of a reading, as given; absent for the usual one. */
+  sd: v.optional(quantitySchema),
   /** What a head showed more when it was pushed toward the carrier by a tenth of a millimetre: tells its sign. */
   pushed: quantitySchema,
   /** By place: `a0`, `a90`. */

@@ -69,6 +69,12 @@ export interface BoreSolved {
 /** Deviation of a reading, mm: of a dial read to the hundredth. */
 const sd = 0.005
 
+/** Deviation of the readings of some sets, mm: the largest that was given, else the usual one. */
+const sdOf = (sets: readonly BoreSet[]): number => {
+  const given = sets.flatMap((set) => (set.sd && quantityMm(set.sd)) || [])
+  return given.length > 0 ? Math.max(...given) : sd
+}
+
 /** How far four places may fail to add up, mm: three deviations of their sum. */
 const mostClosure = 3 * 2 * sd
 
@@ -120,7 +126,9 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
         ([degrees, mm, own, written]) => [degrees, mm - sagAt(sag, degrees), own, written] as const,
       )
     })
-    return readings.length > 0 ? solveSection({ readings, sag: 0, sd } satisfies SectionReadings) : undefined
+    return readings.length > 0
+      ? solveSection({ readings, sag: 0, sd: sdOf(sets) } satisfies SectionReadings)
+      : undefined
   }
   const found = line.sections.map((section) => ({ section, x: quantityMm(section.x), solved: of(section) }))
   const placed = found.flatMap(({ section, x, solved }): Placed[] => {

@@ -18,6 +18,7 @@ export function surveyOf({ line }: Pick<JobOf<BoreLine, BoreRound>, 'line'>, rou
     if (x === undefined || !set || readings.length === 0) return []
     const diameter = quantityMm(section.diameter)
     const sag = sagMissing(line, set) ? null : (quantityMm(set.sag) ?? 0)
+    const sd = set.sd && quantityMm(set.sd)
     const limits = (['down', 'up', 'near', 'far'] as const).flatMap((way): [string, number][] => {
       const most = quantityMm(section.limits?.[way])
       return most === undefined || most < 0 ? [] : [[way, tidy(most)]]
@@ -30,6 +31,7 @@ export function surveyOf({ line }: Pick<JobOf<BoreLine, BoreRound>, 'line'>, rou
         ...(diameter !== undefined && diameter > 0 ? { diameter: tidy(diameter) } : {}),
         ...(set.sense === 'in' ? { sense: 'in' as const } : {}),
         ...(sag === 0 ? {} : { sag: sag === null ? null : tidy(sag) }),
+        ...(sd !== undefined && sd > 0 ? { sd: tidy(sd) } : {}),
         readings: readings.map(([degrees, mm]) => [degrees, tidy(mm)] as [number, number]),
         ...(limits.length > 0 ? { limits: Object.fromEntries(limits) } : {}),
       },

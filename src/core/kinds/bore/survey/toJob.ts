@@ -64,7 +64,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     limit: bores.limit === undefined ? made.limit : told(bores.limit),
   }
   const sets: BoreSet[] = []
-  for (const [s, { id, readings, sense = 'out', sag }] of bores.sections.entries()) {
+  for (const [s, { id, readings, sense = 'out', sag, sd }] of bores.sections.entries()) {
     const degrees = readings.map(([at]) => ((at % 360) + 360) % 360)
     const places = ([4, 8, 12] as const).find((n) => {
       const even = cellsOf({ places: n }).map(degreesOf)
@@ -80,6 +80,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       places,
       sense,
       ...(sag === null ? {} : { sag: told(sag ?? 0) }),
+      ...(sd === undefined ? {} : { sd: told(sd) }),
       values: Object.fromEntries(readings.map(([, value], i) => [`a${degrees[i]}`, told(value)])),
     })
   }
