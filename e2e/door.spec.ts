@@ -110,7 +110,11 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   // on the administrator's own tablet: initials and PIN of whoever did it
   const sign = async (done: string, checked: string) => {
     await page.goto(`${address}/jobs/job-5/sign`)
-    await page.getByLabel(/^Why this may stay open/).fill('Outage')
+    await page
+      .getByLabel(/^Why this may stay open/)
+      .first()
+      .waitFor()
+    for (const reason of await page.getByLabel(/^Why this may stay open/).all()) await reason.fill('Until the outage')
     await page.getByLabel('Done by').fill('I. M.')
     await page.getByLabel('PIN of I. M.').fill(done)
     await page.getByLabel('Checked by').fill('K. O.')

@@ -25,6 +25,9 @@ export const sayMoment = written({ ...short, year: 'numeric', ...minutes, second
 /** 5 March 2026 */
 export const sayLongDate = written({ day: 'numeric', month: 'long', year: 'numeric' })
 
+/** A day as YYYY-MM-DD where the clock of this place begins it; without a time it would be read as that of Greenwich. */
+export const dayOf = (day: string): Date => new Date(`${day.slice(0, 10)}T00:00`)
+
 /** Seconds of a unit, the longest first. */
 const spans = [
   ['year', 365 * 86400],

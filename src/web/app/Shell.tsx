@@ -51,9 +51,10 @@ function Inside() {
   useLayoutEffect(() => {
     const open = (event: KeyboardEvent) => {
       if (event.key === '?' && isShortcut(event)) setHelp(true)
-      // what is typed while the search is on its way is looked for
+      // what is typed while the search is on its way is looked for; once its field has the keyboard, that is told by the focus: a key is
+      // sent on from there to the list below it
       const plain = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey
-      if (plain && isFindShown() && !typing(event)) {
+      if (plain && isFindShown() && !typing({ target: document.activeElement, key: event.key })) {
         event.preventDefault()
         typeEarly(event.key)
       }

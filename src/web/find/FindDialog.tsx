@@ -90,6 +90,10 @@ function useActs(close: () => void, showShortcuts: () => void): readonly Act[] {
   }))
 }
 
+/** Whether something that was found before the last letter still is what is asked for. */
+const stillFits = ({ name, place, title, said, number }: Find, text: string): boolean =>
+  fitsAll(text, [name, place, title ?? '', said, jobName(number ?? 0)])
+
 const placeOf = ({ kind, id }: Find): string =>
   kind === 'job' ? `/jobs/${id}` : kind === 'line' ? `/lines/${id}` : `/kit?item=${id}`
 
@@ -104,7 +108,10 @@ export function FindDialog({
   showShortcuts: () => void
 }) {
   const [text, setText] = useState('')
-  useEffect(() => hearEarly((typed) => setText((now) => now + typed)), [])
+  useEffect(() => {
+    hearEarly(document.querySelector<HTMLInputElement>('[role="dialog"] input'))
+    return () => hearEarly(null)
+  }, [])
   const navigate = useNavigate()
   const close = () => onOpenChange(false)
   const acts = useActs(close, showShortcuts).filter((act) => text.trim() === '' || fitsAll(text, [act.text]))
@@ -116,20 +123,28 @@ export function FindDialog({
     placeholderData: (before) => before,
     gcTime: 60_000,
   })
-  // until the answer is there, of the one before it only what fits by now: Enter never opens what is no longer asked for
-  const finds = (asked === '' ? [] : (data?.finds ?? [])).filter(
-    (one) => !earlier || fitsAll(text, [one.name, one.place, one.title ?? '', one.said, jobName(one.number ?? 0)]),
-  )
+  const finds = asked === '' ? [] : (data?.finds ?? [])
+  const [chosen, choose] = useState(false)
   const go = (key: string) => {
     const act = acts.find(({ id }) => `act ${id}` === key)
     if (act) return act.act()
-    close()
     const [how, kind, id] = key.split(' ')
     const found = finds.find((one) => one.kind === kind && one.id === id)
+    // shown from before the last letter, and no longer what is asked for: what the answer has first is opened, once it is there
+    if (earlier && found && !stillFits(found, text)) return choose(true)
+    close()
     if (how === 'logbook') navigate(`/lines/${id}/logbook`)
     else if (how === 'begin') navigate(`/new?line=${id}`)
     else if (found) navigate(placeOf(found))
   }
+  useEffect(() => {
+    if (!chosen || earlier) return
+    choose(false)
+    const [find] = finds
+    const [act] = acts
+    if (find) go(`open ${find.kind} ${find.id}`)
+    else if (act) act.act()
+  })
   return (
     <Veil isOpen={isOpen} onOpenChange={onOpenChange} isDismissable>
       <Sheet>

@@ -20,21 +20,28 @@ export const useFindShown = (): boolean =>
     return () => listeners.delete(listener)
   }, isFindShown)
 
-/** Takes what is typed before the field of the search has the keyboard. */
-let field: ((typed: string) => void) | undefined
+/** The field of the search, once it is there. */
+let field: HTMLInputElement | undefined
 
 /** A key that was typed before the field of the search has the keyboard: it is what is looked for. */
 export function typeEarly(key: string): void {
-  if (field) field(key)
-  else early += key
+  early += key
+  if (field) typeInto(field)
 }
 
-/** Gives the field what was typed before it was there, and what still comes. @returns ends it */
-export function hearEarly(type: (typed: string) => void): () => void {
-  field = type
-  if (early) type(early)
+/** Types what was typed early as a keyboard would: what listens to the field hears it. */
+function typeInto(input: HTMLInputElement): void {
+  const typed = early
   early = ''
-  return () => {
-    field = undefined
-  }
+  if (typed === '') return
+  input.focus()
+  const { set } = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value') ?? {}
+  set?.call(input, input.value + typed)
+  input.dispatchEvent(new InputEvent('input', { bubbles: true, inputType: 'insertText', data: typed }))
+}
+
+/** Gives the field what was typed before it was there, and what still comes before it has the keyboard. */
+export function hearEarly(input: HTMLInputElement | null): void {
+  field = input ?? undefined
+  if (field) typeInto(field)
 }

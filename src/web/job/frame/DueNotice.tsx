@@ -1,8 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query'
-import { parseISO } from 'date-fns/parseISO'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { sayLongDate } from '../../../words/dates'
+import { dayOf, sayLongDate } from '../../../words/dates'
 import { dueWords as words } from '../../../words/page/due'
 import { api, type StoredJob, sentenceOf } from '../../api/client'
 import { useSettings } from '../../app/settings'
@@ -41,7 +40,7 @@ export function DueNotice({ job }: { job: StoredJob }) {
   )
   return (
     <Notice>
-      <p>{words.due(job.dueOn ? sayLongDate(parseISO(job.dueOn)) : '', job.assignedTo)}</p>
+      <p>{words.due(job.dueOn ? sayLongDate(dayOf(job.dueOn)) : '', job.assignedTo)}</p>
       {job.dueBy ? (
         <Muted style={{ alignSelf: 'center' }}>{words.changed(job.dueBy, job.dueBecause ?? '')}</Muted>
       ) : null}

@@ -1,5 +1,4 @@
 import { formatISO } from 'date-fns/formatISO'
-import { parseISO } from 'date-fns/parseISO'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import styled from 'styled-components'
@@ -12,7 +11,7 @@ import { type Interval, intervalsOf, likelyCause } from '../../../core/logbook/d
 import { nextCheck, usualChance } from '../../../core/logbook/next'
 import { emptyLogbook, type Logbook } from '../../../core/logbook/schema'
 import { comparable, type Visit } from '../../../core/logbook/visit'
-import { sayDate, sayLongDate } from '../../../words/dates'
+import { dayOf, sayDate, sayLongDate } from '../../../words/dates'
 import { describeLine } from '../../../words/describe'
 import { driftCauseTexts, sayDrift, sayNext, visitFlagTexts } from '../../../words/logbook'
 import { logbookWords as words } from '../../../words/page/logbook'
@@ -98,7 +97,7 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
             <Two>
               <Sheet aria-label={words.nextCheck}>
                 <h2>{words.nextCheck}</h2>
-                <p style={{ fontWeight: 650 }}>{`${sayNext(next, terms).title} ${sayLongDate(parseISO(next.on))}`}</p>
+                <p style={{ fontWeight: 650 }}>{`${sayNext(next, terms).title} ${sayLongDate(dayOf(next.on))}`}</p>
                 <Muted>{sayNext(next, terms).detail}</Muted>
                 {passed ? (
                   <p>
@@ -121,7 +120,7 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
                     isDisabled={job.isPending}
                     onPress={() => dueOn && job.mutate({ last: last.job, dueOn })}
                   >
-                    {passed ? words.makeDueToday : words.makeDue(sayDate(parseISO(next.on)))}
+                    {passed ? words.makeDueToday : words.makeDue(sayDate(dayOf(next.on)))}
                   </Button>
                   <Button
                     isDisabled={job.isPending}
