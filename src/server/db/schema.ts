@@ -34,7 +34,7 @@ const edits = () => text('edits').notNull().default('')
 /** What it is found by beside its name; nothing where that was not gathered yet. */
 const words = () => text('words')
 
-/** A line as it is known today. Jobs keep their own copy. */
+/** A line as it is known today. Jobs have a copy of their own, and what they learn is the line's. */
 export const lines = sqliteTable('lines', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),

@@ -20,7 +20,7 @@ export const jobWords = labels({
   line: 'Line',
   lineHasChanged: 'The line has changed',
   isNow: (place: string, value: string, job: string) =>
-    job ? t`${place}: ${value} now, changed in ${job}.` : t`${place}: ${value} now.`,
+    job ? t`${place} is ${value} now, changed in ${job}.` : t`${place} is ${value} now.`,
   take: (value: string) => t`Take ${value}`,
   keepOwn: (value: string) => t`Keep ${value} here`,
   takeAll: 'Take all',

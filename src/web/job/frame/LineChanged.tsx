@@ -30,7 +30,7 @@ export function LineChanged({ lineId, notebook }: { lineId: string; notebook: No
     notebook.edit((job) => these.reduce((now, one) => takeFromLine(now, one, line.document), job))
   }
   return (
-    <Panel role="region" aria-label={jobWords.lineHasChanged}>
+    <Panel role="region" aria-label={jobWords.lineHasChanged} style={{ borderColor: 'var(--unsure)' }}>
       <b>{jobWords.lineHasChanged}</b>
       {differs.slice(0, most).map((one) => {
         const place = capital(describeLine(one.one === undefined ? line.document : document.line, one.path))

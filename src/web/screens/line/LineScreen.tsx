@@ -23,7 +23,7 @@ import { TakeAlong } from '../../tablet/TakeAlong'
 
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center;`
 
-/** A line as it is known today; jobs keep their own copy. */
+/** A line as it is known today; jobs have a copy of their own, and what they learn is the line's. */
 export function LineScreen() {
   const { id = '' } = useParams()
   const { data, error, notebook } = useShelf(lineShelf, id)
