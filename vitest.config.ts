@@ -17,7 +17,8 @@ const shared = {
 export default defineConfig({
   test: {
     pool: 'threads',
-    maxWorkers: 2,
+    // one more than there are cores: a screen waits for its server a good part of the time
+    maxWorkers: 3,
     projects: [
       {
         test: { ...shared, name: 'unit', include: ['src/**/*.test.{ts,tsx}'], exclude: screens },
