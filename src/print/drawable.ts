@@ -12,7 +12,8 @@ export function canBeDrawn(bytes: Uint8Array): boolean {
   if (type === 'image/jpeg') return true
   try {
     const dots = unzlibSync(imageData(bytes))
-    const [depth = 0, color = -1, , , interlaced = 0] = bytes.subarray(24, 29)
+    const [depth = 0, color = -1] = bytes.subarray(24, 26)
+    const interlaced = bytes[28] ?? 0
     const channels = ({ 0: 1, 2: 3, 3: 1, 4: 2, 6: 4 } as const)[color as 0] ?? 0
     const row = 1 + Math.ceil((size.across * channels * depth) / 8)
     return channels > 0 && (interlaced !== 0 || dots.length === row * size.down)
