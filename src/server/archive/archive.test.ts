@@ -10,8 +10,10 @@ import { tries } from '../../testing/anything'
 import { migrations, openPlant } from '../../testing/plant'
 import { makeApp } from '../app'
 import { openStore, type Store } from '../db/open'
-import * as tables from '../db/schema'
+import { jobs, kit, lines, photographs, revisions, site } from '../db/schema'
 import { siteOf } from '../site'
+
+const tables = { lines, kit, jobs, revisions, photographs, site }
 
 let folder: string
 const stores: Store[] = []
@@ -185,7 +187,6 @@ describe('the archive of a site', () => {
       (files: Record<string, Uint8Array>) => {
         files['kit/kit-1.json'] = Buffer.from('{')
       },
-      ,
     ],
     [
       'a picture that is none',
