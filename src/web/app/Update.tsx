@@ -11,6 +11,14 @@ const Bar = styled.div`
 /** How often a page that stays open asks for a newer version, ms. */
 const every = 60 * 60_000
 
+/** A new version that waits is told again to start after so long, ms. */
+const toldAgain = 1500
+
+async function tellWaiting(): Promise<void> {
+  const registration = await navigator.serviceWorker.getRegistration()
+  registration?.waiting?.postMessage({ type: 'SKIP_WAITING' })
+}
+
 /**
  * Installs the page on this tablet, and offers a newer version when there is one: it starts when a person says so, after
  * what was typed is kept.
@@ -28,6 +36,8 @@ export function Update() {
     // the page that installed the first version would not be told by the package that another one took over
     navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true })
     await updateServiceWorker(true)
+    // on a busy machine the one word may come before the new version listens: it is told again until it has taken over
+    setInterval(tellWaiting, toldAgain)
   }
   return (
     <Bar role="status">
