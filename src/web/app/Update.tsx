@@ -14,6 +14,9 @@ const every = 60 * 60_000
 /** A new version that waits is told again to start after so long, ms. */
 const toldAgain = 1500
 
+/** The new version is waited for so long, ms; then the page begins anew all the same. */
+const patience = 6000
+
 async function tellWaiting(): Promise<void> {
   const registration = await navigator.serviceWorker.getRegistration()
   registration?.waiting?.postMessage({ type: 'SKIP_WAITING' })
@@ -38,6 +41,8 @@ export function Update() {
     await updateServiceWorker(true)
     // on a busy machine the one word may come before the new version listens: it is told again until it has taken over
     setInterval(tellWaiting, toldAgain)
+    // and where the old one still has something under way for this page, leaving the page ends that
+    setTimeout(() => window.location.reload(), patience)
   }
   return (
     <Bar role="status">
