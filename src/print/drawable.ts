@@ -1,5 +1,5 @@
 import { unzlibSync } from 'fflate'
-import { mostDots, pictureSize, pictureType } from '../core/job/pictures'
+import { joined, mostDots, pictureSize, pictureType } from '../core/job/pictures'
 
 /**
  * Whether a picture can be drawn on a page. The library of the page throws at one that it cannot read, and of some it throws when
@@ -32,11 +32,5 @@ function imageData(bytes: Uint8Array): Uint8Array {
     if (name === 'IDAT') pieces.push(bytes.subarray(at + 8, at + 8 + length))
     at += 12 + length
   }
-  const whole = new Uint8Array(pieces.reduce((sum, piece) => sum + piece.length, 0))
-  let at = 0
-  for (const piece of pieces) {
-    whole.set(piece, at)
-    at += piece.length
-  }
-  return whole
+  return joined(pieces)
 }

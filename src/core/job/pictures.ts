@@ -22,7 +22,8 @@ export function withoutMetadata(bytes: Uint8Array, type: Type): Uint8Array | und
 
 const word = (bytes: Uint8Array, at: number): number => ((bytes[at] ?? 0) << 8) | (bytes[at + 1] ?? 0)
 
-function joined(parts: readonly Uint8Array[]): Uint8Array {
+/** Bytes one after the other. */
+export function joined(parts: readonly Uint8Array[]): Uint8Array {
   const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
   let at = 0
   for (const part of parts) {

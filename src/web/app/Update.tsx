@@ -11,16 +11,8 @@ const Bar = styled.div`
 /** How often a page that stays open asks for a newer version, ms. */
 const every = 60 * 60_000
 
-/** A new version that waits is told again to start after so long, ms. */
-const toldAgain = 1500
-
 /** The new version is waited for so long, ms; then the page begins anew all the same. */
-const patience = 6000
-
-async function tellWaiting(): Promise<void> {
-  const registration = await navigator.serviceWorker.getRegistration()
-  registration?.waiting?.postMessage({ type: 'SKIP_WAITING' })
-}
+const patience = 2500
 
 /**
  * Installs the page on this tablet, and offers a newer version when there is one: it starts when a person says so, after
@@ -39,9 +31,7 @@ export function Update() {
     // the page that installed the first version would not be told by the package that another one took over
     navigator.serviceWorker.addEventListener('controllerchange', () => window.location.reload(), { once: true })
     await updateServiceWorker(true)
-    // on a busy machine the one word may come before the new version listens: it is told again until it has taken over
-    setInterval(tellWaiting, toldAgain)
-    // and where the old one still has something under way for this page, leaving the page ends that
+    // a request that the page sends just then keeps the old one for its half minute of rest; leaving the page ends that
     setTimeout(() => window.location.reload(), patience)
   }
   return (
