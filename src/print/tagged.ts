@@ -273,9 +273,23 @@ class Printer {
       this.y = top + height
       this.ruleAt(this.y, rule, 0.5)
     }
-    if (head.some(Boolean)) row(head, true)
+    /** Over the page the head is there to be seen once more; who listens has heard it. */
+    const headAgain = () => {
+      this.artifact(() => {
+        let x = margin
+        head.forEach((cell, i) => {
+          const across = columns[i] ?? 0
+          this.write(cell, { ...look(i, true), color: muted }, x, across - 6, this.y + 2)
+          x += across
+        })
+      })
+      this.y += heightOf(head, true)
+      this.ruleAt(this.y, rule, 0.5)
+    }
+    const headed = head.some(Boolean)
+    if (headed) row(head, true)
     for (const cells of rows) {
-      this.room(heightOf(cells, false))
+      if (this.room(heightOf(cells, false)) && headed) headAgain()
       row(cells, false)
     }
     table.end()
@@ -455,8 +469,10 @@ class Printer {
   }
 
   /** A new page where there is no room for as much, pt. */
-  private room(height: number): void {
-    if (this.y + height > 841.89 - 44) this.newPage()
+  private room(height: number): boolean {
+    const over = this.y + height > 841.89 - 44
+    if (over) this.newPage()
+    return over
   }
 
   private ruleAt(y: number, color: string, weight: number): void {

@@ -22,6 +22,7 @@ import { capital, couplingName, jobName, length, machineName, unitName } from '.
 import type { Block, Item, Sheet, Table } from './blocks'
 import type { NextTold } from './next'
 import { sidesOf } from './sides'
+import { jobTyped, lineTyped, roundTyped } from './typed'
 
 /** What was signed, by whom, and what was accepted as it was. */
 export interface Signed {
@@ -140,28 +141,22 @@ export function recordOf<K extends KindName>(
         items: [...before(document, checksOf<K>(line)), ...record.conditions(told)].map((text) => ({ text })),
       },
       ...openItems(proof.open, signed, terms),
+      { kind: 'heading', level: 1, text: words.asTyped },
+      ...lineTyped<K>(line, words.dimensions),
+      ...jobTyped<K>(document, words.beforeAndAfter),
       ...document.rounds.flatMap((round, i): Block[] => {
         const one = solved[i]
         if (!one) return []
         const here = { ...told, resolution: rounds[i]?.resolution ?? told.resolution }
         const tables = readingsOf<K>(document, one, here)
-        const own = record.readings?.(one, here) ?? []
-        if (tables.length === 0 && own.length === 0) return []
+        const typed = roundTyped<K>(line, round, words.howItWasRead)
+        if (tables.length === 0 && typed.length === 0) return []
         return [
           {
             kind: 'heading',
             level: 1,
             text: [t`${words.readings}, round ${i + 1}`, timeOf(round.takenAt), round.by].filter(Boolean).join(', '),
           },
-          ...own.map(
-            ({ title, rows }): Table => ({
-              kind: 'table',
-              title: `${title}, ${unitName[unit]}`,
-              head: ['', words.asRead],
-              rows: rows.map((row) => [...row]),
-              numbers: [1],
-            }),
-          ),
           ...tables.map(
             ({ title, under, at, raw, corrected, closes }): Table => ({
               kind: 'table',
@@ -174,6 +169,7 @@ export function recordOf<K extends KindName>(
               numbers: [...at, ...(closes ? [''] : [])].map((_, column) => column + 1),
             }),
           ),
+          ...typed,
         ]
       }),
       ...instrumentsOf<K>(document, instruments, signed?.at),

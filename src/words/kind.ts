@@ -2,6 +2,7 @@ import type { Plane } from '../core/frame/axis'
 import type { NamedLine } from '../core/job/document'
 import type { KindTypes } from '../core/kinds/kind'
 import type { ProbeState } from '../core/shafts/state'
+import type { Typed } from './fields'
 import type { Terms } from './terms'
 
 /** A place in a round, in words; `whole` where nothing is left to be said of it. */
@@ -26,6 +27,8 @@ export interface Told<T extends KindTypes> extends Pick<Terms, 'unit' | 'resolut
 export interface KindWords<T extends KindTypes> {
   /** What it is called where the kinds stand beside each other. */
   name: string
+  /** Everything that can be typed on one and in its jobs, by where it is stored. */
+  typed: Typed
   /** What is asked when one is drawn. */
   newParts: readonly NewPart[]
   /** What a line is called that nobody gave a name. */

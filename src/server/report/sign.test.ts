@@ -413,7 +413,8 @@ describe('a revision', () => {
     expect(Buffer.from(await sheetPdf(sheet, new Date(sealed.signed.at))).equals(Buffer.from(first))).toBe(true)
     expect(Buffer.from(await bytesOf('/jobs/job-2/revisions/1/record.pdf')).equals(Buffer.from(first))).toBe(true)
     const { texts, trees, marked, info } = await read(first)
-    expect(texts.length).toBeLessThanOrEqual(3)
+    // two for whoever runs the machine, then everything as it was typed
+    expect(texts.length).toBeLessThanOrEqual(5)
     for (const text of texts) expect(text).toContain(sealed.sha256)
     expect(hashOf(sealed, sha256)).toBe(sealed.sha256)
     const all = texts.join(' ')

@@ -5,6 +5,7 @@ import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { isZero, length, signedLength } from '../terms'
 import { cellName, feelText, sheaveName } from './findings'
+import { beltTyped } from './typed'
 
 const machines = labels(
   ['Fan', 'Motor', 'Pump', 'Compressor', 'Crusher', 'Mixer'].map((name) => ({ value: name, text: name })),
@@ -14,6 +15,7 @@ const way = (mm: number): string => (mm > 0 ? t`to the right` : t`to the left`)
 
 export const beltWords: KindWords<BeltTypes> = labels({
   name: 'Belt drive',
+  typed: beltTyped,
   newParts: [
     { label: 'Stays', options: machines, usual: 'Fan' },
     { label: 'Moves', options: machines, usual: 'Motor' },

@@ -5,6 +5,7 @@ import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { capital, place, sideName, signedLength } from '../terms'
 import { cellName, moveText, sectionName, standsText, wayNames } from './findings'
+import { boreTyped } from './typed'
 
 const many = labels(['2', '3', '4', '5', '6', '8', '10', '12'].map((value) => ({ value, text: value })))
 
@@ -12,6 +13,7 @@ const sided = (line: BoreTypes['line']) => ({ line: { sides: line.sides, machine
 
 export const boreWords: KindWords<BoreTypes> = labels({
   name: 'Bores in a row',
+  typed: boreTyped,
   newParts: [{ label: 'How many bores', options: many, usual: '4' }],
   usualName: () => t`Bore row`,
   methods: { 'bore-row': 'Bores, each read round' },

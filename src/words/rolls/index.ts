@@ -13,6 +13,7 @@ import { labels, t } from '../language'
 import { capital, isZero, length, signedLength } from '../terms'
 import { cellName, liesText, monumentTexts, moveText, type RollsTerms, rollName, sideOf, spanText } from './findings'
 import { rollsPageWords as words } from './page/page'
+import { rollsTyped } from './typed'
 
 const many = labels(['2', '4', '6', '8', '10', '14', '20'].map((value) => ({ value, text: value })))
 
@@ -41,6 +42,7 @@ function furtherRead({ further = [] }: RollsRound, terms: Pick<RollsTerms, 'line
 
 export const rollsWords: KindWords<RollsTypes> = labels({
   name: 'Rolls of a web line',
+  typed: rollsTyped,
   newParts: [{ label: 'How many rolls', options: many, usual: '6' }],
   usualName: () => t`Roll section`,
   methods: { rolls: 'Rolls: level, scales and tapes' },

@@ -21,6 +21,7 @@ import {
 import { growthText } from './growth'
 import { machineKindNames } from './machines'
 import { placeInRound } from './places'
+import { trainTyped } from './typed'
 
 const options = machineKinds.map((kind) => ({ value: kind, text: machineKindNames[kind] }))
 const nameOf = (kind: string | undefined) =>
@@ -31,6 +32,7 @@ const showPack = (text: string): string => text.replace(/\s*\+\s*/g, ' + ').trim
 
 export const trainWords: KindWords<TrainTypes> = labels({
   name: 'Coupled machines on feet',
+  typed: trainTyped,
   newParts: [
     { label: 'On the left', options, usual: 'pump' },
     { label: 'On the right', options, usual: 'motor' },

@@ -7,6 +7,7 @@ import { sayPlus } from '../probes'
 import { isZero, length, unitName } from '../terms'
 import { boltPlace } from './bolts'
 import { dialName, placeOf, sizesText, wayNames } from './findings'
+import { uprightTyped } from './typed'
 
 const machines = labels(['Pump', 'Motor', 'Gearbox', 'Mixer', 'Fan'].map((name) => ({ value: name, text: name })))
 
@@ -18,6 +19,7 @@ const toward = (mm: number, plane: Plane, { flange }: UprightTypes['line']): str
 
 export const uprightWords: KindWords<UprightTypes> = labels({
   name: 'Upright on a flange',
+  typed: uprightTyped,
   newParts: [
     { label: 'Below', options: machines, usual: 'Pump' },
     { label: 'On top', options: machines, usual: 'Motor' },

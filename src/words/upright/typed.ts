@@ -1,0 +1,42 @@
+import type { Typed } from '../fields'
+import { labels } from '../language'
+import { jobFields, setFields, toleranceFields } from '../typed'
+import { pageWords as words } from './page/page'
+
+/** What can be typed of an upright pair. */
+export const uprightTyped: Typed = labels({
+  fields: {
+    ...jobFields.fields,
+    ...toleranceFields.fields,
+    ...setFields.fields,
+    'line.machines.#.id': null,
+    'line.machines.#.name': null,
+    'line.coupling.id': null,
+    'line.coupling.name': 'Coupling',
+    'line.coupling.diameter': words.couplingDiameter,
+    'line.flange.height': words.jointAboveTheCouplingCentre,
+    'line.flange.circle': words.boltCircleDiameter,
+    'line.flange.bolts': words.bolts,
+    'line.flange.counted': {
+      name: words.boltsCountedSeenFromAbove,
+      choice: { clockwise: words.clockwise, other: words.counterclockwise },
+    },
+    'line.flange.spigot': words.spigotClearanceOfItsDiameter,
+    'line.flange.shims': 'Shims in stock',
+    'line.flange.boltClearance': words.boltClearance,
+    'line.flange.room': words.room,
+    'line.flange.stands': {
+      name: words.stands,
+      choice: { 0: words.towardYou, 90: words.leftOfYou, 180: words.awayFromYou, 270: words.rightOfYou },
+    },
+    'round.left.hubs': words.hubs,
+    'round.left.hanging': words.hanging,
+    'round.seated': 'Bolt places the upper machine was turned by on its flange',
+  },
+  groups: {
+    ...jobFields.groups,
+    ...toleranceFields.groups,
+    ...setFields.groups,
+    'line.machines.#': { title: 'Machines, the lower one first', one: 'Machine' },
+  },
+})
