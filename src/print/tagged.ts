@@ -91,9 +91,9 @@ function pieces(text: string, weight: Weight): { face: string; text: string }[] 
 }
 
 /** Columns of a table to be written in: a heading, then boxes of one size. */
-const boxes = (count: number): number[] => [
-  60,
-  ...Array(Math.max(1, count - 1)).fill((width - 60) / Math.max(1, count - 1)),
+const boxes = (count: number, first: number): number[] => [
+  first,
+  ...Array(Math.max(1, count - 1)).fill((width - first) / Math.max(1, count - 1)),
 ]
 
 interface Look {
@@ -228,7 +228,10 @@ class Printer {
   }
 
   private table({ title, head, rows, numbers = [], blank = false }: Table): void {
-    const columns = blank ? boxes(head.length) : this.columns([head, ...rows], numbers)
+    const first = Math.max(60, ...rows.map(([name = '']) => this.widthOf(name, size.text, 700) + 10))
+    const columns = blank
+      ? boxes(rows[0]?.length ?? head.length, Math.min(first, width * 0.4))
+      : this.columns([head, ...rows], numbers)
     const look = (column: number, bold = false): Look => ({
       size: head.length > 7 ? 8 : size.text - 0.5,
       weight: bold ? 700 : 400,

@@ -8,6 +8,7 @@ import { recordWords, sheetWords } from '../words/record'
 import { jobName, methodNames, purposeNames, unitName } from '../words/terms'
 import type { Block, Sheet } from './blocks'
 import { sidesOf } from './sides'
+import { blanksOf } from './typed'
 
 /** A round as an empty sheet for pencil and paper: every probe of every set with a box for each angle. */
 export function readingSheetOf<K extends KindName>(
@@ -17,7 +18,7 @@ export function readingSheetOf<K extends KindName>(
 ): Sheet {
   const { line } = document
   const kind = kindOf<K>({ kind: line.kind as K })
-  const { probe, angle } = wordsOf<K>({ kind: line.kind as K }).record
+  const { probe, angle, boxes } = wordsOf<K>({ kind: line.kind as K }).record
   const round = document.rounds.find(({ id }) => id === roundId) ?? document.rounds.at(-1)
   const solved = round && kind.solve(line, round)
   const told = { line, unit, resolution: 0.01 }
@@ -56,7 +57,17 @@ export function readingSheetOf<K extends KindName>(
           blank: true,
         }
       }),
+      ...(round ? (boxes?.(round, told) ?? []) : []).map(
+        ({ title, head, rows }): Block => ({
+          kind: 'table',
+          title,
+          head: ['', ...head],
+          rows: rows.map((name) => [name, ...head.map(() => ' ')]),
+          blank: true,
+        }),
+      ),
       { kind: 'text', quiet: true, text: sheetWords.check },
+      ...(round ? blanksOf<K>(line, round, { line: recordWords.dimensions, round: recordWords.howItWasRead }) : []),
       { kind: 'text', quiet: true, text: recordWords.safety },
     ],
   }

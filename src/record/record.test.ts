@@ -1,16 +1,24 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { AnyJob } from '../core/kinds'
+import { jobFrom } from '../core/job/make'
+import { type AnyJob, type AnyLine, type KindName, kindNames, kindOf } from '../core/kinds'
+import { cellsOf as beltCells } from '../core/kinds/belt/document/make'
+import { cellsOf as boreCells } from '../core/kinds/bore/document/make'
+import { lengthCells, levelCells } from '../core/kinds/rolls/document/schema'
 import { makeJob } from '../core/kinds/train/document/make'
 import { pumpAndMotor, readOnRig } from '../core/kinds/train/rig'
 import { makeLine, makeRound } from '../core/kinds/upright/document/make'
 import { sceneSvg } from '../drawing/print'
+import { newLineParts } from '../testing/newLineParts'
+import { wordsOf } from '../words'
+import { cellName } from '../words/belt/findings'
 import { pseudo, speak } from '../words/language'
 import { plainText, type Sheet } from './blocks'
 import { readingCells, stationCells } from './cells'
 import { readingSheetOf } from './readingSheet'
 import { recordOf } from './record'
 import { canonical, hashOf, type Revision, seal, verifyRevision } from './revision'
+import { typedGroups } from './typed'
 
 const line = { ...pumpAndMotor(), sides: { near: 'aisle', far: 'wall' } }
 const truth = { offsetZ: -0.14, slopeZ: -0.0004, offsetY: 0.1, slopeY: 0.0003 }
@@ -99,17 +107,56 @@ describe('a record', () => {
 })
 
 describe('a reading sheet', () => {
-  it('has a box for every angle of every probe of any method, and the cautions', () => {
-    const sheet = readingSheetOf({ number: 1, document: train() }, undefined, { unit: 'mm' })
-    const tables = sheet.blocks.flatMap((block) => (block.kind === 'table' && block.blank ? [block] : []))
-    const [set] = train().rounds[0]!.sets
-    expect(tables).toHaveLength(set!.probes.length)
-    for (const { head, rows } of tables) {
-      expect(head).toHaveLength(set!.angles.length + 1)
-      for (const row of rows) expect(row.slice(1).every((cell) => cell.trim() === '')).toBe(true)
-    }
-    expect(textOf(sheet)).toContain('Energy isolated and locked')
+  const job = (kind: KindName): AnyJob => {
+    const of = kindOf({ kind })
+    const own = of.makeLine('Test', 'mm', newLineParts[kind]) as AnyLine
+    return jobFrom(own, of.makeRound(own, '2026-01-01T08:00:00Z', 'mm'), 'Test') as AnyJob
+  }
+  const boxesOf = (document: AnyJob) =>
+    readingSheetOf({ number: 1, document }, undefined, { unit: 'mm' }).blocks.flatMap((block) =>
+      block.kind === 'table' && block.blank ? [block] : [],
+    )
+  /** How many numbers a round of each kind is read for, as it is set up. */
+  const asked: { [K in KindName]: (document: AnyJob<K>) => number } = {
+    train: ({ rounds: [round] }) => round!.sets.reduce((sum, set) => sum + set.angles.length * set.probes.length, 0),
+    upright: ({ rounds: [round] }) => round!.sets.reduce((sum, set) => sum + set.angles.length * set.probes.length, 0),
+    belt: ({ rounds: [round] }) => round!.sets.reduce((sum, set) => sum + beltCells(set).length, 0),
+    bore: ({ rounds: [round] }) => round!.sets.reduce((sum, set) => sum + boreCells(set).length, 0),
+    rolls: ({ line: { rolls } }) => rolls.length * (levelCells.length + lengthCells.length),
+  }
+
+  it.each(kindNames)('has a box for every reading and for every dimension of the kind %s', (kind) => {
+    const document = job(kind)
+    const tables = boxesOf(document)
+    const empty = tables.flatMap(({ rows }) => rows.flatMap((row) => row.slice(1))).filter((cell) => cell.trim() === '')
+    const want = (asked[kind] as (document: AnyJob) => number)(document)
+    expect(want).toBeGreaterThan(3)
+    const dimensions = typedGroups(wordsOf({ kind }).typed, 'line', document.line, {
+      line: document.line,
+      title: '',
+      blank: true,
+    })
+      .flatMap(({ rows }) => rows.flatMap(({ cells }) => [...cells.values()]))
+      .filter(({ text }) => text === '')
+    expect(dimensions.length).toBeGreaterThan(2)
+    expect(empty.length).toBeGreaterThanOrEqual(want + dimensions.length)
+    for (const { head, rows } of tables) for (const row of rows) expect(row).toHaveLength(head.length || 2)
+  })
+  it('has the cautions, and the bolts of an upright machine', () => {
+    expect(textOf(readingSheetOf({ number: 1, document: train() }, undefined, { unit: 'mm' }))).toContain(
+      'Energy isolated and locked',
+    )
     expect(textOf(readingSheetOf({ number: 1, document: upright() }, undefined, { unit: 'mil' }))).toContain('bolt 1')
+  })
+  it('has no reading that was typed, and the boxes of the method that was chosen', () => {
+    for (const { rows } of boxesOf(train()).filter(({ title }) => title.includes('dial')))
+      for (const row of rows) expect(row.slice(1).every((cell) => cell.trim() === '')).toBe(true)
+    const drive = job('belt') as AnyJob<'belt'>
+    const [set] = drive.rounds[0]!.sets
+    const edge = { ...drive, rounds: [{ ...drive.rounds[0]!, sets: [{ ...set!, method: 'edge' as const }] }] }
+    expect(boxesOf(edge)[0]?.head.slice(1)).toEqual(
+      beltCells({ method: 'edge', twice: false }).map((key) => cellName(key, drive.line)),
+    )
   })
 })
 

@@ -1,18 +1,22 @@
 import { formatNumber } from '../core/frame/number'
 import type { AnyJob, AnyLine, AnyRound, KindName } from '../core/kinds'
 import { wordsOf } from '../words'
-import { type Field, quantityTyped, type Typed } from '../words/fields'
+import {
+  type Field,
+  isPart,
+  lowerFirst as lower,
+  namesIn,
+  type Part,
+  quantityTyped,
+  type Typed,
+  type Value,
+} from '../words/fields'
 import type { Table } from './blocks'
 
 /**
  * What people typed on a line and in a job, with the digits and the unit they typed: enough for somebody else to work all of it
  * out again from the printed page.
  */
-
-type Value = unknown
-interface Part {
-  readonly [key: string]: Value
-}
 
 /** What a cell of a printed table was made of: a test makes the document again from it. */
 export interface TypedRow {
@@ -32,31 +36,8 @@ const mostColumns = 6
 /** So few parts stand side by side, their values below each other. */
 const sideBySide = 4
 
-const isPart = (value: Value): value is Part => typeof value === 'object' && value !== null && !Array.isArray(value)
 const isQuantity = (value: Value): value is { text: string; unit: 'mm' } =>
   isPart(value) && typeof value.text === 'string' && typeof value.unit === 'string'
-
-/** The names of everything that has an id, the inner ones with the outer before them. */
-function namesIn(groups: Typed['groups'], value: Value, path: string, names: Map<string, string>, within = ''): void {
-  if (!isPart(value)) return
-  if (typeof value.id === 'string' && typeof value.name === 'string' && !names.has(value.id))
-    names.set(value.id, value.name.trim() || value.id)
-  for (const [key, one] of Object.entries(value)) {
-    const group = groups[`${path}.${key}.#`]
-    if (!Array.isArray(one)) namesIn(groups, one, `${path}.${key}`, names, within)
-    else if (group)
-      one.forEach((part: Part, i) => {
-        const given = typeof part.name === 'string' ? part.name.trim() : ''
-        const own = `${group.one} ${i + 1}`
-        const name = within ? `${within}, ${given || lower(own)}` : given || own
-        const used = new Set(names.values())
-        let apart = name
-        for (let n = 2; used.has(apart); n++) apart = `${name} (${n})`
-        if (typeof part.id === 'string') names.set(part.id, apart)
-        namesIn(groups, part, `${path}.${key}.#`, names, name)
-      })
-  }
-}
 
 /** The names with those of a part's own angles, which are told by their degrees: those of another may have the same ids. */
 function withAngles({ angles }: Part, names: ReadonlyMap<string, string>): ReadonlyMap<string, string> {
@@ -72,8 +53,6 @@ interface Here {
   where: readonly string[]
   names: ReadonlyMap<string, string>
 }
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 /** A value as it is printed; undefined where nothing was typed. */
 function tell(value: Value, field: Field, nameOf: (id: string) => string): string | undefined {
@@ -95,7 +74,7 @@ export function typedGroups(
   typed: Typed,
   root: 'line' | 'round' | 'job',
   value: object,
-  { line, title }: { line: object; title: string },
+  { line, title, blank = false }: { line: object; title: string; blank?: boolean },
 ): TypedGroup[] {
   const { fields, groups } = typed
   const names = new Map<string, string>()
@@ -111,9 +90,10 @@ export function typedGroups(
   const write = ({ row, where, names: known }: Here, path: string, field: Field, one: Value, key = ''): void => {
     const nameOf = (id: string) => known.get(id) ?? id
     const text = tell(one, field, nameOf)
-    if (text === undefined) return
+    // a sheet to be written in has a place for what is not typed yet, and none for what is read
+    if (blank ? key !== '' : text === undefined) return
     const label = key ? (field.key?.(key, nameOf, line as never) ?? key) : field.name
-    row.cells.set(key ? `${path} ${key}` : path, { label, text, at: order.get(path) ?? 0, where })
+    row.cells.set(key ? `${path} ${key}` : path, { label, text: text ?? '', at: order.get(path) ?? 0, where })
   }
   const walk = (part: Part, path: string, here: Here): void => {
     for (const [key, one] of Object.entries(part)) {
@@ -128,7 +108,7 @@ export function typedGroups(
           const row = rowIn(groupAt(`${at}.#`, list.title), names.get(String(each.id)) ?? `${list.one} ${i + 1}`)
           walk(each, `${at}.#`, { ...within(String(i)), row, names: withAngles(each, here.names) })
         })
-      else if (record && isPart(one))
+      else if (record && !leaves && isPart(one))
         for (const [of, each] of Object.entries(one)) {
           const own = record.key?.(of, (id) => names.get(id) ?? id) ?? of
           const name = here.row.name === '' || own.startsWith(here.row.name) ? own : `${here.row.name}, ${lower(own)}`
@@ -138,8 +118,10 @@ export function typedGroups(
         const each = asField(leaves)
         for (const [of, leaf] of Object.entries(one)) {
           const [part, cell] = each.split?.(of) ?? ['', of]
+          const table = record ? `${at}.*` : `${root}.*`
+          const nameOf = (id: string) => names.get(id) ?? id
           const row = each.split
-            ? rowIn(groupAt(`${root}.*`, groups[`${root}.*`]?.title ?? ''), names.get(part) ?? part)
+            ? rowIn(groupAt(table, groups[table]?.title ?? ''), record?.key?.(part, nameOf) ?? nameOf(part))
             : here.row
           write({ ...within(of), row }, `${at}.*`, each, leaf, cell)
         }
@@ -204,3 +186,16 @@ export const roundTyped = <K extends KindName>(line: AnyLine<K>, round: AnyRound
 /** What a job has beside its line and its rounds, as typed. */
 export const jobTyped = <K extends KindName>({ line, ready, seat, proof }: AnyJob<K>, title: string): Table[] =>
   tablesOf(typedGroups(wordsOf<K>({ kind: line.kind as K }).typed, 'job', { ready, seat, proof }, { line, title }))
+
+/** The line and the set-up of a round as a sheet to be written in: what is typed, and a box for what is not. */
+export function blanksOf<K extends KindName>(
+  line: AnyLine<K>,
+  round: AnyRound<K>,
+  titles: { line: string; round: string },
+): Table[] {
+  const { typed } = wordsOf<K>({ kind: line.kind as K })
+  return [
+    ...tablesOf(typedGroups(typed, 'line', line, { line, title: titles.line, blank: true })),
+    ...tablesOf(typedGroups(typed, 'round', round, { line, title: titles.round, blank: true })),
+  ].map((table) => ({ ...table, blank: table.rows.some((row) => row.includes('')) }))
+}

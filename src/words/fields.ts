@@ -44,3 +44,56 @@ export function quantityTyped({ text, unit }: { text: string; unit: Unit }): str
   const read = parseNumber(text)
   return read.ok && read.unit ? typed : `${typed} ${unitName[unit]}`
 }
+
+/** A stored value, and an object with values in it. */
+export type Value = unknown
+export interface Part {
+  readonly [key: string]: Value
+}
+
+export const isPart = (value: Value): value is Part =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
+
+/** The names of everything that has an id, the inner ones with the outer before them. */
+export function namesIn(
+  groups: Typed['groups'],
+  value: Value,
+  path: string,
+  names: Map<string, string>,
+  within = '',
+): void {
+  if (!isPart(value)) return
+  if (typeof value.id === 'string' && typeof value.name === 'string' && !names.has(value.id))
+    names.set(value.id, value.name.trim() || value.id)
+  for (const [key, one] of Object.entries(value)) {
+    const group = groups[`${path}.${key}.#`]
+    if (!Array.isArray(one)) namesIn(groups, one, `${path}.${key}`, names, within)
+    else if (group)
+      one.forEach((part: Part, i) => {
+        const given = typeof part.name === 'string' ? part.name.trim() : ''
+        const own = `${group.one} ${i + 1}`
+        const name = within ? `${within}, ${given || lowerFirst(own)}` : given || own
+        const used = new Set(names.values())
+        let apart = name
+        for (let n = 2; used.has(apart); n++) apart = `${name} (${n})`
+        if (typeof part.id === 'string') names.set(part.id, apart)
+        namesIn(groups, part, `${path}.${key}.#`, names, name)
+      })
+  }
+}
+
+/** What was done at one place, in words: "Motor, back feet: shims added". */
+export function actName(typed: Typed, key: string, line: object): string {
+  const field = typed.fields[doneAt]
+  if (typeof field !== 'object' || !field?.split) return key
+  const names = new Map<string, string>()
+  namesIn(typed.groups, line, 'line', names)
+  const nameOf = (id: string) => names.get(id) ?? id
+  const [place, way] = field.split(key)
+  return `${typed.groups[doneAt]?.key?.(place, nameOf) ?? nameOf(place)}: ${lowerFirst(field.key?.(way, nameOf, line as never) ?? way)}`
+}
+
+/** Where a round keeps what was done after it. */
+export const doneAt = 'round.done.*'

@@ -61,6 +61,11 @@ export interface KindWords<T extends KindTypes> {
       solved: T['solved'],
       terms: Told<T>,
     ): readonly { title: string; rows: readonly (readonly [string, string])[] }[]
+    /** What is read in a round of such a kind, with a box for each number. */
+    boxes?(
+      round: T['round'],
+      terms: Told<T>,
+    ): readonly { title: string; head: readonly string[]; rows: readonly string[] }[]
     judged?(solved: T['solved'], terms: Told<T>): readonly { kind: 'text'; text: string }[]
   }
   placeInRound(round: T['round'], path: readonly string[], line: NamedLine): PlaceInRound

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { JobOf } from '../job/document'
 import { jobSchemaOf } from '../job/document'
+import { actsDone } from '../job/done'
 import type { CheckItem } from '../ready/catalogue'
 import type { BeltTypes } from './belt'
 import type { BoreTypes } from './bore'
@@ -74,6 +75,18 @@ function jobSchema(name: KindName): v.GenericSchema<unknown, unknown> {
 /** What is stored of a line and of a job, by the kind it says it is of. */
 export const anyLine: v.GenericSchema<unknown, AnyLine> = v.lazy((line) => kindOf({ kind: kindNamed(line) }).lineSchema)
 export const anyJob = v.lazy((job) => jobSchema(kindNamed(job))) as v.GenericSchema<unknown, AnyJob>
+
+/** The round with what it plans written down as done, where its kind keeps that there and nobody has written anything yet. */
+export function withActsDone<K extends KindName>(
+  line: AnyLine<K>,
+  round: AnyRound<K>,
+  unit: 'mm' | 'mil',
+): AnyRound<K> {
+  if ('done' in round && round.done) return round
+  const kind = kindOf<K>({ kind: line.kind as K })
+  const acts = kind.acts?.(line, kind.solve(line, round)) ?? []
+  return acts.length > 0 ? { ...round, done: actsDone(acts, unit) } : round
+}
 
 /** The checks that Ready proposes on a line, with what each allows there. */
 export function checksOf<K extends KindName>(line: Kinds[K]['line']): readonly CheckItem[] {

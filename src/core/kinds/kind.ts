@@ -2,6 +2,7 @@ import type * as v from 'valibot'
 import type { Checked } from '../frame/fault'
 import type { Unit } from '../frame/units'
 import type { JobOf, LineFrame, NamedLine, RoundFrame } from '../job/document'
+import type { Act } from '../job/done'
 import type { SolveProgram } from '../least/program'
 import type { ProofRound } from '../prove/proof'
 import type { CheckItem } from '../ready/catalogue'
@@ -84,6 +85,8 @@ export interface Kind<T extends KindTypes> {
   readsRunning?: true
   /** The same with a repeat read by another method, where the kind has more than one. */
   withOtherMethod?(line: T['line'], round: T['round'], newId: () => string): T['round']
+  /** What is to be done, to be written down as done; absent where a kind keeps that in its own plan. */
+  acts?(line: T['line'], solved: T['solved']): readonly Act[]
   /** What a list shows: the next act as the readings say it, and a miniature. */
   listed(line: T['line'], solved: T['solved']): T['listed']
   /** The same where the job could not be worked out: that it wants looking at. */

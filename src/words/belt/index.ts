@@ -3,8 +3,9 @@ import type { BeltTypes } from '../../core/kinds/belt'
 import { cellsOf } from '../../core/kinds/belt/document/make'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { isZero, length, signedLength } from '../terms'
-import { cellName, feelText, sheaveName } from './findings'
+import { recordWords, sheetWords } from '../record'
+import { isZero, length, signedLength, unitName } from '../terms'
+import { cellName, feelText, methodNames, sheaveName } from './findings'
 import { beltTyped } from './typed'
 
 const machines = labels(
@@ -53,6 +54,15 @@ export const beltWords: KindWords<BeltTypes> = labels({
         const name = sheaveName(set.on, terms.line)
         return all.length > 0 ? [{ title: set.purpose === 'repeat' ? t`${name}, read again` : name, rows: all }] : []
       }),
+    boxes: ({ sets }, { line, unit }) =>
+      sets.map((set) => ({
+        title: `${sheaveName(set.on, line)}: ${methodNames[set.method].toLowerCase()}, ${unitName[unit]}`,
+        head: [
+          ...(set.method === 'angles' ? [t`Toe`, t`Tilt`] : []),
+          ...cellsOf(set).map((key) => cellName(key, line)),
+        ],
+        rows: [recordWords.asRead, sheetWords.again],
+      })),
     judged: ({ sheaves, limit, round }, terms) => [
       ...sheaves
         .filter(({ solved }) => solved)

@@ -1,3 +1,4 @@
+import { splitAct } from '../../core/job/done'
 import type { BeltLine } from '../../core/kinds/belt/document/schema'
 import type { Typed } from '../fields'
 import { labels } from '../language'
@@ -6,6 +7,12 @@ import { beltNames, cellName, methodNames } from './findings'
 import { beltPageWords as words } from './page/page'
 
 const other = labels({ other: 'the other way' })
+
+const ways: Readonly<Record<string, string>> = labels({
+  shim: 'Shims added',
+  swing: 'Swung to the far side',
+  slide: 'Slid to the right',
+})
 
 /** What can be typed of a belt drive. */
 export const beltTyped: Typed = labels({
@@ -58,11 +65,13 @@ export const beltTyped: Typed = labels({
     'round.tension.mass': words.mass,
     'round.tension.frequency': words.frequency,
     'round.order': { name: words.orderOf, choice: { tilt: words.tiltFirst, toe: words.toeFirst } },
+    'round.done.*': { name: 'Done', split: splitAct, key: (way: string) => ways[way] ?? way },
   },
   groups: {
     ...jobFields.groups,
     'line.sheaves.#': { title: 'Sheaves, the one that stays first', one: 'Sheave' },
     'line.sheaves.#.feet.#': { title: 'Feet', one: 'Feet' },
     'round.sets.#': { title: 'How each sheave was read', one: 'Set' },
+    'round.done.*': { title: 'Moves made, as written down', one: '' },
   },
 })

@@ -3,7 +3,8 @@ import type { BoreTypes } from '../../core/kinds/bore'
 import { cellsOf } from '../../core/kinds/bore/document/make'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { capital, place, sideName, signedLength } from '../terms'
+import { recordWords, sheetWords } from '../record'
+import { capital, place, sideName, signedLength, unitName } from '../terms'
 import { cellName, moveText, sectionName, standsText, wayNames } from './findings'
 import { boreTyped } from './typed'
 
@@ -39,6 +40,12 @@ export const boreWords: KindWords<BoreTypes> = labels({
         const name = sectionName(set.section, terms.line)
         return rows.length > 0 ? [{ title: set.purpose === 'repeat' ? t`${name}, read again` : name, rows }] : []
       }),
+    boxes: ({ sets }, { line, unit }) =>
+      sets.map((set) => ({
+        title: `${sectionName(set.section, line)}, ${unitName[unit]}`,
+        head: cellsOf(set).map((key) => cellName(key, line)),
+        rows: [recordWords.asRead, sheetWords.again],
+      })),
     judged: ({ sections }, terms) =>
       sections
         .filter(({ standing }) => standing)

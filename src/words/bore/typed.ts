@@ -1,9 +1,12 @@
+import { splitAct } from '../../core/job/done'
 import type { BoreLine } from '../../core/kinds/bore/document/schema'
 import type { Typed } from '../fields'
 import { labels } from '../language'
 import { jobFields, sideFields } from '../typed'
 import { carrierNames, cellName, correctionNames, wayNames } from './findings'
 import { borePageWords as words } from './page/page'
+
+const ways: Readonly<Record<string, string>> = labels({ vertical: 'Moved up', horizontal: 'Moved to the far side' })
 
 /** What can be typed of a row of bores. */
 export const boreTyped: Typed = labels({
@@ -44,10 +47,12 @@ export const boreTyped: Typed = labels({
     'round.sets.#.sd': words.sd,
     'round.sets.#.pushed': words.pushed,
     'round.sets.#.values.*': { name: 'Reading', key: (key: string, _: unknown, line: BoreLine) => cellName(key, line) },
+    'round.done.*': { name: 'Done', split: splitAct, key: (way: string) => ways[way] ?? way },
   },
   groups: {
     ...jobFields.groups,
     'line.sections.#': { title: 'Bores', one: 'Bore' },
     'round.sets.#': { title: 'How each bore was read', one: 'Set' },
+    'round.done.*': { title: 'Moves made, as written down', one: '' },
   },
 })

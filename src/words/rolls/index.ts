@@ -10,7 +10,7 @@ import {
 } from '../../core/kinds/rolls/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { capital, isZero, length, signedLength } from '../terms'
+import { capital, isZero, length, signedLength, unitName } from '../terms'
 import { cellName, liesText, monumentTexts, moveText, type RollsTerms, rollName, sideOf, spanText } from './findings'
 import { rollsPageWords as words } from './page/page'
 import { rollsTyped } from './typed'
@@ -93,6 +93,54 @@ export const rollsWords: KindWords<RollsTypes> = labels({
         return rows.length + strokes.length > 0 ? [{ title: name, rows: [...rows, ...strokes] }] : []
       }),
       ...furtherRead(round, terms),
+    ],
+    boxes: ({ marks, further = [] }, { line, unit }) => [
+      {
+        title: words.levels,
+        head: levelCells.map((cell) => capital(cellName(cell, line))),
+        rows: line.rolls.map(({ name }) => name),
+      },
+      {
+        title: `${words.scales}, ${unitName[unit]}`,
+        head: [words.stand, ...lengthCells.map((cell) => capital(cellName(cell, line)))],
+        rows: line.rolls.map(({ name }) => name),
+      },
+      ...(line.rolls.some(({ pivots }) => pivots)
+        ? [
+            {
+              title: `${words.strokes}, ${unitName[unit]}`,
+              head: strokePlaces.flatMap((place) =>
+                strokeWays.map((way) => `${words.strokePlaces[place]}, ${words.strokeWays[way]}`),
+              ),
+              rows: line.rolls.filter(({ pivots }) => pivots).map(({ name }) => name),
+            },
+          ]
+        : []),
+      ...(further.length > 0
+        ? [
+            {
+              title: words.further,
+              head: [
+                words.endIn(sideOf('near', line), unitName[unit]),
+                words.endIn(sideOf('far', line), unitName[unit]),
+                words.toldSquare,
+                words.toldLevel,
+              ],
+              rows: further.map(({ type, on, to }) =>
+                [words.furtherTypes[type], ...[on, to].filter(Boolean).map((id) => rollName(id, line))].join(', '),
+              ),
+            },
+          ]
+        : []),
+      ...(marks.length > 0
+        ? [
+            {
+              title: words.marks,
+              head: [words.valueIn(unitName[unit])],
+              rows: marks.map(({ stand, mark }) => `${stand}: ${mark}`),
+            },
+          ]
+        : []),
     ],
     judged: ({ rolls, spans, plan }, terms) => {
       const told = withWidth(terms)

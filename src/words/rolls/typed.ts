@@ -1,3 +1,4 @@
+import { splitAct } from '../../core/job/done'
 import type { RollsLine } from '../../core/kinds/rolls/document/schema'
 import type { Typed } from '../fields'
 import { labels, t } from '../language'
@@ -18,6 +19,12 @@ const stroke = (key: string): string => {
   const [place = '', way = ''] = key.split('-')
   return t`Over its stroke: ${words.strokePlaces[place as 'one'].toLowerCase()}, ${words.strokeWays[way as 'up']}`
 }
+
+const ways: Readonly<Record<string, string>> = labels({
+  shim: 'Near housing raised',
+  slide: 'Near housing slid down the line',
+  push: 'Roll pushed to the far side',
+})
 
 /** What can be typed of a section of rolls. */
 export const rollsTyped: Typed = labels({
@@ -81,6 +88,7 @@ export const rollsTyped: Typed = labels({
     'round.webMoves.#.roll': { name: words.roll, ref: true },
     'round.webMoves.#.slide': 'Slide, mm',
     'round.webMoves.#.shim': 'Shim, mm',
+    'round.done.*': { name: 'Done', split: splitAct, key: (way: string) => ways[way] ?? way },
   },
   groups: {
     ...jobFields.groups,
@@ -91,5 +99,6 @@ export const rollsTyped: Typed = labels({
     'round.further.#': { title: words.further, one: 'Reading' },
     'round.trouble.looks.#': { title: 'Looks with hand tools', one: 'Look' },
     'round.webMoves.#': { title: 'Fewest moves for the web, as worked out', one: 'Move' },
+    'round.done.*': { title: 'Moves made, as written down', one: '' },
   },
 })

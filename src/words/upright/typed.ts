@@ -1,7 +1,14 @@
+import { splitAct } from '../../core/job/done'
 import type { Typed } from '../fields'
-import { labels } from '../language'
+import { labels, t } from '../language'
 import { jobFields, setFields, toleranceFields } from '../typed'
 import { pageWords as words } from './page/page'
+
+const ways: Readonly<Record<string, string>> = labels({
+  shim: 'Shims put in',
+  vertical: 'Toward bolt 1',
+  horizontal: 'Toward a quarter on from bolt 1',
+})
 
 /** What can be typed of an upright pair. */
 export const uprightTyped: Typed = labels({
@@ -32,11 +39,17 @@ export const uprightTyped: Typed = labels({
     'round.left.hubs': words.hubs,
     'round.left.hanging': words.hanging,
     'round.seated': 'Bolt places the upper machine was turned by on its flange',
+    'round.done.*': { name: 'Done', split: splitAct, key: (way: string) => ways[way] ?? way },
   },
   groups: {
     ...jobFields.groups,
     ...toleranceFields.groups,
     ...setFields.groups,
     'line.machines.#': { title: 'Machines, the lower one first', one: 'Machine' },
+    'round.done.*': {
+      title: 'Moves made, as written down',
+      one: '',
+      key: (place: string) => (place === 'push' ? t`Pushed at the joint` : t`Bolt ${place.slice(5)}`),
+    },
   },
 })

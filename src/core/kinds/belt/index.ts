@@ -1,4 +1,5 @@
 import { quantityMm } from '../../frame/quantity'
+import type { Act } from '../../job/done'
 import type { Kind, Migration } from '../kind'
 import { type BeltListed, findingsFor, readPeg, verdictPeg } from './advice/findings'
 import { beltChecks, checkLimit } from './checks'
@@ -72,6 +73,14 @@ export const belt: Kind<BeltTypes> = {
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
   proof: proofOf,
   withProofSets,
+  acts: (_, { sheaves }) =>
+    sheaves.flatMap(({ sheave, work }): Act[] => [
+      ...work.flatMap(({ foot, shim, swing, pack }) => [
+        ...(shim === null ? [] : [{ key: `${foot}.shim`, mm: pack?.reduce((sum, size) => sum + size, 0) ?? shim }]),
+        ...(swing === null ? [] : [{ key: `${foot}.swing`, mm: swing }]),
+      ]),
+      ...(typeof work[0]?.slide === 'number' ? [{ key: `${sheave.id}.slide`, mm: work[0].slide }] : []),
+    ]),
   listed,
   unlisted: (line) => ({ next: { kind: 'unsolved' }, sheaves: listedOf(line, undefined) }),
 }

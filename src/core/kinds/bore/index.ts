@@ -1,3 +1,4 @@
+import { planes } from '../../frame/axis'
 import type { Kind, Migration } from '../kind'
 import { type BoreListed, findingsFor, readPeg, verdictPeg } from './advice/findings'
 import { boreChecks } from './checks'
@@ -56,6 +57,13 @@ export const bore: Kind<BoreTypes> = {
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
   proof: proofOf,
   withProofSets,
+  acts: (_, { sections }) =>
+    sections.flatMap(({ section, move }) =>
+      planes.flatMap((plane) => {
+        const mm = move[plane]
+        return mm === null ? [] : [{ key: `${section.id}.${plane}`, mm }]
+      }),
+    ),
   listed,
   unlisted: (line) => ({
     next: { kind: 'unsolved' },

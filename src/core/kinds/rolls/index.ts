@@ -64,6 +64,13 @@ export const rolls: Kind<RollsTypes> = {
   pegs: (solved) => ({ read: readPeg(solved), move: verdictPeg(solved) }),
   proof: proofOf,
   withProofSets,
+  acts: (_, { plan }) =>
+    plan.moves.flatMap((move) =>
+      (['shim', 'slide', 'push'] as const).flatMap((way) => {
+        const mm = move[way]
+        return mm === null ? [] : [{ key: `${move.roll.id}.${way}`, mm }]
+      }),
+    ),
   listed,
   unlisted: (line) => ({ next: { kind: 'unsolved' }, rolls: listedOf(line, undefined) }),
 }

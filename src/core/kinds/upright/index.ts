@@ -77,6 +77,18 @@ export const upright: Kind<UprightTypes> = {
   withProofSets,
   readsRunning: true,
   withOtherMethod,
+  acts: (_, { work }) => {
+    if (!work) return []
+    const { y, z } = work.stopped?.push ?? work.push
+    return [
+      ...(work.bolts ?? []).map(({ bolt, shim, pack }) => ({
+        key: `bolt-${bolt}.shim`,
+        mm: pack?.reduce((sum, size) => sum + size, 0) ?? shim,
+      })),
+      ...(z === null ? [] : [{ key: 'push.vertical', mm: z }]),
+      ...(y === null ? [] : [{ key: 'push.horizontal', mm: y }]),
+    ]
+  },
   listed,
   unlisted: ({ flange }) => ({
     next: { kind: 'unsolved' },

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo } from 'react'
 import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router'
-import { type AnyJob, type AnyRound, type KindName, kindNames, kindOf } from '../../../core/kinds'
+import { type AnyJob, type AnyRound, type KindName, kindNames, kindOf, withActsDone } from '../../../core/kinds'
 import type { Terms } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { Waiting } from '../../app/Plain'
@@ -82,19 +82,21 @@ function Opened<K extends KindName>({ kind: name, open }: Opening<K>) {
     [edit, round.id],
   )
   const beginRound = useCallback<JobFrame['beginRound']>(
-    (done = (r) => r, begin = (r) => r) => {
+    (done, begin = (r) => r) => {
       const id = newId('r')
+      // what was planned is written down as done, unless somebody has said otherwise
+      const written = done ?? ((r: AnyRound) => withActsDone(line, r, settings.unit))
       edit((job) => ({
         ...job,
         rounds: [
-          ...job.rounds.map((r) => (r.id === round.id ? done(r) : r)),
+          ...job.rounds.map((r) => (r.id === round.id ? written(r) : r)),
           begin(kind.repeatRound(round, id, new Date().toISOString())),
         ],
       }))
       setParams({})
       navigate(`/jobs/${stored.id}/read?round=${id}`)
     },
-    [edit, kind, navigate, round, setParams, stored.id],
+    [edit, kind, line, navigate, round, setParams, settings.unit, stored.id],
   )
   const settle = useCallback(async () => {
     await notebook.flush()

@@ -11,6 +11,7 @@ import { capital, dimension, lengthWithUnit, rimSpeedText } from '../../../words
 import { phone, rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
+import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
@@ -75,6 +76,7 @@ export function MoveStep() {
             </PdfLink>
           ) : null}
         </BenchHead>
+        <WhatWasDone />
         {working.length === 0 ? <Muted as="p">{words.noMoves}</Muted> : null}
         <StillToGain within={within && working.length > 0}>
           {working.map((each) => {

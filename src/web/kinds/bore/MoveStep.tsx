@@ -8,6 +8,7 @@ import { capital, lengthWithUnit } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
+import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
@@ -51,6 +52,7 @@ export function MoveStep() {
             </PdfLink>
           ) : null}
         </BenchHead>
+        <WhatWasDone />
         {known.length === 0 ? (
           <Muted as="p">{words.noMoves}</Muted>
         ) : (

@@ -10,6 +10,7 @@ import { capital } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
+import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
@@ -73,6 +74,7 @@ export function MoveStep() {
             </PdfLink>
           ) : null}
         </BenchHead>
+        <WhatWasDone />
         {known ? (
           <StillToGain within={within}>
             <Card as="section" aria-label={words.theRolls} style={{ marginBottom: 16 }}>

@@ -8,6 +8,7 @@ import { boltName, pushText, say, shimText } from '../../../words/upright/findin
 import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
+import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { Card, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { QuantityField } from '../../parts/Quantity'
@@ -43,6 +44,7 @@ export function MoveStep() {
             </PdfLink>
           ) : null}
         </BenchHead>
+        <WhatWasDone />
         {work?.bolts ? (
           <StillToGain within={within}>
             <Card as="section" aria-label={pageWords.atTheBolts}>

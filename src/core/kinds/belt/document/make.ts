@@ -79,7 +79,7 @@ export const emptied = (set: BeltSet, id: string): BeltSet => ({
   angles: { toe: '', tilt: '' },
 })
 
-export const repeatRound = (round: BeltRound, id: string, takenAt: string): BeltRound => ({
+export const repeatRound = ({ done: _, ...round }: BeltRound, id: string, takenAt: string): BeltRound => ({
   ...round,
   id,
   takenAt,

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { id, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
+import { doneSchema } from '../../../job/done'
 import { beltTypes } from '../belts'
 
 /**
@@ -92,6 +93,7 @@ const setSchema = v.strictObject({
 
 export const roundSchema = v.strictObject({
   ...roundFrame,
+  done: doneSchema,
   sets: v.pipe(v.array(setSchema), v.maxLength(24)),
   /** Belts under tension when it was read. */
   tensioned: v.boolean(),

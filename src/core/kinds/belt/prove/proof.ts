@@ -1,3 +1,4 @@
+import { moveOf } from '../../../job/done'
 import type { ProofRound } from '../../../prove/proof'
 import type { Purpose } from '../../../shafts/together'
 import { emptied } from '../document/make'
@@ -37,7 +38,7 @@ export function proofOf(line: BeltLine, solved: BeltSolved): ProofRound {
     reference: line.sheaves[0]?.id ?? '',
     resolution,
     read,
-    move: undefined,
+    move: moveOf(round.done),
   }
 }
 

@@ -68,7 +68,7 @@ export const makeRound = ({ sections }: BoreLine, takenAt: string, unit: Unit): 
 /** The same set-up, nothing read. */
 export const emptied = (set: BoreSet, id: string): BoreSet => ({ ...set, id, values: {} })
 
-export const repeatRound = (round: BoreRound, id: string, takenAt: string): BoreRound => ({
+export const repeatRound = ({ done: _, ...round }: BoreRound, id: string, takenAt: string): BoreRound => ({
   ...round,
   id,
   takenAt,

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { id, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
+import { doneSchema } from '../../../job/done'
 
 /**
  * What is stored of a row of bores. Sections stand along x, each read round its bore from a carrier that runs through all of them;
@@ -78,6 +79,7 @@ const setSchema = v.strictObject({
 
 export const roundSchema = v.strictObject({
   ...roundFrame,
+  done: doneSchema,
   sets: v.pipe(v.array(setSchema), v.maxLength(160)),
 })
 

@@ -1,3 +1,4 @@
+import { moveOf } from '../../../job/done'
 import type { ProofRound } from '../../../prove/proof'
 import type { Purpose } from '../../../shafts/together'
 import { emptied } from '../document/make'
@@ -5,7 +6,7 @@ import type { BoreLine, BoreRound } from '../document/schema'
 import type { BoreSolved } from '../solve/round'
 
 /** A round of a row of bores, to be proved: each section by how far it stands from the line. */
-export function proofOf(_line: BoreLine, { sections, limit, read, resolution }: BoreSolved): ProofRound {
+export function proofOf(_line: BoreLine, { sections, limit, read, resolution, round }: BoreSolved): ProofRound {
   return {
     joints: [],
     own: {
@@ -37,7 +38,7 @@ export function proofOf(_line: BoreLine, { sections, limit, read, resolution }: 
     reference: '',
     resolution,
     read,
-    move: undefined,
+    move: moveOf(round.done, { toPlaces: true }),
   }
 }
 

@@ -95,7 +95,7 @@ export const makeTrouble = (unit: Unit): TroubleCall => {
 /** The name of a number of a pivoting roll in a round. */
 export const strokeCell = (roll: string, place: StrokePlace, way: StrokeWay): string => `${roll}.${place}-${way}`
 
-export const repeatRound = (round: RollsRound, id: string, takenAt: string): RollsRound => ({
+export const repeatRound = ({ done: _, ...round }: RollsRound, id: string, takenAt: string): RollsRound => ({
   ...round,
   id,
   takenAt,

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { id, measured, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
+import { doneSchema } from '../../../job/done'
 
 /** Most rolls of a section. */
 export const mostRolls = 200
@@ -128,6 +129,7 @@ export type RollPlan = (typeof rollPlans)[number]
 
 export const roundSchema = v.strictObject({
   ...roundFrame,
+  done: doneSchema,
   /** mm/m a division, as typed. */
   sensitivity: text(12),
   /** How far apart across the roll the two ends are read. */

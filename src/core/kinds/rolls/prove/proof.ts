@@ -1,3 +1,4 @@
+import { moveOf } from '../../../job/done'
 import type { ProofRound } from '../../../prove/proof'
 import type { Purpose } from '../../../shafts/together'
 import type { RollsLine, RollsRound } from '../document/schema'
@@ -5,7 +6,10 @@ import type { RollsSolved } from '../solve/round'
 import { spanState, type Told } from '../solve/section'
 
 /** A round of a section of rolls, to be proved: each span by what it bends in its plane, each roll over its face. */
-export function proofOf(line: RollsLine, { rolls, spans, width = 0, read, resolution }: RollsSolved): ProofRound {
+export function proofOf(
+  line: RollsLine,
+  { rolls, spans, width = 0, read, resolution, round }: RollsSolved,
+): ProofRound {
   const over = (told: Told | null | undefined) => (told ? { position: told.value * width, sd: told.sd * width } : null)
   return {
     joints: [],
@@ -29,7 +33,7 @@ export function proofOf(line: RollsLine, { rolls, spans, width = 0, read, resolu
     reference: line.reference,
     resolution,
     read,
-    move: undefined,
+    move: moveOf(round.done),
   }
 }
 

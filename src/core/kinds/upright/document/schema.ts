@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { id, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
+import { doneSchema } from '../../../job/done'
 import { setSchema } from '../../../shafts/schema'
 import { toleranceSchema } from '../../../verdict/typed'
 
@@ -42,6 +43,7 @@ export const lineSchema = v.strictObject({
 
 export const roundSchema = v.strictObject({
   ...roundFrame,
+  done: doneSchema,
   sets: v.pipe(v.array(setSchema), v.maxLength(24)),
   /** How it was left after the lift: room between the hubs, and the impeller's or the thrust bearing's setting in words. */
   left: v.optional(v.strictObject({ hubs: quantitySchema, hanging: text(120) })),

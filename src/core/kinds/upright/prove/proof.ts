@@ -1,6 +1,7 @@
 import type { Plane } from '../../../frame/axis'
 import { straight } from '../../../frame/axis'
 import { unitOf } from '../../../frame/quantity'
+import { moveOf } from '../../../job/done'
 import type { ProofPlace, ProofRound } from '../../../prove/proof'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
@@ -54,7 +55,7 @@ export function proofOf(line: UprightLine, solved: UprightSolved): ProofRound {
         horizontal: at(x, 'horizontal'),
       }),
     ),
-    move: undefined,
+    move: moveOf(solved.round.done),
   }
 }
 
