@@ -258,7 +258,13 @@ class Printer {
         const element = this.doc.struct(th ? 'TH' : 'TD', th ? ({ scope: heading ? 'Column' : 'Row' } as object) : {})
         line.add(element)
         element.add(() =>
-          this.write(cell, { ...look(i, heading), color: heading ? muted : ink }, x, across - 6, top + 2),
+          this.write(
+            cell,
+            { ...look(i, heading), color: heading ? muted : ink },
+            blank && i > 0 && !heading ? x + 4 : x,
+            across - 6,
+            top + 2,
+          ),
         )
         element.end()
         x += across

@@ -48,7 +48,7 @@ export function readingSheetOf<K extends KindName>(
         const sag = saySag(state, told)
         return {
           kind: 'table',
-          title: `${probe(state, told)}: ${methodNames[set.method].toLowerCase()}, ${purpose}${sag && `, ${sag}`}`,
+          title: `${probe(state, told)}: ${methodNames[set.method].toLowerCase()}, ${purpose}${sag && `, ${sag}`}, ${unitName[unit]}`,
           head: ['', ...set.angles.map(({ degrees }) => angle(degrees, state, told))],
           rows: [
             [recordWords.asRead, ...set.angles.map(() => ' ')],
@@ -66,7 +66,7 @@ export function readingSheetOf<K extends KindName>(
           blank: true,
         }),
       ),
-      { kind: 'text', quiet: true, text: sheetWords.check },
+      ...(states.length > 0 ? [{ kind: 'text', quiet: true, text: sheetWords.check } as const] : []),
       ...(round ? blanksOf<K>(line, round, { line: recordWords.dimensions, round: recordWords.howItWasRead }) : []),
       { kind: 'text', quiet: true, text: recordWords.safety },
     ],
