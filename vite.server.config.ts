@@ -12,6 +12,7 @@ export default defineConfig({
         start: 'src/server/start.ts',
         administrator: 'src/server/administrator.ts',
         worker: 'src/server/heavy/worker.ts',
+        packer: 'src/server/archive/packer.ts',
         solve: 'src/cli/main.ts',
       },
     },

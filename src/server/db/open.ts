@@ -26,6 +26,8 @@ export type Database = ReturnType<typeof drizzle<typeof schema>>
 export interface Store {
   db: Database
   client: Client
+  /** Where it is: a thread of its own reads it by a connection of its own. */
+  url: string
   /** Copies the whole database into the folder of copies, once a day; nothing where the database is elsewhere. */
   copyDaily(): Promise<void>
   /** Whether other servers may write to the same database. */
@@ -113,6 +115,27 @@ export async function checkDemo(at: string, knownAs: string): Promise<void> {
   )
 }
 
+/** Told to every connection that is made. */
+const first = ['PRAGMA foreign_keys = ON']
+
+/** A connection to a database that is there, of this thread's own. */
+export async function connect(url: string, isFile: boolean): Promise<{ client: Client; db: Database }> {
+  const { DATABASE_TOKEN: authToken } = process.env
+  const bare = createClient({
+    url,
+    ...(isFile ? { timeout: blocks, concurrency: 1 } : {}),
+    ...(!isFile && authToken ? { authToken } : {}),
+  })
+  const client = patient(bare, first)
+  try {
+    for (const statement of first) await client.execute(statement)
+  } catch (error) {
+    client.close()
+    throw error
+  }
+  return { client, db: drizzle(client, { schema }) }
+}
+
 interface OwnFile {
   path: string
   existed: boolean
@@ -120,20 +143,17 @@ interface OwnFile {
 }
 
 async function openAt(url: string, migrations: string, file?: OwnFile): Promise<Store> {
-  const first = ['PRAGMA foreign_keys = ON']
-  const { DATABASE_TOKEN: authToken } = process.env
-  const bare = createClient({
-    url,
-    ...(file ? { timeout: blocks, concurrency: 1 } : {}),
-    ...(!file && authToken ? { authToken } : {}),
+  const notUsed = (error: unknown) =>
+    file || error instanceof StartFault
+      ? error
+      : new StartFault(`The database at ${new URL(url).host} cannot be used: ${messageOf(error)}`)
+  const { client, db } = await connect(url, file !== undefined).catch((error: unknown) => {
+    throw notUsed(error)
   })
-  const client = patient(bare, first)
   try {
     if (file) await client.execute('PRAGMA journal_mode = WAL')
-    for (const statement of first) await client.execute(statement)
     const waits = await pending(client, migrations, file?.path)
     if (waits && file?.existed) await copyBefore(file.path)
-    const db = drizzle(client, { schema })
     if (waits) await broughtUp(db, client, migrations, file?.path)
     for (const statement of first) await client.execute(statement)
     // what the database knows of its own size: made where it is missing, looked at again every day
@@ -141,6 +161,7 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
     return {
       db,
       client,
+      url,
       copyDaily: async () => {
         if (!file) return
         await client.execute('PRAGMA optimize')
@@ -157,8 +178,7 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
     }
   } catch (error) {
     client.close()
-    if (file || error instanceof StartFault) throw error
-    throw new StartFault(`The database at ${new URL(url).host} cannot be used: ${messageOf(error)}`)
+    throw notUsed(error)
   }
 }
 

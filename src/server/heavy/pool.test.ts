@@ -2,7 +2,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { poolOf, TooMuch } from './pool'
+import { poolOf } from './pool'
+import { TooMuch } from './work'
 
 const folder = mkdtempSync(join(tmpdir(), 'pool-'))
 const sleeper = join(folder, 'sleeper.mjs')

@@ -4,11 +4,9 @@ import { MessageChannel } from 'node:worker_threads'
 import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
 import { unworked } from '../../core/job/worked'
-import { type Heavy, here } from './work'
+import { archiveApart } from '../archive/apart'
+import { type Heavy, here, TooMuch } from './work'
 import type { Task } from './worker'
-
-/** Too much at once, or one thing that takes too long: a clear 503, and the thread is free again. */
-export class TooMuch extends Error {}
 
 const seconds = 1000
 /** Surveys and printed pages: threads, how many may wait, and how long one may take once it is begun. */
@@ -81,6 +79,7 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
     tags: (...given) => long.run('tags', given),
     sheet: (...given) => long.run('sheet', given),
     moveSheet: (...given) => long.run('moveSheet', given),
+    archive: ({ url }, at) => archiveApart(resolve('dist/server/packer.js'), { url, at }),
     end: async () => void (await Promise.all([long.end(), short.end()])),
   }
 }

@@ -6,10 +6,15 @@ import type { Known } from '../../core/logbook/counted'
 import { solveDocument } from '../../planner/solveDocument'
 import type { DraftJob, Pictures } from '../../print/draft'
 import type { PrintedJob } from '../../print/kind'
+import { archiveOf } from '../archive/out'
+import type { Store } from '../db/open'
 import type { SignAsk, SignOutcome, ToSign } from '../report/sign'
 import type { Tagged } from '../report/tags'
 
 type Unit = 'mm' | 'mil'
+
+/** Too much at once, or one thing that takes too long: a clear 503, and the thread is free again. */
+export class TooMuch extends Error {}
 
 /** What takes long enough to stand in the way of everybody else: done apart from the server's own thread. */
 export interface Heavy {
@@ -29,6 +34,8 @@ export interface Heavy {
   books(lines: readonly Known[]): Promise<Book[]>
   /** A page of tags, each with a code that opens a logbook. */
   tags(lines: readonly Tagged[]): Promise<Uint8Array>
+  /** The whole site in one file, from the database at an address. */
+  archive(store: Pick<Store, 'db' | 'url'>, at: string): ReadableStream<Uint8Array>
   /** A PDF for the machine; null where there is nothing to move by. */
   moveSheet(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array | null>
 }
@@ -58,6 +65,7 @@ export const here: Heavy = {
   sheet: async (job, round, unit) => (await printing()).readingSheetPdf(job, round, unit),
   books: async (lines) => lines.map(bookOf),
   tags: async (lines) => (await import('../report/tags')).tagsPdf(lines),
+  archive: ({ db }, at) => archiveOf(db, at),
   moveSheet: async (job, unit, round) => {
     const { moveSheetPdf } = await printing()
     return (await moveSheetPdf(job, unit, round)) ?? null

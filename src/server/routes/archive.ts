@@ -1,7 +1,6 @@
 import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { BadFile, bringIn, NoArchive } from '../archive/in'
-import { archiveOf } from '../archive/out'
 import { bodyOf, told } from '../openapi'
 import type { Site } from '../site'
 import { refusal } from './answers'
@@ -10,14 +9,14 @@ import { refusal } from './answers'
 const largest = 1024 * 1024 * 1024
 
 /** The whole site in one file, out and in. */
-export const archiveRoutes = ({ store: { db }, heavy }: Site) =>
+export const archiveRoutes = ({ store, store: { db }, heavy }: Site) =>
   new Hono()
     .get(
       '/',
       told('The whole site in one file of open formats.', { 200: { says: 'The archive.', type: 'application/zip' } }),
       (c) => {
         const at = new Date().toISOString()
-        return c.body(archiveOf(db, at), 200, {
+        return c.body(heavy.archive(store, at), 200, {
           'Content-Type': 'application/zip',
           'Content-Disposition': `attachment; filename="vane-peg-${at.slice(0, 10)}.zip"`,
         })
