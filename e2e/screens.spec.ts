@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { screens, seriousOn, steps, visit, whole } from './screens'
+import { badlyBuilt, screens, seriousOn, steps, visit, whole } from './screens'
 import { expect, test } from './site'
 
 /** What is the same in every language: units, keys, formats, our own name, what a date library or the browser says. */
@@ -89,6 +89,7 @@ for (const part of parts)
     for (const path of all.slice(from, to)) {
       await visit(page, path)
       found.push(...(await untranslated(page, typed)))
+      found.push(...(await badlyBuilt(page)))
       if (!screens.includes(path)) continue
       found.push(...(await seriousOn(page)))
       await scheme('dark')

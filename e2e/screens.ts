@@ -100,3 +100,44 @@ export async function seriousOn(page: Page, only?: 'colors'): Promise<string[]> 
       .map(({ id, nodes }) => `${location.pathname}${location.search}: ${id}: ${nodes[0]?.html}`)
   }, only)
 }
+
+/** How a screen is built: everything in a region of its own name, one main, headings in order, what scrolls reached by keyboard. */
+const builtBy = [
+  'region',
+  'empty-table-header',
+  'empty-heading',
+  'heading-order',
+  'page-has-heading-one',
+  'landmark-one-main',
+  'landmark-unique',
+  'scrollable-region-focusable',
+]
+
+/** What is wrong with how the page is built at each width; and what is named offline while it is not. */
+export async function badlyBuilt(page: Page): Promise<string[]> {
+  const there = await page.evaluate(() => 'axe' in window)
+  if (!there) await page.evaluate(axe.source)
+  const found: string[] = []
+  for (const width of [820, 390, 1280]) {
+    await page.setViewportSize({ width, height: 800 })
+    found.push(
+      ...(await page.evaluate(async (rules) => {
+        // what watches sizes has seen the new one
+        await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)))
+        const { axe: here } = window as unknown as { axe: typeof axe }
+        const { violations } = await here.run(document, { preload: false, resultTypes: ['violations'], runOnly: rules })
+        const named = [...document.querySelectorAll('[aria-label], [title], [role="status"]')].filter((element) =>
+          // a language that is made up marks every letter
+          ['aria-label', 'title'].some((name) =>
+            element.getAttribute(name)?.replaceAll('\u0323', '').startsWith('Offline'),
+          ),
+        )
+        return [
+          ...violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 200)}`)),
+          ...named.map(({ outerHTML }) => `offline: ${outerHTML.slice(0, 200)}`),
+        ].map((one) => `${location.pathname}${location.search} at ${innerWidth}: ${one}`)
+      }, builtBy)),
+    )
+  }
+  return found
+}

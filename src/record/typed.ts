@@ -154,7 +154,7 @@ export function tablesOf(groups: readonly TypedGroup[]): Table[] {
       return rows.some(({ name }) => name)
         ? [{ kind: 'table', title, head: [''], rows: rows.map(({ name }) => [name]) }]
         : []
-    if (rows.length <= sideBySide && wanted.length > 2)
+    if (rows.every(({ name }) => name === '') || (rows.length <= sideBySide && wanted.length > 2))
       return [
         {
           kind: 'table',

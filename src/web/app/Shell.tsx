@@ -111,9 +111,11 @@ const Away = styled.span`display: inline-flex; align-items: center; gap: 6px; fo
 /** Says that the server is not reached, and what that means. */
 function Offline() {
   const reached = useSyncExternalStore(onReach, isReached)
+  const away = reached === false
+  // it is there before it has something to say: only then is it heard
   return (
-    <Away role="status" title={appWords.offlineLong}>
-      {reached === false ? (
+    <Away role="status" {...(away ? { title: appWords.offlineLong } : {})}>
+      {away ? (
         <>
           <CloudOff size={18} aria-hidden="true" /> {appWords.offline}
         </>

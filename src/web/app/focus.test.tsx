@@ -54,6 +54,33 @@ describe('the keyboard’s place', () => {
     await settled()
     expect(document.activeElement).not.toBe(document.body)
   })
+  it('is never a link past the head of the page: that shows only to who tabs to it', async () => {
+    HTMLElement.prototype.checkVisibility ??= () => true
+    function Screens() {
+      useFocus()
+      const [screen, go] = useState(0)
+      return (
+        <>
+          <a href="#bench">Skip to content</a>
+          {screen === 0 ? (
+            <button type="button" onClick={() => go(1)}>
+              Back
+            </button>
+          ) : null}
+        </>
+      )
+    }
+    render(
+      <MemoryRouter>
+        <Screens />
+      </MemoryRouter>,
+    )
+    const button = screen.getByRole('button', { name: 'Back' })
+    button.focus()
+    fireEvent.click(button)
+    await settled()
+    expect(document.activeElement?.textContent).not.toBe('Skip to content')
+  })
   it('leaves a field by Escape for the heading, where every shortcut works', async () => {
     show()
     const field = screen.getByLabelText('note')

@@ -26,8 +26,15 @@ export function isShortcut(event: KeyboardEvent): boolean {
 const reachable =
   'a[href], button:not([disabled]), input:not([disabled]), select:not([disabled]), textarea:not([disabled]), summary, [tabindex="0"]'
 
+/** Leads past the head of the page: shown while it has the focus, so the page itself never puts it there. */
+const skip = 'a[href="#bench"]'
+
 const usable = (element: Element): element is HTMLElement =>
-  element instanceof HTMLElement && element.isConnected && element.matches(reachable) && element.checkVisibility()
+  element instanceof HTMLElement &&
+  element.isConnected &&
+  element.matches(reachable) &&
+  !element.matches(skip) &&
+  element.checkVisibility()
 
 /** Puts the focus on something that is not reached by Tab: a heading, or the work itself. */
 function land(element: HTMLElement | null): boolean {

@@ -8,6 +8,7 @@ import { answered, api } from '../api/client'
 import { mono, narrow } from '../app/style'
 import { Button, ButtonAnchor, Card, Fault, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'
+import { Wide } from '../parts/Wide'
 
 type Row = InferResponseType<typeof api.trail.$get, 200>[number]
 
@@ -15,7 +16,6 @@ const Sheet = styled(
   Card,
 )`display: grid; gap: 10px; code { ${mono} font-size: 12px; overflow-wrap: anywhere; } > button { justify-self: start; }`
 const Acts = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`
-const Scroll = styled.div`overflow-x: auto;`
 const Table = styled.table`border-collapse: collapse; width: 100%; border-top: 2px solid var(--ink);
   th, td { text-align: left; padding: 7px 16px 7px 4px; border-bottom: 1px solid var(--rule); vertical-align: top; }
   th { color: var(--muted); font-size: 13px; font-weight: 500; } td:first-child { ${mono} white-space: nowrap; font-size: 13.5px; ${narrow} { white-space: normal; } }
@@ -63,7 +63,7 @@ export function Trail() {
         </Told>
       ) : null}
       {check.error ? <Fault role="alert">{check.error.message}</Fault> : null}
-      <Scroll>
+      <Wide>
         <Table>
           <thead>
             <tr>
@@ -84,7 +84,7 @@ export function Trail() {
             ))}
           </tbody>
         </Table>
-      </Scroll>
+      </Wide>
       {hasNextPage ? (
         <Button isDisabled={isFetchingNextPage} onPress={() => void fetchNextPage()}>
           {words.older}

@@ -16,6 +16,8 @@ interface CellProps {
   unit: Unit
   /** Readings and sag show their "+" and take "-" anywhere. */
   signed?: boolean
+  /** May be below zero, though no sign is shown: a place told from somewhere. */
+  minus?: boolean
   /** Must be above zero: a graduation, a standard deviation. The last good one is kept while it is not. */
   positive?: boolean
   readOnly?: boolean
@@ -87,7 +89,8 @@ export function QuantityInput(props: CellProps) {
       aria-label={props.id === undefined ? props.label : undefined}
       aria-invalid={faultOf(props) ? true : undefined}
       aria-describedby={props.describedBy}
-      inputMode={pad ? 'none' : signed ? 'text' : 'decimal'}
+      // a keypad of digits has no minus
+      inputMode={pad ? 'none' : signed || props.minus ? 'text' : 'decimal'}
       data-quantity=""
       data-signed={signed ? '' : undefined}
       data-turns={props.turns ? '' : undefined}

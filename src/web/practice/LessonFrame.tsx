@@ -74,7 +74,7 @@ export function LessonFrame(props: {
   return (
     <>
       <Top text={place === undefined ? name : `${place}. ${name}`} />
-      <Band>{words.practiceOnly}</Band>
+      <Band aria-label={words.practice}>{words.practiceOnly}</Band>
       <Page id="bench">
         <Rig>
           <h1>{name}</h1>

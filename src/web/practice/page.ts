@@ -3,7 +3,7 @@ import { narrow } from '../app/style'
 
 /** How every lesson is laid out: the rig on the left, what is told and checked on the right. */
 
-export const Band = styled.p`padding: 8px 20px; background: var(--card); border-bottom: 2px dashed var(--unsure); font-weight: 600;`
+export const Band = styled.aside`padding: 8px 20px; background: var(--card); border-bottom: 2px dashed var(--unsure); font-weight: 600;`
 export const Page = styled.main`
   display: grid; grid-template-columns: minmax(0, 1fr) 420px; min-height: calc(100vh - 96px); ${narrow} { grid-template-columns: minmax(0, 1fr); }
   h1 { font-size: 22px; } h2 { font-size: 16px; }

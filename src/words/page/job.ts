@@ -12,6 +12,7 @@ export const jobWords = labels({
   archiveThisJob: 'Archive this job',
   thisTakesTheJobOff: (length: string | number, readings: string | number) =>
     t`This takes the job off the Floor, with its ${length} and ${readings} readings. Find it under “Archived” to restore it.`,
+  notices: 'About this job',
   flip: 'Flip',
   pdf: 'PDF',
   signedByThisJobCan: (signedBy: string | number) =>

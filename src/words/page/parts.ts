@@ -2,6 +2,7 @@ import { labels, t } from '../language'
 
 /** What is said on these screens. */
 export const partsWords = labels({
+  widerThanThePage: 'Wider than the page: scrolls sideways',
   within: 'within',
   isArchived: (name: string | number) => t`${name} is archived.`,
   restore: 'Restore',

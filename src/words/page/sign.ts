@@ -3,6 +3,7 @@ import { ended } from '../terms'
 
 /** What is said on these screens. */
 export const signWords = labels({
+  beforeSigning: 'Outstanding, signatures and ways out',
   sign: 'Sign',
   theRecord: 'The record as it will print',
   open: 'Open',

@@ -139,13 +139,17 @@ export function JobLayout({
   return (
     <>
       {header}
-      {frame.signed ? (
-        <Notice>{jobWords.signedByThisJobCan(stored.signedBy ?? '')}</Notice>
-      ) : frame.frozen ? (
-        <Notice>{meWords.readerOnly}</Notice>
+      {frame.signed || frame.frozen || stored.archivedAt ? (
+        <aside aria-label={jobWords.notices}>
+          {frame.signed ? (
+            <Notice>{jobWords.signedByThisJobCan(stored.signedBy ?? '')}</Notice>
+          ) : frame.frozen ? (
+            <Notice>{meWords.readerOnly}</Notice>
+          ) : null}
+          {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
+        </aside>
       ) : null}
       {stored.state === 'due' ? <DueNotice key={stored.dueOn} job={stored} /> : null}
-      {stored.archivedAt ? <Notice>{jobWords.thisJobIsArchivedRestore}</Notice> : null}
       <Clashes notebook={notebook} describe={(path) => describePath(document, path)} />
       {frame.frozen ? null : <LineChanged lineId={stored.lineId} notebook={notebook} />}
       <Frame>

@@ -7,6 +7,7 @@ import { isZero, length, unitName } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
+import { Wide } from '../../parts/Wide'
 import { Sheet } from './parts'
 
 const Places = styled.table`${rowsAsCards}`
@@ -21,7 +22,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
   return (
     <Sheet aria-label={proveWords.asFoundToAsLeft}>
       <h2>{proveWords.asFoundToAsLeft}</h2>
-      <div>
+      <Wide>
         <Places>
           <thead>
             <tr>
@@ -47,7 +48,7 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
             ))}
           </tbody>
         </Places>
-      </div>
+      </Wide>
       <Muted>{proveWords.positionsAre(unit)}</Muted>
     </Sheet>
   )

@@ -2,6 +2,7 @@ import styled from 'styled-components'
 import type { Block, Sheet, Table } from '../../../record/blocks'
 import { mono } from '../../app/style'
 import { Peg } from '../../parts/Peg'
+import { Wide } from '../../parts/Wide'
 import { Sight } from '../../sight/Sight'
 
 /** Paper: always light, as it prints, at its true size where there is room. */
@@ -111,7 +112,7 @@ function One({ block }: { block: Block }) {
 function Rows({ table: { title, head, rows, numbers = [] } }: { table: Table }) {
   const look = (column: number) => (numbers.includes(column) ? 'number' : undefined)
   return (
-    <div className="scroll">
+    <Wide>
       <table>
         {title ? <caption>{title}</caption> : null}
         <thead>
@@ -150,6 +151,6 @@ function Rows({ table: { title, head, rows, numbers = [] } }: { table: Table }) 
           ))}
         </tbody>
       </table>
-    </div>
+    </Wide>
   )
 }

@@ -28,7 +28,7 @@ const Page = styled.div`
   ${narrow} { grid-template-columns: minmax(0, 1fr); padding: 12px; gap: 16px; }
   h1 { font-size: 20px; margin-bottom: 10px; }
 `
-const Side = styled.div`display: grid; gap: 16px; min-width: 0; ${narrow} { order: -1; }`
+const Side = styled.aside`display: grid; gap: 16px; min-width: 0; ${narrow} { order: -1; }`
 
 /** The report as it will print, what is still open, and two names: then nothing changes it any more. */
 export function SignStep() {
@@ -70,7 +70,7 @@ export function SignStep() {
         <h1>{signWords.sign}</h1>
         <RecordSheet sheet={sheet} label={signWords.theRecord} />
       </main>
-      <Side>
+      <Side aria-label={signWords.beforeSigning}>
         {signed ? (
           <Reopen id={id} revision={latest} initials={settings.initials} />
         ) : frozen ? null : (

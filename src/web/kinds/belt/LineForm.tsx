@@ -139,6 +139,7 @@ function SheaveCard({
     more: { signed?: boolean; hint?: string } = {},
   ) => (
     <QuantityField
+      minus
       label={label}
       quantity={sheave[key]}
       unit={length}
@@ -185,6 +186,7 @@ function SheaveCard({
           : feet.map((foot) => (
               <QuantityField
                 key={foot.id}
+                minus
                 label={words.behind(foot.name)}
                 quantity={foot.behind}
                 unit={length}

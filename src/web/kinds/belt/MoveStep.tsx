@@ -14,6 +14,7 @@ import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
+import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
@@ -25,7 +26,6 @@ const Table = styled.table`
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th, tfoot th { font-weight: 600; } .scroll { overflow-x: auto; }
   ${rowsAsCards} ${phone} { tfoot { display: block; } }
 `
-const Scroll = styled.div`overflow-x: auto;`
 const Two = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 12px; margin-top: 12px;`
 
 /** Shims, swing and slide at the feet of every machine that moves; and the tension afterward. */
@@ -84,7 +84,7 @@ export function MoveStep() {
             return (
               <Card key={sheave.id} as="section" aria-label={words.atTheFeet(sheave.name)} style={{ marginBottom: 16 }}>
                 <h2>{words.atTheFeet(sheave.name)}</h2>
-                <Scroll>
+                <Wide>
                   <Table>
                     <thead>
                       <tr>
@@ -112,7 +112,7 @@ export function MoveStep() {
                       </tr>
                     </tfoot>
                   </Table>
-                </Scroll>
+                </Wide>
                 {Math.abs(tiltLeft) > 1e-4 ? <Muted as="p">{words.leftOver(degreesText(tiltLeft))}</Muted> : null}
                 {frozen || !each.stops ? null : <LiveMove one={each} />}
               </Card>

@@ -196,7 +196,7 @@ function SetCard({ set }: { set: BeltSet }) {
                 <FaultField
                   label={words[key]}
                   trouble={angleFault(set.angles[key])}
-                  inputMode="decimal"
+                  inputMode="text"
                   maxLength={12}
                   readOnly={frozen}
                   value={set.angles[key]}

@@ -132,6 +132,7 @@ export function LineForm(props: LineProps<'bore'> & { frozen?: boolean }) {
               {(['from', 'length'] as const).map((key) => (
                 <QuantityField
                   key={key}
+                  minus
                   label={key === 'from' ? words.from : words.span}
                   quantity={carrier[key]}
                   unit={length}
@@ -218,6 +219,7 @@ function SectionCard(props: LineProps<'bore'> & { frozen?: boolean; section: Bor
           />
         </Field>
         <QuantityField
+          minus
           label={words.x}
           quantity={section.x}
           unit={length}

@@ -12,6 +12,7 @@ import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
+import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
@@ -22,7 +23,6 @@ const Table = styled.table`
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; }
   ${rowsAsCards}
 `
-const Scroll = styled.div`overflow-x: auto;`
 
 /** Twice the larger deviation of a section's place; nought of one that is held. */
 const doubtOf = ({ standing }: SectionRound): number | undefined =>
@@ -59,7 +59,7 @@ export function MoveStep() {
           <StillToGain within={within}>
             <Card as="section" aria-label={words.atTheBores}>
               <h2>{words.atTheBores}</h2>
-              <Scroll>
+              <Wide>
                 <Table>
                   <thead>
                     <tr>
@@ -89,7 +89,7 @@ export function MoveStep() {
                     ))}
                   </tbody>
                 </Table>
-              </Scroll>
+              </Wide>
             </Card>
           </StillToGain>
         )}

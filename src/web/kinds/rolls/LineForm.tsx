@@ -52,6 +52,7 @@ export function LineForm(props: LineProps<'rolls'> & { frozen?: boolean }) {
   )
   const size = (key: 'width' | 'housings' | 'baseline', label: string, hint?: string) => (
     <QuantityField
+      minus
       label={label}
       quantity={line[key]}
       unit={length}
@@ -143,6 +144,7 @@ function RollRow(props: LineProps<'rolls'> & { frozen?: boolean; roll: RollOfLin
     )
   const size = (key: 'x' | 'z' | 'diameter') => (
     <QuantityField
+      minus
       label={words[key]}
       quantity={roll[key]}
       unit={length}
@@ -155,7 +157,7 @@ function RollRow(props: LineProps<'rolls'> & { frozen?: boolean; roll: RollOfLin
       <Input
         maxLength={most}
         readOnly={frozen}
-        inputMode={key === 'name' ? 'text' : 'decimal'}
+        inputMode={key === 'limit' ? 'decimal' : 'text'}
         placeholder={key === 'limit' ? '0.10' : key === 'incline' ? '0' : ''}
         value={roll[key]}
         onChange={({ target }) => put({ [key]: target.value }, key)}

@@ -49,6 +49,7 @@ export function Monuments({ line, unit, onChange, frozen = false }: LineProps<'r
               />
             </Field>
             <QuantityField
+              minus
               label={words.x}
               quantity={one.x}
               unit={lengthUnitFor(unit)}
@@ -56,6 +57,7 @@ export function Monuments({ line, unit, onChange, frozen = false }: LineProps<'r
               onChange={(x) => put(one.id, { x }, 'x')}
             />
             <QuantityField
+              minus
               label={words.monumentOff}
               quantity={one.off}
               unit={lengthUnitFor(unit)}

@@ -15,6 +15,7 @@ import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
 import { useStretch } from '../../parts/Stretch'
+import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
 import { Say } from '../../say/Say'
@@ -28,7 +29,6 @@ const Table = styled.table`
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } td { min-width: 110px; } tbody th { font-weight: 600; white-space: nowrap; }
   ${rowsAsCards}
 `
-const Scroll = styled.div`overflow-x: auto;`
 const Before = styled.div`color: var(--muted); font-size: 13.5px;`
 
 const was = (before: readonly RollRound[], { roll }: RollRound) => before.find((one) => one.roll.id === roll.id)?.solved
@@ -81,7 +81,7 @@ export function MoveStep() {
               <h2>{words.theRolls}</h2>
               {within ? null : <WhichPlan />}
               {rolls.choice}
-              <Scroll>
+              <Wide>
                 <Table>
                   <thead>
                     <tr>
@@ -115,7 +115,7 @@ export function MoveStep() {
                     ))}
                   </tbody>
                 </Table>
-              </Scroll>
+              </Wide>
             </Card>
           </StillToGain>
         ) : (
@@ -125,7 +125,7 @@ export function MoveStep() {
           <Card as="section" aria-label={words.theWeb} style={{ marginBottom: 16 }}>
             <h2>{words.theWeb}</h2>
             {spans.choice}
-            <Scroll>
+            <Wide>
               <Table>
                 <thead>
                   <tr>
@@ -145,7 +145,7 @@ export function MoveStep() {
                   ))}
                 </tbody>
               </Table>
-            </Scroll>
+            </Wide>
           </Card>
         ) : null}
         {findings.map((finding) =>

@@ -23,6 +23,7 @@ import { Button, Card, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
 import { useStretch } from '../../parts/Stretch'
+import { Wide } from '../../parts/Wide'
 import { type Act, Say } from '../../say/Say'
 import { Further } from './Further'
 import { useRollsFrame } from './frame'
@@ -32,7 +33,6 @@ import { Trouble } from './Trouble'
 
 const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-height: 44px; input { width: 22px; height: 22px; }`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(200px, 1fr)); gap: 12px; margin-bottom: 16px; align-items: end;`
-const Scroll = styled.div`overflow-x: auto;`
 const Table = styled.table`
   border-collapse: collapse; th, td { text-align: left; padding: 4px 10px 4px 0; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; }
   tbody th { font-weight: 600; white-space: nowrap; } td input { width: 120px; min-height: 44px; }
@@ -277,7 +277,7 @@ function Sheet(props: {
     <Card as="section" aria-label={props.title} style={{ marginBottom: 16 }}>
       <h2>{props.title}</h2>
       {props.hint ? <Muted as="p">{props.hint}</Muted> : null}
-      <Scroll>
+      <Wide>
         <Table>
           <thead>
             <tr>
@@ -297,7 +297,7 @@ function Sheet(props: {
             ))}
           </tbody>
         </Table>
-      </Scroll>
+      </Wide>
     </Card>
   )
 }
@@ -362,6 +362,7 @@ function MarkRow({ mark }: { mark: RollsRound['marks'][number] }) {
         </Field>
       ))}
       <QuantityField
+        minus
         label={words.x}
         quantity={mark.x}
         unit={length}

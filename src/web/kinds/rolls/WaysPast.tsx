@@ -6,13 +6,13 @@ import { rollName } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { Card, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
+import { Wide } from '../../parts/Wide'
 import { useRollsFrame } from './frame'
 
 const Table = styled.table`
   border-collapse: collapse; th, td { text-align: left; padding: 8px 18px 8px 0; border-top: 1px solid var(--rule); }
   thead th { border-top: 0; color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; white-space: nowrap; }
 `
-const Scroll = styled.div`overflow-x: auto;`
 
 /** Beside each other: three ways past a roll that is out and stays, with every span's share of its limit. */
 export function WaysPast({ roll }: { roll: string }) {
@@ -34,7 +34,7 @@ export function WaysPast({ roll }: { roll: string }) {
     <Card as="section" aria-label={words.waysPast(rollName(roll, line))} style={{ marginBottom: 16 }}>
       <h2>{words.waysPast(rollName(roll, line))}</h2>
       <Muted as="p">{words.waysHint}</Muted>
-      <Scroll>
+      <Wide>
         <Table>
           <thead>
             <tr>
@@ -68,7 +68,7 @@ export function WaysPast({ roll }: { roll: string }) {
             </tr>
           </tbody>
         </Table>
-      </Scroll>
+      </Wide>
     </Card>
   )
 }

@@ -37,6 +37,7 @@ export function ProbeCard(props: {
     hint?: string,
   ) => (
     <QuantityField
+      minus
       label={label}
       quantity={probe[key] ?? emptyQuantity(of === 'length' ? length : unit)}
       unit={of === 'length' ? length : unit}

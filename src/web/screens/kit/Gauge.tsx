@@ -84,6 +84,7 @@ export function Gauge({
           <li key={id}>
             {parts ? <Peg peg={parts[i]?.state ?? 'nothing'} size={13} label="" /> : null}
             <QuantityInput
+              minus
               label={kitWords.reading(i + 1, unitName[length])}
               quantity={value}
               unit={length}

@@ -11,9 +11,9 @@ import { newId } from '../../app/newId'
 import { Button, Card, Fault, Input, Muted, Select } from '../../parts/controls'
 import { fileName, safeCells, saveText } from '../../parts/files'
 import { QuantityInput } from '../../parts/Quantity'
+import { Wide } from '../../parts/Wide'
 import { Grid, type Put, TextField } from './parts'
 
-const Scroll = styled.div`overflow-x: auto;`
 const Table = styled.table`border-collapse: collapse; margin: 8px 0 12px; th { text-align: left; font-size: 13px; color: var(--muted); font-weight: 500; padding: 0 8px 4px 0; white-space: nowrap; } td { padding: 2px 8px 2px 0; vertical-align: top; } input { width: 96px; text-align: right; } select { width: 170px; }`
 const Buttons = styled.div`display: flex; flex-wrap: wrap; gap: 8px;`
 
@@ -61,7 +61,7 @@ export function LimitsTable({ item, unit, put }: { item: KitLimits; unit: 'mm' |
           {kitWords.makersFiguresWin} {kitWords.spacersAngle}
         </Muted>
       </p>
-      <Scroll>
+      <Wide>
         <Table>
           <thead>
             <tr>
@@ -70,7 +70,7 @@ export function LimitsTable({ item, unit, put }: { item: KitLimits; unit: 'mm' |
               <th scope="col">{kitWords.toRpm}</th>
               <th scope="col">{kitWords.offset(unitName[unit])}</th>
               <th scope="col">{kitWords.slope(slopeUnit)}</th>
-              <th />
+              <td />
             </tr>
           </thead>
           <tbody>
@@ -139,7 +139,7 @@ export function LimitsTable({ item, unit, put }: { item: KitLimits; unit: 'mm' |
             })}
           </tbody>
         </Table>
-      </Scroll>
+      </Wide>
       <Buttons>
         <Button
           isDisabled={rows.length >= 60}

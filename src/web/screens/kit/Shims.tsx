@@ -43,7 +43,7 @@ export function Shims({ item, unit, put }: { item: KitShims; unit: 'mm' | 'mil';
           <tr>
             <th scope="col">{kitWords.thickness(unitName[unit])}</th>
             <th scope="col">{kitWords.quantity}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

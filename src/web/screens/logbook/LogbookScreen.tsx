@@ -28,6 +28,7 @@ import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
 import { Button, Card, Choices, Fault, Field, Input, Muted } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
+import { Wide } from '../../parts/Wide'
 import type { TimeSeries } from './TimeChart'
 import { useNextJob } from './useNextJob'
 
@@ -154,13 +155,13 @@ function Latest({ interval, terms }: { interval: Interval; terms: ProofTerms }) 
     <>
       <p style={{ fontWeight: 650 }}>{sayDrift(interval, terms)}</p>
       {cause ? <Muted>{driftCauseTexts[cause]}</Muted> : null}
-      <div className="scroll">
+      <Wide>
         <table>
           <thead>
             <tr>
               <th scope="col">{words.station}</th>
               <th scope="col">{`${words.driftOf(interval.days.toFixed(0))}, ${unitName[terms.unit]}`}</th>
-              <th scope="col" />
+              <td />
             </tr>
           </thead>
           <tbody>
@@ -177,7 +178,7 @@ function Latest({ interval, terms }: { interval: Interval; terms: ProofTerms }) 
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
     </>
   )
 }
@@ -297,7 +298,7 @@ function Visits(props: {
           )}
         </Muted>
       ) : null}
-      <div className="scroll">
+      <Wide>
         <table>
           <thead>
             <tr>
@@ -375,7 +376,7 @@ function Visits(props: {
             })}
           </tbody>
         </table>
-      </div>
+      </Wide>
     </Sheet>
   )
 }

@@ -19,13 +19,13 @@ import { mono, narrow, phone, rowsAsCards } from '../../app/style'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Choices, Muted } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
+import { Wide } from '../../parts/Wide'
 import { dueCounts, dueDay, ordered, type SiteOrder } from './order'
 
 const Page = styled.main`max-width: 1240px; margin: 0 auto; padding: 24px 20px 60px; ${narrow} { padding: 16px 12px; }
   h1 { font-size: 26px; } h2 { font-size: 17px; margin: 28px 0 8px; }`
 const Top = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: center; margin-bottom: 8px; h1 { margin-right: auto; }`
 const Counts = styled.p`display: flex; flex-wrap: wrap; gap: 4px 18px; margin: 0 0 16px; b { ${mono} font-weight: 600; } span { display: inline-flex; gap: 8px; align-items: center; }`
-const Scroll = styled.div`overflow-x: auto;`
 const Table = styled.table`
   border-collapse: collapse; width: 100%; border-top: 2px solid var(--ink);
   th, td { text-align: left; padding: 6px 18px 6px 8px; border-bottom: 1px solid var(--rule); vertical-align: middle; }
@@ -95,7 +95,7 @@ export function SiteScreen() {
 
 function Lines({ lines, grouped, today }: { lines: readonly Row[]; grouped: boolean; today: string }) {
   return (
-    <Scroll>
+    <Wide>
       <Table aria-label={words.site}>
         <thead>
           <tr>
@@ -121,7 +121,7 @@ function Lines({ lines, grouped, today }: { lines: readonly Row[]; grouped: bool
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </Wide>
   )
 }
 
@@ -190,7 +190,7 @@ function Methods({ methods }: { methods: View['methods'] }) {
   return (
     <>
       <h2>{words.byMethod}</h2>
-      <Scroll>
+      <Wide>
         <Table aria-label={words.byMethod}>
           <thead>
             <tr>
@@ -221,7 +221,7 @@ function Methods({ methods }: { methods: View['methods'] }) {
             ))}
           </tbody>
         </Table>
-      </Scroll>
+      </Wide>
       <Muted as="p">{words.nobody}</Muted>
     </>
   )

@@ -69,6 +69,7 @@ export const readWords = labels({
     set: string | number,
     sideName: string | number,
   ) => t`${number}${toLowerCase}${turned}, ${set}, from the top toward ${sideName} first`,
+  ofSet: (name: string, set: number) => t`${name}, set ${set}`,
   setWord: (name: string | number, number: string | number) => t`${name}, set ${number}`,
   removeThisSet: 'Remove this set',
   thisAlsoRemovesReadingsUndo: (readingsIn: string | number) =>

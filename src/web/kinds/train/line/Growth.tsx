@@ -104,7 +104,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                           <Input
                             value={heat.cold}
                             maxLength={12}
-                            inputMode="decimal"
+                            inputMode="text"
                             readOnly={frozen}
                             onChange={({ target }) => setHeat({ cold: target.value }, 'cold')}
                           />
@@ -113,7 +113,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                           <Input
                             value={heat.running}
                             maxLength={12}
-                            inputMode="decimal"
+                            inputMode="text"
                             readOnly={frozen}
                             onChange={({ target }) => setHeat({ running: target.value }, 'running')}
                           />

@@ -76,6 +76,7 @@ export function OnDrawing(props: LineSheet & { flipped: boolean; nameOf: (id: st
           return station ? (
             <At key={link.of} $x={(link.x1 + link.x2) / 2} $y={link.y}>
               <QuantityInput
+                minus
                 label={lineWords.distanceFromTowardThe(
                   capital(nameOf(link.of)),
                   nameOf(link.from),

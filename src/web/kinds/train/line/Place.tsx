@@ -83,6 +83,7 @@ export function Place(props: {
       </Field>
       {props.typed ? (
         <QuantityField
+          minus
           label={lineWords.distance}
           quantity={station.distance}
           unit={lengthUnitFor(props.unit)}

@@ -6,6 +6,7 @@ import { moveWords } from '../../../../words/train/page/move'
 import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'
 import { Fold } from '../../../parts/Fold'
+import { Wide } from '../../../parts/Wide'
 import type { TrainFrame } from '../frame'
 
 const Sheet = styled(Card)`margin: 18px 0; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
@@ -21,12 +22,12 @@ export const After = memo(function After({ frame }: { frame: TrainFrame }) {
   return (
     <Sheet aria-label={moveWords.expectedReadings}>
       <Fold title={moveWords.expectedReadingsAfterThisMove}>
-        <div>
+        <Wide>
           {sets.map((set) => (
             <table key={set.id}>
               <thead>
                 <tr>
-                  <th />
+                  <td />
                   {angles(set).map(({ id, degrees }) => (
                     <th key={id} scope="col">
                       {angleName(degrees, terms, set.angleAs)}
@@ -48,7 +49,7 @@ export const After = memo(function After({ frame }: { frame: TrainFrame }) {
               </tbody>
             </table>
           ))}
-        </div>
+        </Wide>
         {expected.some(({ state }) => state.dial.floats) ? <Muted>{moveWords.heldAgainstOneStop} </Muted> : null}
         <Muted>{moveWords.inColdZeroedAsBefore(unitName[terms.unit])}</Muted>
       </Fold>

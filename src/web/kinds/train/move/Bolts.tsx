@@ -21,6 +21,7 @@ import { mono } from '../../../app/style'
 import { Button, Card, Choices, Input, Muted } from '../../../parts/controls'
 import { Fold } from '../../../parts/Fold'
 import { Peg } from '../../../parts/Peg'
+import { Wide } from '../../../parts/Wide'
 import type { TrainFrame } from '../frame'
 import { standInFor, useLive } from './useLive'
 
@@ -151,7 +152,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
           ? moveWords.theMovedFirst(before.map((id) => machineName(id, terms).toLowerCase()).join(moveWords.andThe))
           : ''}
       </p>
-      <div className="scroll">
+      <Wide>
         <table>
           <thead>
             <tr>
@@ -191,7 +192,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
       {toGo ? (
         <ToGo role="status" aria-label={moveWords.toGo}>
           {work.pushed.bolts.map(({ foot }, i) => {

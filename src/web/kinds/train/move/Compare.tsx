@@ -10,6 +10,7 @@ import { feetListed, staysNames } from '../../../../words/train/plan'
 import { mono, phone, rowsAsCards } from '../../../app/style'
 import { Button } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
+import { Wide } from '../../../parts/Wide'
 import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
@@ -21,7 +22,6 @@ const Table = styled.table`
   tr[aria-current='true'] { box-shadow: inset 4px 0 0 var(--kelp); }
 `
 const Hidden = styled.span`position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%);`
-const Scroll = styled.div`overflow-x: auto;`
 
 /** The three ways beside each other: how many stations, how far, how many shims, how long, and whether it can be done. */
 export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
@@ -38,7 +38,7 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
   )
   const take = (way: RoundPlan['stays']) => frame.editPlan((p) => ({ ...p, stays: way }))
   return (
-    <Scroll>
+    <Wide>
       <Table aria-label={moveWords.options}>
         <thead>
           <tr>
@@ -89,7 +89,7 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
           ))}
         </tbody>
       </Table>
-    </Scroll>
+    </Wide>
   )
 }, sameButForPlan)
 

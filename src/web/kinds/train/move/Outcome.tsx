@@ -10,6 +10,7 @@ import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityInput } from '../../../parts/Quantity'
+import { Wide } from '../../../parts/Wide'
 import type { TrainFrame } from '../frame'
 import { sameButForPlan } from './frames'
 
@@ -45,7 +46,7 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
           </One>
         )
       })}
-      <div>
+      <Wide>
         <table>
           <thead>
             <tr>
@@ -99,7 +100,7 @@ export const Outcome = memo(function Outcome({ frame }: { frame: TrainFrame }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <Muted>{moveWords.correctWhatWasDoneDifferently}</Muted>
     </Sheet>
   )

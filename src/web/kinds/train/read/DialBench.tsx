@@ -116,7 +116,7 @@ export function DialBench(props: Props) {
   const suspected = dial.suspects[0] && dial.readings[dial.suspects[0].reading]?.angleId
 
   return (
-    <Box $chosen={props.chosen} aria-label={name}>
+    <Box $chosen={props.chosen} aria-label={dial.setNumber ? readWords.ofSet(name, dial.setNumber) : name}>
       <Head>
         <h2>
           <svg width="12" height="11" viewBox="0 0 12 11" aria-hidden="true">

@@ -13,6 +13,7 @@ import { sayTrouble } from '../../../../words/troubles'
 import { mono } from '../../../app/style'
 import { Button, Card, Fault, Field, Muted, Select, TextArea } from '../../../parts/controls'
 import { fileName, safeCells, saveText } from '../../../parts/files'
+import { Wide } from '../../../parts/Wide'
 import { useTrainFrame } from '../frame'
 import { useSheet, useTaken } from '../sheet/useSheet'
 
@@ -20,7 +21,6 @@ const Sheet = styled(Card)`display: grid; gap: 12px; margin-bottom: 16px;
   table { border-collapse: collapse; ${mono} font-size: 13px; } td, th { border: 1px solid var(--rule); padding: 4px 10px; text-align: right; } th { font-weight: 600; }
   td[data-bad='true'] { border: 2px solid var(--outside); }`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: end;`
-const Scroll = styled.div`overflow-x: auto;`
 
 const noCells: Cells = []
 
@@ -154,7 +154,7 @@ export function Import({ set, round, onSet, done }: Props) {
               />
             </Field>
           </Row>
-          <Scroll>
+          <Wide>
             <table aria-label={readWords.firstRows}>
               <thead>
                 <tr>
@@ -178,7 +178,7 @@ export function Import({ set, round, onSet, done }: Props) {
                 ))}
               </tbody>
             </table>
-          </Scroll>
+          </Wide>
           {taken && !taken.ok ? (
             <div role="alert">
               {taken.faults.slice(0, 4).map((fault) => (

@@ -53,6 +53,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
   const place = (station: Station, x: number | undefined, label: string, onChange: (station: Station) => void) => (
     <div data-needed="">
       <QuantityField
+        minus
         label={label}
         quantity={station.distance}
         unit={length}
@@ -221,7 +222,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             <Field label={setUpWords.highSpotAtDegrees}>
               <Input
                 readOnly={frozen}
-                inputMode="decimal"
+                inputMode="text"
                 maxLength={8}
                 value={probe.runout?.at ?? ''}
                 onChange={(event) =>
@@ -297,7 +298,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
               >
                 <Input
                   readOnly={frozen}
-                  inputMode="decimal"
+                  inputMode="text"
                   placeholder={String(degrees)}
                   defaultValue={probe.own?.[id] ?? ''}
                   onChange={(event) => {
