@@ -12,6 +12,7 @@ import { Me } from '../door/Me'
 import { isFindShown, showFind, typeEarly, useFindShown } from '../find/opened'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
+import { usePastedBlocks } from '../parts/pasted'
 import { keepSynced } from '../tablet/sync'
 import { isShortcut, typing, useFocus } from './focus'
 import { later } from './later'
@@ -30,6 +31,7 @@ const SignIn = part(async () => (await import('../door/SignIn')).SignIn)
 
 const FindDialog = part(async () => (await import('../find/FindDialog')).FindDialog)
 
+const NoPlace = styled.div`position: fixed; left: 50%; bottom: 20px; transform: translateX(-50%); z-index: 8; display: flex; gap: 12px; align-items: center; padding: 8px 16px; background: var(--card); border: 2px solid var(--unsure); border-radius: 4px; font-weight: 600;`
 const Skip = styled.a`
   position: absolute; left: -9999px; &:focus { left: 8px; top: 8px; z-index: 9; background: var(--card); padding: 8px; }
 `
@@ -46,6 +48,7 @@ function Inside() {
   useFocus()
   useScroll()
   useChanges()
+  const noPlace = usePastedBlocks()
   const client = useQueryClient()
   useEffect(() => keepSynced(client), [client])
   useLayoutEffect(() => {
@@ -70,6 +73,14 @@ function Inside() {
     <>
       <Skip href="#bench">{appWords.skipToContent}</Skip>
       <Update />
+      {noPlace.count > 0 ? (
+        <NoPlace role="alert">
+          {appWords.noPlaceFor(noPlace.count)}{' '}
+          <Button look="quiet" onPress={noPlace.seen}>
+            {appWords.ok}
+          </Button>
+        </NoPlace>
+      ) : null}
       <Outlet />
       {finding ? <FindDialog isOpen onOpenChange={showFind} showShortcuts={() => setHelp(true)} /> : null}
       {help ? <Shortcuts isOpen onOpenChange={setHelp} /> : null}

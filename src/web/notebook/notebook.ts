@@ -2,6 +2,7 @@ import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue }
 import { newId } from '../app/newId'
 import type { Drawer } from './drawer'
 import type { Kept, Step } from './kept'
+import { stepMark } from './oneStep'
 import type { Outbox, Sender } from './outbox'
 
 /** An edit on its way: it keeps its id until an answer has come, however often it is sent. */
@@ -139,7 +140,8 @@ export class Notebook<T> implements Sender {
   }
 
   /** Changes the document. Edits with the same `mark` in quick succession are one step of undo. */
-  edit(change: (document: T) => T, mark = ''): void {
+  edit(change: (document: T) => T, own = ''): void {
+    const mark = stepMark(own)
     const before = this.document
     const after = change(before)
     if (after === before) return

@@ -15,7 +15,6 @@ function Kept(props: {
   unit?: 'mm' | 'mil'
   signed?: boolean
   positive?: boolean
-  onRest?: (rest: readonly string[]) => void
   seen?: (quantity: Quantity) => void
 }) {
   const [quantity, setQuantity] = useState(props.begin)
@@ -27,7 +26,6 @@ function Kept(props: {
         unit={props.unit ?? 'mm'}
         signed={props.signed ?? false}
         positive={props.positive ?? false}
-        {...(props.onRest ? { onRest: props.onRest } : {})}
         onChange={(next) => {
           setQuantity(next)
           props.seen?.(next)
@@ -78,24 +76,14 @@ describe('a typed number', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Take back' }))
     expect(field().value).toBe('−0.42')
   })
-  it('hands on the rest of a pasted column, and takes its first number', () => {
-    const [rest, seen] = [vi.fn(), vi.fn()]
-    render(<Kept begin={mm('')} signed onRest={rest} seen={seen} />)
-    fireEvent.paste(field(), { clipboardData: { getData: () => '0\n-0.11\r\n-0.22\t-0.1\n' } })
-    expect(seen.mock.lastCall?.[0].text).toBe('0')
-    expect(rest).toHaveBeenCalledExactlyOnceWith(['-0.11', '-0.22', '-0.1'])
-    fireEvent.paste(field(), { clipboardData: { getData: () => '0.3' } })
-    expect(rest).toHaveBeenCalledTimes(1)
-  })
-  it('takes one number that is pasted after a minus as a negative one, and hands nothing on', () => {
-    const [rest, seen] = [vi.fn(), vi.fn()]
-    render(<Kept begin={mm('-4')} signed onRest={rest} seen={seen} />)
+  it('takes one number that is pasted after a minus as a negative one', () => {
+    const seen = vi.fn()
+    render(<Kept begin={mm('-4')} signed seen={seen} />)
     field().focus()
     field().setSelectionRange(0, field().value.length)
     fireEvent.keyDown(field(), { key: '-' })
     fireEvent.paste(field(), { clipboardData: { getData: () => '6' } })
     expect(seen.mock.lastCall?.[0].text).toBe('-6')
-    expect(rest).not.toHaveBeenCalled()
   })
   it('says what is wrong with it beside it, and is marked so', () => {
     render(<Kept begin={mm('0.1x')} />)

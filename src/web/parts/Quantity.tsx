@@ -29,8 +29,6 @@ interface CellProps {
   inputRef?: Ref<HTMLInputElement> | undefined
   onChange: (quantity: Quantity) => void
   onKeyDown?: (event: KeyboardEvent<HTMLInputElement>) => void
-  /** A column was pasted: everything after its first number, for the cells that follow. */
-  onRest?: (rest: readonly string[]) => void
   onFocus?: () => void
   className?: string
   placeholder?: string
@@ -122,15 +120,10 @@ export function QuantityInput(props: CellProps) {
         change(withEdit(editing ?? signedText(shown), event.currentTarget.value, data))
       }}
       onPaste={(event) => {
-        const [first = '', ...rest] = event.clipboardData
-          .getData('text')
-          .trim()
-          .split(/\s*[\r\n\t]+\s*/)
-        const column = rest.length > 0 && props.onRest !== undefined
-        if (props.readOnly || (!column && !editing?.over)) return
+        // blocks of cells: `pasted.ts`
+        if (props.readOnly || !editing?.over) return
         event.preventDefault()
-        change(withReplaced(editing ?? signedText(shown), first))
-        if (column) props.onRest?.(rest)
+        change(withReplaced(editing, event.clipboardData.getData('text').trim()))
       }}
       onKeyDown={(event) => {
         const sign = signed && !props.readOnly ? signOfKey[event.key] : undefined

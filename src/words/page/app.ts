@@ -1,10 +1,16 @@
-import { labels, t } from '../language'
+import { labels, plural, t } from '../language'
 
 /** What is said on these screens. */
 export const appWords = labels({
   theServerAnswered: (status: string | number) => t`The server answered ${status}.`,
   cantReachTheServer: 'The server cannot be reached.',
   notOnThisTablet: 'The server cannot be reached, and this is not on this tablet.',
+  ok: 'OK',
+  noPlaceFor: (count: number) =>
+    plural(count, {
+      one: t`One number of the block had no place: the table ends there.`,
+      other: t`${count} numbers of the block had no place: the table ends there.`,
+    }),
   offline: 'Offline',
   offlineLong: 'Offline: what you do is kept on this tablet and sent when the server is back.',
   newVersionReady: 'A new version is ready. What you typed is kept.',

@@ -249,7 +249,7 @@ function SetCard({ set }: { set: BeltSet }) {
           {words.both(stays?.name ?? '')}
         </Tick>
       ) : null}
-      <Grid>
+      <Grid data-column>
         {cells.map((key) => (
           <div key={key} data-cell={`${set.id} ${key}`}>
             <QuantityField

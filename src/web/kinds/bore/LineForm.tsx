@@ -20,6 +20,7 @@ import type { LineProps } from '../kind'
 
 const Page = styled.main`max-width: 1100px; margin: 0 auto; padding: 20px 20px 60px; display: grid; gap: 16px;`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 12px; align-items: start;`
+const Sections = styled.div`display: grid; gap: 16px;`
 const Onward = styled.div`justify-self: end;`
 const Head = styled.div`display: flex; justify-content: space-between; align-items: center; gap: 12px; h1, h2 { font-size: 17px; }`
 const Summary = styled.summary`min-height: 44px; display: flex; align-items: center; cursor: pointer; font-weight: 600;`
@@ -166,9 +167,11 @@ export function LineForm(props: LineProps<'bore'> & { frozen?: boolean }) {
           )}
         </Grid>
       </Card>
-      {line.sections.map((section) => (
-        <SectionCard key={section.id} section={section} {...props} />
-      ))}
+      <Sections data-rows>
+        {line.sections.map((section) => (
+          <SectionCard key={section.id} section={section} {...props} />
+        ))}
+      </Sections>
       {frozen ? null : (
         <div>
           <Button onPress={() => onChange((one) => withSection(one, unit))}>{words.add}</Button>
@@ -194,7 +197,7 @@ function SectionCard(props: LineProps<'bore'> & { frozen?: boolean; section: Bor
   const limits = section.limits ?? { down: nothing, up: nothing, near: nothing, far: nothing }
   const running = section.running ?? { up: nothing, far: nothing }
   return (
-    <Card as="section" aria-label={section.name}>
+    <Card as="section" aria-label={section.name} data-row>
       <Head>
         <h2>{section.name}</h2>
         {frozen || line.sections.length <= 2 ? null : (

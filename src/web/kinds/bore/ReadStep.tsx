@@ -174,7 +174,7 @@ function SetCard({ set }: { set: BoreSet }) {
   return (
     <Card as="section" aria-label={title} style={{ marginBottom: 16 }}>
       <h2>{title}</h2>
-      <Grid>
+      <Grid data-column>
         {cellsOf(set).map((key) => (
           <div key={key} data-cell={`${set.id} ${key}`}>
             <QuantityField

@@ -120,9 +120,11 @@ export function LineForm(props: LineProps<'rolls'> & { frozen?: boolean }) {
           <h2>{words.rolls}</h2>
         </Head>
         {stretch.choice}
-        {stretch.shown.map((roll) => (
-          <RollRow key={roll.id} roll={roll} {...props} />
-        ))}
+        <div data-rows>
+          {stretch.shown.map((roll) => (
+            <RollRow key={roll.id} roll={roll} {...props} />
+          ))}
+        </div>
         {frozen || line.rolls.length >= mostRolls ? null : (
           <Button onPress={() => onChange((one) => withRoll(one, unit))}>{words.add}</Button>
         )}
@@ -165,7 +167,7 @@ function RollRow(props: LineProps<'rolls'> & { frozen?: boolean; roll: RollOfLin
     </Field>
   )
   return (
-    <Roll aria-label={roll.name}>
+    <Roll aria-label={roll.name} data-row>
       {text('name', words.roll, 60)}
       {size('x')}
       {size('z')}

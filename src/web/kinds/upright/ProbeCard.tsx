@@ -15,6 +15,8 @@ import { noPlus, PlusMeans } from '../../parts/PlusMeans'
 import { QuantityField } from '../../parts/Quantity'
 import { useUprightFrame } from './frame'
 
+/** Laid out with what stands beside them. */
+const Readings = styled.div`display: contents;`
 const Grid = styled.div`display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 12px; margin-top: 12px;`
 
 /** One probe of an upright pair: what it read at every bolt, where it stands and what is known of it. */
@@ -66,29 +68,31 @@ export function ProbeCard(props: {
             ) : null}
             {plus ? <Muted as="p">{capital(plus)}.</Muted> : null}
             <Grid>
-              {set.angles.map(({ id, degrees }) => {
-                const key = readingKey(id, channel)
-                return (
-                  <div key={id} data-cell={`${readingKey(probe.id, channel)} ${foldDegrees(degrees)}`}>
-                    <QuantityField
-                      label={capital(placeOf(degrees, set, line))}
-                      quantity={probe.readings[key]?.value ?? emptyQuantity(unit)}
-                      unit={unit}
-                      signed
-                      readOnly={frozen}
-                      onChange={(value: Quantity) =>
-                        onProbe(
-                          (p) => ({
-                            ...p,
-                            readings: { ...p.readings, [key]: { turns: 0, ...p.readings[key], value } },
-                          }),
-                          key,
-                        )
-                      }
-                    />
-                  </div>
-                )
-              })}
+              <Readings data-column>
+                {set.angles.map(({ id, degrees }) => {
+                  const key = readingKey(id, channel)
+                  return (
+                    <div key={id} data-cell={`${readingKey(probe.id, channel)} ${foldDegrees(degrees)}`}>
+                      <QuantityField
+                        label={capital(placeOf(degrees, set, line))}
+                        quantity={probe.readings[key]?.value ?? emptyQuantity(unit)}
+                        unit={unit}
+                        signed
+                        readOnly={frozen}
+                        onChange={(value: Quantity) =>
+                          onProbe(
+                            (p) => ({
+                              ...p,
+                              readings: { ...p.readings, [key]: { turns: 0, ...p.readings[key], value } },
+                            }),
+                            key,
+                          )
+                        }
+                      />
+                    </div>
+                  )
+                })}
+              </Readings>
               {kind.stations === 0 || k > 0 ? null : (
                 <QuantityField
                   label={

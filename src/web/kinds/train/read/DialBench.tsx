@@ -64,8 +64,6 @@ interface Props {
   cellRef: (angleId: string) => RefCallback<HTMLInputElement>
   onFocus: () => void
   onReading: (angleId: string, change: (reading: Reading) => Reading) => void
-  /** A pasted column, from the cell after this one on. */
-  fill: (angleId: string, rest: readonly string[]) => void
   /** To the next cell as the shaft turns, or the one before. */
   onward: (angleId: string, by: 1 | -1) => void
   /** To the same angle on another dial. */
@@ -106,7 +104,6 @@ export function DialBench(props: Props) {
       type: (id, value) => latest.current.onReading(id, (r) => ({ ...r, value })),
       turn: (id, by) =>
         latest.current.onReading(id, (r) => ({ ...r, turns: Math.max(-20, Math.min(20, r.turns + by)) })),
-      fill: (id, rest) => latest.current.fill(id, rest),
       onward: (id, by) => latest.current.onward(id, by),
       across: (id, by) => latest.current.across(id, by),
     }),
@@ -165,7 +162,7 @@ export function DialBench(props: Props) {
             label={readWords.readingsOverTheTurnThe(name)}
           />
         ) : null}
-        <Cells $flowing={flowing} $empty={angles.length === 0}>
+        <Cells data-column $flowing={flowing} $empty={angles.length === 0}>
           {angles.map((angle, i) => {
             const found = dial.dial.readings[readingKey(angle.id, dial.channel)]
             const computed = dial.computed?.angleId === angle.id ? signedLength(dial.computed.value, own) : undefined

@@ -13,7 +13,7 @@ import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'
 import type { Suspect } from '../../../../core/shafts/suspects'
 import { turningOrder } from '../../../../core/shafts/turning'
-import { readingKey, readingsIn } from '../../../../core/shafts/typed'
+import { readingsIn } from '../../../../core/shafts/typed'
 import { trialWords } from '../../../../words/contradiction'
 import { plural } from '../../../../words/language'
 import { couplingName } from '../../../../words/terms'
@@ -155,31 +155,6 @@ export function ReadStep() {
     if (next) focusCell(...next)
   }
   /** A pasted column: into the cells that Enter would go to, one after another. */
-  const fill = (stateId: string, angleId: string, texts: readonly string[]) => {
-    const begin = order.findIndex(([s, a]) => s === stateId && a === angleId) + 1
-    const put = new Map(
-      order.slice(begin, begin + texts.length).map(([s, a], i) => {
-        const state = solved.dials.find(({ id }) => id === s)
-        return [`${state?.dial.id}/${readingKey(a, state?.channel)}`, texts[i] ?? '']
-      }),
-    )
-    frame.editRound((r) => ({
-      ...r,
-      sets: r.sets.map((set) => ({
-        ...set,
-        probes: set.probes.map((probe) => {
-          const own = [...put].filter(([key]) => key.startsWith(`${probe.id}/`))
-          const readings = own.map(([key, text]) => [
-            key.slice(probe.id.length + 1),
-            { value: { text, unit: settings.unit }, turns: 0 },
-          ])
-          return own.length === 0
-            ? probe
-            : { ...probe, readings: { ...probe.readings, ...Object.fromEntries(readings) } }
-        }),
-      })),
-    }))
-  }
   const addSet = (set: ReadSet) => frame.editRound((r) => ({ ...r, sets: [...r.sets, set] }))
 
   // what may be added hangs on no reading
@@ -288,7 +263,6 @@ export function ReadStep() {
               cells={cells.current}
               focusCell={focusCell}
               onward={onward}
-              fill={fill}
               onRemove={
                 alike.length > 1 && !frozen
                   ? () => frame.editRound((r) => ({ ...r, sets: r.sets.filter(({ id }) => id !== set.id) }))

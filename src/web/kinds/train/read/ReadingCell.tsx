@@ -33,8 +33,6 @@ export interface CellHands {
   focus: (angleId: string) => void
   type: (angleId: string, value: Quantity) => void
   turn: (angleId: string, by: 1 | -1) => void
-  /** A pasted column, from the cell after this one on. */
-  fill: (angleId: string, rest: readonly string[]) => void
   /** To a neighbour in turning order. */
   onward: (angleId: string, by: 1 | -1) => void
   across: (angleId: string, by: 1 | -1) => void
@@ -97,7 +95,6 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
         inputRef={hands.cellRef(angleId)}
         onFocus={() => hands.focus(angleId)}
         onChange={(value) => hands.type(angleId, value)}
-        onRest={(rest) => hands.fill(angleId, rest)}
         onKeyDown={(event) => {
           const key = event.key
           if (key === 'Enter') hands.onward(angleId, event.shiftKey ? -1 : 1)

@@ -41,13 +41,11 @@ interface Props {
   cells: Map<string, HTMLInputElement>
   focusCell: (stateId: string, angleId: string) => void
   onward: (stateId: string, angleId: string, by: 1 | -1) => void
-  /** A pasted column, from the cell after this one on. */
-  fill: (stateId: string, angleId: string, texts: readonly string[]) => void
   onRemove: (() => void) | undefined
 }
 
 /** One set: what hangs on the shafts, and a strip with its cells for every probe. */
-export function SetSection({ set, place, open, toggle, trial, cells, focusCell, onward, fill, onRemove }: Props) {
+export function SetSection({ set, place, open, toggle, trial, cells, focusCell, onward, onRemove }: Props) {
   const frame = useTrainFrame()
   const { document, round, solved, terms, settings, frozen } = frame
   const [traces] = useState(() => new LiveTraces())
@@ -160,7 +158,6 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
             )
           }}
           onward={(angleId, by) => onward(state.id, angleId, by)}
-          fill={(angleId, rest) => fill(state.id, angleId, rest)}
           across={(angleId, by) => {
             const other = states[states.findIndex(({ id }) => id === state.id) + by]
             if (other) focusCell(other.id, angleId)
