@@ -3,11 +3,14 @@ import { QueryClient } from '@tanstack/react-query'
 import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { jobFrom } from '../../core/job/make'
-import { type AnyJob, kindOf } from '../../core/kinds'
+import { type AnyJob, type AnyLine, kindNames, kindOf } from '../../core/kinds'
 import { ownAnswer } from '../../core/site/answer'
 import { tries } from '../../testing/anything'
+import { newLineParts } from '../../testing/newLineParts'
 import type { StoredJob } from '../api/client'
 import { isReached, isUnreached } from '../api/reach'
+import { lineKnownHere } from '../notebook/learnedHere'
+import { drawer } from '../notebook/shelves'
 import { copiesOf, copyOf, fetchOrCopy, keepCopy, tidyCopies } from './copies'
 import { fits } from './list'
 import { make, noNumber, onMade, sendMade, unmade } from './made'
@@ -259,5 +262,42 @@ describe('the list without the server', () => {
     expect(asked({ state: 'due' })).toBe(false)
     expect(asked({ area: 'Wash hall', state: 'in-hand' })).toBe(true)
     expect(asked({ archived: 'yes' })).toBe(false)
+  })
+})
+
+describe('a line that a job has taught something without the server', () => {
+  it.each(kindNames)('begins the next job with it: %s', async (kind) => {
+    const of = kindOf({ kind })
+    const own = of.makeLine('Rinse pump 4', 'mm', newLineParts[kind]) as AnyLine
+    const job = jobFrom(own, of.makeRound(own, '2026-03-02T08:00:00.000Z', 'mm'), 'After overhaul') as AnyJob
+    server.away = true
+    await make('line', { id: 'line-1', document: own })
+    await make('job', { id: 'job-1', lineId: 'line-1', document: job })
+    const typed = { ...job, line: { ...job.line, name: 'Rinse pump 4b' } } as AnyJob
+    const kept = {
+      page: 'p',
+      title: '',
+      at: 1,
+      unsent: true,
+      version: 1,
+      sent: undefined,
+      open: [],
+      past: [],
+      future: [],
+    }
+    await drawer.keep({ ...kept, key: 'job:job-1', base: job, document: typed })
+    // of another line, and of none
+    await make('job', { id: 'job-2', lineId: 'line-2', document: job })
+    await drawer.keep({
+      ...kept,
+      key: 'job:job-2',
+      base: job,
+      document: { ...typed, line: { ...typed.line, name: 'x' } },
+    })
+    await drawer.keep({ ...kept, key: 'line:line-1', base: own, document: own })
+    expect((await lineKnownHere('line-1', own)).name).toBe('Rinse pump 4b')
+    expect(await lineKnownHere('line-3', own)).toBe(own)
+    for (const key of ['job:job-1', 'job:job-2', 'line:line-1']) await drawer.drop(key, 'p')
+    expect(await lineKnownHere('line-1', own)).toBe(own)
   })
 })

@@ -14,6 +14,7 @@ import { useNewIds } from '../../api/useNewIds'
 import { again } from '../../app/again'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
+import { lineKnownHere } from '../../notebook/learnedHere'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
 import { SearchField } from '../../parts/SearchField'
 import { make } from '../../tablet/made'
@@ -57,7 +58,7 @@ export function NewJobScreen() {
         lineId = await make('line', { id, document: line })
       } else {
         lineId = from.id
-        line = from.line
+        line = await lineKnownHere(lineId, from.line)
       }
       const round = { ...kindOf(line).makeRound(line, new Date().toISOString(), unit), by: initials }
       const document = { ...jobFrom(line, round, occasionNames[occasion], occasion), doneBy: initials }

@@ -3,6 +3,7 @@ import { jobFrom } from '../../../core/job/make'
 import { type AnyLine, kindOf } from '../../../core/kinds'
 import { occasionNames } from '../../../words/ready'
 import { useNewIds } from '../../api/useNewIds'
+import { lineKnownHere } from '../../notebook/learnedHere'
 import { jobShelf } from '../../notebook/shelves'
 import { make } from '../../tablet/made'
 
@@ -14,10 +15,11 @@ export function useNextJob(lineId: string, line: AnyLine, unit: 'mm' | 'mil') {
     mutationFn: async ({ last, dueOn }: { last: string; dueOn?: string }) => {
       const { document: before } = await jobShelf.fetch(last)
       const kind = kindOf(line)
+      const known = await lineKnownHere(lineId, line)
       const round = before.rounds.at(-1)
       const at = new Date().toISOString()
-      const begun = round ? kind.nextVisit(round, at) : kind.makeRound(line, at, unit)
-      const document = jobFrom(line, begun, occasionNames.periodic, 'periodic')
+      const begun = round ? kind.nextVisit(round, at) : kind.makeRound(known, at, unit)
+      const document = jobFrom(known, begun, occasionNames.periodic, 'periodic')
       return make('job', { id: ids.of(`${lineId} ${last} ${dueOn}`), lineId, document, ...(dueOn ? { dueOn } : {}) })
     },
     onSuccess: async () => {
