@@ -7,10 +7,13 @@ import { tries } from '../../testing/anything'
 import { openPlant } from '../../testing/plant'
 import { quantityMm } from '../frame/quantity'
 import type { JobOf } from '../job/document'
+import { emptySeat, emptySeatFoot } from '../seat/state'
 import { type AnyJob, type KindName, kindNames } from '.'
 import type { BeltLine, BeltRound } from './belt/document/schema'
 import type { BoreLine, BoreRound } from './bore/document/schema'
 import { surveys } from './surveys'
+import type { Line, Round } from './train/document/schema'
+import { seatsOf } from './train/document/seats'
 
 let jobs: readonly AnyJob[]
 const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
@@ -109,6 +112,31 @@ it('bores keep how well each section repeats', () => {
       expect(told.rounds[0]?.sets.map((set) => quantityMm(set.sd))).toEqual(
         told.rounds[0]?.sets.map(() => quantityMm(sd)),
       )
+    }),
+    tries(30, 500),
+  )
+})
+
+it('a train keeps its soft foot: every gap and rise, at the feet where they were read', () => {
+  const [pair] = jobs.filter(({ line }) => line.kind === 'train') as unknown as JobOf<Line, Round>[]
+  const read = fc.record({ rise: typed(0, 1), lowNear: typed(0, 1), highFar: typed(0, 1) })
+  fc.assert(
+    fc.property(fc.array(read, { minLength: 4, maxLength: 4 }), typed(0.02, 0.1), (gaps, threshold) => {
+      const machines = seatsOf(pair!.line)
+      const [machine] = machines
+      const foot = ({ rise, ...corners }: (typeof gaps)[number]) => ({ ...emptySeatFoot('mm'), rise, gaps: corners })
+      const before = Object.fromEntries(machine!.feet.map(({ id }, i) => [id, foot(gaps[i]!)]))
+      const seat = { [machine!.id]: { ...emptySeat('mm'), threshold, pipes: 'off' as const, before } }
+      const { first, back, again } = there({ ...pair!, seat } as unknown as AnyJob)!
+      expect(again).toEqual(first)
+      expect((first as { seat: object[] }).seat).toHaveLength(1)
+      const own = back.seat?.[machine!.id]
+      expect(quantityMm(own?.threshold)).toBe(quantityMm(threshold))
+      expect(own?.pipes).toBe('off')
+      const told = Object.values(own?.before ?? {}).map((one) =>
+        [one.rise, one.gaps.lowNear, one.gaps.highFar].map((q) => quantityMm(q)),
+      )
+      expect(told).toEqual(gaps.map((one) => [one.rise, one.lowNear, one.highFar].map((q) => quantityMm(q))))
     }),
     tries(30, 500),
   )

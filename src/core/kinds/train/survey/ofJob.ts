@@ -1,10 +1,12 @@
 import { tidy } from '../../../frame/openFormat'
 import { quantityMm } from '../../../frame/quantity'
 import type { Probe } from '../../../probes'
+import { seatsTold } from '../../../seat/told'
 import { measurementOf } from '../../../shafts/survey/ofSet'
 import { stockSizes } from '../../../shims/stock'
 import { figuresTold } from '../../../verdict/limits'
 import type { Job, Round } from '../document/schema'
+import { seatsOf } from '../document/seats'
 import { toTrain } from '../document/typed'
 import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
 import type { Survey } from './schema'
@@ -12,6 +14,7 @@ import type { Survey } from './schema'
 /** A round of a job as an open survey document, in millimetres. What has no place or was not read is left out. */
 export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
   const { train, sources } = toTrain(job.line, round)
+  const seat = seatsTold(seatsOf(job.line), job.seat)
   const facts = factsOf(job, round)
   const figures = figuresTold(train, train.couplings)
   const footNames = new Map(job.line.machines.flatMap(({ feet }) => feet.map(({ id, name }) => [id, name])))
@@ -65,6 +68,7 @@ export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey 
         ]
       }),
     ),
+    ...(seat.length > 0 ? { seat } : {}),
     ...planOf(round),
   }
 }

@@ -1,5 +1,6 @@
 import { type Checked, refuse } from '../../../frame/fault'
 import type { Unit } from '../../../frame/units'
+import { seatsTyped, spreadOf } from '../../../seat/told'
 import type { ReadSet } from '../../../shafts/schema'
 import { setTyped, typed } from '../../../shafts/survey/toSet'
 import { makeJob, makeLine, towardOf } from '../document/make'
@@ -20,7 +21,13 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   if (machines.length < 2 || couplings.length !== machines.length - 1)
     return refuse('train.couplings', 'expected a coupling between every two machines, to make a line of it')
   if (machines.length > 8) return refuse('train.machines', 'expected at most eight machines')
-  const line = lineOf(survey, survey.train.name?.slice(0, 80) || name)
+  const seated = seatsTyped(
+    survey.seat ?? [],
+    survey.units,
+    (id) => machines.find((one) => one.id === id)?.feet ?? [],
+    typed,
+  )
+  const line = lineOf(survey, survey.train.name?.slice(0, 80) || name, (foot) => spreadOf(seated.feet, foot))
   const unit: 'mm' | 'mil' = survey.units.length === 'in' ? 'mil' : 'mm'
   const job = makeJob(line, 'Brought in', takenAt, unit)
   const [round] = job.rounds
@@ -41,11 +48,15 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const bare = (round?.sets ?? []).filter(({ coupling }) => !sets.some((set) => set.coupling === coupling))
   return {
     ok: true,
-    value: { ...job, rounds: round ? [{ ...round, sets: [...sets, ...bare], ...planOf(survey) }] : job.rounds },
+    value: {
+      ...job,
+      ...(survey.seat ? { seat: seated.seat } : {}),
+      rounds: round ? [{ ...round, sets: [...sets, ...bare], ...planOf(survey) }] : job.rounds,
+    },
   }
 }
 
-function lineOf(survey: Survey, name: string): Line {
+function lineOf(survey: Survey, name: string, spread: (foot: string) => number | undefined): Line {
   const { train, units } = survey
   const length = units.length
   const made = makeLine(name, 'other', 'other', length === 'in' ? 'mil' : 'mm')
@@ -63,6 +74,7 @@ function lineOf(survey: Survey, name: string): Line {
           id: foot.id,
           name: (foot.name ?? foot.id).slice(0, 40),
           station: { from, toward: 'right', distance: typed(foot.x - origin, length) },
+          ...(spread(foot.id) ? { spread: typed(spread(foot.id) ?? 0, length) } : {}),
           ...(foot.growth ? { growth: growthOf(foot.growth, units.reading) } : {}),
         }),
       ),
