@@ -5,7 +5,13 @@ import * as v from 'valibot'
  * Machines stand from left to right as the train is drawn.
  */
 
-export const text = (most: number) => v.pipe(v.string(), v.maxLength(most, `at most ${most} characters`))
+export const text = (most: number) =>
+  v.pipe(
+    v.string(),
+    v.maxLength(most, `at most ${most} characters`),
+    // nobody types it, and a database ends a text where it stands
+    v.check((value) => !value.includes('\u0000'), 'a text without the character NUL'),
+  )
 
 /** Ids are keys of records as well: none may be one that every object has. */
 export const id = v.pipe(
