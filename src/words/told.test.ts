@@ -1,0 +1,50 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import fc from 'fast-check'
+import * as v from 'valibot'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { jobSchemaOf } from '../core/job/document'
+import { type AnyJob, anyJob, kindNames, kindOf } from '../core/kinds'
+import { anythingLike } from '../testing/anything'
+import { nonsense } from '../testing/everythingSaid'
+import { openPlant } from '../testing/plant'
+import { toldOf } from '../testing/told'
+
+/**
+ * Word for word what is said of the made-up plant's jobs, as they are and with odd things left in their fields: a number, a sign or
+ * a condition that changes anywhere in a sentence shows here. What is meant to change is looked over and stored anew with
+ * `npx vitest run src/words/told.test.ts -u`.
+ */
+
+let jobs: readonly AnyJob[]
+const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+beforeAll(async () => {
+  const store = await openPlant(join(folder, 'site.db'))
+  jobs = (await store.db.query.jobs.findMany({ orderBy: (job, { asc }) => asc(job.number) })).map(
+    ({ document }) => document,
+  )
+  await store.close()
+})
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+describe.each(kindNames)('what is said of the kind %s', (kind) => {
+  it('is what it was, word for word, in mm and in mil', async () => {
+    const { lineSchema, roundSchema } = kindOf({ kind })
+    const schema = jobSchemaOf(lineSchema, roundSchema)
+    const own = jobs.filter(({ line }) => line.kind === kind)
+    const odd = own
+      .slice(0, 6)
+      .flatMap((job, i) =>
+        fc
+          .sample(anythingLike(schema as never, job as never, 4), { seed: 20261202 + i, numRuns: 6 })
+          .filter((one) => v.safeParse(anyJob, one).success),
+      ) as AnyJob[]
+    const told = new Set<string>()
+    for (const [i, job] of [...own, ...odd].entries())
+      for (const text of toldOf(job, i % 3 === 2 ? 'mil' : 'mm')) if (text) told.add(text)
+    const texts = [...told].sort()
+    expect(texts.filter((text) => nonsense.test(text))).toEqual([])
+    await expect(`${texts.join('\n')}\n`).toMatchFileSnapshot(`./told/${kind}.txt`)
+  })
+})
