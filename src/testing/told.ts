@@ -96,8 +96,12 @@ function advised(job: AnyJob, unit: 'mm' | 'mil'): Said[] {
   }
 }
 
-/** Everything that is said of a job of any kind, on its screens and on its printed pages, in the order it is said. */
-export function toldOf(document: AnyJob, unit: 'mm' | 'mil'): string[] {
+/**
+ * Everything that is said of a job of any kind, on its screens and on its printed pages, in the order it is said.
+ *
+ * @param brief without what stands in tables
+ */
+export function toldOf(document: AnyJob, unit: 'mm' | 'mil', brief = false): string[] {
   const job = { number: 7, document }
   const { proof } = provedOf(document)
   const terms = proofTerms(document.line, { unit, resolution: 0.01 })
@@ -111,8 +115,8 @@ export function toldOf(document: AnyJob, unit: 'mm' | 'mil'): string[] {
     sayNext(summarise(document)),
     ...said.flatMap(({ title, detail = '', working = [] }) => [title, detail, ...working]),
     ...(document.line.kind === 'train' ? everythingSaid(document as AnyJob<'train'>, unit).texts : []),
-    ...printed(recordOf(job, { unit }).blocks),
-    ...printed(readingSheetOf(job, undefined, { unit }).blocks),
-    ...[...stationCells(document, unit), ...readingCells(document, unit)].map((row) => row.join(' | ')),
+    ...printed(recordOf(job, { unit }).blocks.filter(({ kind }) => !brief || kind !== 'table')),
+    ...(brief ? [] : printed(readingSheetOf(job, undefined, { unit }).blocks)),
+    ...(brief ? [] : [...stationCells(document, unit), ...readingCells(document, unit)].map((row) => row.join(' | '))),
   ].map((text) => text.trim())
 }
