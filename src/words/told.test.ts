@@ -17,6 +17,9 @@ import { toldOf } from '../testing/told'
  * `npx vitest run src/words/told.test.ts -u`.
  */
 
+/** Where the clock stands is another day and hour in every part of the world. */
+const someDay = /\b\d{1,2} [A-Z][a-z]+ \d{4}(, \d\d:\d\d)?/g
+
 let jobs: readonly AnyJob[]
 const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
 beforeAll(async () => {
@@ -43,7 +46,7 @@ describe.each(kindNames)('what is said of the kind %s', (kind) => {
     const told = new Set<string>()
     for (const [i, job] of [...own, ...odd].entries())
       for (const text of toldOf(job, i % 3 === 2 ? 'mil' : 'mm', i >= Math.min(own.length, 10)))
-        if (text) told.add(text)
+        if (text) told.add(text.replace(someDay, 'that day'))
     const texts = [...told].sort()
     expect(texts.filter((text) => nonsense.test(text))).toEqual([])
     await expect(`${texts.join('\n')}\n`).toMatchFileSnapshot(`./told/${kind}.txt`)
