@@ -86,6 +86,14 @@ describe('a record', () => {
       ],
     })
   })
+  it('does not say that nothing was moved once a move is written down', () => {
+    const [first] = upright().rounds
+    const drawn = (rounds: AnyJob<'upright'>['rounds']) =>
+      textOf(recordOf({ number: 1, document: { ...upright(), rounds } }, { unit: 'mm' }))
+    expect(drawn([{ ...first!, done: { 'push.vertical': { text: '0.12', unit: 'mm' } } }])).not.toContain(
+      'nothing was moved',
+    )
+  })
   it('is plain text down to its appendix', () => {
     const text = plainText(recordOf({ number: 1, document: train() }, { unit: 'mm' }))
     expect(text).toMatch(/^Test pump: alignment record\n/)

@@ -104,7 +104,13 @@ export function recordOf<K extends KindName>(
       ...story.sentences.map((text): Block => ({ kind: 'text', text })),
       ...(next ? [{ kind: 'text', text: t`${words.nextCheck}: ${timeOf(next.on)}. ${next.because}` } as const] : []),
       ...(document.note ? [{ kind: 'text', text: document.note } as const] : []),
-      ...(found === undefined ? [] : sight(found, undefined, found === left ? words.onlyRound : words.asFound)),
+      ...(found === undefined
+        ? []
+        : sight(
+            found,
+            undefined,
+            found !== left ? words.asFound : rounds[found]?.move ? words.movedSince : words.onlyRound,
+          )),
       ...(left === undefined || left === found ? [] : sight(left, found, words.asLeft)),
       ...positions(proof.places, terms),
       ...(last && last.joints.length > 0 ? [limits(last.joints, proof.joints, line, terms)] : []),

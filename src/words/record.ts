@@ -15,6 +15,7 @@ export const recordWords = labels({
   asFound: 'As found',
   asLeft: 'As left',
   onlyRound: 'As found and left: nothing was moved',
+  movedSince: 'As found; moved since, and not read again',
   bothPlanes: 'both planes, against what stays; the bar gives the scale',
   station: 'Station',
   direction: 'Direction',
