@@ -88,7 +88,7 @@ describe('lessons at a dial', () => {
     expect(sag).toBeLessThan(0)
     await fill('Sag, bottom less top, mm', sag.toFixed(2))
     await fill('An aligned machine shows at the bottom, mm', sag.toFixed(2))
-    const aside = screen.getByRole('complementary').textContent ?? ''
+    const aside = screen.getByRole('complementary', { name: 'Your answers' }).textContent ?? ''
     const machine = numberIn(aside, /shows ([−+]?\d\.\d\d) mm at the bottom/)
     const left = 'Left of the machine’s reading, sag taken off, mm'
     await fill(left, (machine + sag).toFixed(2))
