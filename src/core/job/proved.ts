@@ -1,3 +1,4 @@
+import { quantityFault } from '../frame/quantity'
 import { type AnyJob, type AnyLine, type AnyRound, checksOf, type KindName, kindOf } from '../kinds'
 import { type Proof, type ProofRound, proveJob } from '../prove/proof'
 import { nothingSaid } from '../prove/schema'
@@ -46,11 +47,13 @@ export function provedOf<K extends KindName>(
 /** How many readings of a job are typed and no numbers: it cannot be signed before they are. */
 export function typingOpen<K extends KindName>({ line, rounds }: Pick<AnyJob<K>, 'line' | 'rounds'>): number {
   const kind = kindOf<K>({ kind: line.kind as K })
+  const moves = rounds.flatMap((round) => ('done' in round && round.done ? Object.values(round.done) : []))
+  const wrong = moves.filter((one) => quantityFault(one) !== undefined).length
   return rounds
     .map((round) => kind.solve(line, round))
     .reduce(
       (sum, solved) =>
         kind.states(solved).reduce((all, { faults }) => all + faults.length, sum) + (kind.faults?.(solved) ?? 0),
-      0,
+      wrong,
     )
 }

@@ -365,7 +365,8 @@ function placesBetween(rounds: readonly ProofRound[]): PlaceProved[] {
           found: then.position,
           left: now.position,
           moved:
-            written.length > 0
+            // a move that is told by what was done elsewhere says nothing of how far this place went
+            written.some((round) => round.move?.done.has(place.id))
               ? written.reduce((sum, round) => sum + (round.move?.done.get(place.id)?.[plane] ?? 0), 0)
               : undefined,
           expected: wanted,
