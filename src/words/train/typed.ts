@@ -1,6 +1,7 @@
 import type { Typed } from '../fields'
 import { labels, t } from '../language'
-import { jobFields, seatKey, setFields, sideFields, toleranceFields } from '../typed'
+import { jobFields, seatKey, sideFields } from '../typed'
+import { setFields, toleranceFields } from '../typedSets'
 import { materialNames } from './growth'
 import { machineKindNames } from './machines'
 import { lineWords as line } from './page/line'

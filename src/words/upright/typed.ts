@@ -1,7 +1,8 @@
 import { splitAct } from '../../core/job/done'
 import type { Typed } from '../fields'
 import { labels, t } from '../language'
-import { jobFields, setFields, toleranceFields } from '../typed'
+import { jobFields } from '../typed'
+import { setFields, toleranceFields } from '../typedSets'
 import { pageWords as words } from './page/page'
 
 const ways: Readonly<Record<string, string>> = labels({
