@@ -46,7 +46,7 @@ export function packages() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   // somebody installed them by hand
   if (asLocked()) return writeFileSync(stamp, wanted)
-  say('Installing packages (once) ...')
+  say('Installing packages (first run only) …')
   run('npm', ['ci', '--no-audit', '--no-fund', '--include=dev'])
   writeFileSync(stamp, wanted)
 }

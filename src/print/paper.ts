@@ -28,6 +28,6 @@ export function printOn(given: Paper): void {
 
 /** @throws Error before `printOn` */
 export function thePaper(): Paper {
-  if (!paper) throw new Error('Nobody said where to print.')
+  if (!paper) throw new Error('No print target set.')
   return paper
 }

@@ -7,9 +7,9 @@ import { sealTrail } from './db/trail'
 import { mailboxOf } from './door/accounts'
 import { doorOf } from './start'
 
-const usage = `Makes an administrator, or lets one in again who has lost the password. Stop the server first.
+const usage = `Create an administrator, or reset a lost password. Stop the server first.
 
-  --sign-in NAME   what is typed to sign in: small letters, digits, dots and dashes
+  --sign-in NAME   sign-in name: lower-case letters, digits, dots and dashes
   --name NAME      as it stands in records; needed for somebody new
   --initials TEXT  as they stand in records
   --data FOLDER    where the data is ("data"); or --database / DATABASE_URL, a file or an address
@@ -40,13 +40,13 @@ async function run(): Promise<void> {
     const email = mailboxOf(signIn)
     const known = await personByMailbox(db, email)
     const asked = { name: name ?? known?.name ?? '', initials: initials ?? known?.initials ?? '' }
-    if (asked.name === '') throw new StartFault('--name: say how the administrator is called.')
+    if (asked.name === '') throw new StartFault('--name: enter the administrator’s name.')
     if (await takenBy(db, { initials: asked.initials }, known?.id))
-      throw new StartFault('--initials: somebody has these already.')
+      throw new StartFault('--initials: already taken.')
     const person = known
       ? await changePerson(db, known.id, { ...asked, role: 'administrator', putAway: false })
       : await insertPerson(db, { ...asked, role: 'administrator', email })
-    if (!person) throw new StartFault('The administrator was not stored.')
+    if (!person) throw new StartFault('The administrator was not saved.')
     const code = await door.codeFor(person)
     await sealTrail(db)
     process.stdout.write(

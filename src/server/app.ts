@@ -38,18 +38,18 @@ import type { Site } from './site'
 export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
   const api = new Hono()
     .use(bodiesMeasured())
-    .get('/health', told('Whether the server answers.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
-    .get('/ready', told('Whether the server can answer from its data.', { 200: 'It can.' }, [503]), async (c) => {
+    .get('/health', told('Liveness check.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
+    .get('/ready', told('Readiness check: the data is reachable.', { 200: 'It can.' }, [503]), async (c) => {
       try {
         await site.store.client.execute('select 1')
       } catch {
-        return c.json(refusal('', 'The data cannot be reached.'), 503, { 'Retry-After': '5' })
+        return c.json(refusal('', 'Can’t reach the data.'), 503, { 'Retry-After': '5' })
       }
       return c.json({ ok: true }, 200)
     })
     .get(
       '/metrics',
-      told('What the server counts of itself, for monitoring.', {
+      told('Server metrics for monitoring.', {
         200: { says: 'Counts and times in the open text format.', type: 'text/plain' },
       }),
       metrics.told,
@@ -85,7 +85,7 @@ export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
   let described: Promise<object> | undefined
   return api.get(
     '/openapi.json',
-    told('This description.', { 200: 'The interface in the OpenAPI form.' }),
+    told('This API description.', { 200: 'The interface in the OpenAPI form.' }),
     async (c) => {
       described ??= descriptionOf(api as unknown as Hono)
       return c.json((await described) as object, 200)
@@ -171,7 +171,7 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
   app.route('/api', makeApi(site, metrics))
   // where monitoring looks for it, on a site without a door; behind one it is asked for as everything else is
   if (!site.door) app.get('/metrics', metrics.told)
-  app.all('/api/*', (c) => c.json(refusal('', 'There is nothing at this address.'), 404))
+  app.all('/api/*', (c) => c.json(refusal('', 'Not found.'), 404))
   app.use('/assets/*', async (c, next) => {
     await next()
     if (c.res.status === 200) c.res.headers.set('Cache-Control', 'public, max-age=31536000, immutable')
@@ -179,11 +179,11 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
   app.get('/', (c) => c.html(page(c.get('secureHeadersNonce'))))
   app.use('*', serveStatic({ root: options.pageFolder, precompressed: true }))
   // a chunk of an older build: a page in its place would be kept for a year and never run
-  app.all('/assets/*', (c) => c.text('There is no such file.', 404, { 'Cache-Control': 'no-store' }))
+  app.all('/assets/*', (c) => c.text('File not found.', 404, { 'Cache-Control': 'no-store' }))
   app.get('*', (c) => c.html(page(c.get('secureHeadersNonce'))))
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status < 500)
-      return c.json(refusal('', error.message || 'The request cannot be read.'), error.status)
+      return c.json(refusal('', error.message || 'Invalid request.'), error.status)
     const full = [...causes(error)].find((one) => one instanceof StoreFull)
     if (full) {
       options.log.error({ ...faultOf(error), id: c.get('requestId'), path: c.req.path })
@@ -193,7 +193,7 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
     if (busy) return c.json(refusal('', busy.message), 503, { 'Retry-After': '5' })
     const id = c.get('requestId')
     options.log.error({ ...faultOf(error), id, path: c.req.path })
-    return c.json(refusal('', `Something went wrong on the server (request ${id}). Nothing you typed is lost.`), 500)
+    return c.json(refusal('', `Server error (request ${id}). Your entries are saved on your device.`), 500)
   })
   return app
 }

@@ -60,40 +60,40 @@ export async function tellDamage(
   )
   app.use(guard(hostsFor(settings.host, settings.names), ['/go-on']))
   app.post('/go-on', (c) => {
-    if (!good || !here) return c.text('Nothing to go on from here.', 409)
+    if (!good || !here) return c.text('Nothing to restore here.', 409)
     // after the answer is out
     setTimeout(() => goOn(good), 200)
     return c.html(
       page(
         c.get('secureHeadersNonce'),
-        'Going on from the copy',
-        html`<p>One moment, then <a href="/">open the site</a>. What was damaged is kept aside.</p>`,
+        'Restoring from backup',
+        html`<p>One moment, then <a href="/">open the site</a>. The damaged file is kept.</p>`,
       ),
     )
   })
-  app.all('/api/*', (c) => c.json({ error: { path: '', message: 'The data is damaged; open the page.' } }, 503))
+  app.all('/api/*', (c) => c.json({ error: { path: '', message: 'The data is damaged. Open the page for details.' } }, 503))
   app.all('*', (c) => {
     const copy = good ? tellCopy(good) : undefined
     return c.html(
       page(
         c.get('secureHeadersNonce'),
         'The data is damaged',
-        html`<p>Nothing is lost on the tablets: what was not stored yet is kept there.</p>
+        html`<p>Unsaved changes are still on the tablets.</p>
           <p>What is wrong with <code>${basename(file)}</code>: ${damage}.</p>
           ${
             !copy
-              ? html`<p>There is no good copy beside it. Stop the server and put one there from your own backups.</p>`
+              ? html`<p>No usable backup found. Stop the server and restore one from your own backups.</p>`
               : here
-                ? html`<p>The last good copy is <code>${copy.name}</code>, of ${copy.at.slice(0, 16).replace('T', ' ')} UTC. What came after it is in the damaged file, which is kept aside.</p>
-                    <form method="post" action="/go-on"><button>Go on from this copy</button></form>`
-                : html`<p>The last good copy is <code>${copy.name}</code>, of ${copy.at.slice(0, 16).replace('T', ' ')} UTC. Whoever looks after this server goes on from it there: the server has said how.</p>`
+                ? html`<p>The last good copy is <code>${copy.name}</code>, of ${copy.at.slice(0, 16).replace('T', ' ')} UTC. Later changes are in the damaged file, which is kept.</p>
+                    <form method="post" action="/go-on"><button>Restore this backup</button></form>`
+                : html`<p>The last good copy is <code>${copy.name}</code>, of ${copy.at.slice(0, 16).replace('T', ' ')} UTC. Ask your administrator to restore it on the server; the command is in the server output.</p>`
           }`,
       ),
       503,
     )
   })
   const { server, port } = await listen(app, settings)
-  process.stdout.write(`What is wrong is told at http://localhost:${port}/\n`)
+  process.stdout.write(`Details at http://localhost:${port}/\n`)
   const copy = await chosen
   await stopListening(server, 1000)
   return copy

@@ -34,16 +34,16 @@ interface Headers {
 
 /** What is wrong with where a request comes from, if anything. `acts`: it writes, or opens a socket. */
 export function strangeness({ host, origin, site }: Headers, hosts: Hosts, acts: boolean): string | undefined {
-  if (!host || !hosts.has(nameOf(host))) return 'This server is not known by that name.'
+  if (!host || !hosts.has(nameOf(host))) return 'Unknown host name for this server.'
   if (!acts) return undefined
-  if (site === 'cross-site' || site === 'same-site') return 'A page of another site may not do this.'
+  if (site === 'cross-site' || site === 'same-site') return 'Requests from another site are not allowed.'
   if (origin === undefined) return undefined
   try {
     if (new URL(origin).host === host.toLowerCase()) return undefined
   } catch {
     // "null", or no address at all: said below
   }
-  return 'A page of another site may not do this.'
+  return 'Requests from another site are not allowed.'
 }
 
 const reads = new Set(['GET', 'HEAD', 'OPTIONS'])

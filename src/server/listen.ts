@@ -54,14 +54,14 @@ function fileOf(option: string, path: string): Buffer {
 function whyNot({ code, message }: NodeJS.ErrnoException, host: string, port: number): string {
   switch (code) {
     case 'EADDRINUSE':
-      return `Port ${port} is taken by another program. Give another one with --port, or 0 for any that is free.`
+      return `Port ${port} is in use. Choose another with --port, or 0 for any free port.`
     case 'EACCES':
-      return `Port ${port} may not be used here. Give one above 1023 with --port.`
+      return `No permission for port ${port}. Use one above 1023 with --port.`
     case 'EADDRNOTAVAIL':
     case 'ENOTFOUND':
-      return `This machine has no address ${host}. Give one of its own with --host.`
+      return `This machine has no address ${host}. Use one of its own with --host.`
     default:
-      return `Port ${port} of ${host} cannot be listened on: ${message}.`
+      return `Can’t listen on ${host}:${port}: ${message}.`
   }
 }
 

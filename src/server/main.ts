@@ -26,17 +26,17 @@ async function run(): Promise<void> {
     process.stdout.write(`The demo’s administrator is ${firstCode.signIn}, with the one-time code ${firstCode.code}\n`)
   if (settings.door && !settings.door.secure)
     process.stdout.write(
-      'Passwords go over the network as they are: give --cert and --key, or --proxy behind one that speaks HTTPS.\n',
+      'Warning: passwords are sent unencrypted. Use --cert and --key, or --proxy behind an HTTPS proxy.\n',
     )
   process.stdout.write(`Vane Peg is at ${address}/\n`)
 
   const { copyDaily } = site.store
-  const copy = () => copyDaily().catch((error) => log.warn({ fault: String(error) }, 'no copy was made today'))
+  const copy = () => copyDaily().catch((error) => log.warn({ fault: String(error) }, 'no backup made today'))
   if (!settings.demo) {
     await copy()
     setInterval(copy, aDay).unref()
   }
-  await sumAgain(site, log).catch((error) => log.error({ fault: String(error) }, 'summaries were not made again'))
+  await sumAgain(site, log).catch((error) => log.error({ fault: String(error) }, 'summaries were not rebuilt'))
 }
 
 /** Starts; or says on a page what is wrong with the data, until somebody there goes on from the last good copy. */

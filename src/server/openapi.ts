@@ -34,15 +34,15 @@ loadVendor('valibot', { toOpenAPISchema: (schema) => described(schema as unknown
 type Answer = string | { says: string; schema?: v.GenericSchema; type?: string }
 
 const refusals: Readonly<Record<number, string>> = {
-  400: 'The request is at fault; the path says where.',
-  401: 'Nobody is signed in, or what was typed is wrong.',
-  403: 'This may not be done.',
-  404: 'There is nothing under that id.',
-  409: 'Somebody else changed it meanwhile, or it is in another state.',
-  413: 'It is too large.',
-  415: 'It is of another type than is taken here.',
-  422: 'It is not ready for that; the path says what is missing.',
-  429: 'Too many wrong tries: wait a while.',
+  400: 'Invalid request; the path shows where.',
+  401: 'Not signed in, or wrong credentials.',
+  403: 'Not allowed.',
+  404: 'Not found.',
+  409: 'Conflict: changed meanwhile, or in another state.',
+  413: 'Too large.',
+  415: 'Unsupported type.',
+  422: 'Not ready; the path shows what is missing.',
+  429: 'Too many attempts: wait.',
   503: 'The server is busy: try again in a moment.',
 }
 

@@ -55,12 +55,12 @@ export function settingsOf(args: readonly string[], env: NodeJS.ProcessEnv): Set
     throw new StartFault(`--port: expected a number from 0 to 65535, found “${port}”.`)
   const host = values.host ?? env.HOST ?? '127.0.0.1'
   const reached = !loopback.has(host) || (values.name ?? []).length > 0
-  if (values.open && values.door) throw new StartFault('--open and --door: with accounts, or without; not both.')
+  if (values.open && values.door) throw new StartFault('Use either --open or --door, not both.')
   const { cert, key, proxy: proxied = false } = values
-  if ((cert === undefined) !== (key === undefined)) throw new StartFault('--cert and --key: give both, or neither.')
+  if ((cert === undefined) !== (key === undefined)) throw new StartFault('Use --cert and --key together.')
   const database = values.database ?? env.DATABASE_URL
   const data = values.data ?? env.DATA_FOLDER ?? 'data'
-  if (values.restore && database) throw new StartFault('--restore: only a database in a file can be restored.')
+  if (values.restore && database) throw new StartFault('--restore works only with a database file.')
   return {
     port: Number(port),
     host,

@@ -53,7 +53,7 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
   if (door && !(await hasAdministrator(store.db))) {
     await store.close()
     throw new StartFault(
-      'There is no administrator yet, and this address can be reached by others. Make one first: npm run administrator -- --sign-in k.odell --name "K. Odell"',
+      'No administrator yet, and others can reach this address. Create one first: npm run administrator -- --sign-in k.odell --name "K. Odell"',
     )
   }
   const site = siteOf(store, heavy, door)

@@ -5,15 +5,15 @@ import type { Said } from './said'
 
 /** What is said in the lesson of the bores. */
 export const boringWords = labels({
-  name: 'Pockets on one line',
-  goal: 'A taut wire is set true in pockets 1 and 4. Measure from the wire to the wall of pockets 2 and 3, allow for what the wire hangs through, and bring both middles on the line, bolted down.',
-  within: (mm: string) => t`Both middles within ${mm}.`,
+  name: 'Bearing pockets on one line',
+  goal: 'A taut wire is centred in pockets 1 and 4. Measure from the wire to the walls of pockets 2 and 3, allow for wire sag, and bring both centres onto the line, bolted down.',
+  within: (mm: string) => t`Tolerance: both centres within ${mm}.`,
   bores: 'The housing from the side and from above, and the chosen pocket seen from the right',
   fromSide: 'from the side',
   fromAbove: 'from above',
-  times: (n: string) => t`moves ${n} times as large`,
+  times: (n: string) => t`moves drawn ×${n}`,
   wire: (at: string, length: string) => t`Pocket ${at} from the first support, supports ${length} apart.`,
-  wireIs: (weight: string, tension: string) => t`Wire ${weight} N a metre, pulled with ${tension} N.`,
+  wireIs: (weight: string, tension: string) => t`Wire ${weight} N/m, tension ${tension} N.`,
   pocket: 'Pocket',
   pocketN: (n: string) => t`Pocket ${n}`,
   reference: 'reference, stays',
@@ -24,20 +24,20 @@ export const boringWords = labels({
   isTight: 'It is tight.',
   soFar: (mm: string) => t`so far ${mm}`,
   signs:
-    'A minus goes the other way. The rotor is out or held by its own stands; no fingers between pocket and housing.',
-  check: 'Check the line',
-  left: 'Where the middles stand',
+    'Minus moves it the other way. Rotor out or on its own stands. Keep fingers out from between pocket and housing.',
+  check: 'Check my alignment',
+  left: 'Pocket centres',
   upOf: (n: string) => t`Pocket ${n}, up`,
   farOf: (n: string) => t`Pocket ${n}, toward far`,
-  moves: (count: string) => t`Moves so far: ${count}`,
+  moves: (count: string) => t`Moves made: ${count}`,
   truth: 'The truth:',
   truthTold: (n: string, up: string, far: string, droop: string) =>
-    t`pocket ${n} stood ${up} up and ${far} toward far at the start; the wire hangs ${droop} below the line there.`,
+    t`as found, pocket ${n} was ${up} up and ${far} toward far; the wire sags ${droop} there.`,
   hints: [
-    'From the wire to the wall at the top, less the same at the bottom, halved: so far the pocket’s middle is over the wire. Near and far alike.',
-    'The wire hangs through: its weight a millimetre × the way from one support × the way to the other, over twice its pull. It hangs below the line by that.',
-    'Over the wire, less the droop, is over the line. What it is over the line by comes out.',
-    'Pockets 1 and 4 stay. Move one of them and the line is another.',
+    'Height of the pocket centre above the wire = (top − bottom) ÷ 2. Do the same with near and far.',
+    'Wire sag = weight per mm × distance to one support × distance to the other ÷ (2 × tension).',
+    'Height above the line = height above the wire − sag. Take that much out.',
+    'Pockets 1 and 4 are the reference. Move one and the line changes.',
   ],
 })
 
@@ -55,28 +55,28 @@ export const wallNames: Readonly<Record<WallPlace, string>> = labels({
 
 const slips: Readonly<Record<BoringSlip, Said>> = labels({
   'still-loose': { title: 'A pocket is still loose.', detail: 'A move counts when it is bolted down.' },
-  strained: { title: 'Moved while it was bolted down.', detail: 'Nothing moved. Loosen that pocket first.' },
+  strained: { title: 'You tried to move it while bolted down.', detail: 'Nothing moved. Loosen that pocket first.' },
   'reference-moved': {
-    title: 'A reference was moved.',
-    detail: 'The line runs through pockets 1 and 4: what was measured no longer holds. Begin again.',
+    title: 'You moved a reference pocket.',
+    detail: 'The line runs through pockets 1 and 4, so your measurements no longer apply. Start over.',
   },
   'wrong-way': {
-    title: 'It went the other way.',
-    detail: 'It is twice as far off as it was: where it should be, less where it is.',
+    title: 'You moved it the wrong way.',
+    detail: 'The error doubled. Move = target − position.',
   },
   'not-halved': {
-    title: 'Moved by the whole difference, not by half.',
-    detail: 'A middle that goes up by one takes one from the bottom’s way and gives it to the top’s.',
+    title: 'You moved it by the whole difference instead of half.',
+    detail: 'Raising the pocket by 1 changes top and bottom by 1 each, so the difference changes by 2.',
   },
   'droop-left-in': {
-    title: 'It stands on the wire, not on the line.',
-    detail: 'The wire hangs below the line. Allow for it.',
+    title: 'It is on the wire, not on the line.',
+    detail: 'The wire sags below the line. Allow for it.',
   },
   'droop-twice': {
-    title: 'The droop was put on the wrong way.',
-    detail: 'The wire is below the line: over the wire, less the droop, is over the line.',
+    title: 'You applied the wire sag in the wrong direction.',
+    detail: 'The wire is below the line. Height above the line = height above the wire − sag.',
   },
-  off: { title: 'Not on the line yet.', detail: 'Measure again, and see below how far it is.' },
+  off: { title: 'Not on the line yet.', detail: 'Measure again. See below how far off it is.' },
 })
 
 export const sayBoringSlip = (slip: BoringSlip): Said => slips[slip]

@@ -5,49 +5,49 @@ import { labels } from './language'
 export const careWords = labels({ title: 'Care of the dial', headTitle: 'Care of the heads' })
 
 export const habitNames: Readonly<Record<DialHabit, string>> = labels({
-  'all-round': 'on and on, all round',
-  'both-ways': 'up from nought, both ways',
-  'one-way': 'one way, with a switch',
+  'all-round': 'continuous, 0 to 99',
+  'both-ways': 'balanced, up from zero both ways',
+  'one-way': 'one direction, switchable',
 })
 
 /** How a dial counts, and what that asks of the one who reads it. */
 export const habitCare: Readonly<Record<DialHabit, string>> = labels({
   'all-round':
-    'It counts on all round: left of nought is not 90 up but 10 down. Watch which way the needle went, and the small hand for whole turns.',
-  'both-ways': 'It counts up both ways: the number alone has no sign. Write down which way the needle went.',
-  'one-way': 'It counts one way; the switch turns it about. Set the switch before you zero, and leave it.',
+    'Continuous dial: ten divisions left of zero reads 90 but means −10. Watch the direction of the needle, and the revolution counter for whole turns.',
+  'both-ways': 'Balanced dial: the number has no sign. Write down which way the needle moved.',
+  'one-way': 'One-direction dial: the switch reverses it. Set the switch before you zero and leave it.',
 })
 
 /** By sort, in the order the hand goes. */
 export const dialCare: Readonly<Record<'plunger' | 'lever' | 'head', readonly string[]>> = labels({
   plunger: [
-    'Tip first: screwed tight, clean, only its ball touching. A loose tip reads another number every turn.',
-    'Come on gently, the bracket held, until the plunger is half in. Never let it snap home.',
-    'Hold it and turn it from under the body, never by the bezel.',
-    'Square both ways: along the shaft and across it, aimed at the shaft’s middle.',
-    'Shake the bracket lightly: the needle comes back, or something is loose.',
-    'Once round slowly with an eye on the small hand: it touches everywhere, and never runs out of travel.',
-    'Bezel last: tap the dial, then zero.',
-    'Chalk the four stops on the shaft and come to each from the same side.',
-    'Read square on. On the far side use a mirror, and mind that it turns the numbers about.',
+    'Tip: screwed tight, clean, only the ball touching. A loose tip gives a different reading every turn.',
+    'Hold the bracket and preload the plunger gently to mid-travel. Never let it snap.',
+    'Hold and turn it by the body, never by the bezel.',
+    'Set the plunger square to the shaft both ways, pointing at its centre.',
+    'Shake the bracket lightly. If the needle does not return, something is loose.',
+    'Turn once slowly, watching the revolution counter. The tip must stay in contact and within travel.',
+    'Last: tap the dial, then zero the bezel.',
+    'Chalk the four stops on the shaft. Approach each from the same side.',
+    'Read square on. On the far side use a mirror, and remember it reverses the numbers.',
   ],
   lever: [
-    'Tip first: screwed tight, the length it was made for, only its ball touching.',
-    'As flat to the surface as it goes. Where it can’t, a known step under the tip tells the factor.',
-    'Come on gently, from the side its lever swings to, to half its travel: it has little.',
-    'Hold it and turn it from under the body, never by the bezel.',
+    'Tip: screwed tight, the right length for this dial, only the ball touching.',
+    'Set the lever as flat to the surface as possible. If it can’t lie flat, find the factor with a gauge block under the tip.',
+    'Preload gently to mid-travel, from the side the lever swings to. Lever dials have little travel.',
+    'Hold and turn it by the body, never by the bezel.',
     'Shake the stand lightly: the needle comes back, or something is loose.',
-    'Once round slowly: it touches everywhere, and neither end of its travel is reached.',
-    'Bezel last: tap the dial, then zero.',
-    'Chalk the four stops on the shaft and come to each from the same side.',
+    'Turn once slowly. The tip must stay in contact and clear of both ends of travel.',
+    'Last: tap the dial, then zero the bezel.',
+    'Chalk the four stops on the shaft. Approach each from the same side.',
   ],
   head: [
-    'Brackets and posts tight on clean shaft, both at the same angle, nothing between the heads.',
-    'Aim in the middle of the travel: turn a quarter and look again before you read, so that no quarter runs out.',
-    'Over a long span let it cone: turn one shaft by half and watch the spot go round. Aim at the middle of its circle, not at the spot.',
-    'Glass wiped with what its maker says. No steam, no draught, no sun across the beam.',
-    'Shake each post lightly: the number comes back, or something is loose.',
-    'Wait until the number stands still, then take it. Come to each angle from the same side.',
-    'Nobody looks into a beam; the maker’s label says what class it is.',
+    'Brackets and posts tight on clean shaft, at the same angle, nothing between the heads.',
+    'Centre the beam on the detector. Turn a quarter and check again, so that no position runs out of range.',
+    'Over a long span, cone the beam: turn one shaft half a turn and watch the spot. Aim at the centre of its circle, not at the spot.',
+    'Clean the lens as the maker says. Keep steam, draughts and direct sun off the beam.',
+    'Shake each post lightly. If the reading does not return, something is loose.',
+    'Wait until the reading is steady, then capture it. Approach each angle from the same side.',
+    'Never look into the beam. The laser class is on the maker’s label.',
   ],
 })

@@ -11,6 +11,6 @@ export function addWords<K extends KindName>(name: K, words: KindWords<Kinds[K]>
 
 export function wordsOf<K extends KindName>({ kind: name }: { kind: K }): KindWords<Kinds[K]> {
   const words: KindWords<Kinds[K]> | undefined = added[name]
-  if (!words) throw new Error(`The words of “${name}” were not added.`)
+  if (!words) throw new Error(`No texts are registered for “${name}”.`)
   return words
 }

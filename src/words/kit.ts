@@ -22,7 +22,7 @@ export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> 
   dial: { one: 'dial', many: 'Dials' },
   bracket: { one: 'bracket', many: 'Brackets' },
   head: { one: 'head', many: 'Heads' },
-  gauge: { one: 'comparison', many: 'Comparisons with a gauge block' },
+  gauge: { one: 'comparison', many: 'Gauge block checks' },
   shims: { one: 'shim stock', many: 'Shims' },
   limits: { one: 'table of limits', many: 'Tables of limits' },
   lift: { one: 'known lift', many: 'Known lifts' },
@@ -65,7 +65,7 @@ function sizesShown({ sizes }: KitShims, unit: Shown): string {
     })
     .sort((a, b) => a.mm - b.mm)
   const [thin, thick] = [known[0], known.at(-1)]
-  if (!thin || !thick) return t`no thickness yet`
+  if (!thin || !thick) return t`no shims listed yet`
   return t`${known.length} thicknesses, ${showQuantity(thin.thickness, unit)} to ${showQuantity(thick.thickness, unit)} ${unitName[unit]}`
 }
 
@@ -87,7 +87,7 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
   if (item.kind === 'bracket')
     parts.push(
       quantityMm(item.sag) === undefined
-        ? t`sag not taken yet`
+        ? t`sag not measured yet`
         : t`sag ${showQuantity(item.sag, unit, { signed: true })} ${unitName[unit]}${span === undefined ? '' : t` at ${dimension(span, unit)}`}`,
       item.takenOn,
     )
@@ -118,21 +118,21 @@ export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, 
       text: t`A bracket sags downward: zero at the top, it must read less at the bottom. Reverse the sign?`,
       peg: 'outside',
     })
-  if (closure === undefined) said.push({ text: t`The sides were not read, so nothing checks it.`, peg: 'unsure' })
+  if (closure === undefined) said.push({ text: t`The sides were not read, so this sag is unchecked.`, peg: 'unsure' })
   else if (Math.abs(closure) > 2 * graduation + 1e-9)
     said.push({
-      text: t`It does not close: off by ${lengthWithUnit(Math.abs(closure), terms)}. Top + bottom must equal far + near. Read it again.`,
+      text: t`Does not close: off by ${lengthWithUnit(Math.abs(closure), terms)}. Top + bottom must equal far + near. Read it again.`,
       peg: 'outside',
     })
-  else said.push({ text: t`It closes to ${lengthWithUnit(Math.abs(closure), terms)}.`, peg: 'within' })
+  else said.push({ text: t`Closes to ${lengthWithUnit(Math.abs(closure), terms)}.`, peg: 'within' })
   if (sideways !== undefined && Math.abs(sideways) > 2 * graduation + 1e-9)
     said.push({
-      text: t`Far and near differ by ${lengthWithUnit(Math.abs(sideways), terms)}. On a straight bar they must be equal: it is bent, or something slipped.`,
+      text: t`Far and near differ by ${lengthWithUnit(Math.abs(sideways), terms)}. On a straight bar they must be equal: the bar is bent or something slipped.`,
       peg: 'outside',
     })
   if (good)
     said.push({
-      text: t`Record its span and its dial: at another span or with another dial the sag is different.`,
+      text: t`Record the span and the dial: sag changes with both.`,
       peg: 'nothing',
     })
   return said
@@ -142,21 +142,21 @@ export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, 
 export function sayLifted({ feet, sd, state, mean }: Lifted): Told[] {
   const share = (ratio: number) => formatNumber(100 * ratio, 0)
   if (state === 'open' || sd === undefined || mean === undefined)
-    return [{ text: t`Type the shim, and how high each foot was told before and after.`, peg: 'nothing' }]
+    return [{ text: t`Enter the shim and the calculated height of each foot before and after.`, peg: 'nothing' }]
   const peg = liftPegs[state]
   const said: Told[] = feet.map(({ name, ratio }) => ({
-    text: t`${name || t`Feet`}: ${share(ratio)} % of the lift was told, ± ${share(2 * sd)} %.`,
+    text: t`${name || t`Feet`}: ${share(ratio)} % of the lift was measured, ± ${share(2 * sd)} %.`,
     peg: Math.abs(ratio - 1) <= 2 * sd ? ('within' as const) : ('outside' as const),
   }))
   const outcome: Readonly<Record<Exclude<Lifted['state'], 'open'>, string>> = {
-    unsure: t`Too little was put in for what this way of reading can tell. Lift it by more.`,
-    true: t`It tells the truth: what was put in is what was told, within its doubt.`,
-    turned: t`It tells the lift the wrong way round: a sign is turned, at the dial or where the machine stands.`,
+    unsure: t`The lift is too small for this method to resolve. Use a thicker shim.`,
+    true: t`Confirmed: measured lift equals shim thickness within the uncertainty.`,
+    turned: t`The lift came out with the wrong sign. Check the sign of the dial, or which side the machine is on.`,
     alike:
       mean < 1
-        ? t`Every foot tells ${share(mean)} % of it. The coupling holds the shafts, or the bracket gives: release the coupling, stiffen the bracket, try again.`
-        : t`Every foot tells ${share(mean)} % of it. Look at the graduation and at a lever dial’s angle.`,
-    differ: t`The feet tell different shares of one lift, so the slope is wrong: a distance or a radius is. Measure them again.`,
+        ? t`Every foot shows ${share(mean)} % of the lift. The coupling holds the shafts or the bracket flexes. Disconnect the coupling, stiffen the bracket and try again.`
+        : t`Every foot shows ${share(mean)} % of the lift. Check the graduation, and the angle of a lever dial.`,
+    differ: t`The feet show different shares of one lift, so a distance or a radius is wrong. Measure them again.`,
   }
   return [...said, { text: outcome[state], peg }]
 }
@@ -168,7 +168,7 @@ export function sayCompared({ readings, mean, repeat, off, state }: Compared, un
   const said: Told[] = []
   if (off !== undefined)
     said.push({
-      text: t`On the mean of ${readings} it shows ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? t`over` : t`under`} the block.`,
+      text: t`Mean of ${readings}: ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? t`over` : t`under`} the block.`,
       peg: state ?? 'nothing',
     })
   if (repeat === undefined)
@@ -176,12 +176,12 @@ export function sayCompared({ readings, mean, repeat, off, state }: Compared, un
       text:
         known === undefined
           ? t`One reading does not show repeatability. Lift it and set it down again.`
-          : t`One reading, judged by what this dial repeats to: ± ${lengthWithUnit(2 * known, terms)} (2 SD).`,
+          : t`One reading, judged by this dial’s repeatability: ± ${lengthWithUnit(2 * known, terms)} (2 SD).`,
       peg: known === undefined ? 'unsure' : 'nothing',
     })
   else
     said.push({
-      text: t`It repeats to ± ${lengthWithUnit(2 * repeat, terms)} (2 SD).`,
+      text: t`Repeatability ± ${lengthWithUnit(2 * repeat, terms)} (2 SD).`,
       peg: 'nothing',
     })
   if (state === 'within') said.push({ text: t`Within tolerance.`, peg: 'within' })
@@ -213,8 +213,8 @@ export function sayParts(parts: readonly Part[], unit: Shown, known: number | un
           {
             text:
               known === undefined
-                ? t`Can’t tell without knowing what the dial repeats to: ${named(unsure)}. Name a dial of the kit.`
-                : t`Can’t tell, the dial’s ± ${lengthWithUnit(2 * known, terms)} reaches the limit: ${named(unsure)}.`,
+                ? t`Can’t tell without the dial’s repeatability: ${named(unsure)}. Choose a dial from the kit.`
+                : t`Can’t tell: the dial’s ± ${lengthWithUnit(2 * known, terms)} reaches the limit: ${named(unsure)}.`,
             peg: 'unsure' as const,
           },
         ]
@@ -227,14 +227,14 @@ export function sayFit(fit: DialFit | undefined, unit: Shown): Told {
   if (!fit) return { text: t`Enter its travel and graduation.`, peg: 'nothing' }
   const depth = lengthWithUnit(fit.depthAtTop, { unit, resolution: 0.1 })
   if (!fit.fits)
-    return { text: t`Not enough travel: the swing takes ${formatNumber(100 * fit.share, 0)} % of it.`, peg: 'outside' }
+    return { text: t`Not enough travel: the TIR needs ${formatNumber(100 * fit.share, 0)} % of it.`, peg: 'outside' }
   if (fit.graduations < 5)
     return {
-      text: t`Too coarse: the swing is only ${formatNumber(fit.graduations, 1)} of its graduations.`,
+      text: t`Too coarse: the TIR is only ${formatNumber(fit.graduations, 1)} graduations.`,
       peg: 'unsure',
     }
   return {
-    text: t`Fits: uses ${formatNumber(100 * fit.share, 0)} % of its travel. At the top preload the plunger by ${depth} and zero it there.`,
+    text: t`Fits: uses ${formatNumber(100 * fit.share, 0)} % of its travel. At the top, preload the plunger ${depth} and zero it.`,
     peg: 'within',
   }
 }
@@ -249,11 +249,11 @@ export const rowCouplingNames: Readonly<Record<TypedLimitRow['coupling'], string
 
 /** What is wrong with a row of limits. */
 export const rowFaultTexts: Readonly<Record<RowFault, string>> = labels({
-  speeds: 'Give the speeds from and to, in turns a minute.',
+  speeds: 'Enter the lowest and highest speed, rpm.',
   backwards: 'The first speed must be below the second.',
-  offset: 'Give the offset, above zero. Only a spacer can do without.',
-  slope: 'Give the slope, above zero.',
-  overlap: 'Its speeds overlap with a row above.',
+  offset: 'Enter the offset, above zero. Only a spacer may leave it blank.',
+  slope: 'Enter the angularity, above zero.',
+  overlap: 'These speeds overlap a row above.',
 })
 
 /** What is wrong in a table that was brought in, by row and column. */
@@ -262,7 +262,7 @@ export const sayCellFault = ({ row, column, what }: CellFault): string =>
     what === 'coupling'
       ? t`the coupling must be any, short, spacer or rigid.`
       : what === 'unit'
-        ? t`the unit must be mm, um, in or mil; of a slope mm/100 mm or mil/in.`
+        ? t`the unit must be mm, um, in or mil; for angularity mm/100 mm or mil/in.`
         : lowerFirst(rowFaultTexts[what])
   }`
 

@@ -5,25 +5,25 @@ import type { Said } from './said'
 /** What is said in the lesson of the flange. */
 export const mountingWords = labels({
   name: 'A motor on its flange',
-  goal: 'Sweep the upper hub’s rim and face, shim the flange at its bolts, push it in its spigot, and bolt it down straight over the pump. Look first which way round the bolts are counted.',
-  within: (offset: string, slope: string) => t`Within ${offset} and ${slope} at the coupling.`,
+  goal: 'Read the upper hub’s rim and face, shim the flange at its bolts, push it in its spigot and bolt it down in line with the pump. First check which way the bolts are numbered.',
+  within: (offset: string, slope: string) => t`Tolerance at the coupling: ${offset} offset, ${slope} angularity.`,
   flange: 'The flange from above, you stand at the bottom',
-  counted: (clockwise: string) => t`Bolts are counted ${clockwise} as seen from above.`,
+  counted: (clockwise: string) => t`Bolts numbered ${clockwise}, seen from above.`,
   clockwise: 'clockwise',
-  otherWay: 'against the clock',
+  otherWay: 'counter-clockwise',
   sizes: (circle: string, over: string, rim: string, face: string) =>
-    t`Bolt circle ${circle} across, ${over} over the coupling. Rim dial ${rim} over the coupling, face dial at a radius of ${face}.`,
+    t`Bolt circle ${circle}, ${over} above the coupling. Rim dial ${rim} above the coupling, face dial at radius ${face}.`,
   bolt: 'Dials and shims at bolt',
   boltAt: (n: string) => t`Bolt ${n}`,
   rimShows: (mm: string) => t`Rim: ${mm}`,
   faceShows: (mm: string) => t`Face: ${mm}`,
-  hangs: 'Loose: the dials tell nothing until it is bolted down.',
+  hangs: 'Loose: dial readings mean nothing until it is bolted down.',
   carried:
-    'Both turn with the lower shaft and were zeroed at bolt 1. Pressed in, they go above zero. Nothing hangs through: the shafts stand upright.',
-  hoistOn: 'Hook the hoist on and take the weight',
+    'Both dials turn with the lower shaft and are zeroed at bolt 1. Plunger in reads plus. No bracket sag on upright shafts.',
+  hoistOn: 'Hook on the hoist and take the weight',
   hoistOff: 'Let the hoist down',
   held: 'The hoist holds the motor.',
-  unheld: 'Nothing holds the motor but its bolts.',
+  unheld: 'Only its bolts hold the motor.',
   loosen: 'Loosen the flange’s bolts',
   tighten: 'Tighten the flange’s bolts',
   areLoose: 'The bolts are loose.',
@@ -32,64 +32,64 @@ export const mountingWords = labels({
   lies: (mm: string) => t`${mm} there`,
   putIn: 'Put in',
   soFar: (mm: string) => t`so far ${mm}`,
-  signs: 'A minus goes the other way. No fingers between the flanges; two opposite bolts stay finger-tight.',
-  check: 'Check the motor',
-  left: 'What is left at the coupling',
+  signs: 'Minus moves it the other way. Keep fingers out from between the flanges. Leave two opposite bolts finger-tight.',
+  check: 'Check my alignment',
+  left: 'Remaining at the coupling',
   offset: 'Offset',
   slope: 'Slope',
-  moves: (count: string) => t`Moves so far: ${count}`,
+  moves: (count: string) => t`Moves made: ${count}`,
   truth: 'The truth:',
   truthTold: (place: string, quarter: string, one: string, slope: string, slopeOne: string) =>
-    t`at the start the shaft went through the flange ${one} toward bolt 1 and ${place} toward bolt ${quarter}, leaning ${slopeOne} and ${slope} that way.`,
+    t`as found, the shaft was offset at the flange ${one} toward bolt 1 and ${place} toward bolt ${quarter}, with angularity ${slopeOne} and ${slope}.`,
   hints: [
-    'Four places a quarter apart: of eight bolts every second one. Half of what the rim goes over from side to side is how far the hub stands off there, toward the side it shows more.',
-    'The face dial shows more where the shaft leans to. What it goes over from side to side, over twice its radius, is the slope.',
-    'Shims lift the side it leans to: slope × the bolt circle’s radius at that bolt, less on the way round, and nothing at the high spot. Taken off so that the least is nought.',
-    'Shims turn the shaft about the flange. Draw its line from the rim dial up to the flange: that is how far it has to be pushed back, in the spigot, not what the coupling shows.',
-    'Bolt 3 of four is across from bolt 1; bolt 2 is a quarter on the way they are counted. Look where that is before you push.',
+    'Read at four places a quarter apart (every second bolt of eight). Offset = half the rim TIR, toward the higher reading.',
+    'The face dial reads higher on the side the shaft leans to. Angularity = face TIR ÷ (2 × its radius).',
+    'Shim the side it leans to: angularity × bolt-circle radius, tapering round to zero at the high spot. The smallest shim is zero.',
+    'Shims tilt the shaft about the flange. Extend its line from the rim dial up to the flange: push by the offset there, not by the offset at the coupling.',
+    'Of four bolts, bolt 3 is opposite bolt 1 and bolt 2 is a quarter turn in the numbering direction. Find bolt 2 before you push.',
   ],
 })
 
 export const pushNames: Readonly<Record<Push, (unit: string) => string>> = labels({
-  right: (unit: string) => t`Push toward the right, ${unit}`,
-  far: (unit: string) => t`Push away from you, toward the far side, ${unit}`,
+  right: (unit: string) => t`Push to the right, ${unit}`,
+  far: (unit: string) => t`Push away from you, ${unit}`,
 })
 
 const slips: Readonly<Record<MountingSlip, Said>> = labels({
   'still-loose': { title: 'The flange is still loose.', detail: 'A move counts when it is bolted down.' },
   unheld: {
-    title: 'Loosened with nothing holding the motor.',
+    title: 'You loosened it with no hoist on.',
     detail:
-      'A motor that stands on end falls over. The hoist takes the weight before the first bolt, until the last is tight.',
+      'An upright motor can topple. Keep the hoist loaded from before the first bolt until the last one is tight.',
   },
-  strained: { title: 'Moved while it was bolted down.', detail: 'Nothing moved. Hoist first, then the bolts.' },
+  strained: { title: 'You tried to move it while bolted down.', detail: 'Nothing moved. Hoist first, then the bolts.' },
   bent: {
-    title: 'The flange is bent by its bolts.',
-    detail: 'The shims don’t lie in one plane. Between the high spot and the low one every bolt has its share.',
+    title: 'The bolts bent the flange.',
+    detail: 'The shims don’t lie in one plane. Taper them evenly from the high spot to the low one.',
   },
   'all-lifted': {
     title: 'Every bolt has shims.',
-    detail: 'The least of them lifts the motor and opens the coupling’s gap for nothing. Take it off all.',
+    detail: 'The smallest pack only lifts the motor and opens the coupling gap. Subtract it from every bolt.',
   },
   'at-high-side': {
-    title: 'It leans twice as far as it did.',
-    detail: 'Shims go in on the side it leans to, not across.',
+    title: 'The angularity doubled.',
+    detail: 'Shim the side it leans to, not the opposite side.',
   },
-  slope: { title: 'It leans still.', detail: 'Sweep the face again.' },
+  slope: { title: 'Angularity is still out of tolerance.', detail: 'Read the face again.' },
   'other-way-round': {
-    title: 'Pushed by bolts counted the other way round.',
-    detail: 'It is straight, and off to the wrong side. Look on the drawing where bolt 2 is.',
+    title: 'You counted the bolts the wrong way round.',
+    detail: 'It is straight but pushed to the wrong side. Find bolt 2 on the drawing.',
   },
   'at-the-coupling': {
-    title: 'Pushed by what the coupling showed before the shims.',
-    detail: 'Shims straighten it about the flange. Only how it goes through the flange wants a push.',
+    title: 'You pushed by the coupling offset from before shimming.',
+    detail: 'Shims straighten it about the flange. Push only by the offset at the flange.',
   },
   'against-spigot': {
-    title: 'Pushed against the spigot.',
+    title: 'You pushed it against the spigot.',
     detail:
-      'It goes no farther that way. If the push was right, the spigot would have to be relieved; here it was not.',
+      'It can’t go farther that way. Here the push was wrong; had it been right, the spigot would need relieving.',
   },
-  offset: { title: 'It stands aside.', detail: 'Sweep the rim again, bolted down, and push once more.' },
+  offset: { title: 'Offset is still out of tolerance.', detail: 'Read the rim again, bolted down, and push again.' },
 })
 
 export const sayMountingSlip = (slip: MountingSlip): Said => slips[slip]

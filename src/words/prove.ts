@@ -57,9 +57,9 @@ export function speedText(rpm: number): string {
 }
 
 export const leaveReasonNames: Readonly<Record<LeaveReason, string>> = labels({
-  within: 'it is within tolerance already',
-  strain: 'moving it risks straining pipe or casing',
-  'no-window': 'there is no window to do the work',
+  within: 'already within tolerance',
+  strain: 'moving it could strain pipe or casing',
+  'no-window': 'no shutdown window',
   other: 'other',
 })
 
@@ -67,19 +67,19 @@ export const leaveReasonNames: Readonly<Record<LeaveReason, string>> = labels({
 export const proofTickTexts: Readonly<Record<ProofTick, { title: string; detail: string }>> = labels({
   torqued: {
     title: 'Bolts torqued',
-    detail: 'In the tightening sequence, before the last readings were taken.',
+    detail: 'In sequence, before the last readings.',
   },
   feet: {
     title: 'Shimmed feet checked, one bolt loose at a time',
     detail: 'Lockout still on. Keep fingers clear of the feet.',
   },
   'jack-bolts': {
-    title: 'Jack bolts backed off, one dial read again',
-    detail: 'It must not move by more than a graduation.',
+    title: 'Jack bolts backed off, one dial rechecked',
+    detail: 'It must not change by more than one graduation.',
   },
   guard: {
-    title: 'Coupling guard back on, locks off by your site’s rules',
-    detail: 'Nobody near the shafts. Your site’s permit decides who may start it.',
+    title: 'Coupling guard refitted, locks removed by your site’s rules',
+    detail: 'Everyone clear of the shafts. The site permit says who may start it.',
   },
 })
 
@@ -96,7 +96,7 @@ export function sayProof(
 ): Said {
   if (left === undefined)
     return {
-      title: accepted ? t`Nothing was proved; accepted with reasons.` : t`Nothing to prove yet.`,
+      title: accepted ? t`Nothing was proved; accepted with reasons.` : t`Nothing to verify yet.`,
       detail: t`Read both planes at every coupling first.`,
     }
   const bearing = open.filter(({ kind }) => kind !== 'not-closed').length
@@ -106,7 +106,7 @@ export function sayProof(
   const because = leave ? t`Left as it is: ${reason?.filter(Boolean).join(', ') ?? ''} (${leave.by}). ` : ''
   const title =
     state === 'within'
-      ? t`Within tolerance, and proved.`
+      ? t`Within tolerance and verified.`
       : state === 'outside'
         ? accepted
           ? t`Out of tolerance, accepted with reasons.`
@@ -114,8 +114,8 @@ export function sayProof(
         : accepted
           ? t`Can’t tell; accepted with reasons.`
           : bearing === 1
-            ? t`Can’t tell yet: one thing is open.`
-            : t`Can’t tell yet: ${bearing} things are open.`
+            ? t`Can’t tell yet: one item outstanding.`
+            : t`Can’t tell yet: ${bearing} items outstanding.`
   return { title, detail: `${because}${measured}` }
 }
 
@@ -125,63 +125,63 @@ export function sayJoint({ id, solution: { verdict }, used }: ProvedJoint, terms
   if (!verdict) return t`${name}: no verdict without a tolerance.`
   const share = used ? t`, ${formatNumber(100 * used.share, 0)} % of its tolerance used` : ''
   if (verdict.state === 'outside') return t`${name}: out of tolerance${share}.`
-  return t`${name}: ${percentOf(verdict.probability)} % sure that it is within${share}.`
+  return t`${name}: ${percentOf(verdict.probability)} % sure it is within tolerance${share}.`
 }
 
 /** What is open, and what to do about it. */
 export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
   switch (open.kind) {
     case 'not-read':
-      return { title: t`No complete round yet.`, detail: t`Both planes have to be read at every coupling.` }
+      return { title: t`No complete round yet.`, detail: t`Read both planes at every coupling.` }
     case 'moved-not-read':
       return {
-        title: t`Moved, and not read again.`,
-        detail: t`Tighten the bolts, then read a new round. The last one was taken before the move.`,
+        title: t`Moved but not read again.`,
+        detail: t`Tighten the bolts and read a new round. The last round was before the move.`,
       }
     case 'unfinished':
       return {
-        title: t`Round ${open.round} was begun and is not complete.`,
-        detail: t`What counts as left is round ${open.counts}. Finish the later one, or remove its sets.`,
+        title: t`Round ${open.round} is incomplete.`,
+        detail: t`Round ${open.counts} counts as left. Finish the later round or remove its sets.`,
       }
     case 'joint':
       return sayOpenJoint(open.state, couplingName(open.joint, terms))
     case 'neither-repeat-nor-spare':
       return {
-        title: t`${couplingName(open.joint, terms)} was read once, with little in hand.`,
-        detail: t`Read it again as a repeat. With every limit kept one and a half times over, once would do.`,
+        title: t`${couplingName(open.joint, terms)} was read only once, with little margin.`,
+        detail: t`Take a repeat. One reading is enough only below two thirds of every limit.`,
       }
     case 'does-not-repeat':
       return {
         title: t`${couplingName(open.joint, terms)} does not repeat.`,
-        detail: t`The two readings differ by more than chance would once in a thousand times. Look for a loose bracket, a sticking dial, a bolt not tight; then read both again.`,
+        detail: t`The two readings differ by more than chance explains (1 in 1000). Check for a loose bracket, a sticking dial or a loose bolt, then read both again.`,
       }
     case 'closing':
       return {
         title:
           open.state === 'outside'
-            ? t`Connecting ${couplingName(open.joint, terms).toLowerCase()} moved the shafts too far.`
-            : t`Connecting ${couplingName(open.joint, terms).toLowerCase()} may have moved the shafts too far.`,
-        detail: t`Check the coupling bolts, the length of the spacer, the bore of the hub, and strain. It is no reason to move a machine.`,
+            ? t`Connecting ${couplingName(open.joint, terms).toLowerCase()} shifts the shafts too far.`
+            : t`Connecting ${couplingName(open.joint, terms).toLowerCase()} may shift the shafts too far.`,
+        detail: t`Check the coupling bolts, spacer length, hub bore and strain. Don’t move a machine because of it.`,
       }
     case 'not-closed':
       return {
-        title: t`${joined(open.joints, terms)}: not read with the coupling connected.`,
-        detail: t`Connect it, torque it and read once more, or say why not. The verdict does not wait for it.`,
+        title: t`${joined(open.joints, terms)} not read while connected.`,
+        detail: t`Connect it, torque it and read again, or give the reason. The verdict does not depend on it.`,
       }
     case 'growth':
       return {
-        title: t`Growth is not known at ${lower(joined(open.joints, terms))}.`,
-        detail: t`Enter it on the Line screen, or put your initials to it that there is none to speak of.`,
+        title: t`No thermal growth entered at ${lower(joined(open.joints, terms))}.`,
+        detail: t`Enter it on the Line screen, or initial that it is negligible.`,
       }
     case 'feet':
       return {
         title: t`Check the shimmed feet again.`,
-        detail: t`One bolt loose at a time, after the last shim. Lockout still on; keep fingers clear of the feet.`,
+        detail: t`One bolt loose at a time, after the last shim change. Lockout still on. Keep fingers clear of the feet.`,
       }
     case 'seat':
       return {
-        title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} is not cured.`,
-        detail: t`A foot that does not sit moves the shaft each time a bolt is tightened.`,
+        title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} is not corrected.`,
+        detail: t`A soft foot moves the shaft every time you tighten its bolt.`,
       }
     case 'seat-unseen':
       return {
@@ -195,28 +195,28 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       }
     case 'ready':
       return {
-        title: t`Open in Ready: ${[
+        title: t`Outstanding in Ready: ${[
           open.cautions > 0 ? plural(open.cautions, { one: t`one caution`, other: t`${open.cautions} cautions` }) : '',
           open.checks > 0 ? plural(open.checks, { one: t`one check`, other: t`${open.checks} checks` }) : '',
         ]
           .filter(Boolean)
           .join(t` and `)}.`,
-        detail: t`Sign each one, or say why it was skipped.`,
+        detail: t`Initial each one, or enter why you skipped it.`,
       }
     case 'torqued':
       return {
-        title: t`Were the bolts torqued before the last readings?`,
-        detail: t`A machine moves when its bolts are tightened. Readings with loose bolts prove nothing.`,
+        title: t`Confirm the bolts were torqued before the last readings.`,
+        detail: t`Tightening moves the machine. Readings taken with loose bolts don’t count.`,
       }
   }
 }
 
 function sayOpenJoint(state: 'outside' | 'unsure' | 'nothing', name: string): Said {
   if (state === 'outside')
-    return { title: t`${name} is out of tolerance.`, detail: t`Plan the next move, or leave it and say why.` }
+    return { title: t`${name} is out of tolerance.`, detail: t`Plan the next move, or leave as is with a reason.` }
   if (state === 'unsure')
-    return { title: t`${name}: can’t tell yet.`, detail: t`Read it again: a second reading narrows the doubt.` }
-  return { title: t`${name}: no verdict without a tolerance.`, detail: t`Give one on the Line screen.` }
+    return { title: t`${name}: can’t tell yet.`, detail: t`Read it again: a second reading reduces the uncertainty.` }
+  return { title: t`${name}: no verdict without a tolerance.`, detail: t`Enter one on the Line screen.` }
 }
 
 /** How well a coupling repeats. */
@@ -228,7 +228,7 @@ export function sayRepeat({ id, repeat }: ProvedJoint, terms: ProofTerms): Said 
   return {
     title: repeats ? t`${name} repeats${to}.` : t`${name} does not repeat${to ? t`: off by` + to.slice(3) : ''}.`,
     working: [
-      t`Squared difference over its own doubt: ${formatNumber(q, 1)}, of ${free} numbers. Chance alone exceeds the limit once in a thousand times.`,
+      t`Squared difference over its variance: ${formatNumber(q, 1)}, ${free} degrees of freedom. Limit: exceeded by chance once in 1000.`,
     ],
   }
 }
@@ -242,7 +242,7 @@ export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said 
   return {
     title: t`${name}, read connected: ${told}.`,
     ...(closing
-      ? { detail: t`Connecting it moved the shafts by ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
+      ? { detail: t`Connecting moved the shafts ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
       : {}),
     ...(closing
       ? {
@@ -256,10 +256,10 @@ export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said 
 }
 
 const asCoupledTexts = labels({
-  within: 'within tolerance as coupled',
-  outside: 'out of tolerance as coupled',
-  unsure: 'can’t tell as coupled',
-  nothing: 'no verdict as coupled',
+  within: 'within tolerance with the coupling connected',
+  outside: 'out of tolerance with the coupling connected',
+  unsure: 'can’t tell with the coupling connected',
+  nothing: 'no verdict with the coupling connected',
 } as const)
 
 function worstOf({ stations, change }: Closing, terms: ProofTerms): string {
@@ -273,7 +273,7 @@ function worstOf({ stations, change }: Closing, terms: ProofTerms): string {
 function mostText({ most, change }: Closing, terms: Terms): string {
   const at = t`${lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)} and ${slope(Math.hypot(change.slopeY, change.slopeZ), terms.unit)} at the coupling`
   return most
-    ? t`That is ${at}; up to ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })} and ${slope(most.slope, terms.unit)} is allowed.`
+    ? t`That is ${at}. Allowed: ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })} and ${slope(most.slope, terms.unit)}.`
     : t`That is ${at}.`
 }
 
@@ -291,8 +291,8 @@ export function sayRunning({ id, running }: ProvedJoint, terms: ProofTerms): Sai
     title: t`${name}, running: ${runningTexts[state]}.`,
     detail: `${told}${
       state === 'within'
-        ? t`The growth that was planned for has come.`
-        : t`Put the growth right on the Line screen before you move anything.`
+        ? t`Growth came out as planned.`
+        : t`Correct the growth on the Line screen before you move anything.`
     }`,
   }
 }
@@ -307,20 +307,20 @@ const runningTexts = labels({
 /** Up to which speed a coupling stays within. */
 export function saySpeed(id: string, speed: SpeedInHand | undefined, terms: Terms): string {
   const name = couplingName(id, terms)
-  if (!speed) return t`${name}: its limits do not follow from the speed.`
-  const decides = speed.decides === 'slope' ? t`the slope decides` : t`the offset decides`
+  if (!speed) return t`${name}: its limits do not depend on speed.`
+  const decides = speed.decides === 'slope' ? t`angularity governs` : t`offset governs`
   if (speed.sure === undefined)
     return Number.isFinite(speed.rpm)
-      ? t`${name}: by the numbers within up to ${speedText(speed.rpm)} (${decides}), but sure at no speed.`
-      : t`${name}: sure at no speed.`
+      ? t`${name}: within tolerance up to ${speedText(speed.rpm)} by the numbers (${decides}), but not 95 % sure at any speed.`
+      : t`${name}: not 95 % sure at any speed.`
   const numbers = Number.isFinite(speed.rpm) ? t` By the numbers alone up to ${speedText(speed.rpm)}; ${decides}.` : ''
-  return t`${name}: within up to ${speedText(speed.sure)}, 95 % sure.${numbers}`
+  return t`${name}: within tolerance up to ${speedText(speed.sure)} (95 % sure).${numbers}`
 }
 
 /** What most of the doubt comes from. */
 export function sayShare({ what, share }: Share, probe: string | undefined): string {
   const of = probe ? t` of the ${lower(probe)}` : ''
-  return t`${uncertainTexts[what].name}${of}: ${formatNumber(100 * share, 0)} % of the doubt. ${uncertainTexts[what].act}`
+  return t`${uncertainTexts[what].name}${of}: ${formatNumber(100 * share, 0)} % of the uncertainty. ${uncertainTexts[what].act}`
 }
 
 export const uncertainTexts: Readonly<Record<Share['what'], { name: string; act: string }>> = labels({

@@ -7,7 +7,7 @@ import { lengthWithUnit, type Terms } from './terms'
 import { sayTrouble } from './troubles'
 
 export const occasionNames: Readonly<Record<Occasion, string>> = labels({
-  'new-set': 'New set',
+  'new-set': 'New installation',
   'after-overhaul': 'After overhaul',
   vibration: 'Vibration rising',
   periodic: 'Periodic check',
@@ -25,13 +25,13 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   'hub-runout': { title: 'Hub run-out, rim', detail: 'Dial on the hub’s rim, one turn of its own shaft.' },
   'face-runout': { title: 'Hub run-out, face', detail: 'Dial on the hub’s face, axial float held.' },
   'hub-separation': { title: 'Hub separation', detail: 'Against the maker’s value. Set it before anything else.' },
-  float: { title: 'Axial float or magnetic centre', detail: 'Where the rotor sits when it runs.' },
+  float: { title: 'Axial float or magnetic centre', detail: 'Where the rotor runs.' },
   bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft. See the maker’s value.' },
   piping: { title: 'Pipe and conduit strain', detail: 'Dial on the coupling while the flanges are loosened.' },
   'joint-clean': {
     title: 'Joint clean, no burrs, spigot not bottomed',
     detail:
-      'Clean and re-seat before anything is shimmed; turning the motor by one bolt place tells its flange from the one below.',
+      'Clean and reseat before you shim. Turning the motor one bolt position shows which flange is at fault.',
   },
   'flange-runout': { title: 'Flange face run-out', detail: 'To its own shaft, one turn.' },
   'spigot-runout': { title: 'Spigot run-out', detail: 'To its own shaft, one turn.' },
@@ -44,47 +44,47 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
     title: 'Grooves against a wear gauge',
     detail: 'A worn groove is no reference. Belts of a set are replaced together.',
   },
-  'bushes-torqued': { title: 'Bushes torqued', detail: 'Both halves of a split bush drawn in alike.' },
+  'bushes-torqued': { title: 'Bushes torqued', detail: 'Draw in both halves of a split bush equally.' },
   'sheave-face-runout': {
     title: 'Sheave run-out, face',
-    detail: 'A thousandth of the diameter at most; the maker’s figure wins.',
+    detail: 'Maximum 0.1 % of the diameter, or the maker’s figure.',
   },
   'sheave-rim-runout': { title: 'Sheave run-out, rim', detail: 'Dial on the rim, one turn by hand.' },
   'belts-slack': { title: 'Belts slack or off', detail: 'While reading and moving. Never pry a belt over a sheave.' },
   'bores-clean': {
     title: 'Bores clean, burrs off the wall',
-    detail: 'Oil holes and keyways marked: no tip runs over one.',
+    detail: 'Mark oil holes and keyways so that no tip runs over one.',
   },
   'bores-gauged': {
-    title: 'Bores and shaft measured round',
-    detail: 'Largest less smallest diameter, at both ends: taper shows there.',
+    title: 'Bores and shaft checked for roundness',
+    detail: 'Largest minus smallest diameter, at both ends to show taper.',
   },
   'rotor-supported': {
     title: 'Rotor out or supported',
-    detail: 'By the lifting plan of the site; nothing rests on a head or a carrier.',
+    detail: 'By the site lifting plan. Nothing rests on a head or carrier.',
   },
   'carrier-stiff': {
-    title: 'Carrier stiff, its sag taken at this reach',
-    detail: 'Pressed by a finger and let go, the head comes back to the same number.',
+    title: 'Carrier stiff, sag measured at this span',
+    detail: 'Press the head with a finger and release: the reading must return.',
   },
   'bores-coarse': {
-    title: 'Coarse by feeler at four places',
-    detail: 'Far out of line is found before a head is set in.',
+    title: 'Rough check with a feeler at four places',
+    detail: 'Finds gross misalignment before you mount a head.',
   },
   'rolls-runout': { title: 'Roll run-out and journals', detail: 'Dial on the face, one turn by hand, at both ends.' },
   'rolls-housings': {
     title: 'Housings and bearings tight, not worn',
-    detail: 'A loose roll is mended, not aligned. Pivoting rolls: play at both ends of the stroke.',
+    detail: 'Repair a loose roll before aligning it. Pivoting rolls: check play at both ends of the stroke.',
   },
   'rolls-clean': {
-    title: 'Faces clean; crowned ones known',
-    detail: 'On a crowned or worn face both ends are read at mirrored places.',
+    title: 'Faces clean, crowned rolls identified',
+    detail: 'On a crowned or worn face, read both ends at the same distance from centre.',
   },
   'rolls-floor': {
-    title: 'A floor that carries a stand',
-    detail: 'Walk round the instrument and read again: it shows the same.',
+    title: 'Floor firm enough for a stand',
+    detail: 'Walk round the instrument and read again: the reading must not change.',
   },
-  'rolls-drives': { title: 'Drives locked out, air let off', detail: 'Nips, dancers and accumulators hold energy.' },
+  'rolls-drives': { title: 'Drives locked out, air released', detail: 'Nips, dancers and accumulators hold energy.' },
   'jack-bolts': { title: 'Jack bolts fitted and backed off', detail: 'Free of the feet while readings are taken.' },
   'which-moves': {
     title: 'Which machine moves, and why',

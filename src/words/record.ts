@@ -14,30 +14,30 @@ export const recordWords = labels({
   record: 'Alignment record',
   asFound: 'As found',
   asLeft: 'As left',
-  onlyRound: 'As found and left: nothing was moved',
+  onlyRound: 'As found and as left: not moved',
   movedSince: 'As found; moved since, and not read again',
-  bothPlanes: 'both planes, against what stays; the bar gives the scale',
+  bothPlanes: 'both planes, relative to the fixed machine; scale bar shown',
   station: 'Station',
   direction: 'Direction',
-  found: 'Found',
+  found: 'As found',
   moved: 'Moved',
-  left: 'Left',
-  doubt: '±, two SD',
+  left: 'As left',
+  doubt: '± (2 SD)',
   positions: 'Every station, as found and as left',
-  limits: 'Limits and what is in hand',
+  limits: 'Tolerances and margin',
   coupling: 'Coupling',
-  allowed: 'Allowed',
-  whose: 'Whose word',
+  allowed: 'Tolerance',
+  whose: 'Source',
   measured: 'As left',
-  used: 'Used',
-  softFoot: 'Soft foot and packs',
-  packs: 'Packs now',
+  used: 'Tolerance used',
+  softFoot: 'Soft foot and shim packs',
+  packs: 'Shim packs as left',
   place: 'Place',
   pack: 'Pack',
-  onTheWay: 'On the way',
+  onTheWay: 'During the job',
   done: 'Done',
   conditions: 'Conditions',
-  openItems: 'Open when it was signed',
+  openItems: 'Outstanding at signature',
   accepted: 'Accepted because',
   asTyped: 'As typed: enough to work it out again',
   dimensions: 'Dimensions',
@@ -45,14 +45,14 @@ export const recordWords = labels({
   howItWasRead: 'How it was read',
   readings: 'Readings',
   asRead: 'as read',
-  corrected: 'sag off',
+  corrected: 'sag removed',
   closes: 'closes to',
   notes: 'Notes',
   instruments: 'Instruments',
   instrument: 'Instrument',
   calibrationDue: 'Calibration due',
   lapsed: 'lapsed',
-  notInTheKit: 'no longer in the kit',
+  notInTheKit: 'removed from the kit',
   noDate: 'no date given',
   doneBy: 'Done by',
   checkedBy: 'Checked by',
@@ -62,8 +62,8 @@ export const recordWords = labels({
   notSigned: 'Not signed yet',
   nextCheck: 'Next check',
   safety:
-    'Locked out and tried before a bolt is loosened or a shaft turned. The site’s permits and local rules apply. The makers’ tolerances win over those above.',
-  noBearing: 'Nothing is open.',
+    'Lock out and try before loosening a bolt or turning a shaft. Site permits and local rules apply. Makers’ tolerances override those above.',
+  noBearing: 'Nothing outstanding.',
 })
 
 /** A peg in words, for those who hear the page. */
@@ -94,8 +94,8 @@ export function sayFound(round: ProofRound, terms: Terms): string {
 export function sayDone(rounds: readonly ProofRound[], proof: Proof, said: ProofSaid, terms: ProofTerms): string {
   const moves = rounds.filter(({ move }) => move).length
   if (said.leave)
-    return t`Nothing was moved: ${said.leave.reason === 'other' ? said.leave.note : leaveReasonNames[said.leave.reason]} (${said.leave.by}).`
-  if (moves === 0) return proof.found === proof.left ? t`Nothing was moved.` : t`No move is written down.`
+    return t`Not moved: ${said.leave.reason === 'other' ? said.leave.note : leaveReasonNames[said.leave.reason]} (${said.leave.by}).`
+  if (moves === 0) return proof.found === proof.left ? t`Nothing was moved.` : t`No move recorded.`
   const most = (plane: Plane) =>
     proof.places
       .filter((place) => place.plane === plane && place.moved !== undefined)
@@ -107,7 +107,7 @@ export function sayDone(rounds: readonly ProofRound[], proof: Proof, said: Proof
     const one = most(plane)
     return one?.moved ? [t`${terms.at(one.place)} ${terms.went(one.moved, plane)}`] : []
   })
-  const times = plural(moves, { one: t`Moved once`, other: t`Moved ${moves} times` })
+  const times = plural(moves, { one: t`One move`, other: t`${moves} moves` })
   return largest.length > 0 ? t`${times}; most at ${largest.join(t`, and `)}.` : `${times}.`
 }
 
@@ -128,7 +128,7 @@ export function storyOf(
       first ? sayFound(first, terms) : '',
       proof.left === undefined ? '' : sayDone(rounds, proof, said, terms),
       proof.joints.map((joint) => t`As left, ${lower(sayJoint(joint, terms))}`).join(' '),
-      ...watch.map((open) => t`To watch: ${sayOpen(open, terms).title}`),
+      ...watch.map((open) => t`Watch: ${sayOpen(open, terms).title}`),
     ].filter(Boolean),
   }
 }
@@ -158,6 +158,6 @@ export const sheetWords = labels({
   temperature: 'Temperature, coupling',
   again: 'again',
   check:
-    'Read all round: top + bottom must equal the two sides together, to two graduations. Back at the start it must read what it read.',
-  copyItIn: 'Copy it into Read as soon as you are back.',
+    'Check every dial: top + bottom must equal near + far within two graduations, and it must return to its first reading.',
+  copyItIn: 'Enter these readings in the Read step as soon as you can.',
 })

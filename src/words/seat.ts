@@ -29,27 +29,27 @@ export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string
 export const passes = (rounds: number): string =>
   [
     t`two passes`,
-    t`three passes, more until the shaft stands still`,
-    t`four passes, more until the shaft stands still`,
-  ][rounds - 2] ?? t`five passes, more until the shaft stands still`
+    t`three passes, then repeat until the shaft stops moving`,
+    t`four passes, then repeat until the shaft stops moving`,
+  ][rounds - 2] ?? t`five passes, then repeat until the shaft stops moving`
 
 /** Feeler blades and shims are told in hundredths of a millimetre or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
 
 const titles: Record<SeatKind, (name: string, feet: string, more: boolean) => string> = {
-  clean: (name) => t`${name} sits on all its feet.`,
+  clean: (name) => t`${name}: no soft foot.`,
   rocking: (name, feet) => t`${name} rocks: ${feet} are high.`,
   short: (_, feet, more) => (more ? t`${capital(feet)} are short.` : t`${capital(feet)} is short.`),
-  angled: (_, feet) => t`${capital(feet)} is bent.`,
+  angled: (_, feet) => t`${capital(feet)} is angled (bent foot).`,
   springy: (_, feet, more) => (more ? t`${capital(feet)} are springy.` : t`${capital(feet)} is springy.`),
-  strain: (name) => t`Something is pulling on the ${name.toLowerCase()}.`,
+  strain: (name) => t`Pipe or conduit strain on the ${name.toLowerCase()}.`,
 }
 
 const reasons: Readonly<Record<SeatReason, string>> = labels({
-  alike: 'Two feet diagonally opposite rise alike. Shim one of them, never both.',
+  alike: 'Two diagonally opposite feet rise equally. Shim one, never both.',
   unlike:
     'Two feet diagonally opposite rise, one more than the other. Shim the one that rises more, never both, then check again.',
-  'even-gap': 'It has an even gap at all corners, and the others sit.',
+  'even-gap': 'Even gap at all its corners; the other feet are firm.',
   alone: 'It alone rises, and the others sit.',
   together: 'Shims under these feet bring them all into one plane.',
   'stands-off-most':
@@ -155,7 +155,7 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
       }
     case 'seat-shift':
       return {
-        title: t`Tightened like this, the shaft moves about ${lengthWithUnit(Math.abs(advice.shift), terms)} ${advice.shift < 0 ? t`down` : t`up`} at the coupling.`,
+        title: t`Tightening now moves the shaft about ${lengthWithUnit(Math.abs(advice.shift), terms)} ${advice.shift < 0 ? t`down` : t`up`} at the coupling.`,
         detail:
           advice.allowed === undefined
             ? t`Estimated from the gaps as found.`

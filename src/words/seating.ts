@@ -6,7 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the frame on four feet. */
 export const seatingWords = labels({
   name: 'Soft foot',
-  goal: 'One thing is wrong with this frame. Find it as at a machine: dial on a foot, loosen that bolt alone, look and feel, tighten. Then cure it.',
+  goal: 'This frame has one fault. Find it as on a real machine: dial on a foot, loosen that bolt only, read and feel, retighten. Then correct it.',
   frame: 'The frame from above, near side at the bottom',
   foot: 'Foot',
   loosen: 'Loosen its bolt',
@@ -16,35 +16,35 @@ export const seatingWords = labels({
   dial: 'Dial on it, zeroed',
   dialOn: (foot: string, mm: string) => t`Dial on the ${foot} foot: ${mm}`,
   noDial: 'The dial is not on a foot.',
-  gaps: (foot: string) => t`Blades under the ${foot} foot`,
-  gapsTight: 'Its bolt is tight: no blade goes in.',
+  gaps: (foot: string) => t`Feeler under the ${foot} foot`,
+  gapsTight: 'Bolt tight: no feeler goes in.',
   corner: 'Corner',
   mayRise: (most: string) => t`No foot may rise by more than ${most}.`,
-  goes: (unit: string) => t`Blade that goes in, ${unit}`,
+  goes: (unit: string) => t`Thickest feeler that goes in, ${unit}`,
   none: 'none',
-  thickness: (unit: string) => t`Shim in hand, ${unit}`,
-  shim: 'Even shim under it',
-  step: 'Step shim under it',
-  clean: 'Clean pad and foot',
+  thickness: (unit: string) => t`Shim thickness, ${unit}`,
+  shim: 'Insert full shim',
+  step: 'Insert step shim',
+  clean: 'Clean foot and pad',
   cleaned: 'cleaned',
-  pipeOff: 'Unbolt the pipe',
-  pipeOn: 'Bolt the pipe on again',
-  pipeIsOff: 'The pipe hangs on its own supports.',
-  pipeIsOn: 'The pipe is bolted to the machine.',
-  loosenFirst: 'Shims and cleaning need a loose bolt. Fingers stay out: blades and shims by their tabs.',
-  whatIsIt: 'What is wrong',
+  pipeOff: 'Disconnect the pipe',
+  pipeOn: 'Reconnect the pipe',
+  pipeIsOff: 'Pipe disconnected, on its own supports.',
+  pipeIsOn: 'Pipe connected.',
+  loosenFirst: 'Loosen the bolt before you shim or clean. Keep fingers out: hold feelers and shims by their tabs.',
+  whatIsIt: 'Fault',
   choose: 'choose',
-  check: 'Check the frame',
-  rises: 'Each foot rises now, its bolt alone loosened',
+  check: 'Check my answer',
+  rises: 'Rise of each foot now, one bolt loosened at a time',
   under: (parts: string) => t`under it: ${parts}`,
   evenShim: (mm: string) => t`shim ${mm}`,
   stepShim: (mm: string) => t`step shim ${mm}`,
-  truth: 'It was:',
+  truth: 'Actual fault:',
   hints: [
-    'One bolt at a time, the other three tight. Zero the dial before you loosen, not after.',
-    'Which feet rise? Two across a diagonal: the frame rocks. Two at one end: something pulls. One alone: feel its corners.',
-    'One foot alone: blades that go in at one edge only, it is bent; no blade at all although it rises, something under it gives.',
-    'A rocking frame wants the gap under one of the two feet, not under both. A pull from outside is never shimmed away.',
+    'Loosen one bolt at a time, the other three tight. Zero the dial before you loosen.',
+    'Which feet rise? Two on a diagonal: the frame rocks. Two at one end: pipe strain. One alone: feel its corners.',
+    'One foot alone: a feeler that goes in at one edge only means a bent foot. A rise with no gap means something springy under it.',
+    'Shim a rocking frame under one of the two feet, never both. Never shim away pipe strain.',
   ],
 })
 
@@ -58,40 +58,40 @@ export const frameFootNames: Readonly<Record<FrameFoot, string>> = labels({
 export const frameFaultNames: Readonly<Record<FrameFault, string>> = labels({
   rocking: 'The frame rocks on a diagonal: one foot is short',
   angled: 'One foot is bent',
-  springy: 'Something under one foot gives',
-  strain: 'A pipe pulls at one end',
+  springy: 'One foot is springy',
+  strain: 'Pipe strain at one end',
 })
 
 /** What it was, with the place and the size. */
 export function sayFrame(fault: FrameFault, foot: string, size: string): string {
   if (fault === 'rocking') return t`the ${foot} foot was short by ${size}, so the frame rocked.`
-  if (fault === 'angled') return t`the ${foot} foot was bent open by ${size}.`
-  if (fault === 'springy') return t`dirt and thin shims lay ${size} thick under the ${foot} foot.`
-  return t`the pipe pulled upward with ${size} kN at the end of the ${foot} foot.`
+  if (fault === 'angled') return t`the ${foot} foot was bent, open ${size} at one edge.`
+  if (fault === 'springy') return t`there was ${size} of dirt and thin shims under the ${foot} foot.`
+  return t`the pipe pulled up with ${size} kN at the ${foot} foot end.`
 }
 
 const slips: Readonly<Record<SeatingSlip, Said>> = labels({
-  untold: { title: 'You have not said what is wrong.', detail: 'A cure without a cause comes back.' },
-  mistaken: { title: 'That is not what is wrong.', detail: 'Look which feet rise together, and what the blades find.' },
-  'still-loose': { title: 'A bolt is still loose.', detail: 'Tighten every foot; the check loosens one at a time.' },
+  untold: { title: 'You have not named the fault.', detail: 'Without the cause, the fault comes back.' },
+  mistaken: { title: 'That is not the fault.', detail: 'Check which feet rise together and what the feeler finds.' },
+  'still-loose': { title: 'A bolt is still loose.', detail: 'Tighten every foot. The check loosens one at a time.' },
   'both-shimmed': {
-    title: 'Shimmed under both feet of the diagonal.',
-    detail: 'Now the other two are short. One of the two takes the whole gap.',
+    title: 'You shimmed both feet of the diagonal.',
+    detail: 'Now the other two are short. Put the whole gap under one foot.',
   },
   'strain-shimmed': {
-    title: 'A shim under a foot that a pipe pulls up.',
-    detail: 'The strain stays and goes into the shaft. Take the shim out; have the pipe put right.',
+    title: 'You shimmed a foot that pipe strain is lifting.',
+    detail: 'The strain is still there and bends the shaft. Remove the shim and have the pipe corrected.',
   },
   'even-under-bent': {
-    title: 'An even shim under a bent foot.',
-    detail: 'It stands on one edge still. A step shim follows the opening; or the foot is machined.',
+    title: 'You put a full shim under a bent foot.',
+    detail: 'It still rests on one edge. Use a step shim, or have the foot machined.',
   },
   'shim-on-dirt': {
-    title: 'A shim on top of what gives.',
-    detail: 'Clean pad and foot first, and put few clean shims back.',
+    title: 'You added a shim to a springy foot.',
+    detail: 'Clean foot and pad first. Put back only a few clean shims.',
   },
-  thickness: { title: 'Not the thickness of the gap.', detail: 'Measure again with the blades, and cut to that.' },
-  'not-cured': { title: 'A foot still rises.', detail: 'Look below which, and by how much.' },
+  thickness: { title: 'The shim does not match the gap.', detail: 'Measure the gap again and match the shim to it.' },
+  'not-cured': { title: 'A foot still rises.', detail: 'See below which one, and by how much.' },
 })
 
 export const saySeatingSlip = (slip: SeatingSlip): Said => slips[slip]

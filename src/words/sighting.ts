@@ -6,8 +6,8 @@ import type { Said } from './said'
 /** What is said in the lesson of the rolls. */
 export const sightingWords = labels({
   name: 'Rolls from two stands',
-  goal: 'Bring the instrument’s plane onto the reference roll, set both floor references to zero, go to the second stand, find the same heading by them, and set roll 2 square to the reference roll.',
-  within: (mm: string) => t`Within ${mm} over its face.`,
+  goal: 'Set the instrument’s plane parallel to the reference roll and zero both floor references. Move to the second stand, pick up the same heading from them and set roll 2 parallel to the reference roll.',
+  within: (mm: string) => t`Tolerance: ${mm} over the face.`,
   section: 'The floor from above, the web runs to the right, near side at the bottom',
   rollReference: 'reference roll',
   roll2: 'roll 2',
@@ -15,15 +15,15 @@ export const sightingWords = labels({
   stands: { '1': 'First stand', '2': 'Second stand' },
   level: 'Level it',
   levelled: 'It is level.',
-  notLevel: 'Out of level since it was set up or turned.',
+  notLevel: 'Not level: relevel after every setup or turn.',
   zero: 'Near target: zero here',
   zeroReferences: 'Both floor references: zero here',
-  face: 'Turn reference b round in its holder',
-  shows: (unit: string) => t`What the targets show, ${unit}`,
-  plane: 'down the line from the plane',
+  face: 'Reverse reference b in its holder',
+  shows: (unit: string) => t`Target readings, ${unit}`,
+  plane: 'down the line of the plane',
   nothing: 'not zeroed yet',
-  turnRoll: (unit: string) => t`Turn until the far end shows, ${unit}`,
-  turnReference: (unit: string) => t`Turn until reference a shows, ${unit}`,
+  turnRoll: (unit: string) => t`Turn until the far end reads, ${unit}`,
+  turnReference: (unit: string) => t`Turn until reference a reads, ${unit}`,
   turnIt: 'Turn',
   lengths: (toNear: string, face: string) => t`Pivot to the near target ${toNear}, near target to far target ${face}.`,
   loosen: 'Loosen the near housing of roll 2',
@@ -33,19 +33,19 @@ export const sightingWords = labels({
   move: (unit: string) => t`Move the near end of roll 2 down the line, ${unit}`,
   soFar: (mm: string) => t`so far ${mm}`,
   signs:
-    'A minus goes the other way. Drives locked out, nips open, stored air let off; nobody reaches between rolls that can turn.',
-  check: 'Check roll 2',
-  left: 'What is left',
+    'Minus moves it the other way. Drives locked out, nips open, air released. Never reach between rolls that can turn.',
+  check: 'Check my alignment',
+  left: 'Remaining error',
   square: 'Far end of roll 2, down the line',
-  turns: (count: string) => t`Turns of the instrument so far: ${count}`,
-  truth: 'The truth:',
+  turns: (count: string) => t`Instrument turns: ${count}`,
+  truth: 'Actual values:',
   truthTold: (mm: string, heading: string) =>
-    t`at the start the far end of roll 2 stood ${mm} down the line; the second stand was set up ${heading} over the face off the reference roll’s heading.`,
+    t`as found, the far end of roll 2 was ${mm} down the line. The second stand started ${heading} over the face off the reference heading.`,
   hints: [
-    'Level first. Near target to zero, then read the far end. Turn until the far end shows that number with its sign turned about, times pivot-to-near over near-to-far. Turning takes it out of level: level, zero near, read again; two or three times.',
-    'When the far end shows nothing the plane is along the reference roll. Only now zero the floor references, both facing the same way.',
-    'At the second stand it is along the same way when both references show the same number with the same sign, whichever number. Turn until the farther one, a, shows what b shows; level; again.',
-    'Now near target to zero on roll 2 and read its far end: that is what roll 2 is off. Its near end goes by as much.',
+    'Level. Zero the near target and read the far end. Turn until the far end reads −(that reading) × pivot-to-near ÷ near-to-far. Turning upsets the level, so relevel, zero near and read again, two or three times.',
+    'When the far end reads zero the plane is parallel to the reference roll. Now zero the floor references, both facing the same way.',
+    'At the second stand the heading is right when both references read the same number and sign. Turn until the farther one, a, reads the same as b. Level and repeat.',
+    'Zero the near target on roll 2 and read its far end: that is its error. Move its near end by the same amount.',
   ],
 })
 
@@ -57,30 +57,30 @@ export const floorReferenceNames: Readonly<Record<FloorReference, string>> = lab
 
 const slips: Readonly<Record<SightingSlip, Said>> = labels({
   'still-loose': { title: 'The housing is still loose.', detail: 'A move counts when it is bolted down.' },
-  strained: { title: 'Moved while it was bolted down.', detail: 'Nothing moved. Loosen the housing first.' },
+  strained: { title: 'You tried to move it while bolted down.', detail: 'Nothing moved. Loosen the housing first.' },
   'no-references': {
-    title: 'The floor references were never set.',
+    title: 'You did not set the floor references.',
     detail: 'Nothing ties the second stand to the reference roll. Zero them from the first stand.',
   },
   'not-on-the-roll': {
-    title: 'The plane was not along the reference roll.',
-    detail: 'What the references hold is another heading. Bring the far end to nothing first, then zero them.',
+    title: 'The plane was not parallel to the reference roll.',
+    detail: 'The references hold the wrong heading. Bring the far end to zero first, then zero the references.',
   },
   'out-of-plumb': {
     title: 'The instrument was out of level.',
-    detail: 'A plane out of plumb reads otherwise at another height. Level after every turn.',
+    detail: 'A tilted plane reads differently at each height. Level after every turn.',
   },
   reversed: {
     title: 'One reference faced the other way.',
     detail:
-      'Equal numbers then set the heading wrong by twice the number over their distance. Look at both before zeroing.',
+      'Equal readings then put the heading off by twice the reading over their distance. Check both before you zero.',
   },
   'references-differ': {
     title: 'The references don’t show the same number.',
-    detail: 'The second stand looks another way than the first. Turn until they agree.',
+    detail: 'The second stand has a different heading. Turn until they agree.',
   },
-  'wrong-way': { title: 'It went the other way.', detail: 'It is twice as far off as it was.' },
-  off: { title: 'Roll 2 is not square to the reference roll yet.', detail: 'Read it again from the second stand.' },
+  'wrong-way': { title: 'You moved it the wrong way.', detail: 'The error doubled.' },
+  off: { title: 'Roll 2 is not parallel to the reference roll yet.', detail: 'Read it again from the second stand.' },
 })
 
 export const saySightingSlip = (slip: SightingSlip): Said => slips[slip]

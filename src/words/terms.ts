@@ -21,7 +21,7 @@ export interface Terms {
 }
 
 /** A job by its number, which the server gives it. */
-export const jobName = (number: number): string => (number > 0 ? t`job ${number}` : t`new job, no number yet`)
+export const jobName = (number: number): string => (number > 0 ? t`job ${number}` : t`new job, not numbered yet`)
 
 export const unitName: Readonly<Record<Unit, string>> = labels({ mm: 'mm', um: 'µm', in: 'in', mil: 'mil' })
 
@@ -145,10 +145,10 @@ export const methodNames: Readonly<Record<Method, string>> = labels({
   'rim-face': 'Rim and face',
   'rim-two-faces': 'Rim and two faces',
   'twin-heads': 'Twin heads',
-  'two-plane-head': 'One beam, two planes',
-  'prism-head': 'One beam, folded by a prism',
+  'two-plane-head': 'One beam, two detector planes',
+  'prism-head': 'One beam, prism reflector',
   result: 'The instrument’s own result',
-  'bore-dials': 'Dials in a bore',
+  'bore-dials': 'Bore dials',
   own: 'Custom set of probes',
 })
 

@@ -4,21 +4,21 @@ import { labels, t } from './language'
 const lacks: Readonly<Record<Lack, string>> = labels({
   'nothing-read': 'Nothing has been read yet.',
   'faces-alone': 'Face dials alone do not give the offset: add a rim dial or a head at a known distance.',
-  'one-angle': 'Read at one angle only. Three or more give both planes; top and bottom together give the vertical one.',
+  'one-angle': 'Read at one angle only. Read three or more for both planes, or top and bottom for the vertical plane.',
   'two-angles':
-    'Read at two angles only. Three or more give both planes; top and bottom together give the vertical one.',
+    'Read at two angles only. Read three or more for both planes, or top and bottom for the vertical plane.',
   'one-station':
-    'All read at one distance, which gives the offset there but not the angle: add a second one, or a face dial.',
+    'All read at one distance: that gives offset but no angularity. Add a second distance or a face dial.',
   'too-few-angles': 'Not every probe was read at enough angles: read each at three or more, or at top and bottom.',
-  'out-of-proportion': 'A dimension or a reading here is far out of proportion. Nothing can be worked out from it.',
-  'connected-only': 'Read only with the coupling connected, which plans no move. Disconnect it and read again.',
+  'out-of-proportion': 'A dimension or reading is far too large or too small to use.',
+  'connected-only': 'Read only with the coupling connected. To plan a move, disconnect it and read again.',
 })
 
 const plain = labels({
   ...lacks,
   'nothing-typed': 'Nothing entered yet.',
   'over-nothing': 'A fraction can’t have zero below the line.',
-  'too-far': 'That is more than a kilometre, so it is left out.',
+  'too-far': 'More than a kilometre: ignored.',
   'not-above-zero': 'It must be above zero.',
   'too-small': 'That is too small.',
   'too-large': 'That is too large.',
@@ -32,8 +32,8 @@ const plain = labels({
   'no-rows': 'There are no rows to import.',
   'too-many-rows': 'At most 100,000 rows can be imported.',
   'uneven-places': 'Read this bore at four, eight or twelve places, evenly round from the top.',
-  'in-a-circle': 'Its dimensions lead round in a circle.',
-  'no-place': 'Nothing says where it is.',
+  'in-a-circle': 'Its dimensions refer back to each other in a loop.',
+  'no-place': 'No dimension locates it.',
   'no-reference': 'It is measured from something that no longer exists.',
   'no-distance': 'Its distance is missing.',
 })
@@ -44,7 +44,7 @@ export function sayTrouble(trouble: Trouble): string {
     case 'not-a-number':
       return t`“${trouble.text}” is not a number. Write it like 12, −0.5 or 3 1/8.`
     case 'no-unit':
-      return t`“${trouble.text}” is not a unit known here. Use mm, µm, inch or mil.`
+      return t`“${trouble.text}” is not a known unit. Use mm, µm, inch or mil.`
     case 'no-digits':
       return t`“${trouble.text}” has no digits.`
     case 'two-ways':
@@ -52,7 +52,7 @@ export function sayTrouble(trouble: Trouble): string {
     case 'no-clock-time':
       return t`“${trouble.text}” is not a time on a clock. Write it like 3 or 1:30.`
     case 'no-heading':
-      return t`“${trouble.text}” heads no column that is known here.`
+      return t`Unknown column heading “${trouble.text}”.`
     case 'none-of':
       return t`Write one of ${trouble.text}.`
     default:

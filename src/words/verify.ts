@@ -2,10 +2,10 @@ import { labels, t } from './language'
 
 /** What is the matter with a file that should be a signed revision. */
 export const verifyFaultTexts = labels({
-  'not-json': 'this is no JSON document.',
-  'not-a-revision': 'this is no signed revision of Vane Peg.',
-  changed: 'it was changed after it was signed: its SHA-256 does not agree.',
-  'other-result': 'its document is as it was signed, but it does not give the result that stands in it.',
+  'not-json': 'not a JSON document.',
+  'not-a-revision': 'not a signed Vane Peg revision.',
+  changed: 'changed after signing: the SHA-256 does not match.',
+  'other-result': 'the document is as signed, but solving it does not give the stored result.',
 } as const)
 
 /** That a revision is as it was signed, by whom and when. */
@@ -23,10 +23,10 @@ export function sayVerified(
   const { job, signed, document } = revision
   const checked = signed.checkedBy ? t`, checked by ${signed.checkedBy}` : ''
   const again = {
-    same: t`Solved again it gives the same result.`,
-    'older-program': t`It was solved by another version of the arithmetic, so its result was not compared.`,
-    'no-result': t`Too little was read for a result.`,
+    same: t`Solving it again gives the same result.`,
+    'older-program': t`It was solved by a different calculation version, so the result was not compared.`,
+    'no-result': t`Not enough readings for a result.`,
   }[solvedAgain]
-  const file = exact ? '' : t` The file is not letter for letter as it was handed out; what it says is the same.`
+  const file = exact ? '' : t` The file is formatted differently from the export; its content is identical.`
   return t`Unchanged: job ${job.number}, ${document.line.name}, revision ${revision.revision}, signed by ${signed.doneBy}${checked}, ${signed.at}. ${again}${file} SHA-256 ${revision.sha256}`
 }

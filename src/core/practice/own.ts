@@ -2,11 +2,11 @@ import * as v from 'valibot'
 import type { Ask, Lesson } from './asks'
 import { type Bench, makeBench, swing } from './bench'
 
-const text = (most: number) => v.pipe(v.string(), v.trim(), v.nonEmpty('expected some words'), v.maxLength(most))
+const text = (most: number) => v.pipe(v.string(), v.trim(), v.nonEmpty('expected text'), v.maxLength(most))
 const within = (low: number, high: number) =>
   v.pipe(v.number(), v.minValue(low, `at least ${low}`), v.maxValue(high, `at most ${high}`))
 const ask = {
-  id: v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,29}$/, 'small letters, digits and dashes')),
+  id: v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{0,29}$/, 'lower-case letters, digits and dashes')),
   label: text(80),
 }
 const degrees = v.pipe(within(0, 359), v.integer('whole degrees'))
@@ -28,7 +28,7 @@ const askSchema = v.variant('what', [
 export const ownLessonSchema = v.strictObject({
   format: v.literal('vane-peg.lesson'),
   version: v.literal(1),
-  id: v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{2,39}$/, 'small letters, digits and dashes')),
+  id: v.pipe(v.string(), v.regex(/^[a-z][a-z0-9-]{2,39}$/, 'lower-case letters, digits and dashes')),
   name: text(60),
   goal: text(500),
   hints: v.optional(v.pipe(v.array(text(300)), v.maxLength(10)), []),
@@ -46,9 +46,9 @@ export const ownLessonSchema = v.strictObject({
   gauge: v.optional(v.strictObject({ travel: within(3, 25) })),
   asks: v.pipe(
     v.array(askSchema),
-    v.minLength(1, 'at least one thing to be asked'),
+    v.minLength(1, 'at least one question'),
     v.maxLength(12),
-    v.check((asks) => new Set(asks.map(({ id }) => id)).size === asks.length, 'ids that differ'),
+    v.check((asks) => new Set(asks.map(({ id }) => id)).size === asks.length, 'unique ids'),
   ),
 })
 

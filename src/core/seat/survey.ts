@@ -162,7 +162,7 @@ export function seatWarnings(
       ? [
           {
             code: 'seat-not-measured',
-            message: `seat.${i}: not every foot of ${machine} was measured, so nothing is said of its soft foot`,
+            message: `seat.${i}: not every foot of ${machine} was measured: no soft foot result`,
           },
         ]
       : [],

@@ -193,7 +193,7 @@ function fromTheEnd(
       role: 'small',
       at: [to - 12, height - 10],
       anchor: 'end',
-      text: t`angles ${louder} times as large`,
+      text: t`angles drawn ×${louder}`,
     },
   ]
 }

@@ -50,7 +50,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       role: 'small',
       at: [options.width / 2, 17],
       anchor: 'middle',
-      text: t`heavy: now · thin: target, cold · dotted: running`,
+      text: t`thick: now · thin: cold target · dotted: running`,
     })
   placeLabels(wanted, [...shapes, ...[...spots.values()].flatMap((spot) => spot.shapes)])
   const { plan } = options

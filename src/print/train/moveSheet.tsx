@@ -98,9 +98,9 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
         ))}
         <View style={{ border: `1 solid ${ink}`, padding: 5, marginTop: 6 }}>
           <Text style={{ fontWeight: 700 }}>
-            {t`Locked out and tried, permit in hand, before a bolt is loosened. Support the machine before shims go in or out. Use rated lifting gear. Fingers clear of the feet. Mind stored energy and hot surfaces. Never reach in while the shafts turn.`}{' '}
+            {t`Before you loosen a bolt: lock out, try, permit in hand. Support the machine before you change shims. Use rated lifting gear. Fingers clear of the feet. Beware of stored energy and hot surfaces. Never reach in while shafts turn.`}{' '}
           </Text>
-          <Text style={s.muted}>{t`The site’s permits and local rules apply. The makers’ tolerances win.`}</Text>
+          <Text style={s.muted}>{t`Site permits and local rules apply. Makers’ tolerances override these.`}</Text>
         </View>
         <Drawing
           scene={sightScene(solved, terms, { ...onPaper, ...(still ? {} : { plan: { plan, draggable: false } }) })}
@@ -114,7 +114,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
               </Svg>
               <Text style={{ flex: 1 }}>
                 {finding.kind === 'tied-moved'
-                  ? `${title} ${finding.agreed ? t`Agreed by ${finding.agreed.by}.` : t`Not agreed yet; initials:`}`
+                  ? `${title} ${finding.agreed ? t`Agreed by ${finding.agreed.by}.` : t`Agreed, initials:`}`
                   : title}
               </Text>
             </View>
@@ -297,7 +297,7 @@ function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Om
   return (
     <View wrap={false}>
       <Text style={s.h}>
-        {t`At the jack bolts: what the dials show when a foot is there (`}
+        {t`At the jack bolts: dial readings at each stop (`}
         {unitName[terms.unit]})
       </Text>
       <Text style={s.muted}>{halfSet(first, terms)}</Text>

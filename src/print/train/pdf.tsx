@@ -90,10 +90,10 @@ function Report({ job, solved, plan, terms }: Told) {
           <View style={s.column}>
             <Text style={s.h}>{t`Line and dimensions`}</Text>
             <Row
-              left={solved.round.plan && solved.round.plan.stays !== 'fixed' ? t`Measured from` : t`Fixed`}
+              left={solved.round.plan && solved.round.plan.stays !== 'fixed' ? t`Fixed machine` : t`Fixed`}
               right={`${stays?.name ?? ''}. ${line.fixedBecause}`}
             />
-            <Row left={t`Speed`} right={line.speed ? t`${line.speed} rpm` : t`not given`} />
+            <Row left={t`Speed`} right={line.speed ? t`${line.speed} rpm` : t`not entered`} />
             {line.couplings.map((coupling) => (
               <Row
                 key={coupling.id}
@@ -120,7 +120,7 @@ function Report({ job, solved, plan, terms }: Told) {
             )}
           </View>
           <View style={s.column}>
-            <Text style={s.h}>{t`What it means`}</Text>
+            <Text style={s.h}>{t`Result`}</Text>
             {said.map((finding) => {
               const { title, detail } = say(finding, terms)
               return (
@@ -138,7 +138,7 @@ function Report({ job, solved, plan, terms }: Told) {
           </View>
         </View>
         <Text style={s.h}>
-          {t`Readings, as read and with sag taken off (`}
+          {t`Readings, as read and corrected for sag (`}
           {unitName[terms.unit]})
         </Text>
         {solved.dials.map((dial) => {
@@ -221,7 +221,7 @@ function Report({ job, solved, plan, terms }: Told) {
           <Text style={s.line}>{t`Checked by`}</Text>
         </View>
         <Text style={s.safety}>
-          {t`Locked out and tried before any bolt is loosened or a shaft turned. The site’s permits and local rules apply. The makers’ tolerances win over those above. ± is two standard deviations, of the readings and of the tape.`}{' '}
+          {t`Lock out and try before loosening a bolt or turning a shaft. Site permits and local rules apply. Makers’ tolerances override those above. ± is 2 SD of readings and taped dimensions.`}{' '}
         </Text>
       </Page>
     </Document>
@@ -270,7 +270,7 @@ function growthText({ train }: JobSolution, id: string, terms: TrainTerms): stri
 
 const at = (solved: JobSolution, id: string, terms: TrainTerms): string => {
   const x = solved.stations.x.get(id)
-  return x === undefined ? t`not given` : dimension(x, terms.unit)
+  return x === undefined ? t`not entered` : dimension(x, terms.unit)
 }
 
 /** One line on what was done before the readings: cautions, checks, feet. */
@@ -291,12 +291,12 @@ function beforeReading(document: PrintedJob<'train'>['document'], terms: TrainTe
   )
   return [
     open.length === 0
-      ? t`All cautions signed.`
+      ? t`All cautions initialled.`
       : open.length === 8
-        ? t`No caution signed.`
+        ? t`No cautions initialled.`
         : t`Cautions open: ${open.join('; ')}.`,
     ...(document.ready?.permit ? [t`Permit ${document.ready.permit}.`] : []),
-    ...(bad.length ? [t`Not good: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
+    ...(bad.length ? [t`Not OK: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
     ...skipped.map(({ id, own }) => t`Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
     ...feet,
     ...unmeasured.map(({ name }) => t`Soft foot of the ${name.toLowerCase()} not measured at every foot.`),

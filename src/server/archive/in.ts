@@ -190,7 +190,7 @@ async function lookThrough(db: Database, file: string, summarise: (job: AnyJob) 
     kit: (name, bytes) => namedAfter(name, `kit/${read(kitFile, bytes).id}.json`),
     photographs: (name, bytes) => {
       if (!pictureType(bytes) || !name.includes(hashOfBytes(bytes)))
-        throw new Error('This is not the picture that it is named after.')
+        throw new Error('Picture content does not match its name.')
     },
     jobs: async (name, bytes) => {
       const { id, lineId, document } = read(jobFile, bytes)
@@ -229,11 +229,11 @@ async function lookThrough(db: Database, file: string, summarise: (job: AnyJob) 
         try {
           head = read(headFile, bytes)
         } catch {
-          throw new NoArchive('This is no archive of Vane Peg.')
+          throw new NoArchive('Not a Vane Peg archive.')
         }
         continue
       }
-      if (!head) throw new NoArchive('This is no archive of Vane Peg.')
+      if (!head) throw new NoArchive('Not a Vane Peg archive.')
       const part = name.includes('/') ? look[name.split('/')[0] ?? ''] : undefined
       if (part) await inFile(name, () => part(name, bytes))
     }
@@ -241,7 +241,7 @@ async function lookThrough(db: Database, file: string, summarise: (job: AnyJob) 
     if (error instanceof NoArchive || error instanceof BadFile) throw error
     throw new NoArchive(`This archive cannot be read: ${whyOf(error)}.`.replace(/\.\.$/, '.'))
   }
-  if (!head) throw new NoArchive('This is no archive of Vane Peg.')
+  if (!head) throw new NoArchive('Not a Vane Peg archive.')
   const seen = hashes.size + (manifest ? 1 : 0)
   if (told !== seen % 65_536)
     throw new NoArchive(`This archive is not whole: ${told} files are told, ${seen} are there.`)

@@ -16,8 +16,8 @@ export class DamagedFault extends StartFault {
       [
         `The data in ${file} is damaged (${damage}).`,
         good
-          ? `The last good copy is ${good}. To go on from it, start once with --restore ${good}; what is there now is kept aside.`
-          : 'There is no good copy of it beside it.',
+          ? `Last good backup: ${good}. To restore it, start once with --restore ${good}. The current file is kept.`
+          : 'No usable backup found.',
       ].join(' '),
     )
   }
@@ -53,7 +53,7 @@ export async function copyTo(file: string, to: string): Promise<void> {
   mkdirSync(dirname(to), { recursive: true })
   rmSync(`${to}.part`, { force: true })
   const said = await askChild('copy', fileUrl(file), resolve(`${to}.part`))
-  if (said !== 'ok') throw new Error(`The data was not copied: ${said}`)
+  if (said !== 'ok') throw new Error(`Backup failed: ${said}`)
   renameSync(`${to}.part`, to)
 }
 
@@ -137,9 +137,9 @@ async function lastGood(file: string): Promise<string | undefined> {
 
 /** Puts a copy in the database's place; what was there is kept aside. Nothing is moved before the copy is there, whole. */
 export async function restore(file: string, copy: string): Promise<void> {
-  if (!existsSync(copy)) throw new StartFault(`There is no copy at ${copy}.`)
+  if (!existsSync(copy)) throw new StartFault(`No backup at ${copy}.`)
   const said = await askChild('check', fileUrl(copy))
-  if (said !== 'ok') throw new StartFault(`The copy ${copy} is damaged as well (${said}).`)
+  if (said !== 'ok') throw new StartFault(`Backup ${copy} is damaged too (${said}).`)
   const next = `${file}.next`
   try {
     await copyTo(copy, next)

@@ -240,7 +240,7 @@ export async function insertedJob(
       .returning({ id: jobs.id, number: jobs.number }),
     { act: 'brought in', kind: 'job', of: job.id },
   )
-  if (!made) throw new Error('A job was not stored.')
+  if (!made) throw new Error('The job was not saved.')
   return made
 }
 

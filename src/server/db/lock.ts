@@ -19,7 +19,7 @@ export async function holdAlone(file: string): Promise<() => void> {
   } catch {
     client.close()
     throw new StartFault(
-      `Another Vane Peg server has this data open${whoHolds(holder)}. Stop it first, or give another folder with --data.`,
+      `Another Vane Peg server is using this data${whoHolds(holder)}. Stop it, or use another folder with --data.`,
     )
   }
   writeFileSync(holder, JSON.stringify({ process: process.pid, on: hostname(), since: new Date().toISOString() }))

@@ -220,7 +220,7 @@ async function pending(client: Client, migrations: string, file?: string): Promi
   if (last > (journal.entries.at(-1)?.when ?? 0)) {
     const [before] = file ? copies(file).filter((copy) => copy.includes('.before-')) : []
     throw new StartFault(
-      `This data was last used by a newer Vane Peg. Start that version again${before ? `, or go back with --restore ${before}, a copy made before it was brought up to date` : ''}.`,
+      `A newer Vane Peg has used this data. Start that version again${before ? `, or restore the backup made before the upgrade with --restore ${before}` : ''}.`,
     )
   }
   return Number(done.rows[0]?.done ?? 0) < journal.entries.length

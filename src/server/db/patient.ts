@@ -7,7 +7,7 @@ const pause = 50
 
 /** The file was held by another process for longer than a request may wait; nothing was written. */
 export class StoreBusy extends Error {
-  constructor(message = 'Another program holds the data. Nothing was stored; try again in a moment.') {
+  constructor(message = 'Another program has locked the data. Not saved; try again in a moment.') {
     super(message)
   }
 }
@@ -15,14 +15,14 @@ export class StoreBusy extends Error {
 /** The disk takes nothing more: full, read-only, or failing. Nothing was written. */
 export class StoreFull extends Error {
   constructor() {
-    super('The server’s disk is full or takes nothing more: nothing was stored. Tell whoever looks after the server.')
+    super('The server disk is full or read-only. Not saved. Tell your administrator.')
   }
 }
 
 /** The database is on another server, and that is not reached. An edit that is sent again is stored once, whatever came of it. */
 export class StoreAway extends StoreBusy {
   constructor() {
-    super('The database server cannot be reached. Try again in a moment.')
+    super('Can’t reach the database server. Try again in a moment.')
   }
 }
 

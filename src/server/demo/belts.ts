@@ -66,7 +66,7 @@ export function beltJobs(today: Date) {
   const document = {
     ...job,
     ready: readyOf('K. O.', takenAt),
-    note: 'Motor came back with a sheave nine millimetres wider.',
+    note: 'Motor came back with a sheave 9 mm wider.',
     minutes: '70',
     doneBy: 'K. O.',
   }

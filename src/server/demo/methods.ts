@@ -156,7 +156,7 @@ const stories: readonly Story[] = [
     truth: at(0.07, -0.0003, 0.05, 0.0002),
     hanging: { right: { out: 170 }, left: { out: 170 } },
     degrees: [300, 335, 10],
-    note: 'The discharge pipe stands in the way: 70° only.',
+    note: 'Discharge pipe in the way: 70° only.',
   },
   {
     drawing: drawings.booster,
@@ -177,7 +177,7 @@ const stories: readonly Story[] = [
     by: 'I. M.',
     truth: at(-0.08, 0.0002, 0.06, 0.0004),
     hanging: { bore: { out: 90, sag: -0.03 }, bore2: { out: 250, sag: -0.05 } },
-    note: 'Dials on a bar turned in the rotor bearing, felt in the outer bore.',
+    note: 'Dials on a bar turned in the rotor bearing, reading the outer bore.',
   },
   {
     drawing: drawings.sludge,

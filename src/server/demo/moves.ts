@@ -255,7 +255,7 @@ export function moveJobs(today: Date): { lines: Line[]; jobs: MethodJob[] } {
   return {
     lines: [pumpLine, train, hot, ash],
     jobs: [
-      job(pumpLine, 'Base-bound motor', 2, 'R. T.', [based], 'New motor stands on next to no shims.'),
+      job(pumpLine, 'Base-bound motor', 2, 'R. T.', [based], 'New motor sits on almost no shims.'),
       job(train, 'Bolt-bound', 5, 'I. M.', [bolted], 'Holes were drilled for the old motor.'),
       job(hot, 'Hot running', 3, 'K. O.', [warm], 'Feed at 92 °C.'),
       twoRounds(ash, source, first, job),
@@ -294,10 +294,10 @@ function twoRounds(
   )
   return job(
     line,
-    'Came out otherwise',
+    'Check after move',
     1,
     'R. T.',
     [withDone(one, plan, 'mm'), second],
-    'Read again after the move; the back feet are not where they should be.',
+    'Read again after the move. Back feet not where planned.',
   )
 }

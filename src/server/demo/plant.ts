@@ -106,7 +106,7 @@ const brineBlower: Drawing = {
   coupling: { name: 'Coupling', diameter: 180 },
   speed: '2960',
   fixed: 1,
-  because: 'Two shafts meet it; it is doweled.',
+  because: 'Coupled both ends and doweled.',
 }
 
 export const dryerPump: Drawing = {

@@ -123,7 +123,7 @@ function read(round: RollsRound): RollsRound {
     divisions,
     trouble: {
       what: 'wrinkle',
-      since: 'the gearbox of roll 9 was changed',
+      since: 'roll 9 gearbox changed',
       span: 'r9',
       slack: 'near',
       looks: [look(0.03), look(-0.02)],
@@ -139,7 +139,7 @@ export function rollsJobs(today: Date) {
   const document = {
     ...job,
     ready: readyOf('S. B.', takenAt),
-    note: 'Wrinkle since the gearbox of roll 9 was changed; the aisle edge runs slack.',
+    note: 'Wrinkle since the roll 9 gearbox change. Aisle edge slack.',
     minutes: '210',
     doneBy: 'S. B.',
   }

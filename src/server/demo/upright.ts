@@ -109,7 +109,7 @@ export function liftJobs(today: Date) {
     ...job,
     rounds: [found, mirrored],
     ready: readyOf('R. T.', takenAt),
-    note: 'First move made from the drawing in the binder.',
+    note: 'First move made from the binder drawing.',
     minutes: '160',
     doneBy: 'R. T.',
   }

@@ -70,7 +70,7 @@ const stories: readonly Story[] = [
     by: 'I. M.',
     days: [1815, 1440, 1068, 702, 336],
     went: [at(0.35, -0.0009, 0.2, 0.0004), still, at(-0.01, 0, 0.01, 0), at(0.31, -0.0011, -0.24, 0.0009), still],
-    notes: { 3: 'The suction pipe was renewed in spring; found pulled toward the stair.' },
+    notes: { 3: 'Suction pipe renewed in spring. Found pulled toward stair.' },
   },
   {
     drawing: scrubberFan,
@@ -89,7 +89,7 @@ const stories: readonly Story[] = [
       at(0, 0, 0.09, 0),
       at(-0.004, 0, 0.13, 0.0001),
     ],
-    notes: { 4: 'Dowels asked for: it slips toward the drain every year.' },
+    notes: { 4: 'Needs dowels: moves toward drain every year.' },
   },
 ]
 
@@ -101,7 +101,7 @@ function visitsOf({ drawing, by, days, went, notes = {} }: Story, source: Chance
     left = off ? close(source) : found
     return {
       drawing,
-      title: i === 0 ? 'New set' : 'Periodic check',
+      title: i === 0 ? 'New installation' : 'Periodic check',
       state: 'signed',
       days: before,
       by,

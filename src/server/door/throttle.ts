@@ -5,7 +5,7 @@ const quarterHour = 15 * 60
 /** Too many wrong tries: none is looked at for a while. */
 export class TooOften extends Error {
   constructor(readonly seconds: number) {
-    super(`Too many wrong tries. Wait ${Math.max(1, Math.ceil(seconds / 60))} minutes, then try again.`)
+    super(`Too many attempts. Try again in ${Math.max(1, Math.ceil(seconds / 60))} min.`)
   }
 }
 

@@ -44,9 +44,9 @@ export function poolOf(
     } catch (error) {
       if (!(error instanceof Error)) throw error
       if (error.name === 'AbortError')
-        throw new TooMuch(`This takes longer than ${limit / seconds} seconds and was stopped. Ask for less at once.`)
+        throw new TooMuch(`Stopped after ${limit / seconds} s. Try a smaller job.`)
       if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-        throw new TooMuch('This is too large to be worked out. Ask for less at once.')
+        throw new TooMuch('Too large to calculate. Try a smaller job.')
       throw error
     } finally {
       clearTimeout(timer)

@@ -64,9 +64,9 @@ export async function sealed(
   const { document, site } = job
   const doneBy = ask.doneBy.trim()
   const checkedBy = ask.checkedBy.trim()
-  if (doneBy === '') return refused('doneBy', 'Somebody has to sign: enter who did the job.')
+  if (doneBy === '') return refused('doneBy', 'Enter who did the job.')
   if (site.checkedByAnother && (checkedBy === '' || samePerson(checkedBy, doneBy)))
-    return refused('checkedBy', 'On this site somebody else has to check the job: enter who did.')
+    return refused('checkedBy', 'This site requires a second person to check the job. Enter who checked it.')
   const typing = typingOpen(document)
   if (typing > 0)
     return refused(

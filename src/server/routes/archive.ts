@@ -30,7 +30,7 @@ export const archiveRoutes = ({ store, store: { db }, heavy }: Site) =>
         [400, 413, 415],
       ),
       bodyOf('application/zip'),
-      bodyLimit({ maxSize: largest, onError: (c) => c.json(refusal('', 'That is more than 1 GB.'), 413) }),
+      bodyLimit({ maxSize: largest, onError: (c) => c.json(refusal('', 'Larger than 1 GB.'), 413) }),
       async (c) => {
         const { body } = c.req.raw
         if (!body) return c.json(refusal('', 'Send an archive.'), 400)

@@ -15,7 +15,7 @@ export const copyRoutes = ({ store }: Site) =>
       (c) => c.json({ inFile: store.copyNow !== undefined, copies: store.copies() }, 200),
     )
     .post('/', told('Copies the data now.', { 201: 'The copy.' }, [409]), async (c) => {
-      if (!store.copyNow) return c.json(refusal('', 'The data is on another server: copy it there.'), 409)
+      if (!store.copyNow) return c.json(refusal('', 'The data is on another server. Back it up there.'), 409)
       await noted(store.db, { act: 'copied', kind: 'data', of: '' })
       return c.json(await store.copyNow(), 201)
     })

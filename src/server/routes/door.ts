@@ -28,8 +28,8 @@ const pinBody = v.strictObject({
   pin: v.pipe(v.string(), v.regex(/^\d{4,12}$/, 'A PIN is four to twelve digits')),
 })
 
-const wrong = refusal('password', 'Name or password is wrong.')
-const noDoor = refusal('', 'This server has no door: it serves its own machine only.')
+const wrong = refusal('password', 'Wrong name or password.')
+const noDoor = refusal('', 'This server has no accounts: it serves its own machine only.')
 
 /** Where a request comes from; nothing where it came over no wire. */
 export function addressOf(c: Context, door: Door): string {
@@ -94,7 +94,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
         try {
           return (await door.claim(signIn, code, password, addressOf(c, door)))
             ? c.json({ ok: true }, 200)
-            : c.json(refusal('code', 'This code is not yours, was used, or is too old. Ask for a new one.'), 401)
+            : c.json(refusal('code', 'Code invalid, already used or expired. Ask for a new one.'), 401)
         } catch (error) {
           return tooOften(c, error)
         }
@@ -128,7 +128,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
         try {
           const from = { address: addressOf(c, door), headers: c.req.raw.headers }
           const cookies = await door.changePassword(person, c.req.valid('json'), from)
-          if (!cookies) return c.json(refusal('old', 'That is not your password.'), 400)
+          if (!cookies) return c.json(refusal('old', 'Wrong password.'), 400)
           withCookies(c, cookies)
           return c.json({ ok: true }, 200)
         } catch (error) {
@@ -147,7 +147,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
         const { password, pin } = c.req.valid('json')
         try {
           if (!(await door.isPassword(person, password, addressOf(c, door))))
-            return c.json(refusal('password', 'That is not your password.'), 400)
+            return c.json(refusal('password', 'Wrong password.'), 400)
         } catch (error) {
           return tooOften(c, error)
         }

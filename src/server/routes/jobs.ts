@@ -71,13 +71,13 @@ const signBody = v.strictObject({
 const dueBody = v.strictObject({
   dueOn: v.pipe(v.string(), v.isoDate('expected a day as YYYY-MM-DD')),
   assignedTo: who,
-  by: v.pipe(who, v.trim(), v.nonEmpty('Enter who changes it.')),
-  because: v.pipe(because, v.trim(), v.nonEmpty('Say why it is changed.')),
+  by: v.pipe(who, v.trim(), v.nonEmpty('Enter your initials.')),
+  because: v.pipe(because, v.trim(), v.nonEmpty('Enter the reason for the change.')),
 })
 
 const reopenBody = v.strictObject({
-  by: v.pipe(who, v.trim(), v.nonEmpty('Enter who opens it again.')),
-  because: v.pipe(because, v.trim(), v.nonEmpty('Say why it is opened again.')),
+  by: v.pipe(who, v.trim(), v.nonEmpty('Enter who is reopening it.')),
+  because: v.pipe(because, v.trim(), v.nonEmpty('Enter the reason for reopening.')),
   pin,
 })
 
@@ -86,8 +86,8 @@ const revisionParam = v.strictObject({
   number: v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'expected a revision'), v.transform(Number)),
 })
 
-const noRevision = refusal('number', 'There is no such revision.')
-const changedMeanwhile = refusal('version', 'This job was changed meanwhile. Look at it again, then sign.')
+const noRevision = refusal('number', 'Revision not found.')
+const changedMeanwhile = refusal('version', 'This job has changed. Review it, then sign.')
 
 export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
   /** What is known of a job's line over the years. */
@@ -125,13 +125,13 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('json', newJob),
       async (c) => {
         const { id, lineId, document, dueOn } = c.req.valid('json')
-        if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'There is no such line.'), 404)
+        if (!(await findLine(db, lineId))) return c.json(refusal('lineId', 'Line not found.'), 404)
         const state = dueOn ? { state: 'due' as const, dueOn } : {}
         const worked = await heavy.worked(document)
         const made = await insertJob(db, { id, lineId, document, worked, at: now(), ...state })
         if (made) changes.tell({ kind: 'job', id, version: made.version })
         const job = made ?? (await findJob(db, id))
-        if (!job) throw new Error('A job was not stored.')
+        if (!job) throw new Error('The job was not saved.')
         return c.json(job, 201)
       },
     )
@@ -141,7 +141,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        return job ? c.json(job, 200) : c.json(refusal('id', 'There is no such job.'), 404)
+        return job ? c.json(job, 200) : c.json(refusal('id', 'Job not found.'), 404)
       },
     )
     .put(
@@ -173,9 +173,9 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
           return c.json(updated, 200)
         }
         const current = await findJob(db, id)
-        if (!current) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!current) return c.json(refusal('id', 'Job not found.'), 404)
         if (current.state === 'signed')
-          return c.json(refusal('', 'This job is signed; nothing in it can be changed.'), 403)
+          return c.json(refusal('', 'This job is signed and locked.'), 403)
         return notStored(c, current, sent)
       },
     )
@@ -188,7 +188,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         const at = c.req.valid('json').archived ? now() : null
         const found = await archiveJob(db, c.req.valid('param').id, at)
         if (found) changes.tell({ kind: 'job', id: found.id, version: found.version })
-        return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such job.'), 404)
+        return found ? c.json(found, 200) : c.json(refusal('id', 'Job not found.'), 404)
       },
     )
     .get(
@@ -197,7 +197,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         return c.json(await visitsOfLine(db, job.lineId), 200)
       },
     )
@@ -208,7 +208,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('query', reportQuery),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         const { unit, round } = c.req.valid('query')
         return c.body(plain(await heavy.report(job, unit, round)), 200, pdfHeaders(job, ''))
       },
@@ -220,7 +220,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('query', reportQuery),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         const { number, document } = job
         const site = await siteSettings(db)
         const pictures = await picturesOf(db, picturesIn(document, site))
@@ -235,7 +235,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('query', reportQuery),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         const { unit, round } = c.req.valid('query')
         const { number, document } = job
         const pdf = await heavy.sheet({ number, document, site: await siteSettings(db) }, round, unit)
@@ -248,7 +248,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         return c.json(await revisionsOf(db, job.id), 200)
       },
     )
@@ -293,7 +293,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         const { id } = c.req.valid('param')
         const { by, because, ...change } = c.req.valid('json')
         const changed = await changeDue(db, id, { ...change, dueBy: by, dueBecause: because })
-        if (!changed) return c.json(refusal('', 'This job is not due: it was begun, or is not there.'), 409)
+        if (!changed) return c.json(refusal('', 'This job is not due: already started, or not found.'), 409)
         changes.tell({ kind: 'job', id, version: changed.version })
         return c.json(changed, 200)
       },
@@ -311,7 +311,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         const { id } = c.req.valid('param')
         const { version, donePin, checkedPin, ...ask } = c.req.valid('json')
         const job = await findJob(db, id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         if (job.state === 'signed') return c.json(refusal('', 'This job is signed already.'), 409)
         if (job.version !== version) return c.json(changedMeanwhile, 409)
         const [last] = await revisionsOf(db, id)
@@ -381,10 +381,10 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
       valid('query', reportQuery),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
-        if (!job) return c.json(refusal('id', 'There is no such job.'), 404)
+        if (!job) return c.json(refusal('id', 'Job not found.'), 404)
         const { unit, round } = c.req.valid('query')
         const pdf = await heavy.moveSheet(job, unit, round)
-        if (!pdf) return c.json(refusal('', 'There are no moves yet: not enough was read.'), 409)
+        if (!pdf) return c.json(refusal('', 'No moves yet: not enough readings.'), 409)
         return c.body(plain(pdf), 200, pdfHeaders(job, ' moves'))
       },
     )

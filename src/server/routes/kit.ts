@@ -9,7 +9,7 @@ import { editBody, newIdOf, notStored } from './edits'
 import { storedKit } from './stored'
 
 const now = () => new Date().toISOString()
-const missing = refusal('id', 'There is no such piece of kit.')
+const missing = refusal('id', 'Kit item not found.')
 
 export const kitRoutes = ({ store: { db }, changes }: Site) =>
   new Hono()
@@ -36,7 +36,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
         const made = await insertKit(db, id, document, now())
         if (made) changes.tell({ kind: 'kit', id, version: made.version })
         const found = made ?? (await findKit(db, id))
-        if (!found) throw new Error('Something new was not stored.')
+        if (!found) throw new Error('The item was not saved.')
         return c.json(found, 201)
       },
     )

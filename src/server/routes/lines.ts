@@ -40,7 +40,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
         const made = await insertLine(db, id, document, now())
         if (made) changes.tell({ kind: 'line', id, version: made.version })
         const found = made ?? (await findLine(db, id))
-        if (!found) throw new Error('Something new was not stored.')
+        if (!found) throw new Error('The line was not saved.')
         return c.json(found, 201)
       },
     )
@@ -60,7 +60,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
       valid('param', idParam),
       async (c) => {
         const line = await findLine(db, c.req.valid('param').id)
-        return line ? c.json(line, 200) : c.json(refusal('id', 'There is no such line.'), 404)
+        return line ? c.json(line, 200) : c.json(refusal('id', 'Line not found.'), 404)
       },
     )
     .get(
@@ -74,7 +74,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
       async (c) => {
         const { id } = c.req.valid('param')
         const line = await findLine(db, id)
-        if (!line) return c.json(refusal('id', 'There is no such line.'), 404)
+        if (!line) return c.json(refusal('id', 'Line not found.'), 404)
         return c.json({ line, jobs: await jobsAlong(db, id) }, 200)
       },
     )
@@ -85,7 +85,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
       async (c) => {
         const { id } = c.req.valid('param')
         const visits = await visitsJson(db, id)
-        if (visits === undefined) return c.json(refusal('id', 'There is no such line.'), 404)
+        if (visits === undefined) return c.json(refusal('id', 'Line not found.'), 404)
         return c.body(visits, 200, { 'Content-Type': 'application/json' })
       },
     )
@@ -107,7 +107,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
           return c.json(updated, 200)
         }
         const current = await findLine(db, id)
-        return current ? notStored(c, current, sent) : c.json(refusal('id', 'There is no such line.'), 404)
+        return current ? notStored(c, current, sent) : c.json(refusal('id', 'Line not found.'), 404)
       },
     )
     .put(
@@ -119,6 +119,6 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
         const at = c.req.valid('json').archived ? now() : null
         const found = await archiveLine(db, c.req.valid('param').id, at)
         if (found) changes.tell({ kind: 'line', id: found.id, version: found.version })
-        return found ? c.json(found, 200) : c.json(refusal('id', 'There is no such line.'), 404)
+        return found ? c.json(found, 200) : c.json(refusal('id', 'Line not found.'), 404)
       },
     )

@@ -13,7 +13,7 @@ const asked = {
     v.string(),
     v.trim(),
     v.maxLength(12),
-    v.check((text) => text === '' || initialsKey(text) !== '', 'Initials have a letter in them.'),
+    v.check((text) => text === '' || initialsKey(text) !== '', 'Initials need at least one letter.'),
   ),
   role: v.picklist(roles),
 }
@@ -29,11 +29,11 @@ const newBody = v.strictObject({
 const changeBody = v.strictObject({ ...asked, putAway: v.boolean() })
 
 const taken = {
-  signIn: refusal('signIn', 'Somebody has that sign-in name already.'),
-  initials: refusal('initials', 'Somebody has these initials already: records have to tell people apart.'),
+  signIn: refusal('signIn', 'That sign-in name is taken.'),
+  initials: refusal('initials', 'Those initials are taken. Records need unique initials.'),
 }
-const missing = refusal('id', 'There is no such person.')
-const noDoor = refusal('', 'This server has no door: it serves its own machine only.')
+const missing = refusal('id', 'Person not found.')
+const noDoor = refusal('', 'This server has no accounts: it serves its own machine only.')
 
 /** Who has an account, and what each may do. */
 export const peopleRoutes = ({ store: { db }, door }: Site) => {
@@ -89,7 +89,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
         if (clash) return c.json(taken[clash], 409)
         return (await changePerson(db, id, change))
           ? c.json({ ok: true }, 200)
-          : c.json(refusal('role', 'One administrator has to stay: name another first.'), 409)
+          : c.json(refusal('role', 'At least one administrator is required. Appoint another first.'), 409)
       },
     )
     .post(

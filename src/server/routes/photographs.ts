@@ -12,9 +12,9 @@ import { refusal, valid } from './answers'
 const hashParam = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'expected the SHA-256 of a picture')),
 })
-const tooLarge = refusal('', 'That picture is larger than 3 MB.')
+const tooLarge = refusal('', 'Picture larger than 3 MB.')
 const tooManyDots = refusal('', `That picture has more than ${mostDots / 1e6} million dots. Make it smaller first.`)
-const noPicture = refusal('', 'That is no JPEG or PNG picture that can be read.')
+const noPicture = refusal('', 'Not a readable JPEG or PNG picture.')
 
 /** Pictures, kept by what they are. */
 export const photographRoutes = ({ store: { db } }: Site) =>
@@ -46,7 +46,7 @@ export const photographRoutes = ({ store: { db } }: Site) =>
       valid('param', hashParam),
       async (c) => {
         const found = await findPhotograph(db, c.req.valid('param').id)
-        if (!found) return c.json(refusal('id', 'There is no such picture.'), 404)
+        if (!found) return c.json(refusal('id', 'Picture not found.'), 404)
         return c.body(new Uint8Array(found.bytes), 200, {
           'Content-Type': found.type,
           // it is named by what it is: it never changes

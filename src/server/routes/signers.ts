@@ -29,7 +29,7 @@ export async function signersOf(c: Context, door: Door | undefined, signatures: 
         return c.json(
           refusal(
             path,
-            `Initials and PIN do not belong together, or their account may not do this: ${initials.trim()}.`,
+            `Wrong initials or PIN, or no permission: ${initials.trim()}.`,
           ),
           403,
         )

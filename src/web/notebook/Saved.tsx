@@ -93,7 +93,7 @@ export function Clashes<T>({
   if (status.kind === 'refused')
     return (
       <Panel role="alert">
-        <b>{notebookWords.theServerRejectedTheLast(status.kept ? 'It is kept on this device.' : notKept)}</b>
+        <b>{notebookWords.theServerRejectedTheLast(status.kept ? 'Saved on this device.' : notKept)}</b>
         <span>{status.message}</span>
       </Panel>
     )

@@ -39,7 +39,7 @@ export function Unsent() {
           return (
             <li key={`${key} ${page}`}>
               <Link to={`${placeOf[kind] ?? '/'}${id}`}>{title || notebookWords.unnamed}</Link>
-              {notebookWords.changed(sayDayTime(at), open.length > 0 ? ': two answers, open it and choose' : '')}{' '}
+              {notebookWords.changed(sayDayTime(at), open.length > 0 ? ': conflict, open it and choose' : '')}{' '}
               <Remove
                 label={notebookWords.discardChangesTo(title || 'it')}
                 goes={notebookWords.whatWasTypedHereAnd}

@@ -40,7 +40,7 @@ async function fonts(): Promise<void> {
       const file = fontFile(name)
       if (fontsRead.has(file)) return
       const answer = await fetch(fontAt(name))
-      if (!answer.ok) throw new Error(`The font ${file} is not on this tablet.`)
+      if (!answer.ok) throw new Error(`Font ${file} is not saved on this tablet.`)
       fontsRead.set(file, new Uint8Array(await answer.arrayBuffer()))
     }),
   )

@@ -31,7 +31,7 @@ export const beltNames: Readonly<Record<BeltType, string>> = labels({
 export const methodNames: Readonly<Record<BeltSet['method'], string>> = labels({
   face: 'Points of the face',
   edge: 'Straightedge or string',
-  angles: 'An instrument’s own angles',
+  angles: 'Instrument that reads angles',
 })
 
 /** A side as the site calls it. */
@@ -55,12 +55,12 @@ const faceplaces: Readonly<Record<string, (line: BeltLine) => string>> = {
 export function cellName(key: string, line: BeltLine): string {
   if (key === 'inner') return t`Gap at the inner edge`
   if (key === 'outer') return t`Gap at the outer edge`
-  if (key === 'leanMoved') return t`Lean of this face`
-  if (key === 'leanStays') return t`Lean of the face that stays`
-  if (key === 'offset') return t`Face stands to the right by`
+  if (key === 'leanMoved') return t`Tilt of this face`
+  if (key === 'leanStays') return t`Tilt of the fixed face`
+  if (key === 'offset') return t`Face offset, + to the right`
   const { angle, turned } = faceCell(key)
   const place = capital(faceplaces[String(angle)]?.(line) ?? t`${angle}°`)
-  return turned ? t`${place}, sheave turned half round` : place
+  return turned ? t`${place}, sheave turned 180°` : place
 }
 
 /** The shims at a station: "add 1.00 mm under both front feet". */
@@ -74,7 +74,7 @@ export function shimText({ foot, shim }: FootWork, sheave: SheaveRound['sheave']
 export function swingText({ foot, swing }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
   const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
   if (swing === null) return t`${name}: not known yet`
-  if (isZero(swing, terms)) return t`the ${name} stay`
+  if (isZero(swing, terms)) return t`the ${name} stay put`
   return t`the ${name} ${lengthWithUnit(Math.abs(swing), terms)} toward ${sideOf(swing > 0 ? 'far' : 'near', terms.line)}`
 }
 
@@ -100,13 +100,13 @@ export function packsText(
 }
 
 const stateWords = labels({
-  within: 'is within',
-  outside: 'is outside',
-  unsure: 'can’t be told yet',
-  nothing: 'can’t be told yet',
+  within: 'is within tolerance',
+  outside: 'is out of tolerance',
+  unsure: 'can’t tell yet',
+  nothing: 'can’t tell yet',
 } as const)
 
-const openNames = labels({ toe: 'toe', tilt: 'tilt', offset: 'offset of the grooves' } as const)
+const openNames = labels({ toe: 'toe', tilt: 'tilt', offset: 'groove offset' } as const)
 
 /** What a belt feels at a sheave, in words, with the limit. */
 export function feelText({ solved, state }: SheaveRound, limit: number, terms: BeltTerms): Said {
@@ -114,8 +114,8 @@ export function feelText({ solved, state }: SheaveRound, limit: number, terms: B
   const name = sheaveName(solved?.id ?? '', line)
   const { atReference, atMoved, twist } = solved?.belt ?? {}
   const told = [
-    ...(atReference ? [t`${degreesText(atReference.value)} where it leaves the sheave that stays`] : []),
-    ...(atMoved ? [t`${degreesText(atMoved.value)} at this one`] : []),
+    ...(atReference ? [t`${degreesText(atReference.value)} at the fixed sheave`] : []),
+    ...(atMoved ? [t`${degreesText(atMoved.value)} at this sheave`] : []),
     ...(twist ? [t`twist ${degreesText(twist.value)}`] : []),
   ]
   const felt = told.length > 0 ? [t`What the belt feels: ${listed(told)}. Limit ${degreesText(limit)} each.`] : []
@@ -138,38 +138,38 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
   switch (finding.kind) {
     case 'guard':
       return {
-        title: t`Locked out and tried, guard off only then?`,
-        detail: t`Fingers clear of belts and sheaves: turn them by hand from outside. Slack the belts, never pry them over. Your site’s rules decide.`,
+        title: t`Lock out and try before you take the guard off.`,
+        detail: t`Keep fingers clear of belts and sheaves and turn by hand from outside. Slacken belts; never pry them over. Site rules apply.`,
       }
     case 'not-a-number':
       return {
-        title: t`${sheaveName(finding.set.on, line)}, ${fieldName(finding.key, line).toLowerCase()}: that is not a number.`,
+        title: t`${sheaveName(finding.set.on, line)}, ${fieldName(finding.key, line).toLowerCase()}: not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'limit-not-a-number':
       return {
-        title: t`The limit of the belt can’t be used.`,
-        detail: t`${sayTrouble(finding.trouble)} It is on the line’s own page, in degrees or mm/m. Until it is right the usual limit stands.`,
+        title: t`The belt limit is invalid.`,
+        detail: t`${sayTrouble(finding.trouble)} Enter it on the Line screen in degrees or mm/m. Until then the standard limit applies.`,
       }
     case 'missing':
       return {
         place: {
-          title: t`Where does the ${sheaveName(finding.sheave.id, line).toLowerCase()} stand?`,
+          title: t`Enter the position of the ${sheaveName(finding.sheave.id, line).toLowerCase()}.`,
           detail: t`Measure from shaft to shaft, across and up, on the line’s own page. The slide and what the belt feels need it; shims and swing do not.`,
         },
         width: {
-          title: t`How wide are the faces?`,
+          title: t`Enter the sheave widths.`,
           detail: t`Grooves are lined up, not faces: the slide needs the width of both sheaves, or where their grooves lie. Shims and swing do not.`,
         },
         feet: {
-          title: t`How far behind its face do the feet of the ${finding.sheave.name.toLowerCase()} stand?`,
-          detail: t`Without that there are no shims and no swing.`,
+          title: t`Enter the distance from the face to the feet of the ${finding.sheave.name.toLowerCase()}.`,
+          detail: t`Needed for shims and swing.`,
         },
       }[finding.what]
     case 'widths':
       return {
-        title: t`The grooves of the ${sheaveName(finding.sheave.id, line).toLowerCase()} lie ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`less deep`} behind its face.`,
-        detail: t`Faces in line would put the belts out by that much. It is taken into account.`,
+        title: t`The grooves of the ${sheaveName(finding.sheave.id, line).toLowerCase()} lie ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`shallower`} behind its face.`,
+        detail: t`Aligning the faces would misalign the belts by that much. Already allowed for.`,
       }
     case 'next-reading':
       return {
@@ -178,21 +178,21 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       }
     case 'open':
       return {
-        title: t`${sheaveName(finding.round.sheave.id, line)}: ${finding.what.map((what) => openNames[what]).join(t` and `)} not known yet.`,
-        detail: t`A straightedge along the span says nothing across it. Read the lean of both faces, or all four quarters.`,
+        title: t`${sheaveName(finding.round.sheave.id, line)}: ${finding.what.map((what) => openNames[what]).join(t` and `)} not measured yet.`,
+        detail: t`A straightedge along the span shows only the angle along the span. Also read the tilt of both faces, or all four quarters.`,
       }
     case 'wobble':
       return {
         title: t`The face of the ${sheaveName(finding.sheave.id, line).toLowerCase()} wobbles by ${lengthWithUnit(2 * finding.value * finding.radius, terms)} where it was read.`,
         detail:
           finding.peg === 'outside'
-            ? t`More than a thousandth of the diameter. Look at its bush before anything is moved; the mean of both turns is taken.`
-            : t`Little enough. The mean of both turns is taken.`,
+            ? t`More than 0.1 % of the diameter. Check its bush before you move anything. The mean of both readings is used.`
+            : t`Acceptable. The mean of both readings is used.`,
       }
     case 'does-not-repeat':
       return {
-        title: t`The second reading of the ${sheaveName(finding.sheave.id, line).toLowerCase()} says otherwise.`,
-        detail: t`Look for a loose bush, a burr on the face, belts that pull. Read it once more.`,
+        title: t`The repeat reading of the ${sheaveName(finding.sheave.id, line).toLowerCase()} disagrees.`,
+        detail: t`Check for a loose bush, a burr on the face or tight belts, then read it again.`,
       }
     case 'verdict':
       return feelText(finding.round, limit, terms)
@@ -200,8 +200,8 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       return {
         title: capital(t`${finding.round.work.map((one) => shimText(one, finding.round.sheave, terms)).join('; ')}.`),
         detail: finding.after
-          ? t`Then the tilt; look at the toe again after it. Both feet of a station alike.`
-          : t`Tilt first: lifting disturbs the rest. Both feet of a station alike.`,
+          ? t`Then tilt, and check toe again. Shim both feet of a pair equally.`
+          : t`Tilt first: lifting disturbs the rest. Shim both feet of a pair equally.`,
       }
     case 'toe':
       return {
@@ -209,13 +209,13 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
           t`Swing: ${finding.round.work.map((one) => swingText(one, finding.round.sheave, terms)).join('; ')}.`,
         ),
         detail: finding.after
-          ? t`Then the toe, about the bolt that stays snug.`
-          : t`Toe first, about the bolt that stays snug: right where shims are small and the instrument is read live.`,
+          ? t`Then toe: swing about the bolt left snug.`
+          : t`Toe first: swing about the bolt left snug. Use this when shims are small and readings are live.`,
       }
     case 'slide':
       return {
         title: capital(`${slideText(finding.round.work[0]?.slide ?? null, terms)}.`),
-        detail: t`Angles before offset: the turning is in it already. Or the sheave on its shaft by as much, if bush and key allow. Then read again with the belts tensioned.`,
+        detail: t`Offset last: this slide allows for the angle corrections. Or slide the sheave on its shaft by the same amount if bush and key allow. Then tension the belts and read again.`,
       }
     case 'blocked': {
       const { blocked, sheave } = finding
@@ -223,21 +223,21 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       return {
         title: {
           up: t`The ${name} of the ${sheave.name.toLowerCase()} would stand ${lengthWithUnit(blocked.by, terms)} too high.`,
-          near: t`The ${name} of the ${sheave.name.toLowerCase()} lack ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('near', line)}.`,
-          far: t`The ${name} of the ${sheave.name.toLowerCase()} lack ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('far', line)}.`,
+          near: t`The ${name} of the ${sheave.name.toLowerCase()} are ${lengthWithUnit(blocked.by, terms)} short of clearance toward ${sideOf('near', line)}.`,
+          far: t`The ${name} of the ${sheave.name.toLowerCase()} are ${lengthWithUnit(blocked.by, terms)} short of clearance toward ${sideOf('far', line)}.`,
         }[blocked.limit],
-        detail: t`Swing it about another bolt, open the holes where that may be done, or move the machine that stays.`,
+        detail: t`Swing about another bolt, open up the holes if allowed, or move the other machine.`,
       }
     }
     case 'not-closed': {
       const { set, by, sign, turned } = finding.closure
       const name = sheaveName(set.on, line)
       return {
-        title: t`${turned ? t`${name}, turned half round` : name}: the face does not close, by ${lengthWithUnit(Math.abs(by), terms)}.`,
+        title: t`${turned ? t`${name}, turned 180°` : name}: the face does not close: off by ${lengthWithUnit(Math.abs(by), terms)}.`,
         detail:
           sign === undefined
-            ? t`Top and bottom must add up to near and far. Read it again; a face that still does not close is not flat.`
-            : t`With its sign turned about, ${fieldName(sign, line).toLowerCase()} would close it. Look at that one first.`,
+            ? t`Top + bottom must equal near + far. Read it again. If it still does not close, the face is not flat.`
+            : t`Reversing the sign of ${fieldName(sign, line).toLowerCase()} would close it. Check that one first.`,
       }
     }
     case 'contradict':
@@ -246,8 +246,8 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       return sayNoMove()
     case 'tension':
       return {
-        title: finding.peg === 'within' ? t`Tension is recorded.` : t`Set the tension and write it down.`,
-        detail: t`Both screws alike, then read again: the pull turns the machine. Check the tension again after a day or two of running.`,
+        title: finding.peg === 'within' ? t`Tension recorded.` : t`Set and record the belt tension.`,
+        detail: t`Turn both screws equally, then read again: tensioning can swing the machine. Recheck tension after a day or two of running.`,
       }
   }
 }
@@ -271,9 +271,9 @@ const signedDegrees = (rad: number): string => t`${formatSigned(rad * (180 / Mat
 /** A typed field by its name. */
 const fieldName = (key: string, line: BeltLine): string =>
   key === 'radius'
-    ? t`Radius of the points`
+    ? t`Measuring radius`
     : key === 'constant'
-      ? t`Target on the face that stays`
+      ? t`Target on the fixed face`
       : key === 'over'
         ? t`Length of the level`
         : key === 'toe'
@@ -285,12 +285,12 @@ const fieldName = (key: string, line: BeltLine): string =>
 function nextDetail({ method, both }: BeltSet, key: string): string {
   if (method === 'edge')
     return key.startsWith('lean')
-      ? t`How far its top leans to the right over the level’s length; to the left is below zero.`
-      : t`Straightedge against the face that stays; feeler gap at this face.`
-  if (method === 'angles') return t`As the instrument tells it; right is above zero.`
+      ? t`Lean of the top over the level’s length: + right, − left.`
+      : t`Straightedge on the fixed face; feeler gap at this face.`
+  if (method === 'angles') return t`Instrument value: + to the right.`
   return key.endsWith('t')
     ? both
-      ? t`Turn both sheaves half round, target at the same place in the room, and read again.`
-      : t`Turn this sheave half round, target at the same place in the room, and read again.`
-    : t`How far the face stands to the right of the face that stays; to the left is below zero.`
+      ? t`Turn both sheaves 180°, keep the target at the same clock position, read again.`
+      : t`Turn this sheave 180°, keep the target at the same clock position, read again.`
+    : t`Offset of this face from the fixed face: + right, − left.`
 }

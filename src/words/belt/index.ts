@@ -18,18 +18,18 @@ export const beltWords: KindWords<BeltTypes> = labels({
   name: 'Belt drive',
   typed: beltTyped,
   newParts: [
-    { label: 'Stays', options: machines, usual: 'Fan' },
-    { label: 'Moves', options: machines, usual: 'Motor' },
+    { label: 'Fixed', options: machines, usual: 'Fan' },
+    { label: 'Moved', options: machines, usual: 'Motor' },
   ],
   usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${moved.toLowerCase()}`,
   methods: {
-    'belt-face': 'Belts: points of the face',
+    'belt-face': 'Belts: points on the face',
     'belt-edge': 'Belts: straightedge or string',
-    'belt-angles': 'Belts: an instrument’s own angles',
+    'belt-angles': 'Belts: instrument that reads angles',
   },
   proved: {
-    second: 'the sheave that moves',
-    at: (id, line) => t`${sheaveName(id, line)}, its grooves`,
+    second: 'the movable sheave',
+    at: (id, line) => t`${sheaveName(id, line)}, grooves`,
     plane: () => t`along the shaft`,
     stands: (mm, _, terms) => (isZero(mm, terms) ? t`in line` : `${length(Math.abs(mm), terms)} ${way(mm)}`),
     way: (mm) => way(mm),
@@ -38,7 +38,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
     probe: () => '',
     angle: () => '',
     conditions: ({ line }) => [
-      t`Told from the ${sheaveName(line.sheaves[0]?.id ?? '', line).toLowerCase()}, which stays. Grooves are lined up, not faces.`,
+      t`Relative to the ${sheaveName(line.sheaves[0]?.id ?? '', line).toLowerCase()} (fixed). Grooves are aligned, not faces.`,
     ],
     packs: () => [],
     readings: ({ round }, terms) =>
@@ -75,7 +75,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
             {
               kind: 'text' as const,
               text: round.tension.again
-                ? t`Tension: ${round.tension.set}. Check it again on ${round.tension.again}.`
+                ? t`Tension: ${round.tension.set}. Recheck on ${round.tension.again}.`
                 : t`Tension: ${round.tension.set}.`,
             },
           ]

@@ -10,7 +10,7 @@ export function sayNext({ next }: BeltListed): string {
     case 'not-a-number':
       return t`Correct a reading of the ${sheave}`
     case 'limit-not-a-number':
-      return t`Correct the limit of the belt`
+      return t`Correct the belt limit`
     case 'missing':
       return t`Measure the drive: dimensions missing`
     case 'contradict':
@@ -18,7 +18,7 @@ export function sayNext({ next }: BeltListed): string {
     case 'not-closed':
       return t`Read the ${sheave} again: it does not close`
     case 'does-not-repeat':
-      return t`Read the ${sheave} again: it says otherwise`
+      return t`Read the ${sheave} again: readings disagree`
     case 'widths':
     case 'wobble':
     case 'verdict':
@@ -26,6 +26,6 @@ export function sayNext({ next }: BeltListed): string {
     case 'nothing':
       return t`Nothing to do`
     default:
-      return t`Open it`
+      return t`Open the job`
   }
 }

@@ -25,14 +25,14 @@ export interface BoreTerms extends Pick<Terms, 'unit' | 'resolution'> {
 }
 
 export const wayNames: Readonly<Record<ReferenceWay, string>> = labels({
-  held: 'The line through two bores that stay',
-  'least-squares': 'The best line, least squares',
-  'least-largest': 'The line whose largest deviation is least',
-  'within-limits': 'The line all can be brought to, least moved',
+  held: 'Line through two fixed bores',
+  'least-squares': 'Best-fit line (least squares)',
+  'least-largest': 'Smallest maximum deviation',
+  'within-limits': 'Least movement within limits',
 })
 
 export const carrierNames: Readonly<Record<CarrierKind, string>> = labels({
-  stiff: 'A stiff carrier or shaft, its hang known as nothing',
+  stiff: 'Stiff carrier or shaft, no sag',
   wire: 'A taut wire',
   bar: 'A bar on two supports',
 })
@@ -40,7 +40,7 @@ export const carrierNames: Readonly<Record<CarrierKind, string>> = labels({
 export const correctionNames: Readonly<Record<Correction, string>> = labels({
   shims: 'Housings moved: shims and bolts',
   sleeve: 'Eccentric sleeves',
-  boring: 'Bored again',
+  boring: 'Reboring',
 })
 
 /** A side as the site calls it. */
@@ -92,11 +92,11 @@ export function moveText({ move }: Pick<SectionRound, 'move'>, terms: BoreTerms)
   const { line } = terms
   const sleeve = sleeveOf(move)
   if (line.correct !== 'shims' && sleeve) {
-    if (isZero(sleeve.size, terms)) return t`stays as it is`
+    if (isZero(sleeve.size, terms)) return t`no change`
     const size = lengthWithUnit(sleeve.size, terms)
     return line.correct === 'sleeve'
-      ? t`a sleeve eccentric by ${size}, its bore set toward ${clockPlace(sleeve.at, line)}`
-      : t`new centre ${size} toward ${clockPlace(sleeve.at, line)}: at least ${size} to come off the radius there`
+      ? t`eccentric sleeve ${size}, bore toward ${clockPlace(sleeve.at, line)}`
+      : t`new centre ${size} toward ${clockPlace(sleeve.at, line)}: bore out at least ${size} on the radius there`
   }
   const parts = (['vertical', 'horizontal'] as const).flatMap((plane): string[] => {
     const mm = move[plane]
@@ -104,7 +104,7 @@ export function moveText({ move }: Pick<SectionRound, 'move'>, terms: BoreTerms)
     return isZero(mm, terms) ? [] : [`${lengthWithUnit(Math.abs(mm), terms)} ${way(plane, mm, line)}`]
   })
   if (parts.length > 0) return listed(parts)
-  return move.vertical === null && move.horizontal === null ? t`not known yet` : t`stays as it is`
+  return move.vertical === null && move.horizontal === null ? t`not known yet` : t`no change`
 }
 
 const namesOf = (sections: readonly BoreSection[]): string => listed(sections.map(({ name }) => name))
@@ -135,12 +135,12 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
   switch (finding.kind) {
     case 'pinch':
       return {
-        title: t`Locked out and tried, rotor supported?`,
-        detail: t`A head pinches between carrier and wall: fingers out before anything turns, never reach in while it turns. Your site’s rules and permits decide.`,
+        title: t`Lock out and try. Support the rotor.`,
+        detail: t`Pinch point between carrier and wall: fingers out before anything turns. Never reach in while it turns. Site rules and permits apply.`,
       }
     case 'not-a-number':
       return {
-        title: t`${sectionName(finding.set.section, line)}, ${fieldName(finding.key, line).toLowerCase()}: that is not a number.`,
+        title: t`${sectionName(finding.set.section, line)}, ${fieldName(finding.key, line).toLowerCase()}: not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'contradict':
@@ -154,42 +154,42 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       }
     case 'no-place':
       return {
-        title: t`Where along the row does ${finding.section.name} lie?`,
-        detail: t`Measure from one end, on the line’s own page. Any order will do.`,
+        title: t`Enter the position of ${finding.section.name} along the row.`,
+        detail: t`Measure from one end and enter it on the Line screen, in any order.`,
       }
     case 'carrier-lacks':
       return {
         title:
-          finding.carrier === 'wire' ? t`How heavy and how taut is the wire?` : t`How heavy and how stiff is the bar?`,
-        detail: t`Until its length, weight and ${finding.carrier === 'wire' ? t`tension` : t`stiffness`} are given, what it hangs by is taken for a place of the bores.`,
+          finding.carrier === 'wire' ? t`Enter the wire weight and tension.` : t`Enter the bar weight and stiffness.`,
+        detail: t`Until length, weight and ${finding.carrier === 'wire' ? t`tension` : t`stiffness`} are entered, its sag shows up as bore misalignment.`,
       }
     case 'beyond':
       return {
-        title: t`A section lies beyond the carrier’s supports.`,
-        detail: t`What it hangs by is known between them only.`,
+        title: t`A section is outside the carrier supports.`,
+        detail: t`Sag can be calculated only between the supports.`,
       }
     case 'push-asked':
       return {
         title: t`${sectionName(finding.set.section, line)}: push the head 0.10 mm toward the carrier. What does it show?`,
-        detail: t`A head that looks inward may count the other way, and no closure shows it. Type the change: below zero, and its numbers are turned about.`,
+        detail: t`Some inward-facing heads read with the opposite sign, and closure can’t show it. Enter the change: if minus, all its readings are reversed.`,
       }
     case 'turned-about':
       return {
-        title: t`${sectionName(finding.set.section, line)}: the head counts the other way.`,
-        detail: t`The push told so: its numbers are turned about.`,
+        title: t`${sectionName(finding.set.section, line)}: the head reads with the opposite sign.`,
+        detail: t`Shown by the push test. Its readings are reversed.`,
       }
     case 'next-reading':
       return {
         title: t`Next: ${placeName(degreesOf(finding.key), line)}, ${sectionName(finding.set.section, line)}.`,
         detail:
           finding.set.sense === 'in'
-            ? t`Head on the wall, looking at the carrier; turned round the bore.`
-            : t`Tip on the wall, clear of oil holes and keyways; pushed in by the wall is above zero.`,
+            ? t`Head on the wall, facing the carrier, turned round the bore.`
+            : t`Tip on the wall, clear of oil holes and keyways. Plunger in reads plus.`,
       }
     case 'does-not-repeat':
       return {
-        title: t`${finding.section.name} read again says otherwise.`,
-        detail: t`Slide the head off and back on; look for a burr under it. Then read it a third time.`,
+        title: t`${finding.section.name}: the repeat reading disagrees.`,
+        detail: t`Remove and refit the head, check for a burr under it, then read a third time.`,
       }
     case 'not-closed':
       return {
@@ -203,26 +203,26 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       }
     case 'oval-hidden':
       return {
-        title: t`Four places do not tell whether a bore is round.`,
-        detail: t`Half of an oval hides in them. Eight places show it.`,
+        title: t`Four places can’t show out-of-roundness.`,
+        detail: t`Read eight places to see it.`,
       }
     case 'place-only':
       return {
         title:
           finding.pockets.length === 1
-            ? t`${finding.pockets[0]?.pocket ?? ''}: its place only, not which way it points.`
-            : t`${finding.pockets.length} pockets: their place only, not which way they point.`,
-        detail: t`One section gives no slope. Read a second one in the same pocket where the bearing is wide.`,
+            ? t`${finding.pockets[0]?.pocket ?? ''}: position only, no angularity.`
+            : t`${finding.pockets.length} pockets: position only, no angularity.`,
+        detail: t`One section gives no angularity. For a wide bearing, read a second section in the same pocket.`,
       }
     case 'slope':
       return {
-        title: t`${finding.pocket.pocket} ${finding.peg === 'within' ? t`points along the line` : t`points away from the line`}: ${slopeText(finding.pocket, 100, terms)} over 100 mm.`,
-        detail: t`At most half a millimetre over a metre, or the bearing maker’s figure, which wins.`,
+        title: t`${finding.pocket.pocket} ${finding.peg === 'within' ? t`is parallel to the line` : t`is not parallel to the line`}: ${slopeText(finding.pocket, 100, terms)} over 100 mm.`,
+        detail: t`Maximum 0.5 mm/m, or the bearing maker’s figure.`,
       }
     case 'open':
       return {
-        title: t`${finding.round.section.name}: not known yet where it stands.`,
-        detail: t`Top and bottom tell its height, near and far its side. The bores that the row is told from must be read as well.`,
+        title: t`${finding.round.section.name}: position not measured yet.`,
+        detail: t`Top and bottom give height, near and far give side position. Also read the reference bores.`,
       }
     case 'verdict':
       return {
@@ -230,16 +230,16 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
           finding.peg === 'within'
             ? t`All ${finding.read} sections are within ${lengthWithUnit(limit, terms)} of the line.`
             : finding.peg === 'nothing'
-              ? t`${finding.read} of ${line.sections.length} sections are known.`
+              ? t`${finding.read} of ${line.sections.length} sections measured.`
               : finding.peg === 'unsure'
                 ? t`Can’t tell yet for ${namesOf(finding.outside.map(({ section }) => section))}.`
                 : t`Out of line: ${namesOf(finding.outside.filter(({ state }) => state === 'outside').map(({ section }) => section))}.`,
-        detail: t`Limit ${lengthWithUnit(limit, terms)}, both planes together. The bearing maker’s figures win.`,
+        detail: t`Limit ${lengthWithUnit(limit, terms)}, both planes together. The bearing maker’s figures override it.`,
       }
     case 'move':
       return {
         title: t`${finding.round.section.name}: ${moveText(finding.round, terms)}.`,
-        detail: t`It stands ${standsText(finding.round, terms)}.`,
+        detail: t`Position: ${standsText(finding.round, terms)}.`,
       }
     case 'blocked':
       return {
@@ -251,16 +251,16 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
             far: t`toward ${sideOf('far', line)}`,
           }[finding.blocked.limit]
         }.`,
-        detail: t`Tell the row from other bores, or from the best line: the rest may fit.`,
+        detail: t`Try other reference bores or the best-fit line.`,
       }
     case 'turn-free':
       return {
         title: t`Tighten, read again, then turn by hand through a full turn.`,
-        detail: t`Nothing may rub. Keep fingers out of the bores.`,
+        detail: t`It must turn freely. Keep fingers out of the bores.`,
       }
   }
 }
 
 /** A typed field by its name. */
 const fieldName = (key: string, line: BoreLine): string =>
-  key === 'sag' ? t`Sag of the bracket` : key === 'pushed' ? t`Shown by the push` : cellName(key, line)
+  key === 'sag' ? t`Bracket sag` : key === 'pushed' ? t`Reading at the push test` : cellName(key, line)

@@ -17,7 +17,7 @@ export const boreWords: KindWords<BoreTypes> = labels({
   typed: boreTyped,
   newParts: [{ label: 'How many bores', options: many, usual: '4' }],
   usualName: () => t`Bore row`,
-  methods: { 'bore-row': 'Bores, each read round' },
+  methods: { 'bore-row': 'Bores: read all round' },
   proved: {
     second: 'the bore',
     at: (id, line) => sectionName(id, line),
@@ -29,7 +29,7 @@ export const boreWords: KindWords<BoreTypes> = labels({
   record: {
     probe: () => '',
     angle: () => '',
-    conditions: ({ line }) => [t`Told from: ${wayNames[line.reference.way].toLowerCase()}.`],
+    conditions: ({ line }) => [t`Reference: ${wayNames[line.reference.way].toLowerCase()}.`],
     packs: () => [],
     readings: ({ round }, terms) =>
       round.sets.flatMap((set) => {

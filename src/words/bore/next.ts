@@ -14,11 +14,11 @@ export function sayNext({ next }: BoreListed): string {
     case 'no-sag':
       return t`Enter the bracket sag`
     case 'no-place':
-      return t`Measure where ${section} lies`
+      return t`Measure the position of ${section}`
     case 'carrier-lacks':
       return t`Enter the carrier’s weight`
     case 'push-asked':
-      return t`Push the head: which way does it count?`
+      return t`Push-test the head: check its sign`
     case 'does-not-repeat':
     case 'not-closed':
       return t`Read ${section} again`
@@ -28,6 +28,6 @@ export function sayNext({ next }: BoreListed): string {
     case 'nothing':
       return t`Nothing to do`
     default:
-      return t`Open it`
+      return t`Open the job`
   }
 }

@@ -11,12 +11,12 @@ export const jobWords = labels({
   noteForTheReport: 'Note for the report',
   archiveThisJob: 'Archive this job',
   thisTakesTheJobOff: (length: string | number, readings: string | number) =>
-    t`This takes the job off the Floor, with its ${length} and ${readings} readings. Find it under “Archived” to restore it.`,
+    t`Removes this job (${length}, ${readings} readings) from the Floor. Restore it any time from “Archived”.`,
   notices: 'About this job',
   flip: 'Flip',
   pdf: 'PDF',
   signedByThisJobCan: (signedBy: string | number) =>
-    `${ended(t`Signed by ${signedBy}`)} ${t`Nothing in it can be changed; it can be opened again under Sign.`}`,
+    `${ended(t`Signed by ${signedBy}`)} ${t`It is locked. Reopen it in Sign.`}`,
   thisJobIsArchivedRestore: 'This job is archived. Restore it under “Line” above.',
   line: 'Line',
   lineHasChanged: 'The line has changed',
@@ -38,7 +38,7 @@ export const jobWords = labels({
   steps: 'Steps',
   thisStepFailedToLoad: 'This step failed to load.',
   nothingYouTypedIsLost:
-    'Nothing you typed is lost. The last change is the likely cause: undo it, or use another step.',
+    'Your entries are saved. The last change is the likely cause: undo it or go to another step.',
   undoTheLastChange: 'Undo the last change',
   revertToLastSaved: 'Revert to last saved',
   tryAgain: 'Try again',
@@ -46,8 +46,8 @@ export const jobWords = labels({
   floor: 'Floor',
   somethingWentWrong: 'Something went wrong.',
   ofCautionsNotSigned: (length: string | number, length2: string | number) =>
-    t`${length} of ${length2} cautions not signed.`,
+    t`${length} of ${length2} cautions not initialled.`,
   goToReady: 'Go to Ready',
-  softFootSpoilsEveryReading: 'Soft foot spoils every reading. Correct it first, then check again.',
+  softFootSpoilsEveryReading: 'Soft foot makes every reading unreliable. Correct it first.',
   goToSeat: 'Go to Seat',
 })

@@ -12,5 +12,5 @@ export const lineWords = labels({
   copyOrArchive: 'Copy or archive',
   archiveThisLine: 'Archive this line',
   thisTakesTheLineOff:
-    'This takes the line off the lists. Its jobs stay, each with its own copy. Find it under “Archived” in Lines to restore it.',
+    'Removes the line from the lists. Its jobs stay. Restore it any time from “Archived” in Lines.',
 })

@@ -2,24 +2,24 @@ import { labels, plural, t } from '../language'
 
 /** What is said where lines are brought in and taken out as a table. */
 export const tableWords = labels({
-  table: 'As a table',
-  bringIn: 'Bring in a CSV',
+  table: 'Import or export as a table',
+  bringIn: 'Import CSV',
   takeOut: 'Export as CSV',
   found: (count: number) =>
     plural(count, { one: t`One line would be added.`, other: t`${count} lines would be added.` }),
   first: (names: string) => t`The first: ${names}.`,
-  doIt: 'Bring them in',
+  doIt: 'Import',
   cancel: 'Cancel',
   done: (count: number) => plural(count, { one: t`One line was added.`, other: t`${count} lines were added.` }),
-  nothing: 'Nothing would be added. Mend these, then choose the file again:',
+  nothing: 'Nothing imported. Correct these, then choose the file again:',
   fault: (row: number, column: number, what: string) => t`Row ${row}, column ${column}: ${what}`,
   more: (count: number) => t`and ${count} more`,
-  tooMany: 'At most 500 lines at once.',
-  empty: 'There is no line in this file.',
+  tooMany: 'Maximum 500 lines per file.',
+  empty: 'This file contains no lines.',
   leftOut: (count: number) =>
     count === 1
-      ? t`One line is measured in a way that this table cannot hold; it was left out.`
-      : t`${count} lines are measured in a way that this table cannot hold; they were left out.`,
+      ? t`1 line was left out: its dimensions don’t fit this table.`
+      : t`${count} lines were left out: their dimensions don’t fit this table.`,
   holds:
-    'Coupled machines, a line a row, with their plainest dimensions. Growth, tolerances and checks stay where they are.',
+    'Coupled machines, one line per row, basic dimensions only. Growth, tolerances and checks are not included.',
 })

@@ -11,7 +11,7 @@ export const partsWords = labels({
   nothingYet: 'nothing yet',
   cancel: 'Cancel',
   whatItMeans: 'What it means',
-  whatItMeansAndWhat: 'What it means and what to do next',
+  whatItMeansAndWhat: 'Result and next step',
   less: 'Less',
   more: (length: string | number) => t`${length} more`,
   hideWorking: 'Hide working',

@@ -4,12 +4,12 @@ import { labels, t } from '../language'
 export const readyWords = labels({
   beforeTheFirstReading: 'Before the first reading',
   cautions: 'Cautions',
-  enterYourInitialsToSign: 'Enter your initials to sign.',
+  enterYourInitialsToSign: 'Enter your initials first.',
   sign: 'Sign',
   checks: 'Checks',
   addCheck: 'Add check',
   goToSeat: 'Go to Seat',
-  theCouplingMayStayConnected: 'the coupling may stay connected for a check, never for planning a move',
+  theCouplingMayStayConnected: 'coupling may stay connected for a check, never for planning a move',
   couplingDisconnected: 'coupling disconnected',
   reasonForTheJob: 'Reason for the job',
   yourInitials: 'Your initials',
@@ -17,7 +17,7 @@ export const readyWords = labels({
   signed: 'signed',
   open: 'open',
   signedRemoveSignature: (title: string | number, by: string | number, timeOf: string | number) =>
-    t`${title}: signed ${by}, ${timeOf}. Remove signature`,
+    t`${title}: initialled ${by}, ${timeOf}. Remove`,
   sign2: (title: string | number) => t`Sign: ${title}`,
   addedForThisLine: 'Added for this line.',
   maximum: (lengthWithUnit: string | number) => t` Maximum ${lengthWithUnit}.`,

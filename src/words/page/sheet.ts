@@ -4,16 +4,16 @@ import { sayTrouble } from '../troubles'
 
 /** What is said where a job is brought in and taken out as a sheet of rows. */
 export const sheetWords = labels({
-  title: 'As a sheet',
-  bringIn: 'Bring in a CSV',
+  title: 'Import or export as a sheet',
+  bringIn: 'Import CSV',
   takeOut: 'Export as CSV',
-  found: (count: number) => t`${count} rows read. What is typed here is replaced by them.`,
-  doIt: 'Take them',
+  found: (count: number) => t`${count} rows read. They replace what is entered here.`,
+  doIt: 'Replace',
   cancel: 'Cancel',
-  done: (count: number) => t`${count} rows taken. Undo brings back what was there.`,
-  nothing: 'Nothing was taken. Mend these, then choose the file again:',
+  done: (count: number) => t`${count} rows imported. Undo restores the old ones.`,
+  nothing: 'Nothing imported. Correct these, then choose the file again:',
   more: (count: number) => t`and ${count} more`,
-  unreadable: 'That file can’t be read as text.',
+  unreadable: 'That file is not readable text.',
 })
 
 export const sayFault = ({ row, column, trouble }: SheetFault): string =>

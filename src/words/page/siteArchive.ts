@@ -2,16 +2,16 @@ import { labels, t } from '../language'
 
 /** What is said where the whole site is taken out and brought in. */
 export const siteArchiveWords = labels({
-  whole: 'The whole site',
-  holds: 'Lines, jobs, signed revisions with their PDFs, kit and photographs in one file, in open formats.',
-  take: 'Take an archive',
-  bring: 'Bring in an archive',
+  whole: 'Site archive',
+  holds: 'All lines, jobs, signed revisions (with PDFs), kit and photographs in one file, in open formats.',
+  take: 'Export archive',
+  bring: 'Import archive',
   sending: (percent: number) => t`Sending, ${percent} % …`,
-  bringing: 'Bringing it in …',
-  never: 'Nothing that is here is changed: what differs is told.',
+  bringing: 'Importing …',
+  never: 'Import never changes existing data. Differences are listed.',
   added: (lines: number, jobs: number, revisions: number, kit: number, pictures: number) =>
     t`Added: ${lines} lines, ${jobs} jobs, ${revisions} revisions, ${kit} pieces of kit, ${pictures} photographs.`,
-  same: (count: number) => t`${count} were here already, the same.`,
-  clashed: (count: number) => t`${count} are here already and differ; they were left as they are here:`,
-  renumbered: (was: number, now: number) => t`Job ${was} is job ${now} here: the number was taken.`,
+  same: (count: number) => t`${count} already here and identical.`,
+  clashed: (count: number) => t`${count} already here but different; kept as they are:`,
+  renumbered: (was: number, now: number) => t`Job ${was} became job ${now}: the number was in use.`,
 })

@@ -38,12 +38,12 @@ export function cellName(cell: LengthCell | LevelCell, line: RollsLine): string 
   const [near, far] = [sideOf('near', line), sideOf('far', line)]
   return {
     level: t`level, divisions toward the high ${far} end`,
-    turned: t`level turned end for end, divisions`,
+    turned: t`level reversed, divisions`,
     near: t`scale, ${near} end`,
     far: t`scale, ${far} end`,
     tapeNear: t`tape to the next roll, ${near} end`,
     tapeFar: t`tape to the next roll, ${far} end`,
-    centre: t`from the baseline to the middle of the face`,
+    centre: t`baseline to face centre`,
   }[cell]
 }
 
@@ -115,7 +115,7 @@ export function levelText(told: Told | null | undefined, terms: RollsTerms, doub
 export function centreText(told: Told | null | undefined, terms: RollsTerms): string {
   if (!told) return t`not known`
   if (isZero(told.value, terms)) return t`in the middle`
-  return t`middle ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
+  return t`centre ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 }
 
 /** A roll in every direction: square, level, and where its middle is. */
@@ -134,7 +134,7 @@ export const monumentTexts = ({ monuments = [], sides }: RollsLine, unit: Terms[
       return mm === undefined ? t`not known` : dimension(mm, unit)
     })
     const checked = verified ? t`last checked ${verified}` : t`never checked`
-    return t`${name || t`A monument`}, ${place || t`place not said`}: ${along ?? ''} down the line, ${aside ?? ''} off the middle toward ${sides.near}; ${checked}.`
+    return t`${name || t`A monument`}, ${place || t`location not entered`}: ${along ?? ''} down the line, ${aside ?? ''} off the middle toward ${sides.near}; ${checked}.`
   })
 
 /** Give or take over the face: twice the deviation. */
@@ -145,9 +145,9 @@ export const doubtText = (told: Told | null | undefined, terms: RollsTerms): str
 export function moveText({ solved, roll }: RollRound, plan: ToldPlan, terms: RollsTerms): string {
   const move = plan.moves.find((one) => one.roll.id === roll.id)
   if (move) return rollMoveText(move, terms)
-  if (roll.fixed) return t`stays: it can’t be moved`
+  if (roll.fixed) return t`fixed: can’t be moved`
   if (plan.stale || (!solved?.square && !solved?.level)) return t`not known yet`
-  return t`stays as it is`
+  return t`no change`
 }
 
 /** A roll's move in words: its near housing, and the roll along its own axis; what is not known of it is said. */
@@ -161,7 +161,7 @@ export function rollMoveText({ slide, shim, push }: Omit<RollMove, 'roll'>, term
     ...(shim === null && slide !== null ? [t`its shim is not known yet`] : []),
     ...(slide === null && shim !== null ? [t`its slide is not known yet`] : []),
   ]
-  return parts.length > 0 ? listed(parts) : t`stays as it is`
+  return parts.length > 0 ? listed(parts) : t`no change`
 }
 
 /** What the web feels between two rolls: "far edge 0.12 mm longer, limit 0.10 mm". */
@@ -170,7 +170,7 @@ export function spanText({ inPlane, limit }: SpanSolved, terms: RollsTerms, doub
   if (!inPlane) return t`not known`
   const mm = inPlane.value * terms.width
   if (isZero(mm, terms))
-    return doubt ? t`both edges alike ${doubtText(inPlane, terms)}, ${most}` : t`both edges alike, ${most}`
+    return doubt ? t`both edges alike ${doubtText(inPlane, terms)}, ${most}` : t`edges equal, ${most}`
   const edge = sideOf(mm > 0 ? 'far' : 'near', terms.line)
   return t`${edge} edge ${sizeText(inPlane, terms, doubt)} longer, ${most}`
 }
@@ -186,17 +186,17 @@ function sayMistake(mistake: Mistake, terms: RollsTerms): Said {
     }
   if (mistake.kind === 'one-mark')
     return {
-      title: t`Stand ${mistake.stand} was set on one mark only.`,
-      detail: t`One mark tells where it stands, not which way it looks. Read a second one, far from the first.`,
+      title: t`Stand ${mistake.stand} was set from one mark only.`,
+      detail: t`One mark gives position but not heading. Read a second mark, far from the first.`,
     }
   if (mistake.kind === 'reversed')
     return {
       title: t`Mark ${mistake.mark} at stand ${mistake.stand} reads as if it faced the other way.`,
-      detail: t`Both marks must face the same way at every stand. Turned about, its reading fits all others.`,
+      detail: t`Both marks must face the same way at every stand. Reversed, this reading fits the others.`,
     }
   return {
     title: t`The level was read one way only.`,
-    detail: t`Turn it end for end on one roll at least: its zero comes out. Until then levels are told against each other alone.`,
+    detail: t`Reverse the level on at least one roll to cancel its zero error. Until then levels are only relative.`,
   }
 }
 
@@ -206,31 +206,31 @@ export function say(finding: Finding, terms: RollsTerms): Said {
   switch (finding.kind) {
     case 'nip':
       return {
-        title: t`Drives locked out and tried, air let off?`,
-        detail: t`Nips draw in: hands clear of every roll that can turn, rolls supported before a housing is loosened. Your site’s rules and permits decide.`,
+        title: t`Lock out and try drives. Release air.`,
+        detail: t`Nip hazard: hands clear of every roll that can turn. Support rolls before you loosen a housing. Site rules and permits apply.`,
       }
     case 'not-a-number':
       return {
-        title: t`${finding.roll?.name ?? t`The section`}, ${faultName(finding.cell, line)}: that is not a number.`,
+        title: t`${finding.roll?.name ?? t`The section`}, ${faultName(finding.cell, line)}: not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'missing':
       return {
         width: {
-          title: t`How wide are the faces?`,
-          detail: t`Everything is told over the face. It is on the line’s own page.`,
+          title: t`Enter the face width.`,
+          detail: t`All results are given over the face width. Enter it on the Line screen.`,
         },
         over: {
-          title: t`How far apart are both ends read?`,
-          detail: t`Across the roll, from one end to the other, at mirrored places of a crowned face.`,
+          title: t`Enter the distance between the reading points.`,
+          detail: t`Across the roll, end to end, at the same distance from centre on a crowned face.`,
         },
         place: {
-          title: t`Where does ${listed(finding.rolls)} stand?`,
-          detail: t`From the first roll: down the line, and up. A tape will do.`,
+          title: t`Enter the position of ${listed(finding.rolls)}.`,
+          detail: t`From the first roll, down the line and up. A tape is accurate enough.`,
         },
         diameter: {
-          title: t`How thick is ${listed(finding.rolls)}?`,
-          detail: t`The web’s way round it needs the diameter.`,
+          title: t`Enter the diameter of ${listed(finding.rolls)}.`,
+          detail: t`The web path depends on it.`,
         },
       }[finding.what]
     case 'next-reading':
@@ -238,8 +238,8 @@ export function say(finding: Finding, terms: RollsTerms): Said {
         title: t`Next: ${finding.next.roll.name}, ${cellName(finding.next.cell, line)}.`,
         detail:
           finding.next.cell === 'level' || finding.next.cell === 'turned'
-            ? t`On top of the face or the journal, clean; toward the far end high is above zero, both ways round.`
-            : t`At the middle of the roll’s side, both ends with the same hand and pull.`,
+            ? t`Level on top of the clean face or journal. Far end high is plus, in both directions.`
+            : t`At mid-height of the roll, same hand and same pull at both ends.`,
       }
     case 'mistake':
       return sayMistake(finding.mistake, terms)
@@ -257,33 +257,33 @@ export function say(finding: Finding, terms: RollsTerms): Said {
       }
     case 'free':
       return {
-        title: t`Parallel is not square: all is told from ${rollName(finding.reference, line)}.`,
-        detail: t`Nothing here squares the rolls to the machine. One roll read from a baseline would.`,
+        title: t`Square is relative to ${rollName(finding.reference, line)} only.`,
+        detail: t`No reading ties the rolls to the machine. Read one roll from a baseline.`,
       }
     case 'no-move':
       return sayNoMove()
     case 'no-reference':
       return {
-        title: t`Parallel is not square: nothing squares these rolls.`,
-        detail: t`Name a reference roll on the line’s page, firm and clean, or read one from a baseline.`,
+        title: t`No reference: the rolls can only be compared for parallel.`,
+        detail: t`Choose a firm, clean reference roll on the Line screen, or read one from a baseline.`,
       }
     case 'open': {
       const names = (rounds: readonly RollRound[]) => rounds.map(({ roll }) => roll.name).join(', ')
       return {
         title:
           finding.square.length === 0
-            ? t`Not known how level: ${names(finding.level)}.`
+            ? t`Level not measured: ${names(finding.level)}.`
             : finding.level.length === 0
-              ? t`Not known how square: ${names(finding.square)}.`
-              : t`Not known yet: how square ${names(finding.square)}; how level ${names(finding.level)}.`,
-        detail: t`A tape at one height tells square against its neighbour; one above the other it only repeats level.`,
+              ? t`Square not measured: ${names(finding.square)}.`
+              : t`Not measured: square of ${names(finding.square)}; level of ${names(finding.level)}.`,
+        detail: t`A tape between rolls at the same height gives square to the neighbour. Between rolls one above the other it only repeats level.`,
       }
     }
     case 'verdict':
       return {
         title:
           finding.peg === 'within'
-            ? t`All ${finding.all} spans are within.`
+            ? t`All ${finding.all} spans are within limits.`
             : finding.peg === 'outside'
               ? t`Out of limits: ${finding.outside.map((span) => spanName(span, line)).join(', ')}.`
               : t`Can’t tell yet for ${finding.unsure.length} of ${finding.all} spans.`,
@@ -300,7 +300,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'move':
       return {
         title: t`${finding.move.roll.name}, ${sideOf('near', line)} housing: ${rollMoveText(finding.move, terms)}.`,
-        detail: t`About its ${sideOf('far', line)} end, which stays. Tighten, and read the same roll again before going on.`,
+        detail: t`Pivot about its ${sideOf('far', line)} end. Tighten and read this roll again before the next.`,
       }
     case 'plan-stale':
       return {
@@ -309,40 +309,40 @@ export function say(finding: Finding, terms: RollsTerms): Said {
       }
     case 'stays':
       return {
-        title: t`${finding.round.roll.name} is out and can’t be moved.`,
-        detail: t`Leave it, split it over its two spans, or make its neighbours parallel to it; write down which, and why.`,
+        title: t`${finding.round.roll.name} is out of limits and can’t be moved.`,
+        detail: t`Leave it, split the error over its two spans, or make its neighbours parallel to it. Record which, and why.`,
       }
     case 'blocked': {
       const name = t`${finding.move.roll.name}, ${sideOf('near', line)} housing`
       const by = lengthWithUnit(finding.by, terms)
       return {
         title: {
-          slide: t`${name}: it can’t slide that far; ${by} is missing.`,
-          up: t`${name}: it would stand ${by} too high.`,
-          down: t`${name}: ${by} more would have to come out from under it.`,
+          slide: t`${name}: slide is ${by} short.`,
+          up: t`${name}: would be ${by} too high.`,
+          down: t`${name}: base-bound by ${by}.`,
         }[finding.way],
-        detail: t`As near as it goes is a plan too: see what its spans then bear, or move its neighbours for the web.`,
+        detail: t`Move it as far as it goes and check its spans, or move its neighbours instead.`,
       }
     }
     case 'play':
       return {
-        title: t`${finding.roll.name} is loose: ${lengthWithUnit(finding.by * terms.width, terms)} over the face between both ways.`,
-        detail: t`More than its span may bend (${lengthWithUnit(finding.limit * terms.width, terms)}). Play is mended, not aligned: pivots, bearings and links first, then read again.`,
+        title: t`${finding.roll.name} has play: ${lengthWithUnit(finding.by * terms.width, terms)} over the face.`,
+        detail: t`More than its span may bend (${lengthWithUnit(finding.limit * terms.width, terms)}). Repair pivots, bearings and links first, then read again.`,
       }
     case 'stroke': {
       const by = lengthWithUnit(finding.by * terms.width, terms)
       const most = lengthWithUnit(finding.limit * terms.width, terms)
       return finding.peg === 'within'
         ? {
-            title: t`${finding.roll.name} keeps its way over the whole stroke.`,
+            title: t`${finding.roll.name} stays square over its whole stroke.`,
             detail: t`At most ${by} over the face; its span may bend ${most}.`,
           }
         : {
             title:
               finding.of === 'swing'
-                ? t`${finding.roll.name}: one end of its stroke lies ${by} from the other, over the face.`
-                : t`${finding.roll.name}: in the middle of its stroke it lies ${by} from both ends, over the face.`,
-            detail: t`Its span may bend ${most}. Its pivots are not square to it: bring the pivot line right, not the roll.`,
+                ? t`${finding.roll.name}: square changes by ${by} over the face, end to end of the stroke.`
+                : t`${finding.roll.name}: square changes by ${by} over the face at mid-stroke.`,
+            detail: t`Its span may bend ${most}. Its pivots are not square to the roll: align the pivots, not the roll.`,
           }
     }
     case 'trouble':
@@ -350,7 +350,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'order':
       return {
         title: t`Level first, then square.`,
-        detail: t`All rolls level before one is squared, where a ledge keeps them level while bolts are loose; else roll by roll, level read again after squaring. Drives, pipes and guards on before the last look.`,
+        detail: t`Level all rolls first if a ledge keeps them level with bolts loose. Otherwise do one roll at a time and recheck level after squaring. Refit drives, pipes and guards before the final check.`,
       }
   }
 }
@@ -358,9 +358,9 @@ export function say(finding: Finding, terms: RollsTerms): Said {
 /** What somebody called about. */
 export const complaintNames: Readonly<Record<Complaint, string>> = labels({
   registration: 'Registration drifts',
-  edge: 'The edge wanders',
-  breaks: 'The web breaks',
-  wrinkle: 'A wrinkle runs across',
+  edge: 'Edge wanders',
+  breaks: 'Web breaks',
+  wrinkle: 'Diagonal wrinkle',
   other: 'Something else',
 })
 
@@ -372,38 +372,38 @@ function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, t
   switch (told.state) {
     case 'observe':
       return {
-        title: t`${what}: where does it show first?`,
-        detail: t`Watch the web from beside it, guards closed, and follow the trouble back to the span where it begins. Name that span.`,
+        title: t`${what}: where does it start?`,
+        detail: t`Watch the web from the side, guards closed. Trace the trouble back to the span where it starts and enter that span.`,
       }
     case 'verify':
       return {
         title:
           told.looks === 0
             ? t`Read both ends of that span by hand, twice.`
-            : t`Once more, the tool taken off and set up anew.`,
-        detail: t`Trammel or tape, same side of both rolls, same hand. Nothing is moved on one look: drives locked out and tried first.`,
+            : t`Read again: remove the tool and set it up again.`,
+        detail: t`Trammel or tape, same side of both rolls, same hand. Lock out and try the drives first. Don’t move anything on one reading.`,
       }
     case 'looks-differ':
       return {
-        title: t`The two looks differ by ${lengthWithUnit(told.by, terms)} over both ends: can’t tell.`,
-        detail: t`One of them is wrong: check units and ends, take the tool off, set it up anew and look again. Nothing is moved by these.`,
+        title: t`The two readings differ by ${lengthWithUnit(told.by, terms)}: can’t tell.`,
+        detail: t`One is wrong. Check units and ends, set the tool up again and read again. Don’t move anything yet.`,
       }
     case 'within-doubt':
       return {
-        title: t`Both looks tell nothing: ${size(told.bend.value)} over the face is inside their doubt of ± ${size(2 * told.bend.sd)}.`,
-        detail: t`Look elsewhere first: tension, a dirty or worn face, a loose housing, the web itself. Or measure with something finer.`,
+        title: t`No significant error: ${size(told.bend.value)} over the face is within the uncertainty of ± ${size(2 * told.bend.sd)}.`,
+        detail: t`Check tension, dirty or worn faces, loose housings and the web itself first. Or use a more accurate method.`,
       }
     case 'found': {
       const edge = sideOf(told.longer, line)
       const other = sideOf(told.longer === 'far' ? 'near' : 'far', line)
       return {
-        title: t`The ${edge} edge’s way is ${size(told.bend.value)} longer over the face.`,
+        title: t`The web path is ${size(told.bend.value)} longer at the ${edge} edge.`,
         detail:
           told.fits === false
-            ? t`Then the ${other} edge should hang slack, not the ${edge} one: what is seen and what is read do not fit. Look once more before anything is moved.`
+            ? t`Then the ${other} edge should be slack, not the ${edge} one. Observation and readings disagree. Read again before you move anything.`
             : 2 * told.bend.sd > told.needed
-              ? t`The ${other} edge hangs slack with that. By hand it is known to ± ${size(2 * told.bend.sd)} only: correct with level and scales, which have to know it to ± ${size(told.needed)}.`
-              : t`The ${other} edge hangs slack with that. Known well enough to correct by.`,
+              ? t`That makes the ${other} edge slack. The hand reading is good to ± ${size(2 * told.bend.sd)}; use level and scales, good to ± ${size(told.needed)}, to correct it.`
+              : t`That makes the ${other} edge slack. Accurate enough to correct from.`,
       }
     }
   }
@@ -412,7 +412,7 @@ function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, t
 const sharedCells = labels({
   further: 'further reading',
   stroke: 'over its stroke',
-  look: 'a look by hand',
+  look: 'hand reading',
   over: 'distance between both ends',
   sensitivity: 'sensitivity of the level',
   mark: 'a floor mark',

@@ -41,7 +41,7 @@ function furtherRead({ further = [] }: RollsRound, terms: Pick<RollsTerms, 'line
 }
 
 export const rollsWords: KindWords<RollsTypes> = labels({
-  name: 'Rolls of a web line',
+  name: 'Web line rolls',
   typed: rollsTyped,
   newParts: [{ label: 'How many rolls', options: many, usual: '6' }],
   usualName: () => t`Roll section`,
@@ -66,8 +66,8 @@ export const rollsWords: KindWords<RollsTypes> = labels({
     angle: () => '',
     conditions: ({ line, unit }) => [
       line.reference
-        ? t`Square is told from ${rollName(line.reference, line)} where nothing squares the rolls to the machine; over the face, of its ${sideOf('far', line)} end.`
-        : t`Told over the face, of its ${sideOf('far', line)} end.`,
+        ? t`Square is relative to ${rollName(line.reference, line)} unless a baseline was read. Values are for the ${sideOf('far', line)} end, over the face.`
+        : t`Values are for the ${sideOf('far', line)} end, over the face.`,
       ...monumentTexts(line, unit),
     ],
     packs: () => [],

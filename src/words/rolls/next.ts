@@ -14,20 +14,20 @@ export function sayNext({ next }: RollsListed): string {
     case 'odd-scale':
     case 'mistake':
     case 'contradict':
-      return t`Read again: the numbers don’t fit`
+      return t`Read again: readings contradict each other`
     case 'trouble':
       return t`Follow the trouble call`
     case 'play':
     case 'stroke':
-      return t`Mend a pivoting roll`
+      return t`Repair a pivoting roll`
     case 'verdict':
     case 'free':
       return t`Moves: level, then square`
     case 'no-reference':
-      return t`Name a reference roll`
+      return t`Choose a reference roll`
     case 'nothing':
       return t`Nothing to do`
     default:
-      return t`Open it`
+      return t`Open the job`
   }
 }

@@ -27,7 +27,7 @@ export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution,
   )
   return {
     title: t`${capital(dialOf(dial, terms))}, as if ${saySuspect(dial, suspect, terms)}.`,
-    detail: t`Shown dashed in ochre; nothing is changed yet.${closes} Better still, ${suspect.reading < 0 ? t`measure the sag again on a straight bar` : t`turn back and read it again`}.`,
+    detail: t`Shown dashed in ochre. Nothing is changed yet.${closes} Better: ${suspect.reading < 0 ? t`measure the sag again on a straight bar` : t`turn back and read it again`}.`,
     ...(moves.length ? { working: moves } : {}),
   }
 }

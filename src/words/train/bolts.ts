@@ -23,7 +23,7 @@ export function halfSet({ plane, at: degrees, watches }: BoltWork, terms: Terms)
   const swing = plane === 'horizontal' ? t`side-to-side` : t`top-to-bottom, sag taken off,`
   const set = heads
     ? t`Turn the shafts until the heads are at ${at === 'top' ? t`the top` : t`the ${at} side`}.`
-    : t`Turn the shafts until the dials are at ${at === 'top' ? t`the top` : t`the ${at} side`}. Set each to half of its ${swing} swing, as shown under “Start”.`
+    : t`Turn the shafts until the dials are at ${at === 'top' ? t`the top` : t`the ${at} side`}. Set each to half its ${swing} reading, shown under “Start”.`
   return t`${set} Lock the shafts again. Keep hands off them while you turn the bolts.`
 }
 
@@ -76,5 +76,5 @@ export function parallelText({ parallel, watches, plane }: BoltWork, terms: Term
   )
   const alone = pushText(parallel, plane, terms)
   const rest = toGoText(parallel.left, false, { plane }, 0, terms)
-  return t`Or make it parallel first. ${alone} and nothing else: then ${listed(dials)}, and both pairs of feet have the same left: ${rest}.`
+  return t`Or make it parallel first. ${alone} only: then ${listed(dials)}, and both pairs of feet have the same amount left: ${rest}.`
 }

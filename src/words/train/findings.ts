@@ -75,7 +75,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       }
     case 'sag-missing':
       return {
-        title: t`No bracket sag given for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
+        title: t`No bracket sag entered for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
         detail: t`Until it is given, heights can’t be told. Clamp the bracket on a straight bar, zero at the top, roll it over and enter what it reads; 0 if the bracket is stiff.`,
       }
     case 'engaged':
@@ -99,8 +99,8 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       }
     case 'no-limits':
       return {
-        title: t`${couplingName(finding.coupling, terms)}: no verdict without a tolerance.`,
-        detail: t`Not given: ${finding.missing.map((one) => missingWords[one]).join(', ')}. Give it on the Line screen, or the maker’s figures.`,
+        title: t`${couplingName(finding.coupling, terms)}: no tolerance, so no verdict.`,
+        detail: t`Missing: ${finding.missing.map((one) => missingWords[one]).join(', ')}. Enter it, or the maker’s figures, on the Line screen.`,
       }
     case 'verdict':
       return sayVerdict(finding, terms)
@@ -168,7 +168,7 @@ function closureWorking(dial: ProbeState, terms: TrainTerms): string[] {
   const own = dialTerms(dial, terms)
   const at = (degrees: number) => signedLength(dial.readings.find((r) => r.angle === degrees)?.raw ?? 0, own)
   return [
-    t`A dial read all round must give: top + bottom = far + near.`,
+    t`Check: top + bottom = far + near.`,
     `${at(0)} + (${at(180)}) − (${at(90)}) − (${at(270)}) = ${dial.closure === null ? '?' : signedLength(dial.closure, own)} ${unitName[own.unit]}`,
     t`Allowed: ${lengthWithUnit(dial.closureLimit, own)}, three standard deviations of the four readings and two graduations at least. Sag cancels in this sum.`,
   ]
@@ -205,19 +205,19 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
   const doubts = finding.doubts.map((doubt) => doubtWords[doubt])
   const whose =
     terms.line.tolerance.policy === 'table' && terms.line.tolerance.table.id === bySpeedId
-      ? t`By speed alone, a default of this program. The maker’s or the site’s figure would win.`
+      ? t`By speed alone, a default of this program. The maker’s or site’s figure would override it.`
       : verdict.limits.source === 'table'
-        ? t`By the site’s table${terms.line.tolerance.policy === 'table' ? ` “${terms.line.tolerance.table.name}”` : ''}, for this speed and coupling. The maker’s figure would win.`
+        ? t`By the site’s table${terms.line.tolerance.policy === 'table' ? ` “${terms.line.tolerance.table.name}”` : ''}, for this speed and coupling. The maker’s figure would override it.`
         : verdict.limits.source === 'figures'
           ? t`These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
-          : t`By sliding speed at the coupling. The maker’s or the site’s figure would win.`
+          : t`By sliding speed at the coupling. The maker’s or site’s figure would override it.`
   return {
     title,
     detail: doubts.length ? t`Don’t trust it: ${doubts.join('; ')}. ${measured}` : measured,
     working: [
       ...lines.map(
         (line) =>
-          t`${capital(planeName[line.plane])}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, slope ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right shaft relative to left, 2 SD)`,
+          t`${capital(planeName[line.plane])}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, angularity ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right shaft relative to left, 2 SD)`,
       ),
       ...asGap(coupling, lines, terms),
       t`Probability that both are within: ${percent} %. Within from 95 %, out of tolerance below 5 %.`,
@@ -259,7 +259,7 @@ export const missingWords: Readonly<Record<LimitMissing, string>> = labels({
   speed: 'the speed',
   diameter: 'the coupling’s diameter',
   offset: 'an offset figure',
-  row: 'a row of the table for this speed and coupling',
+  row: 'a table row for this speed and coupling',
 })
 
 /** What a set read with the coupling closed or running says: beside the released verdict, never instead of it. */
@@ -270,7 +270,7 @@ function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: 
   if (!verdict || !seen)
     return {
       title: t`${name}: no verdict.`,
-      detail: lines.length ? t`The tolerance is not known.` : t`Not enough readings yet.`,
+      detail: lines.length ? t`No tolerance entered.` : t`Not enough readings yet.`,
     }
   const told = sayVerdict({ kind: 'verdict', peg: verdict.state, coupling, verdict, lines, doubts, ...seen }, terms)
   const title =
@@ -279,7 +279,7 @@ function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: 
       : verdict.state === 'outside'
         ? t`${name}: out of tolerance.`
         : t`${name}: can’t tell.`
-  return { ...told, title, detail: t`${told.detail ?? ''} It plans no move.`.trim() }
+  return { ...told, title, detail: t`${told.detail ?? ''} Not used to plan a move.`.trim() }
 }
 
 /** Never surer than the readings: "99" is the most, "1" the least. */
@@ -297,7 +297,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms)
   })
   const still = finding.feet.every((foot) => planes.every((plane) => isZero(foot[plane]?.position ?? 0, terms)))
   return {
-    title: still ? t`${name} is where it should be.` : `${name}: ${parts[0]} (${unitName[terms.unit]}).`,
+    title: still ? t`${name} is on target.` : `${name}: ${parts[0]} (${unitName[terms.unit]}).`,
     ...(parts[1] && !still ? { detail: `${capital(parts[1])} (${unitName[terms.unit]}).` } : {}),
     working: finding.feet.flatMap((foot) =>
       planes.flatMap((plane) => {
@@ -325,18 +325,18 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
   switch (doubt.kind) {
     case 'foot-across-coupling':
       return {
-        title: t`${what} would be on the other side of the coupling.`,
-        detail: t`Its distance from the coupling came out as ${shown}.`,
+        title: t`${what} is on the wrong side of the coupling.`,
+        detail: t`Calculated distance from the coupling: ${shown}.`,
       }
     case 'feet-backwards':
       return {
-        title: t`${what} would be nearer the coupling than the front feet.`,
+        title: t`${what} is nearer the coupling than the front feet.`,
         detail: t`Check which dimension is which.`,
       }
     case 'one-station':
       return {
-        title: t`${what} are at the same place as the front feet.`,
-        detail: t`It takes two places along the shaft to set the angle.`,
+        title: t`${what} are at the same position as the front feet.`,
+        detail: t`Two places along the shaft are needed to set the angle.`,
       }
     case 'inch-or-mm':
       return {
@@ -345,12 +345,12 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
       }
     case 'dial-wrong-side':
       return {
-        title: t`${what} would be on the other machine’s side of the coupling.`,
+        title: t`${what} is on the other machine’s side of the coupling.`,
         detail: t`Check which rim it reads, or its distance.`,
       }
     case 'dial-behind-feet':
       return {
-        title: t`${what} would be behind its machine’s front feet.`,
+        title: t`${what} is behind its machine’s front feet.`,
         detail: t`${shown} from the coupling. Check the distance.`,
       }
   }

@@ -39,16 +39,16 @@ export const trainWords: KindWords<TrainTypes> = labels({
   ],
   usualName: ([left, right]) => t`${nameOf(left)} and ${nameOf(right).toLowerCase()}`,
   lineFaults: {
-    'no-name': 'the line needs a name.',
-    twice: 'this line stands in the file twice.',
-    known: 'there is a line of this name in this area already.',
+    'no-name': 'a line needs a name.',
+    twice: 'this line appears twice in the file.',
+    known: 'a line with this name already exists in this area.',
     unit: 'the unit must be mm or in.',
-    number: 'expected a number above zero.',
+    number: 'must be a number above zero.',
     type: 'the type must be motor, pump, gearbox, blower, fan or other.',
     'coupling-kind': 'the coupling must be short, spacer or rigid.',
     'too-few-machines': 'a line needs two machines, each with a name or a type.',
-    fixed: 'the fixed machine must be one of the machines of the row.',
-    'too-long': 'this is too long.',
+    fixed: 'the fixed machine must be one of this row’s machines.',
+    'too-long': 'too long.',
   } satisfies Record<LineFault, string>,
   proved: {
     second: 'the right shaft',
@@ -68,7 +68,7 @@ export const trainWords: KindWords<TrainTypes> = labels({
     },
     angle: (degrees, { set }, terms) => angleName(degrees, terms, set.angleAs),
     conditions: (terms) => [
-      t`Measured from the ${machineName(terms.line.fixed, terms).toLowerCase()}, which stays. ${terms.line.fixedBecause}`.trim(),
+      t`Relative to the ${machineName(terms.line.fixed, terms).toLowerCase()} (fixed). ${terms.line.fixedBecause}`.trim(),
       ...terms.line.machines.flatMap(({ feet }) =>
         feet.flatMap(({ id, growth }) =>
           growth

@@ -14,9 +14,9 @@ export function allowedText(
 ): string {
   const name = couplingName(coupling, terms)
   if (!limits)
-    return t`${name}: no verdict yet. Not given: ${missing.map((one) => missingWords[one]).join(', ') || t`a figure`}.`
+    return t`${name}: no verdict yet. Missing: ${missing.map((one) => missingWords[one]).join(', ') || t`a figure`}.`
   const angle = slope(limits.slope, terms.unit)
   const spacer = terms.line.couplings.find(({ id }) => id === coupling)?.kind === 'spacer'
   const offset = limits.judgesOffset ? t`${lengthWithUnit(limits.offset, terms)} offset` : ''
-  return t`${name} tolerance: ${[offset, spacer ? t`${angle} at each flex plane` : t`${angle} slope`].filter(Boolean).join(t` and `)}.`
+  return t`${name} tolerance: ${[offset, spacer ? t`${angle} at each flex plane` : t`${angle} angularity`].filter(Boolean).join(t` and `)}.`
 }

@@ -10,7 +10,7 @@ export function sayNext({ next, sides }: Pick<TrainListed, 'next' | 'sides'>): s
   const dial = `${(next.machine ?? '').toLowerCase()} ${probeWords[next.probe ?? 'rim'].name}`.trim()
   const coupling = next.coupling ?? t`the coupling`
   // a summary of an older program may hold a kind that is gone
-  return nextTexts[next.kind]?.({ dial, coupling, degrees: next.degrees ?? 0, sides }) ?? t`Open it`
+  return nextTexts[next.kind]?.({ dial, coupling, degrees: next.degrees ?? 0, sides }) ?? t`Open the job`
 }
 
 interface NextTerms {
@@ -27,27 +27,27 @@ const nextTexts: Readonly<Record<Finding['kind'], (terms: NextTerms) => string>>
   'not-a-number': ({ dial }) => t`Correct a reading of the ${dial}`,
   'not-closed': ({ dial }) => t`Read the ${dial} again: it does not close`,
   'not-returned': ({ dial }) => t`Read the ${dial} again: it did not return`,
-  closed: () => t`Read on`,
+  closed: () => t`Continue reading`,
   'not-fitting': () => t`Readings contradict each other: read again`,
   'sets-disagree': () => t`Two sets disagree: read a third`,
-  range: ({ dial }) => t`Set the ${dial} in mid-travel and read again`,
+  range: ({ dial }) => t`Set the ${dial} to mid-travel and read again`,
   swing: ({ dial }) => t`Use a dial with more travel than the ${dial}`,
   'no-plus': () => t`Say what plus means on the instrument`,
   'no-radius': ({ dial }) => t`Measure the radius of the ${dial}`,
   'one-shaft': ({ dial }) => t`Enter the run-out under the ${dial}`,
   'span-differs': ({ dial }) => t`Measure the bracket sag of the ${dial} again`,
   'dial-differs': ({ dial }) => t`Measure the bracket sag of the ${dial} again`,
-  'preset-as-zero': ({ dial }) => t`Check the top of the ${dial}`,
+  'preset-as-zero': ({ dial }) => t`Check the top reading of the ${dial}`,
   'out-of-proportion': ({ dial }) => t`Check the set-up of the ${dial}`,
-  'short-arc': () => t`Turn farther, or go on as it is`,
+  'short-arc': () => t`Turn farther, or continue as is`,
   improve: ({ dial }) => t`One more reading on the ${dial} helps most`,
-  floated: () => t`Read on`,
+  floated: () => t`Continue reading`,
   'rough-sweep': ({ dial }) => t`Sweep the ${dial} again, slowly`,
   'sag-upward': ({ dial }) => t`Check the bracket sag of the ${dial}`,
   'zeroed-twice': ({ dial }) => t`Say how the ${dial} was zeroed`,
   'sag-missing': ({ dial }) => t`Enter the bracket sag of the ${dial}`,
   engaged: () => t`Disconnect the coupling and read again`,
-  'as-coupled': ({ coupling }) => t`${coupling}: judged as coupled`,
+  'as-coupled': ({ coupling }) => t`${coupling}: result with coupling connected`,
   unsolved: () => t`Not enough readings yet`,
   'one-plane': ({ coupling }) => t`${coupling}: read the other plane`,
   'no-limits': () => t`Enter the speed and the diameter`,

@@ -29,10 +29,10 @@ import {
 import { limitName } from './limitName'
 
 const remedies: Readonly<Record<InTheWay['limit'], string>> = labels({
-  down: 'Take shims out under the other machine instead (hold two feet, or find the fewest moves), or have the feet or the base machined.',
-  up: 'Take shims out under the other machine instead, or put a plate under all feet.',
-  near: 'Move the other machine instead, undercut the bolts, or open up the holes.',
-  far: 'Move the other machine instead, undercut the bolts, or open up the holes.',
+  down: 'Lower the other machine instead (hold two feet or find fewest moves), or have the feet or base machined.',
+  up: 'Lower the other machine instead, or put a plate under all feet.',
+  near: 'Move the other machine instead, or have the bolts undercut or the holes opened up.',
+  far: 'Move the other machine instead, or have the bolts undercut or the holes opened up.',
 })
 
 export function sayPlan(finding: PlanFinding, terms: Terms): Said {
@@ -54,12 +54,12 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
         title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
         detail: finding.doubts.every((doubt) => doubt === 'no-sag')
           ? t`Heights are worked out without it and may be wrong; sideways nothing depends on it. Measure it on a straight bar, or type 0 if the bracket is stiff.`
-          : t`Every number that depends on it may be wrong. Read again before you loosen a bolt.`,
+          : t`Every result that depends on it may be wrong. Read again before you loosen a bolt.`,
       }
     case 'overlarge':
       return {
-        title: t`${capital(footName(finding.foot, terms))}: ${lengthWithUnit(Math.abs(finding.move), terms)} is more than shims and jack bolts are for.`,
-        detail: t`Do the rough alignment first, with straightedge and feeler, and read again. Far off, dials run out of travel and small errors grow.`,
+        title: t`${capital(footName(finding.foot, terms))}: ${lengthWithUnit(Math.abs(finding.move), terms)} is too large a move for precision alignment.`,
+        detail: t`Do the rough alignment with straightedge and feeler, then read again.`,
       }
     case 'tied-moved':
       return sayTied(finding, terms)
@@ -70,18 +70,18 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
       }
     case 'no-growth':
       return {
-        title: t`Thermal growth of this line is not given.`,
-        detail: t`The moves align it cold. A hot pump or a warm motor sits differently when running. Enter the growth on the Line screen, or zero where there is none.`,
+        title: t`No thermal growth entered for this line.`,
+        detail: t`The moves align it cold. Enter the growth on the Line screen, or zero if there is none.`,
       }
     case 'packs-unknown':
       return {
         title: t`Shims under the ${list(finding.machines, terms)} are not recorded.`,
-        detail: t`Enter the shims under each foot, thick to thin, and the new packs are worked out.`,
+        detail: t`Enter the shims under each foot to get the new packs.`,
       }
     case 'no-stock':
       return {
         title: t`No shims are chosen for the ${list(finding.machines, terms)}.`,
-        detail: t`Choose a stock below. The nearest packs and the pick list follow.`,
+        detail: t`Choose a shim stock below to get packs and a pick list.`,
       }
     case 'left':
       return sayLeft(finding, terms)
@@ -105,9 +105,9 @@ function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 
     title: t`${capital(footName(foot, terms))}: ${limitName(limit, terms)} by ${size}.`,
     detail: [
       stays === 'least' && !together
-        ? t`Only this limit is in the way${best ? t`: without it ${feetWord(best.touched)} would move, the most by ${lengthWithUnit(best.largest, terms)}` : ''}.`
+        ? t`Only this limit blocks it${best ? t`: without it ${feetWord(best.touched)} would move, the most by ${lengthWithUnit(best.largest, terms)}` : ''}.`
         : stays === 'least'
-          ? t`Several limits are in the way together.`
+          ? t`Several limits together block it.`
           : '',
       remedies[limit],
     ]
@@ -129,12 +129,12 @@ function sayLeft(
   const chance = percent > 99 ? t`more than 99 %` : percent < 1 ? t`less than 1 %` : `${formatNumber(percent, 0)} %`
   const name = couplingName(coupling, terms)
   const title = doubted
-    ? t`${name}: can’t tell the residual after the moves, as its readings are in doubt.`
+    ? t`${name}: residual after the moves unknown, because its readings are in doubt.`
     : verdict.state === 'within'
       ? t`${name} should then be within tolerance: ${chance}.`
       : verdict.state === 'outside'
-        ? t`${name} would still be out of tolerance${partly ? t` after what can be done` : ''}.`
-        : t`${name} may then be within tolerance: ${chance}. The next readings will tell.`
+        ? t`${name} would still be out of tolerance${partly ? t` even after the possible moves` : ''}.`
+        : t`${name} may then be within tolerance: ${chance}. The next readings will show.`
   const told = (plane: Plane) => {
     const line = lines[plane]
     return line
@@ -166,7 +166,7 @@ function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], 
   if (!crown)
     return {
       title: t`Shims first, then sideways.`,
-      detail: t`Lifting and tightening disturb the side position, so do that last, live on the dials.`,
+      detail: t`Lifting and tightening disturb the side position, so do side moves last, watching the dials.`,
     }
   const fine = { ...terms, resolution: 0.001 }
   return {
@@ -258,12 +258,12 @@ export const staysNames: Readonly<Record<JobPlan['stays'], string>> = labels({
 })
 
 const causeTexts: Readonly<Record<OutcomeCause, string>> = labels({
-  'wrong-way': 'it went the wrong way: shims put in instead of taken out, or pushed to the wrong side',
-  'not-moved': 'it was not moved',
-  'wrong-shim': 'another shim than planned, or one forgotten under the foot',
-  'soft-foot': 'a soft foot is back: check it with one bolt loosened at a time',
-  'bolts-tightened': 'it shifted as the bolts were tightened: follow the sequence, watch the dials',
-  engaged: 'the coupling was connected when it was read',
+  'wrong-way': 'wrong direction: shims added instead of removed, or pushed the wrong way',
+  'not-moved': 'not moved',
+  'wrong-shim': 'wrong shim thickness, or a shim left under the foot',
+  'soft-foot': 'soft foot: check with one bolt loosened at a time',
+  'bolts-tightened': 'shifted during tightening: follow the sequence and watch the dials',
+  engaged: 'read with the coupling connected',
   'dial-slipped': 'a dial or a bracket slipped: does every dial close?',
 })
 
@@ -296,12 +296,12 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
   const name = machineName(machine, terms).toLowerCase()
   const tied = tie === 'pipes' ? t`with its pipes` : t`in its casing`
   return {
-    title: t`This plan moves the ${name}, ${tied}: ${moves.join(t` and `)}.`,
+    title: t`This plan moves the ${name} ${tied}: ${moves.join(t` and `)}.`,
     detail: agreed
       ? t`Agreed by ${agreed.by}, ${agreed.at.slice(0, 10)}.`
       : tie === 'pipes'
-        ? t`Pipes and hangers must follow without strain. Get agreement from whoever is responsible first, and check for strain afterward.`
-        : t`The rotor’s clearance in its casing changes by as much. Get agreement from whoever is responsible first, and turn it by hand afterward.`,
+        ? t`Pipes and hangers must move without strain. Get agreement from the responsible person first and check for strain afterward.`
+        : t`Rotor-to-casing clearance changes by the same amount. Get agreement from the responsible person first and turn it by hand afterward.`,
   }
 }
 

@@ -59,7 +59,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
             ? t`The mistake named above would explain it.`
             : finding.set
               ? t`One set disagrees with all the others. Repeat that one.`
-              : t`Two sets can’t show which is wrong. Did something move in between? Read a third.`,
+              : t`Two sets can’t show which is wrong. Did something move in between? Read a third set.`,
       }
     case 'range':
       return {
@@ -83,7 +83,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
           detail: t`Without it a gap gives no angle.`,
         }
       return {
-        title: t`${dialOf(finding.dial, terms)} needs the radius it travels on.`,
+        title: t`${dialOf(finding.dial, terms)}: enter its radius.`,
         detail: t`Without it a face reading gives no angle. Measure from shaft centre to plunger.`,
       }
     case 'one-shaft':
@@ -133,12 +133,12 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
         title: finding.again
           ? t`One more reading would help most: ${angleOf(finding.dial, finding.degrees, terms)} on the ${lower(dialOf(finding.dial, terms))} again.`
           : t`One more reading would help most: turn on to ${angleOf(finding.dial, finding.degrees, terms)} and read the ${lower(dialOf(finding.dial, terms))}.`,
-        detail: t`It brings the least certain foot from ± ${lengthWithUnit(2 * finding.before, fine(terms))} to ± ${lengthWithUnit(2 * finding.after, fine(terms))}.`,
+        detail: t`This improves the least certain foot from ± ${lengthWithUnit(2 * finding.before, fine(terms))} to ± ${lengthWithUnit(2 * finding.after, fine(terms))}.`,
       }
     case 'floated':
       return {
-        title: t`The shaft floated by ${lengthWithUnit(finding.most, terms)} along its axis while turning.`,
-        detail: t`Two face dials half a turn apart both see it, so half their difference is free of it.`,
+        title: t`The shaft floated axially by ${lengthWithUnit(finding.most, terms)} while turning.`,
+        detail: t`Two face dials 180° apart cancel it.`,
       }
     case 'rough-sweep':
       return {

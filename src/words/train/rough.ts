@@ -44,7 +44,7 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
           : height.kind === 'take-out'
             ? t`2. Height: then take out ${by} under all feet of the ${mover}.`
             : t`2. Height: then the ${mover} is ${by} too high. Add ${by} under all feet of the ${machineName(height.machine, terms).toLowerCase()}.`,
-      ...(height.kind === 'raise-other' ? { detail: t`No shims are recorded under the ${mover} to take out.` } : {}),
+      ...(height.kind === 'raise-other' ? { detail: t`No recorded shims under the ${mover} to remove.` } : {}),
     })
   }
   for (const { foot, by } of state.sideways ?? [])
@@ -61,15 +61,15 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
     said.push({
       key: 'dial',
       peg: state.goodEnough ? 'within' : 'outside',
-      title: state.goodEnough ? t`Good enough for a dial.` : t`Not yet: bring it closer before you fit a dial.`,
+      title: state.goodEnough ? t`Close enough to fit dials.` : t`Not close enough to fit dials yet.`,
       detail: t`A dial would swing ${lengthWithUnit(state.swing ?? 0, terms)} TIR.`,
     })
   return said
 }
 
 function saySlope(plane: Plane, found: number, limit: number | undefined, terms: Terms): RoughSaid {
-  const told = t`Slope, ${planeName[plane]}: ${slope(Math.abs(found), terms.unit)}`
-  if (limit === undefined) return { key: `slope-${plane}`, peg: 'nothing', title: t`${told}; no tolerance given.` }
+  const told = t`Angularity, ${planeName[plane]}: ${slope(Math.abs(found), terms.unit)}`
+  if (limit === undefined) return { key: `slope-${plane}`, peg: 'nothing', title: t`${told}; no tolerance entered.` }
   return {
     key: `slope-${plane}`,
     peg: Math.abs(found) <= limit ? 'within' : 'outside',
@@ -88,14 +88,14 @@ function sayApart(
   const other = given.line.machines[state.side === 'right' ? state.moves - 1 : state.moves + 1]
   const told = t`Hubs ${lengthWithUnit(mm, terms)} apart, the mean of the gaps round them`
   if (nearer === undefined)
-    return { key: 'apart', peg: 'nothing', title: `${told}.`, detail: t`The maker’s figure goes into the check above.` }
+    return { key: 'apart', peg: 'nothing', title: `${told}.`, detail: t`Enter the maker’s figure in the check above.` }
   const fine = Math.abs(nearer) <= (within ?? 0) + 1e-9 || Math.abs(nearer) < terms.resolution / 2
-  if (fine) return { key: 'apart', peg: 'within', title: t`${told}: as the maker wants them.` }
+  if (fine) return { key: 'apart', peg: 'within', title: t`${told}: matches the maker’s figure.` }
   const way = nearer > 0 ? t`toward` : t`away from`
   return {
     key: 'apart',
     peg: 'outside',
     title: t`First jack the ${machineName(moved?.id ?? '', terms).toLowerCase()} ${lengthWithUnit(Math.abs(nearer), terms)} along, ${way} the ${machineName(other?.id ?? '', terms).toLowerCase()}.`,
-    detail: t`${told}. Rotor in its running place, thrust taken up; then feel again.`,
+    detail: t`${told}. Set the rotor in its running position, thrust taken up, and measure again.`,
   }
 }

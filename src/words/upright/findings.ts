@@ -72,7 +72,7 @@ const partsText = ({ y, z }: { y: number | null; z: number | null }, terms: Upri
 const stateWords = labels({
   within: 'is within tolerance',
   outside: 'is out of tolerance',
-  unsure: 'can’t be told yet',
+  unsure: 'can’t tell yet',
 } as const)
 
 /** The sentence for a finding. */
@@ -86,17 +86,17 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'gasket':
       return {
         title: t`Hoist holding the weight before the first bolt is loosened?`,
-        detail: t`Never shim a gasketed or a pressure joint. Leave two opposite bolts finger-tight; it is top-heavy. Your site’s rules decide.`,
+        detail: t`Never shim a gasketed or pressure joint. The machine is top-heavy: leave two opposite bolts finger-tight. Site rules apply.`,
       }
     case 'not-a-number':
       return {
-        title: t`${dialName(finding.probe, terms)}, ${placeOf(finding.degrees, finding.probe.set, line)}: that is not a number.`,
+        title: t`${dialName(finding.probe, terms)}, ${placeOf(finding.degrees, finding.probe.set, line)}: not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'not-closed':
       return {
         title: t`${dialName(finding.probe, terms)} does not close: off by ${lengthWithUnit(Math.abs(finding.closure), terms)}.`,
-        detail: t`Opposite bolts must add up alike. Check bracket and dial, then read this dial again.`,
+        detail: t`Opposite readings must give equal sums. Check bracket and dial, then read this dial again.`,
       }
     case 'no-plus':
       return {
@@ -111,12 +111,12 @@ export function say(finding: Finding, terms: UprightTerms): Said {
         }
       return {
         title: t`Next: read the ${dialName(finding.probe, terms).toLowerCase()} at ${boltPlace(finding.degrees, bolts)}.`,
-        detail: t`Turn both shafts together, coupling released, upper rotor hanging where it runs.`,
+        detail: t`Turn both shafts together, coupling disconnected, upper rotor at its running height.`,
       }
     case 'no-flange':
       return {
-        title: t`Give the height of the joint and its bolt circle.`,
-        detail: t`They are on the line’s own page.`,
+        title: t`Enter the joint height and bolt circle.`,
+        detail: t`Enter them on the Line screen.`,
       }
     case 'unsolved':
       return { title: t`Not enough readings yet.`, detail: sayLack(finding.lack) }
@@ -124,13 +124,13 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       const { verdict } = finding
       if (!verdict)
         return {
-          title: t`No tolerance yet: give the speed and the coupling’s diameter.`,
+          title: t`No tolerance yet: enter the speed and coupling diameter.`,
           ...(finding.offset === undefined ? {} : { detail: sizesText(finding, terms).trim() }),
         }
       const state = finding.peg === 'within' || finding.peg === 'outside' ? finding.peg : 'unsure'
       return {
         title: `${line.coupling.name} ${stateWords[state]}.`,
-        detail: t`${sizesText(finding, terms)}Tolerance: offset ${lengthWithUnit(verdict.limits.offset, terms)}, angle ${slope(verdict.limits.slope, terms.unit)}. The maker’s figures win.`,
+        detail: t`${sizesText(finding, terms)}Tolerance: offset ${lengthWithUnit(verdict.limits.offset, terms)}, angularity ${slope(verdict.limits.slope, terms.unit)}. The maker’s figures override it.`,
       }
     }
     case 'shims': {
@@ -139,33 +139,33 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       if (wanted.length === 0) return { title: t`No shims needed at the flange.` }
       return {
         title: t`Shim the flange: ${wanted.map((bolt) => t`${lengthWithUnit(bolt.shim, terms)} at bolt ${bolt.bolt}`).join(', ')}.`,
-        detail: t`Clean the joint and read again first. The shaft rises ${lengthWithUnit(work.rise ?? 0, terms)}: check hub separation and impeller clearance.`,
+        detail: t`First clean the joint and read again. The shaft will rise ${lengthWithUnit(work.rise ?? 0, terms)}: check hub separation and impeller clearance.`,
       }
     }
     case 'uneven':
       return {
         title: t`These packs do not lie in one plane: off by ${lengthWithUnit(finding.work.unevenness, { ...terms, resolution: 0.001 })}.`,
-        detail: t`Tightened on them the flange would bend. Cut the shims to measure, or add sizes to the stock.`,
+        detail: t`Tightening on them would bend the flange. Cut shims to size or add sizes to the stock.`,
       }
     case 'push':
       return {
         title: pushText(finding.work, terms),
-        detail: t`Measured at the joint, on the ${upper.name.toLowerCase()}, after the shims are in.`,
+        detail: t`Measure at the joint on the ${upper.name.toLowerCase()}, after shimming.`,
       }
     case 'no-room':
       return {
-        title: t`The shaft would rise ${lengthWithUnit(finding.work.rise ?? 0, terms)}: there is room for ${lengthWithUnit(finding.room, terms)}.`,
-        detail: t`Set hub separation and impeller clearance anew, or cut the other machine’s packs down by as much.`,
+        title: t`The shaft would rise ${lengthWithUnit(finding.work.rise ?? 0, terms)}, but only ${lengthWithUnit(finding.room, terms)} is available.`,
+        detail: t`Reset hub separation and impeller clearance, or reduce the other machine’s packs by the same amount.`,
       }
     case 'star':
       return {
         title: t`Tighten in a star: bolts ${starOrder(finding.bolts).join(', ')}.`,
-        detail: t`Three stages, a third more each time. Horseshoe shims alike on both sides of each bolt. Then read again.`,
+        detail: t`In three stages of one third torque each. Horseshoe shims equal on both sides of each bolt. Then read again.`,
       }
     case 'counted-other-way':
       return {
-        title: t`The bolts may have been counted the other way round.`,
-        detail: t`Toward bolt 1 the move did what it should; across it doubled what was wrong. Look from above which way they are counted, and change it on the line’s page. The results are mirrored, the readings stay.`,
+        title: t`The bolts may be numbered the wrong way round.`,
+        detail: t`The move worked toward bolt 1 but doubled the error at right angles. Check the numbering direction from above and change it on the Line screen. Results are mirrored; readings stay.`,
       }
     case 'seating':
       return seatingText(finding, terms)
@@ -203,13 +203,13 @@ function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>,
   )
   const title =
     (own ?? 0) > 1.5 * (base ?? 0)
-      ? t`Most of it turned with the ${upper.name.toLowerCase()}: look at its own flange and spigot.`
+      ? t`Most of the error turned with the ${upper.name.toLowerCase()}: check its own flange and spigot.`
       : (base ?? 0) > 1.5 * (own ?? 0)
-        ? t`Most of it stayed when the ${upper.name.toLowerCase()} was turned: look at the flange it stands on.`
-        : t`Both flanges have their part in it.`
+        ? t`Most of the error stayed when the ${upper.name.toLowerCase()} was turned: check the flange below it.`
+        : t`Both flanges contribute.`
   return {
     title,
-    detail: t`Turned by ${plural(places, { one: t`one bolt place`, other: t`${places} bolt places` })}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
+    detail: t`Turned by ${plural(places, { one: t`one bolt position`, other: t`${places} bolt places` })}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
   }
 }
 

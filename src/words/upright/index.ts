@@ -18,7 +18,7 @@ const toward = (mm: number, plane: Plane, { flange }: UprightTypes['line']): str
   t`toward ${boltPlace(directionOf[plane] + (mm > 0 ? 0 : 180), flange.bolts)}`
 
 export const uprightWords: KindWords<UprightTypes> = labels({
-  name: 'Upright on a flange',
+  name: 'Vertical machine on a flange',
   typed: uprightTyped,
   newParts: [
     { label: 'Below', options: machines, usual: 'Pump' },
@@ -51,7 +51,7 @@ export const uprightWords: KindWords<UprightTypes> = labels({
       return said.map((text) => ({ kind: 'text' as const, text }))
     },
     conditions: ({ line: { machines } }) => [
-      t`Measured from the ${machines[0].name.toLowerCase()}, which stays; the ${machines[1].name.toLowerCase()} stands on its flange.`,
+      t`Relative to the ${machines[0].name.toLowerCase()} (fixed); the ${machines[1].name.toLowerCase()} sits on its flange.`,
     ],
     packs: () => [],
   },

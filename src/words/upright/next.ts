@@ -17,6 +17,6 @@ export function sayNext({ next, bolts }: UprightListed): string {
     case 'nothing':
       return t`Nothing to do`
     default:
-      return t`Open it`
+      return t`Open the job`
   }
 }

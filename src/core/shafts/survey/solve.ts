@@ -189,7 +189,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
     if (coupled)
       warnings.push({
         code: 'engaged',
-        message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; ${measurement.purpose === 'plan' || measurement.purpose === 'repeat' ? 'moves are planned from it as the document asks, the verdict cannot be told' : 'judged by itself as coupled, not fit for planning a move'}`,
+        message: `measurements.${m}: the coupling was engaged, so the shafts bend toward each other; ${measurement.purpose === 'plan' || measurement.purpose === 'repeat' ? 'moves are planned from it as requested; no verdict' : 'judged separately; not used to plan moves'}`,
       })
     const round = measurement.probes.filter(goesRound)
     const arc = arcCovered(round.flatMap(anglesTold))
@@ -203,7 +203,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
     if (missing.length > 0)
       warnings.push({
         code: 'no-limit',
-        message: `coupling ${id}: no verdict, as ${missingWords(missing)} is not given`,
+        message: `coupling ${id}: no verdict: ${missingWords(missing)} missing`,
       })
     const checks = [{ result, doubts }, ...asCoupled].filter((check) => check.result.ok || check.doubts.length > 0)
     if (checks.length === 0) {
@@ -266,6 +266,6 @@ const lackTexts: Readonly<Record<Lack, string>> = {
   'one-station': 'expected a second station or a face dial: one station gives the offset there but not the slope',
   'too-few-angles': 'expected each probe to be read at three angles or more, or at the top and the bottom',
   'out-of-proportion':
-    'expected measurements that can be worked with; a dimension or a reading is out of all proportion',
-  'connected-only': 'expected readings with the coupling released: read engaged only, they plan no move',
+    'a dimension or reading is far out of range',
+  'connected-only': 'expected readings with the coupling disconnected; connected readings can’t plan a move',
 }

@@ -2,7 +2,7 @@ import { labels, t } from '../../language'
 
 /** What is said on these screens. */
 export const liveWords = labels({
-  noDeviceReadsThisMethod: 'No device reads this method. Enter the readings or import them.',
+  noDeviceReadsThisMethod: 'No device supports this method. Enter or import the readings.',
   battery: (formatNumber: string | number, battery: string | number) => t`battery ${formatNumber} %${battery}`,
   lost: (lost: string | number) => t`${lost} lost`,
   thisDeviceHasProbesThe: (length: string | number, length2: string | number) =>
@@ -13,8 +13,8 @@ export const liveWords = labels({
   sweep: 'Sweep',
   turnTheShafts: 'Turn the shafts',
   simulatedRigAtTheMachine:
-    'Simulated rig. At the machine: locked out and tried, hands and sleeves clear, never reach in while the shafts turn.',
-  nothingToCaptureAProbe: 'Nothing to capture: a probe has no reading.',
+    'Simulated rig. On a real machine: lock out and try, keep hands and sleeves clear, never reach in while shafts turn.',
+  nothingToCaptureAProbe: 'Can’t capture: a probe has no reading.',
   capturedAt: (formatNumber: string | number) => t`Captured at ${formatNumber}°.`,
   theSweepHasNoPoints: 'The sweep has no points.',
   sweptPointsOver: (points: string | number, coverage: string | number) => t`Swept ${points} points over ${coverage}°.`,
@@ -27,16 +27,16 @@ export const liveWords = labels({
   dropTheConnection: 'drop the connection',
   slackInTheCoupling: 'slack in the coupling',
   aimedWithLeft: (left: string) => t`well aimed, ${left} left`,
-  aimNearerTheMiddle: (left: string) => t`aim nearer the middle: ${left} left`,
+  aimNearerTheMiddle: (left: string) => t`aim nearer the centre: ${left} left`,
   outOfRange: 'out of range',
   batteryLow: 'battery low',
   autoCapture: 'Auto capture',
-  captureWhenStill: 'Capture when still',
+  captureWhenStill: 'Capture when steady',
   capturedReadings: 'Captured readings',
   turnTheShaftsDegrees: 'Turn the shafts, degrees',
   toWord: (what: string | number) => t`to ${what}`,
   theShaftsAreApartTake: (formatNumber: string | number) =>
-    t`The shafts are ${formatNumber}° apart. Take up the backlash in the direction of rotation before you read.`,
+    t`Shaft angles differ by ${formatNumber}°. Take up the backlash in the direction of rotation before you read.`,
   noBeamOnTheDetector: 'no beam on the detector',
   pointsOfTheTurn: (points: string | number, coverage: string | number) =>
     t`${points} points, ${coverage}° of the turn`,

@@ -4,7 +4,7 @@ import { labels, t } from '../../language'
 export const readWords = labels({
   setUpInstrument: 'Set up instrument',
   pointsOver: 'points over',
-  closureReadAllFourQuarters: 'closure: read all four quarters first',
+  closureReadAllFourQuarters: 'closure needs all four quarters',
   out: (terms: string | number, dimension: string | number) => t`${terms}${dimension} out`,
   doesNotCloseOffBy: 'does not close: off by',
   closesTo: 'closes to',
@@ -41,7 +41,7 @@ export const readWords = labels({
   round1AsFoundIs: 'Round 1, as found, is shown dashed.',
   filledSagTakenOffHollow: 'Filled: sag taken off. Hollow: as read. Dashed: what aligned shafts would read.',
   zeroedAtBoth: 'Yes, zeroed at both',
-  enterIt: 'Enter it',
+  enterIt: 'Enter reading',
   setUpTheDial: 'Set up the dial',
   otherAngles: 'Other angles',
   addThisAngle: 'Add this angle',

@@ -4,12 +4,12 @@ import { labels, t } from '../../language'
 export const readyWords = labels({
   roughAlignment: 'Rough alignment',
   straightedgeOrBentStripWith:
-    'Straightedge or bent strip with a feeler, then a taper gauge between the hubs. Angle first, then offset.',
+    'Straightedge or bent strip and feeler on the rims, taper gauge between the faces. Correct angularity first, then offset.',
   gapFromTheStraightedgeOr: (felt: string | number) =>
-    t`Gap from the straightedge or strip in to the ${felt} hub’s rim; minus where the rim stands out`,
+    t`Gap from straightedge to the ${felt} hub’s rim; minus if the rim is proud`,
   gapBetweenTheHubFaces: 'Gap between the hub faces',
   roughAlignmentAt: 'Rough alignment at',
-  straightedgeOrStripCarriedBy: 'Straightedge or strip carried by the hub of',
+  straightedgeOrStripCarriedBy: 'Straightedge or strip held on',
   onTheHub: (left: string | number) => t`On the ${left} hub`,
   onTheHub2: (right: string | number) => t`On the ${right} hub`,
   rimGap: (what: string | number) => t`Rim gap, ${what}`,

@@ -142,7 +142,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     else sets.push(next)
   }
   const round: BeltRound = { id: 'r1', takenAt, by: '', sets, tensioned: false, tension: { set: '', again: '' } }
-  return { ok: true, value: jobFrom(line, round, 'Brought in') }
+  return { ok: true, value: jobFrom(line, round, 'Imported') }
 }
 
 export type { BeltSurvey }

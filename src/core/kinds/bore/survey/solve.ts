@@ -177,7 +177,7 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
             ? [
                 {
                   code: 'not-closed',
-                  message: `${id}: top and bottom do not add up to far and near: a bore that is not round, or a wrong reading; eight places tell which`,
+                  message: `${id}: top + bottom does not equal far + near: bore out of round or a wrong reading; eight places show which`,
                 },
               ]
             : []

@@ -199,13 +199,13 @@ const named = (parts: readonly string[]): string =>
   parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}` : (parts[0] ?? '')
 
 const sentences: Readonly<Record<Mistake['kind'], (mistake: Mistake) => string>> = {
-  'one-mark': (one) => `${'stand' in one ? one.stand : ''}: set on one mark only, which tells nothing of its heading`,
+  'one-mark': (one) => `${'stand' in one ? one.stand : ''}: set on one mark only: heading unknown`,
   reversed: (one) =>
     `${one.kind === 'reversed' ? `${one.stand} at ${one.mark}` : ''}: reads as if the mark faced the other way`,
   'two-places': (one) =>
     `${'mark' in one ? one.mark : ''}: two stands place this mark apart along the line; one of the places is wrong, or there are two marks`,
   'one-way': (one) =>
-    `${'instrument' in one ? one.instrument : ''}: read one way only; turned end for end its zero comes out`,
+    `${'instrument' in one ? one.instrument : ''}: read one way only; reverse it to cancel its zero error`,
 }
 
 function warningsOf(solved: SectionSolved, reference: string | undefined): RollsResult['warnings'] {
@@ -217,7 +217,7 @@ function warningsOf(solved: SectionSolved, reference: string | undefined): Rolls
     ? [
         {
           code: 'free',
-          message: `nothing here squares the rolls to the machine: square is told from ${reference}, and parallel is not square`,
+          message: `no reading ties the rolls to the machine: square is relative to ${reference}`,
         },
       ]
     : []

@@ -29,7 +29,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   )
   const line = lineOf(survey, survey.train.name?.slice(0, 80) || name, (foot) => spreadOf(seated.feet, foot))
   const unit: 'mm' | 'mil' = survey.units.length === 'in' ? 'mil' : 'mm'
-  const job = makeJob(line, 'Brought in', takenAt, unit)
+  const job = makeJob(line, 'Imported', takenAt, unit)
   const [round] = job.rounds
   const sets: ReadSet[] = []
   for (const [m, measurement] of survey.measurements.entries()) {
@@ -96,7 +96,7 @@ function lineOf(survey: Survey, name: string, spread: (foot: string) => number |
             ? typed(train.tolerance.offset, units.reading)
             : { text: '', unit: units.reading },
           slope: { text: String(Number((train.tolerance.slope * 100).toFixed(6))), unit: 'mm/100 mm' },
-          source: 'Brought in with the survey',
+          source: 'Imported with the survey',
         }
       : made.tolerance,
   }
@@ -109,7 +109,7 @@ const growthOf = (
   told: 'entered',
   vertical: typed(vertical, unit),
   horizontal: typed(horizontal, unit),
-  source: 'Brought in with the survey',
+  source: 'Imported with the survey',
 })
 
 /** Limits, packs, shims and what stays, as the survey has them; nothing where it says nothing of a move. */

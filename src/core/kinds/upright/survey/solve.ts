@@ -142,7 +142,7 @@ export function solveSurvey(document: unknown): Checked<UprightResult> {
           ? [
               {
                 code: 'open' as const,
-                message: `flange: the ${open.join(' and the ')} plane was not measured, so no shims are told`,
+                message: `flange: ${open.join(' and ')} plane not measured, so no shims calculated`,
               },
             ]
           : []),

@@ -50,7 +50,7 @@ export function jobOfSurvey(
               ? typed(train.tolerance.offset, units.reading)
               : { text: '', unit: units.reading },
             slope: { text: quantityFrom(train.tolerance.slope * 100, 'mm', 6).text, unit: 'mm/100 mm' },
-            source: 'Brought in with the survey',
+            source: 'Imported with the survey',
           },
         }
       : {}),
@@ -67,5 +67,5 @@ export function jobOfSurvey(
       }),
     ),
   }
-  return { ok: true, value: jobFrom(line, round, 'Brought in') }
+  return { ok: true, value: jobFrom(line, round, 'Imported') }
 }

@@ -320,7 +320,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
           ) : (
             <p>
               {moveWords.now2(
-                plane === 'vertical' ? 'Its shaft stands' : 'Its shaft lies',
+                plane === 'vertical' ? 'Shaft now:' : 'Shaft now:',
                 place(position, plane, terms),
                 length(2 * station.moveSd[plane], terms),
                 unitName[terms.unit],

@@ -75,7 +75,7 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
                   set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together',
                   isCoupled(set)
                     ? purposeNames[setPurpose(set)]
-                    : `coupling released, ${purposeNames[setPurpose(set)]}`,
+                    : `coupling disconnected, ${purposeNames[setPurpose(set)]}`,
                   sideName(set.direction ?? 'far', terms),
                 )
               : howReadText(set, document.line)}

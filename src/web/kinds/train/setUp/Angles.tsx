@@ -60,7 +60,7 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
     if (!angle.ok) return setFault(sayTrouble(angle.trouble))
     const { degrees } = angle
     if (set.angles.some((one) => one.degrees === degrees)) return setFault(setUpWords.isAlreadyThere(name(degrees)))
-    if (set.angles.length >= 48) return setFault('48 positions are the most; a sweep takes more.')
+    if (set.angles.length >= 48) return setFault('Maximum 48 positions. Use a sweep for more.')
     setFault(undefined)
     setTyped('')
     onSet((s) => ({
