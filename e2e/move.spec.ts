@@ -122,7 +122,7 @@ test('growth by heat is entered on the line, and the cold target follows', async
   for (const end of ['front', 'back']) {
     const foot = growth.getByRole('listitem', { name: `Pump, ${end} feet, growth` })
     await foot.getByRole('combobox', { name: /^Source/ }).selectOption({ label: 'material and temperatures' })
-    await foot.getByLabel('Foot to shaft centre, mm').fill('300')
+    await foot.getByLabel('Foot to shaft center, mm').fill('300')
     await foot.getByLabel('Cold, °C').fill('15')
     await foot.getByLabel('Running, °C').fill('85')
     await expect(foot).toContainText('rises 0.22 mm')

@@ -178,10 +178,10 @@ test('speeds tried, marks, and the doubt drawn in a worker: progress, cancel, an
     const press = (text: string) =>
       [...document.querySelectorAll('button')].find((one) => one.textContent?.startsWith(text))?.click()
     press('Draw it')
-    const cancelled = setInterval(() => {
+    const canceled = setInterval(() => {
       press('Cancel')
       if ([...document.querySelectorAll('button')].some((one) => one.textContent?.startsWith('Draw it')))
-        clearInterval(cancelled)
+        clearInterval(canceled)
     }, 1)
   })
   await expect(page.getByRole('button', { name: 'Draw it 100,000 times' })).toBeVisible()

@@ -66,7 +66,7 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   await expect(page.getByText(/^Signed by S\. B\./).first()).toBeVisible()
 })
 
-test('fourteen rolls: one that will not go is named, not its neighbours; a mark that faces the other way; a level read one way', async ({
+test('fourteen rolls: one that will not go is named, not its neighbors; a mark that faces the other way; a level read one way', async ({
   page,
   demo,
 }) => {
@@ -77,8 +77,8 @@ test('fourteen rolls: one that will not go is named, not its neighbours; a mark 
   await expect(ways.getByRole('columnheader')).toHaveText([
     'Span',
     'Leave it',
-    'Neighbours half way',
-    'Neighbours parallel, taken back beyond',
+    'Neighbors half way',
+    'Neighbors parallel, taken back beyond',
   ])
   await expect(ways.getByRole('row', { name: /^Roll 9 – Roll 10/ })).toContainText(/2\d\d %/)
   await expect(ways.getByRole('row', { name: /^Rolls moved/ })).toBeVisible()

@@ -42,8 +42,8 @@ export async function tabTo(page: Page, name: string): Promise<number> {
     await page.keyboard.press('Tab')
     const label = await page.evaluate(() => {
       const at = document.activeElement
-      const labelled = at instanceof HTMLInputElement ? at.labels?.[0]?.textContent : undefined
-      return at?.getAttribute('aria-label') ?? labelled ?? at?.textContent
+      const labeled = at instanceof HTMLInputElement ? at.labels?.[0]?.textContent : undefined
+      return at?.getAttribute('aria-label') ?? labeled ?? at?.textContent
     })
     if (label?.startsWith(name)) return i + 1
   }

@@ -8,7 +8,7 @@ test('an upright pair from nothing to shims and push, in mm and mil, with a relo
   await page.getByLabel('Kind of line').selectOption('upright')
   await page.getByLabel('Line name').fill('Well pump 2')
   await page.getByRole('button', { name: 'Draw it and start' }).click()
-  await page.getByLabel('Joint above the coupling centre, mm').fill('260')
+  await page.getByLabel('Joint above the coupling center, mm').fill('260')
   await page.getByLabel('Bolt circle diameter, mm').fill('300')
   await page.getByLabel('Coupling diameter, mm').fill('160')
   await page.getByLabel('Speed, rpm').fill('1480')

@@ -27,7 +27,7 @@ process.on('message', async ({ file, specs }) => {
     for (const one of [last, file]) if (one) vitest.invalidateFile(join(root, one))
     last = file
     const wanted = specs.flatMap((test) => all.filter(({ moduleId }) => moduleId === join(root, test)))
-    // the nearest alone first; no bailing out, which would leave the next run cancelled
+    // the nearest alone first; no bailing out, which would leave the next run canceled
     for (let at = 0; at < wanted.length; at += at === 0 ? 2 : 4) {
       const part = wanted.slice(at, at === 0 ? 2 : at + 4)
       const { testModules, unhandledErrors } = await vitest.runTestSpecifications(part, false)

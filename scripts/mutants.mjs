@@ -6,7 +6,7 @@
 // A change that makes a test run out of time counts as neither noticed nor unnoticed.
 //
 // What is changed: signs and operators, comparisons turned round, conditions forced, numbers, minimum for maximum, sine
-// for cosine, a call of `Math.abs` left out. Not changed: documents' schemas, catalogues of names, the worked case and the
+// for cosine, a call of `Math.abs` left out. Not changed: documents' schemas, catalogs of names, the worked case and the
 // exact rig (the tests' own yardstick). `<` for `<=` is left out: two measured numbers are never exactly equal.
 import { fork } from 'node:child_process'
 import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
@@ -153,7 +153,7 @@ const sources = new Set(
 )
 const tests = [...sources].filter((file) => /\.test\.tsx?$/.test(file) && !/\.screen\./.test(file)).sort()
 const readers = readersOf(tests)
-const spared = /\.test\.tsx?$|\/schema\.ts$|\/catalogue\.ts$|\/caseA\.ts$|src\/core\/rig\/|\/migrations?\//
+const spared = /\.test\.tsx?$|\/schema\.ts$|\/catalog\.ts$|\/caseA\.ts$|src\/core\/rig\/|\/migrations?\//
 const named = values.rooms.split(',')
 /** The room a file is in; where it fits two, the narrower, which stands later. */
 const roomOf = (file) => named.findLast((room) => rooms[room].files.test(file))

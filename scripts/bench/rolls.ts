@@ -2,7 +2,7 @@ import { type Roll, type RollReading, type Section, solveSection } from '../../s
 import { chance } from '../../src/core/rig/random'
 import { bestOf, row } from './clock'
 
-/** Two hundred rolls from ten stands, every one levelled both ways and taped to the next, some squared: about two thousand readings. */
+/** Two hundred rolls from ten stands, every one leveled both ways and taped to the next, some squared: about two thousand readings. */
 function twoHundred(): { section: Section; readings: RollReading[] } {
   const source = chance(200)
   const off = (sd: number) => sd * source.normal()

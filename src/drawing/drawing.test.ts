@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { summarise } from '../core/job/summary'
+import { summarize } from '../core/job/summary'
 import { solveRound } from '../core/kinds/train/solve/round'
 import { demoPlant } from '../server/demo/plant'
 import type { Terms } from '../words/terms'
@@ -151,7 +151,7 @@ describe('the chain of dimensions', () => {
 })
 
 it('draws a miniature within its frame', () => {
-  const mini = miniOf(summarise(train), 112, 60)
+  const mini = miniOf(summarize(train), 112, 60)
   const points = mini.flatMap((stroke) => stroke.points)
   expect(points.every(([x, y]) => x >= 0 && x <= 112 && y >= 0 && y <= 60)).toBe(true)
 })

@@ -158,7 +158,7 @@ function leaderOf(box: Box, [x, y]: Point): readonly [Point, Point] | undefined 
   const from: Point = [Math.min(box.right, Math.max(box.left, x)), Math.min(box.bottom, Math.max(box.top, y))]
   const [dx, dy] = [x - from[0], y - from[1]]
   const away = Math.hypot(dx, dy)
-  // over or under its mark it is plain whose it is; beside it, it would be taken for its neighbour's
+  // over or under its mark it is plain whose it is; beside it, it would be taken for its neighbor's
   if (away <= near && x >= box.left && x <= box.right) return undefined
   // it ends short of the mark
   const share = Math.max(0, away - 9) / away

@@ -6,7 +6,7 @@ export interface PackDrawing {
 }
 
 /**
- * Two packs beside each other want one scale: how many px a millimetre is when the thicker of them is so high. A thin shim is
+ * Two packs beside each other want one scale: how many px a millimeter is when the thicker of them is so high. A thin shim is
  * never thinner than a strip one can see.
  */
 export function packDrawing(

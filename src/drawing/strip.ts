@@ -35,7 +35,7 @@ export interface StripDrawing {
 
 /**
  * Middles of cells of one width, as near to where they belong as they can stand without overlapping, between two edges:
- * neighbours that would overlap are pushed apart together. Order is kept.
+ * neighbors that would overlap are pushed apart together. Order is kept.
  */
 export function spreadCells(wanted: readonly number[], width: number, from: number, to: number): number[] {
   const order = wanted.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x || a.i - b.i)

@@ -84,7 +84,7 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
       presolve: 'off',
       ...small,
       time_limit: mostSeconds,
-      // positions are in hundredths of a millimetre: what is called zero is far below what anybody can measure
+      // positions are in hundredths of a millimeter: what is called zero is far below what anybody can measure
       mip_feasibility_tolerance: 1e-9,
       primal_feasibility_tolerance: 1e-9,
       mip_rel_gap: 0,

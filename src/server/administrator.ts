@@ -41,8 +41,7 @@ async function run(): Promise<void> {
     const known = await personByMailbox(db, email)
     const asked = { name: name ?? known?.name ?? '', initials: initials ?? known?.initials ?? '' }
     if (asked.name === '') throw new StartFault('--name: enter the administrator’s name.')
-    if (await takenBy(db, { initials: asked.initials }, known?.id))
-      throw new StartFault('--initials: already taken.')
+    if (await takenBy(db, { initials: asked.initials }, known?.id)) throw new StartFault('--initials: already taken.')
     const person = known
       ? await changePerson(db, known.id, { ...asked, role: 'administrator', putAway: false })
       : await insertPerson(db, { ...asked, role: 'administrator', email })

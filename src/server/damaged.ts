@@ -71,7 +71,9 @@ export async function tellDamage(
       ),
     )
   })
-  app.all('/api/*', (c) => c.json({ error: { path: '', message: 'The data is damaged. Open the page for details.' } }, 503))
+  app.all('/api/*', (c) =>
+    c.json({ error: { path: '', message: 'The data is damaged. Open the page for details.' } }, 503),
+  )
   app.all('*', (c) => {
     const copy = good ? tellCopy(good) : undefined
     return c.html(

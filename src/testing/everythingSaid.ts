@@ -1,4 +1,4 @@
-import { summarise } from '../core/job/summary'
+import { summarize } from '../core/job/summary'
 import { findingsFor } from '../core/kinds/train/advice/findings'
 import { planFindings } from '../core/kinds/train/advice/planFindings'
 import { solveRough } from '../core/kinds/train/document/rough'
@@ -32,7 +32,7 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
   if (!round) throw new Error('a job has a round')
   const solved = solveRound(job, round)
   const terms: TrainTerms = { line: job.line, unit, resolution: solved.resolution }
-  const texts: string[] = [sayNext(summarise(job))]
+  const texts: string[] = [sayNext(summarize(job))]
   const told = (said: { title: string; detail?: string; working?: string[] }) =>
     texts.push(said.title, said.detail ?? '', ...(said.working ?? []))
   for (const step of ['read', 'move'] as const)

@@ -104,7 +104,7 @@ export class Locator {
     )
   }
   getByLabel(label: Text, { exact = false } = {}): Locator {
-    return this.inside(`labelled “${label}”`, (one) =>
+    return this.inside(`labeled “${label}”`, (one) =>
       [...one.querySelectorAll('[aria-label], [aria-labelledby], input, select, textarea')].filter((el) => {
         const said = el.getAttribute('aria-label') ?? labelledBy(el) ?? (isField(el) ? labelsOf(el) : undefined)
         return said !== undefined && fits(said, label, exact)

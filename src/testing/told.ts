@@ -1,5 +1,5 @@
 import { provedOf } from '../core/job/proved'
-import { summarise } from '../core/job/summary'
+import { summarize } from '../core/job/summary'
 import { type AnyJob, kindOf } from '../core/kinds'
 import { findingsFor as beltFindings } from '../core/kinds/belt/advice/findings'
 import { solveRound as solveBelt } from '../core/kinds/belt/solve/round'
@@ -112,7 +112,7 @@ export function toldOf(document: AnyJob, unit: 'mm' | 'mil', brief = false): str
     ...proof.open.map((one) => sayOpen(one, terms)),
   ]
   return [
-    sayNext(summarise(document)),
+    sayNext(summarize(document)),
     ...said.flatMap(({ title, detail = '', working = [] }) => [title, detail, ...working]),
     ...(document.line.kind === 'train' ? everythingSaid(document as AnyJob<'train'>, unit).texts : []),
     ...printed(recordOf(job, { unit }).blocks.filter(({ kind }) => !brief || kind !== 'table')),

@@ -23,7 +23,7 @@ async function read(page: Page, probe: string, unit: string, values: readonly st
 
 test('reverse dials, zeroed once per plane, taped from the dials, in inches and mils', async ({ page, empty }) => {
   await drawn(page, empty, 'Feed pump', 'mil')
-  const from = 'distance from centre of coupling toward the right, in'
+  const from = 'distance from center of coupling toward the right, in'
   await page.getByLabel(`Motor, front feet, ${from}`).fill('13')
   await page.getByLabel('Motor, back feet, distance from motor, front feet toward the right, in').fill('14')
   await page.getByRole('link', { name: 'Go to Read' }).click()
@@ -39,7 +39,7 @@ test('reverse dials, zeroed once per plane, taped from the dials, in inches and 
 
 test('rim and two faces, the shaft floats', async ({ page, empty }) => {
   await drawn(page, empty, 'Blower')
-  await page.getByLabel('Motor, front feet, distance from centre of coupling toward the right, mm').fill('310')
+  await page.getByLabel('Motor, front feet, distance from center of coupling toward the right, mm').fill('310')
   await page.getByLabel('Motor, back feet, distance from motor, front feet toward the right, mm').fill('520')
   await page.getByRole('link', { name: 'Go to Read' }).click()
   await page.getByRole('combobox', { name: 'Method' }).selectOption('rim-two-faces')

@@ -61,7 +61,10 @@ export const beltMoveNames: Readonly<Record<BeltMove, (unit: string) => string>>
 
 const slips: Readonly<Record<BeltingSlip, Said>> = labels({
   slack: { title: 'The belts are slack.', detail: 'The alignment counts only with the belts tensioned.' },
-  'still-loose': { title: 'The motor’s bolts are loose.', detail: 'Tighten them, then check with the straightedge again.' },
+  'still-loose': {
+    title: 'The motor’s bolts are loose.',
+    detail: 'Tighten them, then check with the straightedge again.',
+  },
   'one-screw': {
     title: 'One screw pulled it out of line.',
     detail: 'It was aligned with the belts slack. Turn both screws equally and check again.',

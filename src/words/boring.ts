@@ -6,8 +6,8 @@ import type { Said } from './said'
 /** What is said in the lesson of the bores. */
 export const boringWords = labels({
   name: 'Bearing pockets on one line',
-  goal: 'A taut wire is centred in pockets 1 and 4. Measure from the wire to the walls of pockets 2 and 3, allow for wire sag, and bring both centres onto the line, bolted down.',
-  within: (mm: string) => t`Tolerance: both centres within ${mm}.`,
+  goal: 'A taut wire is centered in pockets 1 and 4. Measure from the wire to the walls of pockets 2 and 3, allow for wire sag, and bring both centers onto the line, bolted down.',
+  within: (mm: string) => t`Tolerance: both centers within ${mm}.`,
   bores: 'The housing from the side and from above, and the chosen pocket seen from the right',
   fromSide: 'from the side',
   fromAbove: 'from above',
@@ -26,7 +26,7 @@ export const boringWords = labels({
   signs:
     'Minus moves it the other way. Rotor out or on its own stands. Keep fingers out from between pocket and housing.',
   check: 'Check my alignment',
-  left: 'Pocket centres',
+  left: 'Pocket centers',
   upOf: (n: string) => t`Pocket ${n}, up`,
   farOf: (n: string) => t`Pocket ${n}, toward far`,
   moves: (count: string) => t`Moves made: ${count}`,
@@ -34,7 +34,7 @@ export const boringWords = labels({
   truthTold: (n: string, up: string, far: string, droop: string) =>
     t`as found, pocket ${n} was ${up} up and ${far} toward far; the wire sags ${droop} there.`,
   hints: [
-    'Height of the pocket centre above the wire = (top − bottom) ÷ 2. Do the same with near and far.',
+    'Height of the pocket center above the wire = (top − bottom) ÷ 2. Do the same with near and far.',
     'Wire sag = weight per mm × distance to one support × distance to the other ÷ (2 × tension).',
     'Height above the line = height above the wire − sag. Take that much out.',
     'Pockets 1 and 4 are the reference. Move one and the line changes.',

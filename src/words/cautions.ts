@@ -1,4 +1,4 @@
-import type { CautionId } from '../core/ready/catalogue'
+import type { CautionId } from '../core/ready/catalog'
 import { labels } from './language'
 
 /** What each caution asks, short enough to read with a hand on the lock. */
@@ -13,7 +13,10 @@ export const cautionTexts: Readonly<Record<CautionId, { title: string; detail: s
     detail: 'Pressure, springs, suspended loads, anything that can still turn.',
   },
   coupling: { title: 'Shafts cannot turn under power or by flow', detail: 'Valves shut. Guard off only after that.' },
-  lifting: { title: 'Lifting and blocking plan agreed', detail: 'Rated gear. Nobody under a load. Blocks in before hands.' },
+  lifting: {
+    title: 'Lifting and blocking plan agreed',
+    detail: 'Rated gear. Nobody under a load. Blocks in before hands.',
+  },
   pinch: { title: 'Pinch points known', detail: 'Under feet, between hubs, behind brackets.' },
   hot: { title: 'Hot surfaces cool or covered', detail: 'Bearings, casings, pipes.' },
   hands: {

@@ -5,8 +5,8 @@ import type { Said } from './said'
 /** What is said in the lesson of the stuck roll. */
 export const easingWords = labels({
   name: 'A roll that can’t be moved',
-  goal: 'Roll 4’s housing is seized. Rolls 1 and 7 are driven and stay put. Set the others so that no two neighbours differ by more than the web can take.',
-  within: (mm: string) => t`Tolerance: between neighbours, one web edge may be ${mm} longer.`,
+  goal: 'Roll 4’s housing is seized. Rolls 1 and 7 are driven and stay put. Set the others so that no two neighbors differ by more than the web can take.',
+  within: (mm: string) => t`Tolerance: between neighbors, one web edge may be ${mm} longer.`,
   section: 'The section from above: web runs to the right, far side at the top, errors magnified',
   roll: 'Roll',
   rollN: (n: string) => t`Roll ${n}`,
@@ -27,11 +27,11 @@ export const easingWords = labels({
   moved: (count: string) => t`Rolls moved: ${count}`,
   truth: 'Two other options:',
   others:
-    'leave it and record how far the web is strained beside it, or make its neighbours parallel to it and take the strain farther on. Record your choice and the reason.',
+    'leave it and record how far the web is strained beside it, or make its neighbors parallel to it and take the strain farther on. Record your choice and the reason.',
   hints: [
-    'The web reacts only to differences between neighbouring rolls.',
+    'The web reacts only to differences between neighboring rolls.',
     'With every other roll at zero, both spans beside the seized roll take the full error.',
-    'Spread over three spans, each takes a third: neighbours at two thirds, the next ones at one third.',
+    'Spread over three spans, each takes a third: neighbors at two thirds, the next ones at one third.',
     'Leave a roll whose spans are within tolerance: every move costs an hour and a drive check.',
   ],
 })
@@ -53,7 +53,7 @@ const slips: Readonly<Record<EasingSlip, Said>> = labels({
   },
   'other-way': {
     title: 'You spread it the wrong way.',
-    detail: 'The neighbours go toward the seized roll, not away from it.',
+    detail: 'The neighbors go toward the seized roll, not away from it.',
   },
   'one-side': {
     title: 'Only one side of the seized roll is right.',

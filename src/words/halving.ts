@@ -29,8 +29,7 @@ export const hubDialNames: Readonly<Record<HubDial, string>> = labels({
 
 const notHalved: Said = labels({
   title: 'As far over as it was short before.',
-  detail:
-    'You pushed until the dials repeat the other side’s reading: that is twice too far. Aim for half.',
+  detail: 'You pushed until the dials repeat the other side’s reading: that is twice too far. Aim for half.',
 })
 
 export const sayHalvingSlip = (slip: HalvingSlip): Said => (slip === 'not-halved' ? notHalved : sayPushingSlip(slip))

@@ -1,23 +1,23 @@
 /**
- * The language everything is said in. The sentences in this folder are English; a second language is a catalogue that turns
+ * The language everything is said in. The sentences in this folder are English; a second language is a catalog that turns
  * each of them into its own, with `{0}`, `{1}` … where something is put in.
  */
-export type Catalogue = (english: string) => string
+export type Catalog = (english: string) => string
 
-const english: Catalogue = (text) => text
-let catalogue = english
+const english: Catalog = (text) => text
+let catalog = english
 
 /** Says everything in another language from now on; in English without one. */
-export function speak(other: Catalogue = english): void {
-  catalogue = other
+export function speak(other: Catalog = english): void {
+  catalog = other
 }
 
 /** A sentence with something put in: t`Take out ${amount} under ${feet}`. */
 export function t(texts: TemplateStringsArray, ...put: readonly (string | number)[]): string {
   const [first = '', ...rest] = texts
-  if (catalogue === english) return rest.reduce((said, text, i) => said + put[i] + text, first)
+  if (catalog === english) return rest.reduce((said, text, i) => said + put[i] + text, first)
   const sentence = rest.reduce((said, text, i) => `${said}{${i}}${text}`, first)
-  return catalogue(sentence).replace(/\{(\d+)\}/g, (_, i) => String(put[Number(i)] ?? ''))
+  return catalog(sentence).replace(/\{(\d+)\}/g, (_, i) => String(put[Number(i)] ?? ''))
 }
 
 const forms = new Intl.PluralRules('en')
@@ -42,11 +42,11 @@ export function labels<T extends object>(texts: T): T {
     const inside = typeof value === 'object' && value !== null ? labels(value) : value
     Object.defineProperty(own, key, {
       enumerable: true,
-      get: () => (typeof inside === 'string' ? catalogue(inside) : inside),
+      get: () => (typeof inside === 'string' ? catalog(inside) : inside),
     })
   }
   return own as T
 }
 
 /** A language that nobody speaks: every letter of what is translated wears a mark, so that what is not stands out. */
-export const pseudo: Catalogue = (text) => text.replace(/[A-Za-z](?![^{]*\})/g, (letter) => `${letter}\u0323`)
+export const pseudo: Catalog = (text) => text.replace(/[A-Za-z](?![^{]*\})/g, (letter) => `${letter}\u0323`)

@@ -17,8 +17,10 @@ export const visitFlagTexts: Readonly<Record<VisitFlag, string>> = labels({
 /** What a drift looks like. */
 export const driftCauseTexts: Readonly<Record<DriftCause, string>> = labels({
   'one-foot': 'Only one station moved up or down. Check its shims and soft foot.',
-  pipes: 'It pivoted about one end, both vertically and sideways: pipe strain at the other end. Check hangers and flanges.',
-  foundation: 'Several machines moved together relative to the fixed machine: foundation movement or a different temperature.',
+  pipes:
+    'It pivoted about one end, both vertically and sideways: pipe strain at the other end. Check hangers and flanges.',
+  foundation:
+    'Several machines moved together relative to the fixed machine: foundation movement or a different temperature.',
   base: 'All stations moved up or down together: base movement or a different temperature. Compare the temperatures.',
   bolts: 'All moved sideways the same way: slipped bolts, no dowels.',
 })

@@ -32,7 +32,8 @@ export const mountingWords = labels({
   lies: (mm: string) => t`${mm} there`,
   putIn: 'Put in',
   soFar: (mm: string) => t`so far ${mm}`,
-  signs: 'Minus moves it the other way. Keep fingers out from between the flanges. Leave two opposite bolts finger-tight.',
+  signs:
+    'Minus moves it the other way. Keep fingers out from between the flanges. Leave two opposite bolts finger-tight.',
   check: 'Check my alignment',
   left: 'Remaining at the coupling',
   offset: 'Offset',

@@ -28,11 +28,12 @@ export const plottingWords = labels({
   blankTitle: 'Squared paper',
   blankMetric: 'One square: 10 mm along, 0.02 mm up.',
   blankInch: 'One square: 1 in along, 1 mil up.',
-  blankHelp: 'Above the centre line is high (or far), below is low (or near). Subtract the sag, halve the rest, plot the point.',
+  blankHelp:
+    'Above the center line is high (or far), below is low (or near). Subtract the sag, halve the rest, plot the point.',
   hints: [
     'Subtract the sag first: reading − sag (sag is negative). Half the result is the offset at that dial.',
     'Dial on the movable hub: a high hub reads minus at the bottom, so reverse the sign. Dial on the fixed hub: keep the sign.',
-    'Plot each point where that plunger touches. Extend the line to the feet and count squares from the centre line.',
+    'Plot each point where that plunger touches. Extend the line to the feet and count squares from the center line.',
   ],
 })
 
@@ -68,7 +69,7 @@ const slips: Readonly<Record<PlotSlip, Said>> = labels({
     detail: 'Subtract sag, halve, set the sign, then count the squares again.',
   },
   'no-feet': { title: 'You have not read the feet.', detail: 'Follow the line to each of them.' },
-  foot: { title: 'A foot value is not on your line.', detail: 'At the feet, count from the centre line to your line.' },
+  foot: { title: 'A foot value is not on your line.', detail: 'At the feet, count from the center line to your line.' },
 })
 
 export const sayPlotSlip = (slip: PlotSlip): Said => slips[slip]

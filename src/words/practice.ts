@@ -72,7 +72,8 @@ export const practiceWords = labels({
   refused: (place: string, why: string) => (place ? t`Not imported. At ${place}: ${why}.` : t`Not imported: ${why}.`),
   remove: (name: string) => t`Remove ${name}`,
   removeIt: 'Remove',
-  onMachine: (mm: string) => t`On the machine, with this bracket, the dial zeroed at the top reads ${mm} mm at the bottom.`,
+  onMachine: (mm: string) =>
+    t`On the machine, with this bracket, the dial zeroed at the top reads ${mm} mm at the bottom.`,
 })
 
 /** The dial's two hands in words, for those who listen: what stands there, not what it means. */
@@ -228,7 +229,10 @@ const slips: Readonly<Record<Slip, Said>> = labels({
     title: 'That is the faulty reading.',
     detail: 'The fault is still in your reading. Take it so that the fault cancels.',
   },
-  off: { title: 'That is not the dial reading.', detail: 'Count the graduations again from zero, in the direction the needle moved.' },
+  off: {
+    title: 'That is not the dial reading.',
+    detail: 'Count the graduations again from zero, in the direction the needle moved.',
+  },
   missing: { title: 'Nothing entered yet.', detail: 'Enter a reading with its sign.' },
 })
 

@@ -1,4 +1,4 @@
-import { cautions, type Occasion } from '../core/ready/catalogue'
+import { cautions, type Occasion } from '../core/ready/catalog'
 import type { ReadyState } from '../core/ready/ready'
 import { cautionTexts } from './cautions'
 import { labels, t } from './language'
@@ -25,13 +25,12 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   'hub-runout': { title: 'Hub run-out, rim', detail: 'Dial on the hub’s rim, one turn of its own shaft.' },
   'face-runout': { title: 'Hub run-out, face', detail: 'Dial on the hub’s face, axial float held.' },
   'hub-separation': { title: 'Hub separation', detail: 'Against the maker’s value. Set it before anything else.' },
-  float: { title: 'Axial float or magnetic centre', detail: 'Where the rotor runs.' },
+  float: { title: 'Axial float or magnetic center', detail: 'Where the rotor runs.' },
   bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft. See the maker’s value.' },
   piping: { title: 'Pipe and conduit strain', detail: 'Dial on the coupling while the flanges are loosened.' },
   'joint-clean': {
     title: 'Joint clean, no burrs, spigot not bottomed',
-    detail:
-      'Clean and reseat before you shim. Turning the motor one bolt position shows which flange is at fault.',
+    detail: 'Clean and reseat before you shim. Turning the motor one bolt position shows which flange is at fault.',
   },
   'flange-runout': { title: 'Flange face run-out', detail: 'To its own shaft, one turn.' },
   'spigot-runout': { title: 'Spigot run-out', detail: 'To its own shaft, one turn.' },
@@ -44,7 +43,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
     title: 'Grooves against a wear gauge',
     detail: 'A worn groove is no reference. Belts of a set are replaced together.',
   },
-  'bushes-torqued': { title: 'Bushes torqued', detail: 'Draw in both halves of a split bush equally.' },
+  'bushings-torqued': { title: 'Bushings torqued', detail: 'Draw in both halves of a split bushing equally.' },
   'sheave-face-runout': {
     title: 'Sheave run-out, face',
     detail: 'Maximum 0.1 % of the diameter, or the maker’s figure.',
@@ -78,7 +77,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   },
   'rolls-clean': {
     title: 'Faces clean, crowned rolls identified',
-    detail: 'On a crowned or worn face, read both ends at the same distance from centre.',
+    detail: 'On a crowned or worn face, read both ends at the same distance from center.',
   },
   'rolls-floor': {
     title: 'Floor firm enough for a stand',

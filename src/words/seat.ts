@@ -33,7 +33,7 @@ export const passes = (rounds: number): string =>
     t`four passes, then repeat until the shaft stops moving`,
   ][rounds - 2] ?? t`five passes, then repeat until the shaft stops moving`
 
-/** Feeler blades and shims are told in hundredths of a millimetre or tenths of a mil. */
+/** Feeler blades and shims are told in hundredths of a millimeter or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
 
 const titles: Record<SeatKind, (name: string, feet: string, more: boolean) => string> = {

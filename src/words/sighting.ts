@@ -14,7 +14,7 @@ export const sightingWords = labels({
   stand: 'Instrument at',
   stands: { '1': 'First stand', '2': 'Second stand' },
   level: 'Level it',
-  levelled: 'It is level.',
+  leveled: 'It is level.',
   notLevel: 'Not level: relevel after every setup or turn.',
   zero: 'Near target: zero here',
   zeroReferences: 'Both floor references: zero here',

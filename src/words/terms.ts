@@ -37,7 +37,7 @@ export const signedLength = (mm: number, { unit, resolution }: Pick<Terms, 'unit
 export const lengthWithUnit = (mm: number, terms: Pick<Terms, 'unit' | 'resolution'>): string =>
   `${length(mm, terms)} ${unitName[terms.unit]}`
 
-/** A dimension along the train, in mm or inch, whole millimetres or hundredths of an inch. */
+/** A dimension along the train, in mm or inch, whole millimeters or hundredths of an inch. */
 export function dimension(mm: number, unit: Unit): string {
   return unit === 'mil' || unit === 'in' ? t`${formatNumber(mm / 25.4, 2)} in` : t`${formatNumber(mm, 0)} mm`
 }

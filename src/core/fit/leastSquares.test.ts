@@ -14,7 +14,7 @@ type Body = Record<Unknown, number>
 /** How far along x the face stands at a radius and an angle: ray along x against the plane square to the body's own axis. */
 function exactFace({ toe, tilt, offset }: Body, radius: number, degrees: number): number {
   const [sin, cos] = [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)]
-  // the axis (1, −toe, tilt); the face is all points p with (p − centre)·axis = 0
+  // the axis (1, −toe, tilt); the face is all points p with (p − center)·axis = 0
   return offset - (radius * sin * -toe + radius * cos * tilt)
 }
 

@@ -29,7 +29,7 @@ export function quarterAt(degrees: number): Quarter | undefined {
   return Number.isInteger(degrees / 90) ? quarters[foldDegrees(degrees) / 90] : undefined
 }
 
-/** How much of the turn the angles cover: 360 less the widest gap between neighbours, in degrees. */
+/** How much of the turn the angles cover: 360 less the widest gap between neighbors, in degrees. */
 export function arcCovered(degrees: readonly number[]): number {
   const sorted = Float64Array.from(degrees, foldDegrees).sort()
   const first = sorted[0]

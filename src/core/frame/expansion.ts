@@ -6,7 +6,7 @@ export type ExpandingMaterial = keyof typeof expansion
 /**
  * How much a support grows: `α · L · ΔT`.
  *
- * @param height from the foot to the shaft's centre, mm
+ * @param height from the foot to the shaft's center, mm
  * @param kelvin running less cold
  * @returns mm
  */

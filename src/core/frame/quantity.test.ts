@@ -29,7 +29,7 @@ describe('a quantity', () => {
     expect(quantityFault({ text: '0.1x', unit: 'mm' })?.kind).toBe('no-unit')
     expect(quantityFault({ text: '0..1', unit: 'mm' })?.kind).toBe('not-a-number')
   })
-  it('is written back from millimetres', () => {
+  it('is written back from millimeters', () => {
     expect(quantityFrom(-0.254, 'mil', 1)).toEqual({ text: '-10.0', unit: 'mil' })
   })
 })
@@ -62,7 +62,7 @@ describe('a number that must be above zero', () => {
     expect(positiveFault(mm(text))?.kind).toBe(fault)
     expect(positiveMm(mm(text))).toBe(text === '0.01' ? 0.01 : undefined)
   })
-  it('more than a kilometre is said and left out', () => {
+  it('more than a kilometer is said and left out', () => {
     expect(quantityMm(mm('1000001'))).toBeUndefined()
     expect(quantityFault(mm('1000001'))?.kind).toBe('too-far')
     expect(quantityMm(mm('999999'))).toBe(999999)

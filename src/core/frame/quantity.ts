@@ -1,9 +1,9 @@
 import { formatNumber, formatSigned, isSum, parseNumber } from './number'
 import type { Trouble } from './trouble'
-import { decimalsFor, fromMm, millimetresPer, toMm, type Unit } from './units'
+import { decimalsFor, fromMm, millimetersPer, toMm, type Unit } from './units'
 
 /**
- * A measured number exactly as a person typed it. What was typed is what is stored; millimetres are worked out when
+ * A measured number exactly as a person typed it. What was typed is what is stored; millimeters are worked out when
  * asked for, so switching units never rewrites a reading. `text` may be empty (not read yet) or not a number (kept, and said).
  */
 export interface Quantity {
@@ -17,12 +17,12 @@ export interface Quantity {
 export const emptyQuantity = (unit: Unit): Quantity => ({ text: '', unit })
 
 /** Nothing that is measured on a line is longer, mm. */
-const kilometre = 1e6
+const kilometer = 1e6
 
 /** What each was found to be: a document is never changed, only made anew, and most of it stays as it is from key to key. */
 const known = new WeakMap<object, number | undefined>()
 
-/** Millimetres, or undefined where nothing (or nothing readable, or more than a kilometre) is typed. */
+/** Millimeters, or undefined where nothing (or nothing readable, or more than a kilometer) is typed. */
 export function quantityMm(quantity: Readonly<Pick<Quantity, 'text' | 'unit'>> | undefined): number | undefined {
   if (!quantity || quantity.text === '') return undefined
   if (!known.has(quantity)) known.set(quantity, readMm(quantity))
@@ -33,7 +33,7 @@ function readMm(quantity: Pick<Quantity, 'text' | 'unit'>): number | undefined {
   if (quantity.text.trim() === '') return undefined
   const typed = parseNumber(quantity.text)
   const mm = typed.ok ? toMm(typed.value, typed.unit ?? quantity.unit) : undefined
-  return mm !== undefined && Math.abs(mm) <= kilometre ? mm : undefined
+  return mm !== undefined && Math.abs(mm) <= kilometer ? mm : undefined
 }
 
 /** What is wrong with a typed quantity, or undefined where it is empty or fine. */
@@ -43,7 +43,7 @@ export function quantityFault(quantity: Quantity | undefined): Trouble | undefin
   return typed.ok ? { kind: 'too-far' } : typed.trouble
 }
 
-/** A step or a standard deviation outside these makes no sense, mm: a ten-nanometre graduation, or one of a centimetre. */
+/** A step or a standard deviation outside these makes no sense, mm: a ten-nanometer graduation, or one of a centimeter. */
 const sensible = { least: 1e-5, most: 10 }
 
 const positiveOf = (quantity: Pick<Quantity, 'text' | 'unit'> | undefined): number | undefined => {
@@ -52,7 +52,7 @@ const positiveOf = (quantity: Pick<Quantity, 'text' | 'unit'> | undefined): numb
 }
 
 /**
- * Millimetres of a graduation, a finest step or a standard deviation: what is typed where that makes sense, else the last
+ * Millimeters of a graduation, a finest step or a standard deviation: what is typed where that makes sense, else the last
  * that did, else undefined (and the usual one is used).
  */
 export const positiveMm = (quantity: Quantity | undefined): number | undefined =>
@@ -107,7 +107,7 @@ export function typedStep(quantity: Quantity): number | undefined {
   if (!typed.ok) return undefined
   const below = Number(/\/\s*(\d+)/.exec(quantity.text)?.[1] ?? 0)
   const step = below > 0 ? 1 / (partOfFraction * below) : 10 ** -typedDecimals(quantity.text)
-  return millimetresPer[typed.unit ?? quantity.unit] * step
+  return millimetersPer[typed.unit ?? quantity.unit] * step
 }
 
 /**
@@ -125,7 +125,7 @@ export function showQuantity(quantity: Quantity, unit: Unit, options: { signed?:
   return format(fromMm(toMm(typed.value, own), unit), decimalsFor(typedStep(quantity) ?? 0, unit))
 }
 
-/** A quantity from millimetres, written in `unit` with `decimals`: for demo data and simulated readings. */
+/** A quantity from millimeters, written in `unit` with `decimals`: for demo data and simulated readings. */
 export const quantityFrom = (mm: number, unit: Unit, decimals: number): Quantity => ({
   text: formatNumber(fromMm(mm, unit), decimals).replace('−', '-'),
   unit,

@@ -4,7 +4,7 @@ import type { Trouble } from './trouble'
 
 /**
  * An angle as a person types it: in degrees with or without the sign ("0.35", "-0,2", "0.4°"), or as a slope, which is the same in
- * mm per metre and in mil per inch ("4 mm/m", "4 mil/in").
+ * mm per meter and in mil per inch ("4 mm/m", "4 mil/in").
  */
 const slope = /\s*(mm\s*\/\s*m|mil\s*\/\s*in)\s*$/i
 const bare = (text: string): string => text.replace(slope, '').replace(/\s*(°|deg)\s*$/i, '')

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { decimalsFor, fromMm, toMm, units } from './units'
 
 describe('units', () => {
-  it('go to millimetres and back', () => {
+  it('go to millimeters and back', () => {
     fc.assert(
       fc.property(fc.double({ min: -1e4, max: 1e4, noNaN: true }), fc.constantFrom(...units), (value, unit) => {
         expect(fromMm(toMm(value, unit), unit)).toBeCloseTo(value, 9)

@@ -1,4 +1,4 @@
-import type { Occasion } from '../ready/catalogue'
+import type { Occasion } from '../ready/catalog'
 import { emptyReady } from '../ready/ready'
 import type { JobOf, LineFrame, RoundFrame } from './document'
 

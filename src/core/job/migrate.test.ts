@@ -5,7 +5,7 @@ import type { Job } from '../kinds/train/document/schema'
 import { setPurpose } from '../shafts/typed'
 import { anyJobSchema, anyKitSchema, anyLineSchema, jobToday } from './migrate'
 import { documentShape } from './shape'
-import { summarise } from './summary'
+import { summarize } from './summary'
 
 /** Documents as earlier versions of this program stored them. */
 const earlier: { jobs: Record<string, Job>; line: unknown; kit: unknown[] } = JSON.parse(
@@ -29,8 +29,8 @@ describe('a document of an earlier shape', () => {
       expect(sets.map(({ purpose }) => purpose)).toEqual(before.map(setPurpose))
       expect(job).toMatchObject(was)
       expect(job.shape).toBe(documentShape)
-      const { core: _core, ...summary } = summarise(job)
-      expect(summary).toEqual((({ core, ...rest }) => rest)(summarise(was)))
+      const { core: _core, ...summary } = summarize(job)
+      expect(summary).toEqual((({ core, ...rest }) => rest)(summarize(was)))
     }
   })
   it('is read as today’s: a line, and every piece of kit', () => {

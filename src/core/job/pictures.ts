@@ -56,7 +56,7 @@ function bareJpeg(bytes: Uint8Array): Uint8Array | undefined {
     }
     const end = at + 2 + word(bytes, at + 2)
     if (end > bytes.length || end < at + 4) return undefined
-    // APP0 says how large a dot is and APP14 how colours are meant; APP1 to APP13, APP15 and comments are the camera's
+    // APP0 says how large a dot is and APP14 how colors are meant; APP1 to APP13, APP15 and comments are the camera's
     const app = marker >= 0xe0 && marker <= 0xef
     // one that is longer than it has to be holds a small picture of its own
     const plain = (marker === 0xe0 && end - at <= 18) || (marker === 0xee && end - at <= 16)

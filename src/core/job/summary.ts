@@ -1,5 +1,5 @@
 import { type AnyJob, checksOf, type KindName, type Kinds, kindOf } from '../kinds'
-import type { CautionId } from '../ready/catalogue'
+import type { CautionId } from '../ready/catalog'
 import { readyPeg, readyState } from '../ready/ready'
 import { openSeats, seatPeg } from '../seat/state'
 import type { Peg } from '../verdict/peg'
@@ -26,7 +26,7 @@ export type JobSummary<K extends KindName = KindName> = {
 type SummaryOf<K extends KindName> = SummaryFrame & { kind: K; listed: Kinds[K]['listed'] }
 
 /** The summary of a job's last round; pure, so it can be made again at any time. */
-export function summarise<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
+export function summarize<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
   const round = job.rounds.at(-1)
   if (!round) throw new Error('A job has at least one round.')
   const name: K = job.line.kind as K
@@ -65,7 +65,7 @@ export function summarise<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
  */
 export function summaryOf(job: AnyJob, onFault: (error: unknown) => void = () => undefined): JobSummary {
   try {
-    return summarise(job)
+    return summarize(job)
   } catch (error) {
     onFault(error)
     return unsummed(job)

@@ -1,5 +1,5 @@
 /**
- * Minutes to expect of a plan: our judgement of usual work with two people at machines of middling size, to compare plans with
+ * Minutes to expect of a plan: our judgment of usual work with two people at machines of middling size, to compare plans with
  * each other, not to promise a time by. Every machine that is moved is loosened and tightened in its pattern; every station is
  * lifted for its shims; every machine that is pushed sideways is watched on the dials.
  */

@@ -45,7 +45,7 @@ type Found = Pick<LeastPlane, 'moves' | 'touched' | 'largest' | 'sum'>
 
 const infinity = Number.POSITIVE_INFINITY
 
-/** Moves smaller than this are none, in units: a tenth of a micrometre. */
+/** Moves smaller than this are none, in units: a tenth of a micrometer. */
 const none = 0.01
 
 /** How far a bound found by one program is eased for the next, in units. */

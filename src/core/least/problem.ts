@@ -2,7 +2,7 @@ import type { Plane } from '../frame/axis'
 import type { FootLimits } from './facts'
 
 /**
- * Positions and moves in the planner are told in hundredths of a millimetre, stations from −1 to 1 along the train: numbers a
+ * Positions and moves in the planner are told in hundredths of a millimeter, stations from −1 to 1 along the train: numbers a
  * solver likes.
  */
 export const unit = 0.01

@@ -17,7 +17,7 @@ export interface Gauge {
 export interface Bench {
   gauge: Gauge
   truth: Misalignment
-  /** Where the plunger touches, from the coupling's centre; the hub it runs on. */
+  /** Where the plunger touches, from the coupling's center; the hub it runs on. */
   x: number
   radius: number
   /** Bottom against top, below zero: what the bracket hangs through by its own weight. */

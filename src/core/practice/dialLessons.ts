@@ -88,7 +88,7 @@ export const lessons: Readonly<Record<LessonName, Lesson>> = {
       { id: 'bottom', answer: 'number' },
     ],
     right: (bench) => ({ factor: leverFactor(bench), bottom: swing(bench, 180) }),
-    // its angle changes as it swings, by a hundredth or two over half a millimetre
+    // its angle changes as it swings, by a hundredth or two over half a millimeter
     near: () => ({ factor: 0.03, bottom: 0.025 }),
   },
   trust: {

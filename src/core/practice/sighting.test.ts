@@ -11,7 +11,7 @@ const turn = (mm: number): SightingAct[] => [{ do: 'type', what: 'turn', text: m
 const level: SightingAct = { do: 'level' }
 const zero: SightingAct = { do: 'zero' }
 
-/** By the set point: the far target to what it shows, turned about, by the ratio of the lengths; levelled and zeroed again. */
+/** By the set point: the far target to what it shows, turned about, by the ratio of the lengths; leveled and zeroed again. */
 function ontoTheRoll(seed: number, times = 4, levels = true): Sighting {
   const sight = makeSight(seed)
   let now = play(beginSighting(seed), [{ do: 'lock' }, level, zero])
@@ -144,7 +144,7 @@ describe('the lesson of the rolls', () => {
     )
   })
 
-  it('not levelled after it was turned it is out of plumb, and that is told; so are a loose and a bolted housing, and the lock', () => {
+  it('not leveled after it was turned it is out of plumb, and that is told; so are a loose and a bolted housing, and the lock', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
         const sight = makeSight(seed)

@@ -34,7 +34,7 @@ export interface Sight {
 export interface SightHands {
   locked: boolean
   stand: 1 | 2
-  /** What each stand was turned by, and whether it was levelled since. */
+  /** What each stand was turned by, and whether it was leveled since. */
   turned: readonly [first: number, second: number]
   level: readonly [first: boolean, second: boolean]
   /** What the near target's scale was zeroed at, at each stand. */

@@ -6,7 +6,7 @@ import { typedMm } from './typed'
 export const rollNumbers = [1, 2, 3, 4, 5, 6, 7] as const
 export type RollNumber = (typeof rollNumbers)[number]
 
-/** What the web forgives between two neighbours, mm over the face: one edge longer than the other. */
+/** What the web forgives between two neighbors, mm over the face: one edge longer than the other. */
 export const spanMay = 0.12
 /** How far the housing of a roll can be moved either way, mm. */
 export const housingRoom = 0.8

@@ -14,7 +14,7 @@ export interface Judged {
 }
 
 /**
- * What a coupling is judged by, as the verdict judges it: the offset at its centre and the angle between the shafts; of a
+ * What a coupling is judged by, as the verdict judges it: the offset at its center and the angle between the shafts; of a
  * spacer the angle at each flex plane, which is the offset at the other one over its length, and the offset only where a
  * figure was given.
  */

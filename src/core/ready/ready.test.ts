@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { makeLine } from '../kinds/train/document/make'
-import { cautions } from './catalogue'
+import { cautions } from './catalog'
 import { emptyCheck, emptyReady, readyPeg, readyState } from './ready'
 import type { Ready } from './schema'
 

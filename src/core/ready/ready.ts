@@ -1,7 +1,7 @@
 import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
 import type { Trouble } from '../frame/trouble'
 import type { Unit } from '../frame/units'
-import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalogue'
+import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalog'
 import type { Ready } from './schema'
 
 type Check = Ready['checks'][string]

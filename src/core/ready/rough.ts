@@ -29,7 +29,7 @@ export interface RoughGaps {
 export type RoughPosition = { [plane in keyof Axis]: { offset: number | null; slope: number | null } }
 
 /**
- * Centre difference = half the difference of two opposite rim gaps; from one gap alone, that gap less the difference of the
+ * Center difference = half the difference of two opposite rim gaps; from one gap alone, that gap less the difference of the
  * radii. Slope = difference of two opposite face gaps over the diameter: open at the bottom, the right-hand shaft rises
  * away from the coupling. Right against left, positive up and toward the far side.
  */

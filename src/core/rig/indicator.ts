@@ -78,7 +78,7 @@ export function makeIndicator(seed: number, rate = 20): StandIn {
     faces.set(name, made)
     return made
   }
-  /** Where a bore's centre stands from the carrier, as its name and the seed have it. */
+  /** Where a bore's center stands from the carrier, as its name and the seed have it. */
   const centreOf = (name: string): readonly [y: number, z: number] => {
     const own = chance(seed ^ hashOf(name))
     return [0.5 * (own.uniform() - 0.5), 0.5 * (own.uniform() - 0.5)]

@@ -31,7 +31,7 @@ export function cutLength(
   return side === undefined ? undefined : side * step.cover
 }
 
-/** Shims are read and bought in hundredths of a millimetre, or told to half a mil. */
+/** Shims are read and bought in hundredths of a millimeter, or told to half a mil. */
 const toStep = (mm: number, step = 0.01): number => Number((Math.round(mm / step) * step).toFixed(6))
 
 /**

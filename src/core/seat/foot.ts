@@ -35,7 +35,7 @@ export const usualThresholdIn = (unit: Unit): number => (inMil(unit) ? 2 * mil :
 /** The thinnest shim of a usual stock, mm: 0.05 mm, or 2 mil. */
 export const usualThinnestIn = (unit: Unit): number => (inMil(unit) ? 2 * mil : 0.05)
 
-/** Plain shims are told in steps of so much, mm: hundredths of a millimetre, or half mils. */
+/** Plain shims are told in steps of so much, mm: hundredths of a millimeter, or half mils. */
 export const shimStepIn = (unit: Unit): number => (inMil(unit) ? mil / 2 : 0.01)
 
 /** What a foot's readings come to. */

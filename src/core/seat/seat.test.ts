@@ -70,7 +70,7 @@ const makers: Record<SeatKind, () => RiggedFrame> = {
 const runs = 400
 const share = (count: number) => count / runs
 
-describe('random frames, felt in hundredths of a millimetre', () => {
+describe('random frames, felt in hundredths of a millimeter', () => {
   for (const kind of Object.keys(makers) as SeatKind[])
     it(`${kind} is told right`, () => {
       let right = 0

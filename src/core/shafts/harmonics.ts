@@ -5,7 +5,7 @@ export type Sums = readonly [sum: number, bySin: number, byCos: number]
 
 /**
  * The highest harmonic kept of what the exact geometry adds. Its k-th harmonic shrinks with the k-th power of offset over
- * radius: half a millimetre on a 40 mm hub leaves 10⁻⁷ mm beyond the third.
+ * radius: half a millimeter on a 40 mm hub leaves 10⁻⁷ mm beyond the third.
  */
 export const highest = 3
 

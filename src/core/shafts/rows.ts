@@ -55,8 +55,8 @@ function rowOf(channel: Channel, i: number): ShaftRow {
 
 /**
  * Three equations with the same least-squares solution and the same covariance as all the channel's own: the triangle of
- * its columns (1, sin θ, cos θ), from their sums about the means (Cholesky of the centred moments; Björck, Numerical Methods
- * for Least Squares Problems, §2.2). Two where the angles lie on one line through the centre, one where all are the same.
+ * its columns (1, sin θ, cos θ), from their sums about the means (Cholesky of the centered moments; Björck, Numerical Methods
+ * for Least Squares Problems, §2.2). Two where the angles lie on one line through the center, one where all are the same.
  */
 function condensed(channel: Channel): ShaftRow[] {
   const { observed, weight, sd, key, beyondLinear } = channel

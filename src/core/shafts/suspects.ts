@@ -35,7 +35,7 @@ export interface ProbeFacts {
   turn?: number | undefined
 }
 
-/** How unlikely each slip is by itself, as half a χ²: a sign is what goes wrong most. Our judgement, not a measurement. */
+/** How unlikely each slip is by itself, as half a χ²: a sign is what goes wrong most. Our judgment, not a measurement. */
 const unlikely: Readonly<Record<Fault, number>> = {
   sign: 0,
   swap: 0.7,
@@ -51,7 +51,7 @@ const handWritten = 240
 
 /**
  * Single slips that explain readings which do not fit: one sign turned over, opposite readings exchanged, one turn of the
- * dial missed, the decimal point a place off, mil for µm (or for hundredths of a millimetre), the sag with the wrong sign or
+ * dial missed, the decimal point a place off, mil for µm (or for hundredths of a millimeter), the sag with the wrong sign or
  * left out. A dial that does not close is explained by what closes it; where all dials close but the readings contradict
  * each other (more dials, more angles, a second set), by what leaves no more than chance would. Best first; what explains
  * equally well is all listed.

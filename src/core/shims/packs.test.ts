@@ -88,7 +88,7 @@ describe('a pack of shims', () => {
     expect(choosePack([0.1], -0.3)).toEqual({ shims: [], residual: 0.3 })
     expect(choosePack([], 0.3)).toEqual({ shims: [], residual: -0.3 })
   })
-  it('takes a stock of twenty and eight pieces without labour', () => {
+  it('takes a stock of twenty and eight pieces without labor', () => {
     const stock = Array.from({ length: 20 }, (_, i) => 0.05 + 0.0317 * i)
     expect(Math.abs(choosePack(stock, 3.7, { most: 8 }).residual)).toBeLessThan(0.004)
   })

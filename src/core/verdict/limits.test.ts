@@ -43,7 +43,7 @@ describe('what is allowed at a coupling', () => {
     expect(limitsMissing({ rpm: 1480 }, bare)).toEqual(['diameter'])
     expect(limitsMissing({ rpm: 1480 }, short)).toEqual([])
   })
-  it('a spacer far off at its centre and straight at its planes is outside only by a figure for the centre', () => {
+  it('a spacer far off at its center and straight at its planes is outside only by a figure for the center', () => {
     // both planes lean alike: an offset of 0.1 mm without a slope is 0.1/180 at each plane
     const fit = {
       misalignment: { offsetY: 0, slopeY: 0, offsetZ: 0.1, slopeZ: 0 },

@@ -6,7 +6,7 @@ import type { Allowed, Joint, Limits } from './verdict'
  * What is allowed at a coupling: the one rule for the Line, the verdict, the plan and the printed pages. The maker's or the
  * site's figures first, else its table by speed and kind of coupling, else sliding speed, else nothing is known.
  *
- * A spacer takes an offset by leaning, so what counts is the angle at each of its flex planes; its centre is judged only by a
+ * A spacer takes an offset by leaning, so what counts is the angle at each of its flex planes; its center is judged only by a
  * figure for that. Lengths in mm, slopes in rad.
  */
 export function limitsOf(train: Allowed, coupling: Joint, grade: SlipGrade): Limits | undefined {

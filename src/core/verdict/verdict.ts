@@ -28,11 +28,11 @@ export interface Allowed {
 
 /** What is allowed at a coupling: offset in mm, slope in rad, and whose word that is. */
 export interface Limits {
-  /** At the coupling's centre; of a spacer without a figure for it, what its allowed angle comes to over its length. */
+  /** At the coupling's center; of a spacer without a figure for it, what its allowed angle comes to over its length. */
   offset: number
   /** Of a spacer: the angle at each flex plane. */
   slope: number
-  /** Whether the offset at the centre is judged: of a spacer only where a figure for that was given. */
+  /** Whether the offset at the center is judged: of a spacer only where a figure for that was given. */
   judgesOffset: boolean
   source: 'figures' | 'table' | 'slip-speed'
 }
@@ -51,9 +51,9 @@ export interface Verdict {
 
 /**
  * Verdict by confidence. Judged running: the relative growth is added to what was read cold. The vector of both planes
- * must be inside (which holds each plane inside as well). Short coupling: offset at its centre and slope. Spacer: the
+ * must be inside (which holds each plane inside as well). Short coupling: offset at its center and slope. Spacer: the
  * angle at each flex plane, `offset at the other plane ÷ distance between the planes`, against the allowed angle; at its
- * centre only where a figure for that was given.
+ * center only where a figure for that was given.
  */
 export function verdictOf(fit: Misaligned, coupling: Joint, limits: Limits, growth: Record<Plane, PlaneLine>): Verdict {
   const { misalignment: m, measured, covariance } = fit

@@ -9,7 +9,7 @@ import type { Point, Scene, Shape } from '../scene'
 
 /**
  * The row from the near side and from above: every bore an open gate where it stands, the line they are told from across them all;
- * beside it every centre as it is seen along the row, in the circle of the limit. Offsets are drawn larger than they are.
+ * beside it every center as it is seen along the row, in the circle of the limit. Offsets are drawn larger than they are.
  */
 export function rowScene(solved: BoreSolved, terms: BoreTerms, { width, height }: Size): Scene {
   const narrow = width < 700

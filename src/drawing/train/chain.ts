@@ -29,7 +29,7 @@ export interface ChainDrawing {
 const usual = { front: 250, back: 420, coupling: 250 }
 
 /**
- * The train to scale with its chain of dimensions, as a draughtsman would: one dimension line a station, packed on as few
+ * The train to scale with its chain of dimensions, as a draftsman would: one dimension line a station, packed on as few
  * levels as fit. Stations without a distance are drawn where they usually are.
  *
  * @param cell px that the number of each dimension needs

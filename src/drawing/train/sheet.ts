@@ -82,7 +82,7 @@ export function coarseEnds(solved: JobSolution, coarse: RoughState | undefined) 
 /** What the Sight shows of a plan: where the shafts are to be, cold and running, and how far each foot can go. */
 export interface PlanSight {
   plan: JobPlan
-  /** A moved machine as its dials tell it this moment: its axis at the coupling's x against its neighbour's. */
+  /** A moved machine as its dials tell it this moment: its axis at the coupling's x against its neighbor's. */
   live?: { machine: string; plane: Plane; axis: PlaneLine; x: number } | undefined
   /** The running line can be dragged. */
   draggable: boolean

@@ -85,7 +85,7 @@ const ruled = (n: number, a: Point, b: Point): Shape => ({
   points: [a, b],
 })
 
-/** What each rim dial puts on the paper: the neighbour's shaft where it touched, by half of what it went over. */
+/** What each rim dial puts on the paper: the neighbor's shaft where it touched, by half of what it went over. */
 function dots(solved: JobSolution, plane: Plane, sheet: Sheet): Shape[] {
   const { train, solution } = solved
   return solved.dials.flatMap((state): Shape[] => {

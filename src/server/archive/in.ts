@@ -133,19 +133,19 @@ const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
  * same again counts as the same, anything else is told. An archive in which anything is not as it has to be is refused, and
  * nothing of it is stored. Printed records are not taken but printed again from what was signed: a page is not sealed.
  *
- * @param summarise makes what a list shows of a job
+ * @param summarize makes what a list shows of a job
  * @throws NoArchive where it is none, or not whole; BadFile where a file in it cannot be taken
  */
 export async function bringIn(
   db: Database,
   zip: AsyncIterable<Uint8Array>,
-  summarise: (job: AnyJob) => Promise<Worked>,
+  summarize: (job: AnyJob) => Promise<Worked>,
 ): Promise<BroughtIn> {
   const folder = await mkdtemp(join(tmpdir(), 'vane-peg-archive-'))
   try {
     const file = join(folder, 'archive.zip')
     await pipeline(zip, createWriteStream(file))
-    const worked = await lookThrough(db, file, summarise)
+    const worked = await lookThrough(db, file, summarize)
     return await takeIn(db, file, worked)
   } finally {
     await rm(folder, { recursive: true, force: true })
@@ -172,7 +172,7 @@ async function filesTold(file: string): Promise<number | undefined> {
  *
  * @returns what was worked out of each job that is not there yet
  */
-async function lookThrough(db: Database, file: string, summarise: (job: AnyJob) => Promise<Worked>) {
+async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) => Promise<Worked>) {
   const told = await filesTold(file)
   if (told === undefined) throw new NoArchive('This is no archive of Vane Peg, or only the beginning of one.')
   const hashes = new Map<string, { bytes: number; sha256: string }>()
@@ -197,7 +197,7 @@ async function lookThrough(db: Database, file: string, summarise: (job: AnyJob) 
       namedAfter(name, `jobs/${id}.json`)
       if (!linesKnown.has(lineId)) throw new Error(`Its line ${lineId} is not in the archive.`)
       jobsKnown.add(id)
-      if (!jobsHere.has(id)) worked.set(id, await summarise(document))
+      if (!jobsHere.has(id)) worked.set(id, await summarize(document))
     },
     revisions: (name, bytes) => {
       if (name.endsWith('.pdf')) return

@@ -34,7 +34,7 @@ const line: BeltLine = (() => {
   }
 })()
 
-/** Both turns of the motor's face, to the hundredth: toed and tilted, its bush drawn in a little unevenly. */
+/** Both turns of the motor's face, to the hundredth: toed and tilted, its bushing drawn in a little unevenly. */
 function read(round: BeltRound): BeltRound {
   const source = chance(20261128)
   const body = {

@@ -78,7 +78,7 @@ export function demoKit(today: Date): KitItem[] {
     bracket('Chain bracket', { note: 'New; sag not taken yet.' }),
     {
       ...(makeKitItem('head', 'mm') as KitHead),
-      name: 'Heads, grey case',
+      name: 'Heads, gray case',
       sd: mm('0.003'),
       calibrationDue: day(today, 300),
     },

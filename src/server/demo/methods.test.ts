@@ -346,7 +346,7 @@ describe('doubt', () => {
     expect(part.sd! / whole.sd!).toBeGreaterThan(5)
     expect(expectedDoubt(line, set, [0]).sd).toBeUndefined()
   })
-  it('tells a float that was cancelled', () => {
+  it('tells a float that was canceled', () => {
     expect(kinds(titled('Plain bearings'))).toContain('floated')
   })
   it('warns of travel, span, dial and a face without radius', () => {

@@ -26,7 +26,7 @@ const places: readonly (readonly [x: number, z: number, diameter: number, side: 
   [7960, 340, 200, 'over'],
 ]
 
-/** How each stands, over a metre: square and level, mm. */
+/** How each stands, over a meter: square and level, mm. */
 const truths: readonly (readonly [square: number, level: number])[] = [
   [0.02, 0.01],
   [0.03, -0.02],
@@ -79,7 +79,7 @@ const line: RollsLine = (() => {
   }
 })()
 
-/** Level both ways on every roll, tapes between neighbours, three rolls squared from the baseline. */
+/** Level both ways on every roll, tapes between neighbors, three rolls squared from the baseline. */
 function read(round: RollsRound): RollsRound {
   const source = chance(20261202)
   const over = 1500

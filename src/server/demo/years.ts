@@ -58,7 +58,7 @@ interface Story {
 const still = at(0, 0, 0, 0)
 
 const stories: readonly Story[] = [
-  // its motor rises a tenth of a millimetre a year
+  // its motor rises a tenth of a millimeter a year
   {
     drawing: rinsePump,
     by: 'K. O.',

@@ -19,7 +19,7 @@ type Run = <R>(name: Task['name'], given: Task['given']) => Promise<R>
 /**
  * Threads that run the default export of `filename`. A thread says when it begins a task; only from then does the
  * time of the task count, so that neither its turn nor a thread that is still loading on a busy machine stops it.
- * The turns are kept here: a thread that was stopped takes its neighbours in the queue of Piscina along.
+ * The turns are kept here: a thread that was stopped takes its neighbors in the queue of Piscina along.
  */
 export function poolOf(
   filename: string,
@@ -43,8 +43,7 @@ export function poolOf(
       return await pool.run({ name, given, begun }, { signal: stop.signal, transferList: [begun] })
     } catch (error) {
       if (!(error instanceof Error)) throw error
-      if (error.name === 'AbortError')
-        throw new TooMuch(`Stopped after ${limit / seconds} s. Try a smaller job.`)
+      if (error.name === 'AbortError') throw new TooMuch(`Stopped after ${limit / seconds} s. Try a smaller job.`)
       if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
         throw new TooMuch('Too large to calculate. Try a smaller job.')
       throw error

@@ -174,8 +174,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         }
         const current = await findJob(db, id)
         if (!current) return c.json(refusal('id', 'Job not found.'), 404)
-        if (current.state === 'signed')
-          return c.json(refusal('', 'This job is signed and locked.'), 403)
+        if (current.state === 'signed') return c.json(refusal('', 'This job is signed and locked.'), 403)
         return notStored(c, current, sent)
       },
     )

@@ -25,14 +25,7 @@ export async function signersOf(c: Context, door: Door | undefined, signatures: 
     if (initials.trim() === '') continue
     try {
       const person = await door.signer(initials, pin, needed, addressOf(c, door))
-      if (!person)
-        return c.json(
-          refusal(
-            path,
-            `Wrong initials or PIN, or no permission: ${initials.trim()}.`,
-          ),
-          403,
-        )
+      if (!person) return c.json(refusal(path, `Wrong initials or PIN, or no permission: ${initials.trim()}.`), 403)
       people.push(person)
     } catch (error) {
       return tooOften(c, error, path)

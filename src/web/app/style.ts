@@ -1,6 +1,6 @@
 import { createGlobalStyle } from 'styled-components'
 
-/** Colours by use, as custom properties, so that the scheme can change without drawing anything anew. */
+/** Colors by use, as custom properties, so that the scheme can change without drawing anything anew. */
 const light = `
   color-scheme: light;
   --paper: #F4F1EA; --card: #FFFDF8; --ink: #1D2B2F; --muted: #5E6B6D; --rule: #D5CFC2; --kelp: #1F5A57; --on-kelp: #FFFFFF;

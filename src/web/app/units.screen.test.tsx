@@ -35,5 +35,5 @@ test('a site that works in mils draws new lines in them, where nobody chose othe
   await expect(page.getByRole('radio', { name: 'mil', exact: true })).toBeChecked()
   await page.getByLabel('Line name').fill('Brine pump')
   await page.getByRole('button', { name: 'Draw it and start' }).click()
-  await expect(page.getByLabel('Pump, front feet, distance from centre of coupling toward the left, in')).toBeVisible()
+  await expect(page.getByLabel('Pump, front feet, distance from center of coupling toward the left, in')).toBeVisible()
 })

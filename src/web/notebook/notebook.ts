@@ -276,7 +276,7 @@ export class Notebook<T> implements Sender {
     this.sent ??= { edit: newId('e'), version: this.version, document: this.document }
     const { sent } = this
     this.onItsWay = true
-    // known on the device before it is known on the server: after a crash its answer is recognised
+    // known on the device before it is known on the server: after a crash its answer is recognized
     void this.writeDown()
     let outcome: Outcome<T>
     try {

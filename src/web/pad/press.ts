@@ -27,7 +27,7 @@ function erase(field: HTMLInputElement): void {
 const key = (field: HTMLInputElement, name: string, shiftKey = false): boolean =>
   !field.dispatchEvent(new KeyboardEvent('keydown', { key: name, shiftKey, bubbles: true, cancelable: true }))
 
-/** To a neighbour in the order of the page, where the field has no order of its own. */
+/** To a neighbor in the order of the page, where the field has no order of its own. */
 function step(field: HTMLInputElement, by: 1 | -1): void {
   const all = [...document.querySelectorAll<HTMLInputElement>(padField)].filter((one) => one.offsetParent !== null)
   all[all.indexOf(field) + by]?.focus()

@@ -4,7 +4,7 @@ import type { Trouble } from '../../core/frame/trouble'
 import { sayTrouble } from '../../words/troubles'
 import { Fault, FieldBox, Input } from './controls'
 
-/** A labelled field with what is wrong with its text said under it, and told with it. */
+/** A labeled field with what is wrong with its text said under it, and told with it. */
 export function FaultField({
   label,
   trouble,

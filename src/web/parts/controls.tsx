@@ -78,7 +78,7 @@ export const TextArea = styled.textarea`${inputLook} padding: 10px; resize: vert
 export const NumberInput = styled.input`${inputLook} ${mono} text-align: right;`
 const Native = styled.select`${inputLook}`
 
-/** A labelled field. */
+/** A labeled field. */
 export function Field({ label, children }: { label: string; children: ReactNode }) {
   return (
     <FieldBox>

@@ -27,7 +27,7 @@ export class Planner {
    * Asked anew while it works, it finishes what it has begun and leaves out what was asked between: ending a worker costs a
    * new solver, which takes longer than most plans.
    *
-   * @returns undefined where it was cancelled, or asked anew, before it was found
+   * @returns undefined where it was canceled, or asked anew, before it was found
    */
   async least(problems: Record<Plane, PlaneProblem>, onProgress: (done: number) => void): Promise<Least | undefined> {
     const mine = ++this.asked
@@ -36,7 +36,7 @@ export class Planner {
       if (mine !== this.asked) return undefined
       if (!waited) this.cancel()
     }
-    const cancelled = new Promise<undefined>((resolve) => {
+    const canceled = new Promise<undefined>((resolve) => {
       this.giveUp = () => resolve(undefined)
     })
     const done: Record<Plane, number> = { vertical: 0, horizontal: 0 }
@@ -52,7 +52,7 @@ export class Planner {
       ([vertical, horizontal]): Least => ({ vertical, horizontal }),
     )
     const start = performance.now()
-    const running = Promise.race([found, cancelled])
+    const running = Promise.race([found, canceled])
     this.running = running
     try {
       const least = await running

@@ -8,7 +8,7 @@ const Drawing = styled.svg`
   text { fill: var(--muted); font-size: 15px; ${phone} { font-size: 24px; } } text.number { text-anchor: middle; fill: var(--ink); font-weight: 600; }
   g.pocket { cursor: pointer; } g.pocket:hover rect { stroke: var(--kelp); }
 `
-/** How many pixels a millimetre off the line is. */
+/** How many pixels a millimeter off the line is. */
 const magnified = 34
 const gate = { wide: 30, open: 20, post: 16 }
 /** The length of the wire on the paper, px. */

@@ -7,7 +7,7 @@ const Drawing = styled.svg`
   text { fill: var(--muted); font-size: 20px; text-anchor: middle; dominant-baseline: central; }
 `
 
-/** What a millimetre of offset is on the paper, px, and how many times as large a slope is drawn. */
+/** What a millimeter of offset is on the paper, px, and how many times as large a slope is drawn. */
 const magnified = { offset: 7, slope: 12 }
 const fan = { x: 150, radius: 95 }
 const sheave = { x: -150, radius: 60 }

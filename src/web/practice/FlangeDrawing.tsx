@@ -11,7 +11,7 @@ const Drawing = styled.svg`
   g.bolt { cursor: pointer; } g.bolt:hover circle { stroke: var(--kelp); }
 `
 const round = { flange: 128, bolts: 98, spigot: 52 }
-/** What a millimetre of push is on the paper, px. */
+/** What a millimeter of push is on the paper, px. */
 const magnified = 40
 
 const at = (degrees: number, radius: number): readonly [x: number, y: number] => [

@@ -1,7 +1,7 @@
 import { DialFace } from './DialFace'
 import type { Lengths } from './lengths'
 
-/** One turn of the needle: a hundred lines of a hundredth of a millimetre, or of a thousandth of an inch. mm */
+/** One turn of the needle: a hundred lines of a hundredth of a millimeter, or of a thousandth of an inch. mm */
 const turn = { mm: 1, mil: 2.54 } as const
 
 /** A dial on a machine, of the sort that is read in the unit shown: half in at nought. */

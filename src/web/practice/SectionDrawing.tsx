@@ -7,11 +7,11 @@ const Drawing = styled.svg`
   text { fill: var(--ink); font-size: 15px; font-weight: 600; text-anchor: middle; ${phone} { font-size: 24px; } }
   g.roll { cursor: pointer; } g.roll:hover polygon { stroke: var(--kelp); }
 `
-/** What a millimetre over the face is on the paper, px. */
+/** What a millimeter over the face is on the paper, px. */
 const magnified = 70
 const half = { long: 75, thick: 11 }
 
-/** The rolls from above, the far end of each so far down the line as it is, seventy pixels a millimetre. The choice beside it does what a tap does. */
+/** The rolls from above, the far end of each so far down the line as it is, seventy pixels a millimeter. The choice beside it does what a tap does. */
 export function SectionDrawing(props: {
   section: Section
   hands: SectionHands

@@ -78,7 +78,7 @@ export function SightingScreen(order: InOrder) {
       <Row>
         <Button onPress={() => act({ do: 'level' })}>{words.level}</Button>
         <Button onPress={() => act({ do: 'zero' })}>{words.zero}</Button>
-        <Muted>{level ? words.levelled : words.notLevel}</Muted>
+        <Muted>{level ? words.leveled : words.notLevel}</Muted>
       </Row>
       <TypedMove
         label={(stand === 1 ? words.turnRoll : words.turnReference)(unit)}

@@ -8,14 +8,14 @@ const Drawing = styled.svg`
   g.end { cursor: pointer; } g.end:hover rect { stroke: var(--kelp); }
 `
 
-/** What a millimetre is on the paper, px; and how far the machine's side lies from its middle. */
+/** What a millimeter is on the paper, px; and how far the machine's side lies from its middle. */
 const magnified = 60
 const half = 52
 const place: Readonly<Record<SlideEnd, number>> = { front: -130, back: 130 }
 const across = (mm: number) => -magnified * mm
 const within = (y: number) => Math.min(Math.max(y, -142), 142)
 
-/** The machine from above, its moves sixty pixels a millimetre: bolts, jack bolts, dials. The choice beside it does the same by keys. */
+/** The machine from above, its moves sixty pixels a millimeter: bolts, jack bolts, dials. The choice beside it does the same by keys. */
 export function SlideDrawing(props: { hands: SlideHands; chosen: SlideEnd; choose: (end: SlideEnd) => void }) {
   const { hands, chosen, choose } = props
   const side = (end: SlideEnd, near: boolean) => across(hands.at[end]) + (near ? half : -half)

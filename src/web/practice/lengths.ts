@@ -20,7 +20,7 @@ export const lengthsIn = (unit: 'mm' | 'mil') => {
     bareSigned: (mm: number, resolution?: number) => signedLength(mm, terms(resolution)),
     /** Sizes of the machine: "180 mm", "7.09 in". */
     size: (mm: number) => dimension(mm, unit),
-    /** Over a hundred millimetres, or over an inch. */
+    /** Over a hundred millimeters, or over an inch. */
     slope: (rad: number) => slope(rad, unit),
   }
 }

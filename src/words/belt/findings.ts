@@ -186,13 +186,13 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
         title: t`The face of the ${sheaveName(finding.sheave.id, line).toLowerCase()} wobbles by ${lengthWithUnit(2 * finding.value * finding.radius, terms)} where it was read.`,
         detail:
           finding.peg === 'outside'
-            ? t`More than 0.1 % of the diameter. Check its bush before you move anything. The mean of both readings is used.`
+            ? t`More than 0.1 % of the diameter. Check its bushing before you move anything. The mean of both readings is used.`
             : t`Acceptable. The mean of both readings is used.`,
       }
     case 'does-not-repeat':
       return {
         title: t`The repeat reading of the ${sheaveName(finding.sheave.id, line).toLowerCase()} disagrees.`,
-        detail: t`Check for a loose bush, a burr on the face or tight belts, then read it again.`,
+        detail: t`Check for a loose bushing, a burr on the face or tight belts, then read it again.`,
       }
     case 'verdict':
       return feelText(finding.round, limit, terms)
@@ -215,7 +215,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'slide':
       return {
         title: capital(`${slideText(finding.round.work[0]?.slide ?? null, terms)}.`),
-        detail: t`Offset last: this slide allows for the angle corrections. Or slide the sheave on its shaft by the same amount if bush and key allow. Then tension the belts and read again.`,
+        detail: t`Offset last: this slide allows for the angle corrections. Or slide the sheave on its shaft by the same amount if bushing and key allow. Then tension the belts and read again.`,
       }
     case 'blocked': {
       const { blocked, sheave } = finding

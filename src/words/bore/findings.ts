@@ -96,7 +96,7 @@ export function moveText({ move }: Pick<SectionRound, 'move'>, terms: BoreTerms)
     const size = lengthWithUnit(sleeve.size, terms)
     return line.correct === 'sleeve'
       ? t`eccentric sleeve ${size}, bore toward ${clockPlace(sleeve.at, line)}`
-      : t`new centre ${size} toward ${clockPlace(sleeve.at, line)}: bore out at least ${size} on the radius there`
+      : t`new center ${size} toward ${clockPlace(sleeve.at, line)}: bore out at least ${size} on the radius there`
   }
   const parts = (['vertical', 'horizontal'] as const).flatMap((plane): string[] => {
     const mm = move[plane]

@@ -24,5 +24,6 @@ export const deviceWords = labels({
   takeStill: 'Capture when steady',
   takingStill: 'Capture when steady: on',
   taken: (number: string, place: string) => t`${number} captured: ${place}`,
-  onceTaken: 'The simulated tip is already in place. On a real job: set the tip there, take your hands off, then capture.',
+  onceTaken:
+    'The simulated tip is already in place. On a real job: set the tip there, take your hands off, then capture.',
 })

@@ -20,7 +20,7 @@ export const findWords = labels({
   kitScreen: 'Kit',
   site: 'Site: lines by area, overdue, drift',
   tags: 'Machine tags (PDF)',
-  mm: 'Show millimetres',
+  mm: 'Show millimeters',
   mil: 'Show mils',
   light: 'Light theme',
   dark: 'Dark theme',

@@ -37,8 +37,7 @@ export const jobWords = labels({
   sign: 'Sign',
   steps: 'Steps',
   thisStepFailedToLoad: 'This step failed to load.',
-  nothingYouTypedIsLost:
-    'Your entries are saved. The last change is the likely cause: undo it or go to another step.',
+  nothingYouTypedIsLost: 'Your entries are saved. The last change is the likely cause: undo it or go to another step.',
   undoTheLastChange: 'Undo the last change',
   revertToLastSaved: 'Revert to last saved',
   tryAgain: 'Try again',

@@ -11,6 +11,5 @@ export const lineWords = labels({
   line: 'Line',
   copyOrArchive: 'Copy or archive',
   archiveThisLine: 'Archive this line',
-  thisTakesTheLineOff:
-    'Removes the line from the lists. Its jobs stay. Restore it any time from “Archived” in Lines.',
+  thisTakesTheLineOff: 'Removes the line from the lists. Its jobs stay. Restore it any time from “Archived” in Lines.',
 })

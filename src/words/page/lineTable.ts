@@ -20,6 +20,5 @@ export const tableWords = labels({
     count === 1
       ? t`1 line was left out: its dimensions don’t fit this table.`
       : t`${count} lines were left out: their dimensions don’t fit this table.`,
-  holds:
-    'Coupled machines, one line per row, basic dimensions only. Growth, tolerances and checks are not included.',
+  holds: 'Coupled machines, one line per row, basic dimensions only. Growth, tolerances and checks are not included.',
 })

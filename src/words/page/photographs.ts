@@ -15,6 +15,5 @@ export const photographWords = labels({
   noLabel: 'no caption',
   notAPicture: 'Can’t read this picture. Use JPEG or PNG.',
   full: 'Maximum 60 photographs per job.',
-  placesRemoved:
-    'Photographs are resized, and location and camera data removed, before sending.',
+  placesRemoved: 'Photographs are resized, and location and camera data removed, before sending.',
 })

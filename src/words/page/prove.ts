@@ -78,8 +78,7 @@ export const proveWords = labels({
   dialFace: (name: string) => t`${name}: its face at the bottom, with the two marks`,
   // doubt
   howSure: 'Combined uncertainty',
-  howSureBecause:
-    'Combines the uncertainty of readings, tape, sag, growth and tolerance. Enter each as ± 2 SD.',
+  howSureBecause: 'Combines the uncertainty of readings, tape, sag, growth and tolerance. Enter each as ± 2 SD.',
   tape: 'Tape, ±',
   sag: 'Sag, ±',
   growth: 'Growth, ± %',

@@ -29,8 +29,7 @@ export const seatWords = labels({
     t`Under the ${foot}, in section; ${edge} edge at the left`,
   softFoot: 'Soft foot',
   oneBoltLoosenedAtA: 'one bolt loosened at a time, the others tight',
-  riseInTheMiddleShims:
-    'Centre: rise. Below: shims. Corners: feeler gaps. Bolt numbers: tightening sequence.',
+  riseInTheMiddleShims: 'Center: rise. Below: shims. Corners: feeler gaps. Bolt numbers: tightening sequence.',
   tighteningSequence: 'Tightening sequence',
   byHand: 'by hand',
   snug: 'snug',

@@ -43,7 +43,7 @@ export function cellName(cell: LengthCell | LevelCell, line: RollsLine): string 
     far: t`scale, ${far} end`,
     tapeNear: t`tape to the next roll, ${near} end`,
     tapeFar: t`tape to the next roll, ${far} end`,
-    centre: t`baseline to face centre`,
+    centre: t`baseline to face center`,
   }[cell]
 }
 
@@ -112,10 +112,10 @@ export function levelText(told: Told | null | undefined, terms: RollsTerms, doub
   return mm > 0 ? t`${far} end ${size} high` : t`${far} end ${size} low`
 }
 
-export function centreText(told: Told | null | undefined, terms: RollsTerms): string {
+export function centerText(told: Told | null | undefined, terms: RollsTerms): string {
   if (!told) return t`not known`
   if (isZero(told.value, terms)) return t`in the middle`
-  return t`centre ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
+  return t`center ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 }
 
 /** A roll in every direction: square, level, and where its middle is. */
@@ -123,7 +123,7 @@ export const liesText = (one: RollRound | undefined, terms: RollsTerms): string 
   [
     squareText(one?.solved?.square, terms),
     levelText(one?.solved?.level, terms),
-    centreText(one?.solved?.centre, terms),
+    centerText(one?.solved?.centre, terms),
   ].join('; ')
 
 /** Where the baseline is found again, a sentence a monument. */
@@ -222,7 +222,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
         },
         over: {
           title: t`Enter the distance between the reading points.`,
-          detail: t`Across the roll, end to end, at the same distance from centre on a crowned face.`,
+          detail: t`Across the roll, end to end, at the same distance from center on a crowned face.`,
         },
         place: {
           title: t`Enter the position of ${listed(finding.rolls)}.`,
@@ -276,7 +276,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
             : finding.level.length === 0
               ? t`Square not measured: ${names(finding.square)}.`
               : t`Not measured: square of ${names(finding.square)}; level of ${names(finding.level)}.`,
-        detail: t`A tape between rolls at the same height gives square to the neighbour. Between rolls one above the other it only repeats level.`,
+        detail: t`A tape between rolls at the same height gives square to the neighbor. Between rolls one above the other it only repeats level.`,
       }
     }
     case 'verdict':
@@ -310,7 +310,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'stays':
       return {
         title: t`${finding.round.roll.name} is out of limits and can’t be moved.`,
-        detail: t`Leave it, split the error over its two spans, or make its neighbours parallel to it. Record which, and why.`,
+        detail: t`Leave it, split the error over its two spans, or make its neighbors parallel to it. Record which, and why.`,
       }
     case 'blocked': {
       const name = t`${finding.move.roll.name}, ${sideOf('near', line)} housing`
@@ -321,7 +321,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
           up: t`${name}: would be ${by} too high.`,
           down: t`${name}: base-bound by ${by}.`,
         }[finding.way],
-        detail: t`Move it as far as it goes and check its spans, or move its neighbours instead.`,
+        detail: t`Move it as far as it goes and check its spans, or move its neighbors instead.`,
       }
     }
     case 'play':
@@ -421,5 +421,5 @@ const sharedCells = labels({
 const faultName = (cell: LengthCell | LevelCell | keyof typeof sharedCells, line: RollsLine): string =>
   cell in sharedCells ? sharedCells[cell as keyof typeof sharedCells] : cellName(cell as LengthCell | LevelCell, line)
 
-/** A limit in mm over a metre, as it is typed. */
-export const perMetre = (rad: number): string => formatNumber(rad * 1000, 2)
+/** A limit in mm over a meter, as it is typed. */
+export const perMeter = (rad: number): string => formatNumber(rad * 1000, 2)

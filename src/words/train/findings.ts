@@ -341,7 +341,7 @@ function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'],
     case 'inch-or-mm':
       return {
         title: t`${what}: ${shown} from the coupling is unlikely.`,
-        detail: t`Inches and millimetres mixed up? It would be ${dimension(doubt.distance / 25.4, terms.unit)} or ${dimension(doubt.distance * 25.4, terms.unit)}.`,
+        detail: t`Inches and millimeters mixed up? It would be ${dimension(doubt.distance / 25.4, terms.unit)} or ${dimension(doubt.distance * 25.4, terms.unit)}.`,
       }
     case 'dial-wrong-side':
       return {

@@ -4,7 +4,7 @@ import { isZero, lengthWithUnit, sideName, type Terms } from '../terms'
 
 export const materialNames: Readonly<Record<Material, string>> = labels({
   steel: 'steel',
-  'grey-iron': 'grey iron',
+  'grey-iron': 'gray iron',
   aluminium: 'aluminium',
 })
 

@@ -23,7 +23,7 @@ const line = {
 describe('what a tape can be hooked on', () => {
   it('has a name each: couplings, flex planes, feet, marks', () => {
     expect(referencesOf(line).map(({ text }) => text)).toEqual([
-      'centre of coupling',
+      'center of coupling',
       'left flex plane of coupling',
       'right flex plane of coupling',
       'pump, front feet',

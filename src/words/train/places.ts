@@ -17,7 +17,7 @@ export interface PlaceName {
 export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
   return [
     ...line.couplings.flatMap(({ id, name, kind }) => [
-      { value: id, text: t`centre of ${name.toLowerCase()}` },
+      { value: id, text: t`center of ${name.toLowerCase()}` },
       ...(kind === 'spacer'
         ? (['left', 'right'] as const).map((side) => ({
             value: flexPlane(id, side),

@@ -84,7 +84,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
         }
       return {
         title: t`${dialOf(finding.dial, terms)}: enter its radius.`,
-        detail: t`Without it a face reading gives no angle. Measure from shaft centre to plunger.`,
+        detail: t`Without it a face reading gives no angle. Measure from shaft center to plunger.`,
       }
     case 'one-shaft':
       return finding.swing === undefined

@@ -22,7 +22,7 @@ export const uprightTyped: Typed = labels({
     'line.coupling.id': null,
     'line.coupling.name': 'Coupling',
     'line.coupling.diameter': words.couplingDiameter,
-    'line.flange.height': words.jointAboveTheCouplingCentre,
+    'line.flange.height': words.jointAboveTheCouplingCenter,
     'line.flange.circle': words.boltCircleDiameter,
     'line.flange.bolts': words.bolts,
     'line.flange.counted': {

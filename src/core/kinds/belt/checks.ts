@@ -1,5 +1,5 @@
 import { quantityMm } from '../../frame/quantity'
-import { type CheckItem, checkItems } from '../../ready/catalogue'
+import { type CheckItem, checkItems } from '../../ready/catalog'
 import type { BeltLine } from './document/schema'
 
 const always: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration', 'periodic']

@@ -13,7 +13,7 @@ const unit = (a: Vec): Vec => {
   return [a[0] / size, a[1] / size, a[2] / size]
 }
 
-/** A sheave as a rigid body: centre of its measured face, the direction of its shaft, and how its face wobbles. */
+/** A sheave as a rigid body: center of its measured face, the direction of its shaft, and how its face wobbles. */
 export interface Body {
   centre: Vec
   axis: Vec
@@ -32,7 +32,7 @@ function faceNormal({ axis, wobble }: Body, turned: number): Vec {
   return unit(add(axis, [0, sin, cos], -Math.tan(wobble.by)))
 }
 
-/** How far along x the face stands, on the line along x through the point at an angle and a radius beside the face's centre. */
+/** How far along x the face stands, on the line along x through the point at an angle and a radius beside the face's center. */
 export function faceAt(body: Body, degrees: number, radius: number, turned = 0): number {
   const [sin, cos] = direction(degrees)
   const normal = faceNormal(body, turned)

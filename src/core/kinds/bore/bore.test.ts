@@ -251,7 +251,7 @@ describe('the row', () => {
       3,
     )
   })
-  it('after the told moves every centre is in line', () => {
+  it('after the told moves every center is in line', () => {
     const at = fc.record({
       y: fc.double({ min: -0.5, max: 0.5, noNaN: true }),
       z: fc.double({ min: -0.5, max: 0.5, noNaN: true }),

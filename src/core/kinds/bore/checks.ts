@@ -1,4 +1,4 @@
-import { type CheckItem, checkItems } from '../../ready/catalogue'
+import { type CheckItem, checkItems } from '../../ready/catalog'
 import { usualOutOfRound } from './solve/verdict'
 
 const always: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration', 'periodic']

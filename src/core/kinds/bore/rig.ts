@@ -1,7 +1,7 @@
 import { direction, radians } from '../../frame/angles'
 import type { Chance } from '../../rig/random'
 
-/** A bore in space, cut square to x: an ellipse about its centre. Lengths in mm. */
+/** A bore in space, cut square to x: an ellipse about its center. Lengths in mm. */
 export interface Bore {
   x: number
   y: number

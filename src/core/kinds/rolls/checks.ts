@@ -1,4 +1,4 @@
-import { type CheckItem, checkItems } from '../../ready/catalogue'
+import { type CheckItem, checkItems } from '../../ready/catalog'
 
 const always: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration', 'periodic']
 const notPeriodic: CheckItem['on'] = ['new-set', 'after-overhaul', 'vibration']

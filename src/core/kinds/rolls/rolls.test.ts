@@ -95,7 +95,7 @@ describe('the worked cases', () => {
     )
     expect((rolls[1]?.square?.value ?? 0) * 1500).toBeCloseTo(0.4, 3)
   })
-  it('diagonals tell square to the centre line, once both middles are known: 0.700 by them', () => {
+  it('diagonals tell square to the center line, once both middles are known: 0.700 by them', () => {
     const body = (x: number, square: number, centre: number) =>
       rollOf({ x, z: 0, radius: 100 }, { square, level: 0, centre })
     // two true rolls, the second 0.7 toward far: the diagonals tell no more than that

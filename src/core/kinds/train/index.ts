@@ -1,4 +1,4 @@
-import { checkItems } from '../../ready/catalogue'
+import { checkItems } from '../../ready/catalog'
 import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
 import { listed, readPeg, type TrainListed, unlisted, worst } from './advice/summary'

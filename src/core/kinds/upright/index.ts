@@ -1,4 +1,4 @@
-import { type CheckItem, checkItems } from '../../ready/catalogue'
+import { type CheckItem, checkItems } from '../../ready/catalog'
 import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
 import { findingsFor, readPeg, type UprightListed, verdictPeg } from './advice/findings'

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import * as v from 'valibot'
 import { describe, expect, it } from 'vitest'
 import { anyJobSchema } from '../../job/migrate'
-import { summarise } from '../../job/summary'
+import { summarize } from '../../job/summary'
 import type { Misalignment } from '../../probes/probe'
 import { chance } from '../../rig/random'
 import { findingsFor } from './advice/findings'
@@ -204,7 +204,7 @@ describe('a document of an upright pair', () => {
     expect(back.flange.fits).toBe(true)
     const round1 = solveRound(made.value.line, round!)
     expect(findingsFor(round1, 'move').map(({ kind }) => kind)).toEqual(['gasket', 'shims', 'push', 'star', 'verdict'])
-    expect(summarise(job)).toMatchObject({
+    expect(summarize(job)).toMatchObject({
       kind: 'upright',
       pegs: { read: 'within', move: 'outside', seat: 'within' },
     })

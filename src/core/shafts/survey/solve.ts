@@ -265,7 +265,6 @@ const lackTexts: Readonly<Record<Lack, string>> = {
   'two-angles': 'expected readings at three angles or more, or at top and bottom; found two angles',
   'one-station': 'expected a second station or a face dial: one station gives the offset there but not the slope',
   'too-few-angles': 'expected each probe to be read at three angles or more, or at the top and the bottom',
-  'out-of-proportion':
-    'a dimension or reading is far out of range',
+  'out-of-proportion': 'a dimension or reading is far out of range',
   'connected-only': 'expected readings with the coupling disconnected; connected readings can’t plan a move',
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from 'vitest'
 import { makeJob, makeLine } from '../../../core/kinds/train/document/make'
 import { seatFeet } from '../../../core/kinds/train/document/seats'
-import { cautions } from '../../../core/ready/catalogue'
+import { cautions } from '../../../core/ready/catalog'
 import { emptyReady } from '../../../core/ready/ready'
 import { emptySeat, emptySeatFoot } from '../../../core/seat/state'
 import type { Terms } from '../../../words/terms'

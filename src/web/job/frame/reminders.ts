@@ -1,5 +1,5 @@
 import { type AnyJob, kindOf } from '../../../core/kinds'
-import { cautions } from '../../../core/ready/catalogue'
+import { cautions } from '../../../core/ready/catalog'
 import { readyState } from '../../../core/ready/ready'
 import { openSeats } from '../../../core/seat/state'
 import { cautionTexts } from '../../../words/cautions'

@@ -4,7 +4,7 @@ import styled from 'styled-components'
 import { findingsFor, verdictPeg } from '../../../core/kinds/rolls/advice/findings'
 import { type RollRound, solveRound } from '../../../core/kinds/rolls/solve/round'
 import { spanState } from '../../../core/kinds/rolls/solve/section'
-import { centreText, levelText, moveText, rollName, say, spanText, squareText } from '../../../words/rolls/findings'
+import { centerText, levelText, moveText, rollName, say, spanText, squareText } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
@@ -85,7 +85,7 @@ export function MoveStep() {
                 <Table>
                   <thead>
                     <tr>
-                      {[words.roll, words.level, words.square, words.centre, words.move].map((text) => (
+                      {[words.roll, words.level, words.square, words.center, words.move].map((text) => (
                         <th key={text} scope="col">
                           {text}
                         </th>
@@ -106,9 +106,9 @@ export function MoveStep() {
                           {capital(squareText(one.solved?.square, told, true))}
                           <Was>{before && squareText(was(before, one)?.square, told)}</Was>
                         </td>
-                        <td data-of={words.centre}>
-                          {capital(centreText(one.solved?.centre, told))}
-                          <Was>{before && centreText(was(before, one)?.centre, told)}</Was>
+                        <td data-of={words.center}>
+                          {capital(centerText(one.solved?.centre, told))}
+                          <Was>{before && centerText(was(before, one)?.centre, told)}</Was>
                         </td>
                         <td data-of={words.move}>{capital(moveText(one, solved.plan, told))}</td>
                       </tr>

@@ -201,7 +201,7 @@ export function ReadStep() {
           {(roll) => (['tapeNear', 'tapeFar'] as const).map((cell) => <Length key={cell} roll={roll} cell={cell} />)}
         </Sheet>
         {line.baseline.text ? (
-          <Sheet rolls={stretch.shown} title={words.centres} heads={[words.valueIn(unitName[length])]}>
+          <Sheet rolls={stretch.shown} title={words.centers} heads={[words.valueIn(unitName[length])]}>
             {(roll) => [<Length key="centre" roll={roll} cell="centre" />]}
           </Sheet>
         ) : null}

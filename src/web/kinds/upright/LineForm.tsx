@@ -74,7 +74,7 @@ export function LineForm(props: LineProps<'upright'> & { frozen?: boolean }) {
         <h2>{pageWords.theFlange}</h2>
         <Grid>
           <QuantityField
-            label={pageWords.jointAboveTheCouplingCentre}
+            label={pageWords.jointAboveTheCouplingCenter}
             quantity={flange.height}
             unit={length}
             signed

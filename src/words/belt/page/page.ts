@@ -22,7 +22,7 @@ export const beltPageWords = labels({
   machine: 'Machine',
   diameter: 'Sheave diameter',
   width: 'Sheave width',
-  groove: 'Face to groove centre',
+  groove: 'Face to groove center',
   grooveHint: 'Blank: half the width',
   across: 'Shaft position toward far',
   up: 'Shaft height',
@@ -49,8 +49,7 @@ export const beltPageWords = labels({
   method: 'Method',
   radius: 'Measuring radius',
   twice: 'Read again with the sheave turned 180° (cancels its wobble)',
-  both: (name: string) =>
-    t`Turn the ${name.toLowerCase()} sheave 180° too (cancels its wobble)`,
+  both: (name: string) => t`Turn the ${name.toLowerCase()} sheave 180° too (cancels its wobble)`,
   constant: 'Target on the fixed face',
   sd: 'Repeatability (1 SD)',
   angleSd: 'Repeatability of an angle (1 SD), mm/m',

@@ -64,7 +64,7 @@ export const borePageWords = labels({
   doubt: '± (2 SD)',
   held: 'held',
   moved: 'Moves done: start next round',
-  drawing: 'The row from the near side and from above, and every centre seen along it',
+  drawing: 'The row from the near side and from above, and every center seen along it',
   elevation: 'FROM THE NEAR SIDE',
   plan: 'FROM ABOVE',
   alongTheRow: 'ALONG THE ROW',

@@ -27,7 +27,7 @@ export const liveWords = labels({
   dropTheConnection: 'drop the connection',
   slackInTheCoupling: 'slack in the coupling',
   aimedWithLeft: (left: string) => t`well aimed, ${left} left`,
-  aimNearerTheMiddle: (left: string) => t`aim nearer the centre: ${left} left`,
+  aimNearerTheMiddle: (left: string) => t`aim nearer the center: ${left} left`,
   outOfRange: 'out of range',
   batteryLow: 'battery low',
   autoCapture: 'Auto capture',

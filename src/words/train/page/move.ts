@@ -133,8 +133,7 @@ export const moveWords = labels({
   theTwoThatBestKeep: 'the pair that best stays within limits',
   dragTheLineOnThe: 'Drag the target line above by its ends or at a foot. Arrow keys move it 0.01.',
   thePlannerStopped: (fault: string | number) => t`The planner stopped: ${fault}`,
-  findingTheFewestMovesPrograms: (programs: string | number) =>
-    t`Finding the fewest moves: ${programs} steps done.`,
+  findingTheFewestMovesPrograms: (programs: string | number) => t`Finding the fewest moves: ${programs} steps done.`,
   stop: 'Stop',
   stoppedNothingWasChanged: 'Stopped. Nothing was changed.',
   tryAgain: 'Try again',

@@ -10,7 +10,7 @@ export const pageWords = labels({
   lowerMachine: 'Lower machine',
   speedRpm: 'Speed, rpm',
   couplingDiameter: 'Coupling diameter',
-  jointAboveTheCouplingCentre: 'Height of joint above coupling centre',
+  jointAboveTheCouplingCenter: 'Height of joint above coupling center',
   boltCircleDiameter: 'Bolt circle diameter',
   bolts: 'Bolts',
   boltsCountedSeenFromAbove: 'Bolt numbering, seen from above',
@@ -45,8 +45,7 @@ export const pageWords = labels({
   noMovesYetReadBoth: 'No moves yet. Read both dials at the bolts and enter the flange on the Line screen.',
   atTheBolts: 'At the bolts',
   whenItStands: 'After reassembly',
-  lifted:
-    'Lifting changes the coupling gap and the impeller setting. Reset both and record them.',
+  lifted: 'Lifting changes the coupling gap and the impeller setting. Reset both and record them.',
   hubs: 'Hub separation (DBSE)',
   hanging: 'Impeller or thrust setting',
   goToLine: 'Go to Line',

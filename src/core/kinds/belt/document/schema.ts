@@ -39,7 +39,7 @@ const sheaveSchema = v.strictObject({
   /** Height of the plane its feet stand on, from the shaft that stays. */
   base: quantitySchema,
   feet: v.pipe(v.array(footSchema), v.maxLength(4)),
-  /** The bolt it is swung about: a station of feet, and how far to the far side of the sheave's centre. */
+  /** The bolt it is swung about: a station of feet, and how far to the far side of the sheave's center. */
   pivot: v.strictObject({ foot: v.union([v.literal(''), id]), beside: quantitySchema }),
 })
 
@@ -70,7 +70,7 @@ const setSchema = v.strictObject({
   on: id,
   method: v.picklist(beltMethods),
   purpose: v.picklist(['plan', 'repeat']),
-  /** Of the points that are read on the face, from its centre. */
+  /** Of the points that are read on the face, from its center. */
   radius: quantitySchema,
   /** Read a second time with the sheave turned half round: its wobble is taken out. */
   twice: v.boolean(),

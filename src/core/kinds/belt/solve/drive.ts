@@ -11,7 +11,7 @@ import { probabilityThat } from '../../../verdict/probability'
  */
 export interface Sheave {
   id: string
-  /** Centre of its measured face. */
+  /** Center of its measured face. */
   centre: readonly [x: number, y: number, z: number]
   /** From the measured face inward to the middle of its grooves. */
   toGroove: number
@@ -80,7 +80,7 @@ export interface SheaveSolved {
   wobble?: { value: number; at: number } | null
   /** What the belt feels: its angle where it leaves either sheave, and its twist. */
   belt: { atReference: Told | null; atMoved: Told | null; twist: Told | null }
-  /** Centre distance, mm. */
+  /** Center distance, mm. */
   distance: number
   /** Chance that all three are within the limit, by the numbers alone; null where one of them is open. */
   probability: number | null
@@ -112,7 +112,7 @@ const turnsOf = (readings: readonly BeltReading[], id: string): Set<number> =>
 /**
  * One equation for each reading: `a = o − ρ(αy·sin θ + αz·cos θ) + ρ·w·cos(θ − ψ − r) + c`. Where the sheave that stays turned as
  * well, its wobble leans the reference plane: a slope of the face, which goes with the own wobble, and a shift `C·w·cos r` of its
- * centre. All of it changes sign over half a turn, so the mean of both has none.
+ * center. All of it changes sign over half a turn, so the mean of both has none.
  */
 function rowOf(reading: BeltReading, unknowns: readonly Unknown[], moved: boolean): Row<Unknown> {
   const values = new Map<string, number>()

@@ -6,7 +6,7 @@ export interface Standing {
   base: number
   /** The bolt it is swung about: its station, and how far to the far side it stands. */
   pivot: { x: number; y: number }
-  /** Centre of the sheave in (y, z). */
+  /** Center of the sheave in (y, z). */
   centre: { y: number; z: number }
   feet: readonly { id: string; x: number }[]
 }

@@ -242,7 +242,7 @@ type SurveyedSheave = Omit<BeltSurvey['belt']['sheaves'][number], 'centre'> & {
   centre: readonly [number, number, number]
 }
 
-/** What a machine stands on; undefined without feet. Where nobody says, it turns about its last foot and its own centre. */
+/** What a machine stands on; undefined without feet. Where nobody says, it turns about its last foot and its own center. */
 function standingOf(sheave: SurveyedSheave, length: (value: number) => number): Standing | undefined {
   const { feet = [], pivot, base, centre } = sheave
   const last = feet.at(-1)

@@ -18,7 +18,7 @@ const sectionSchema = v.strictObject({
   limits: v.optional(
     v.strictObject({ down: quantitySchema, up: quantitySchema, near: quantitySchema, far: quantitySchema }),
   ),
-  /** How far its centre goes from cold to running: up, and to the far side. */
+  /** How far its center goes from cold to running: up, and to the far side. */
   running: v.optional(v.strictObject({ up: quantitySchema, far: quantitySchema })),
 })
 
@@ -71,7 +71,7 @@ const setSchema = v.strictObject({
   sag: quantitySchema,
   /** Repeatability (one standard deviation) of a reading, as given; absent for the usual one. */
   sd: v.optional(quantitySchema),
-  /** What a head showed more when it was pushed toward the carrier by a tenth of a millimetre: tells its sign. */
+  /** What a head showed more when it was pushed toward the carrier by a tenth of a millimeter: tells its sign. */
   pushed: quantitySchema,
   /** By place: `a0`, `a90`. */
   values: v.record(id, quantitySchema),

@@ -273,7 +273,7 @@ const agrees = (first: SectionSolved, again: SectionSolved): boolean =>
     return !was || !now || Math.abs(was.value - now.value) <= Math.max(0.01, 2 * Math.hypot(was.sd, now.sd))
   })
 
-/** How a move is made by an eccentric sleeve: how far it is out of centre, and where its thick side's opposite goes, degrees. */
+/** How a move is made by an eccentric sleeve: how far it is out of center, and where its thick side's opposite goes, degrees. */
 export const sleeveOf = ({ vertical, horizontal }: Record<Plane, number | null>) =>
   vertical === null || horizontal === null
     ? undefined

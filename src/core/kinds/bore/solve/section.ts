@@ -29,7 +29,7 @@ export interface Told {
 }
 
 export interface SectionSolved {
-  /** Where the bore's centre stands from the carrier, up and to the far side; null where the readings leave it open. */
+  /** Where the bore's center stands from the carrier, up and to the far side; null where the readings leave it open. */
   vertical: Told | null
   horizontal: Told | null
   /** Covariance of the two. */

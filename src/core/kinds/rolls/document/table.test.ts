@@ -64,7 +64,7 @@ describe('a section as a sheet', () => {
       line,
       round,
       [
-        ['roll', 'diameter mm', 'web passes', 'colour'],
+        ['roll', 'diameter mm', 'web passes', 'color'],
         ['Roll 1', 'thick', 'over', ''],
         ['Roll 2', '160', 'round', ''],
       ],
@@ -74,7 +74,7 @@ describe('a section as a sheet', () => {
     expect(read).toEqual({
       ok: false,
       faults: [
-        { row: 1, column: 4, trouble: { kind: 'no-heading', text: 'colour' } },
+        { row: 1, column: 4, trouble: { kind: 'no-heading', text: 'color' } },
         { row: 2, column: 2, trouble: { kind: 'no-unit', text: 'thick' } },
         { row: 3, column: 3, trouble: { kind: 'none-of', text: 'over, under' } },
       ],

@@ -80,7 +80,7 @@ export function forWeb(section: Section, lies: readonly Lie[], solve: SolveProgr
         [own.shim, sign * (way.x * sz.square + way.z * sz.level)] as const,
       ]
     })
-    // in mm over a metre: a program is best solved in numbers near one
+    // in mm over a meter: a program is best solved in numbers near one
     const scaled = terms.map(([column, factor]) => [column, 1000 * factor] as const)
     build.row(1000 * (-webShare * limit - at), 1000 * (webShare * limit - at), ...scaled)
   })

@@ -4,7 +4,7 @@ import type { RollOfLine, RollsLine } from '../document/schema'
 import type { Roll, Section } from './section'
 import { slackLimit, spanBetween } from './web'
 
-/** What a span may bend in its plane where nobody says more, rad: a tenth of a millimetre over a metre. */
+/** What a span may bend in its plane where nobody says more, rad: a tenth of a millimeter over a meter. */
 export const usualLimit = 0.0001
 
 /** A bare number as typed; undefined where it is none, or has a unit. */

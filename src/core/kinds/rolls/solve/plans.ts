@@ -30,7 +30,7 @@ const alike = (a: Lie, b: Lie): boolean => Math.abs(a.square - b.square) < 1e-9 
 
 /**
  * Three ways past a roll that can't be moved. *Leave*: all others to the numbers, its two spans bear all of it. *Split*: its
- * neighbours go half way with it, so that four spans bear half each. *Parallel*: its neighbours are made parallel to it, and those
+ * neighbors go half way with it, so that four spans bear half each. *Parallel*: its neighbors are made parallel to it, and those
  * beyond take it back step by step, each span bearing no more than its limit, as far as it takes.
  *
  * @param lies where the rolls lie now, in the order of the path
@@ -67,7 +67,7 @@ export function waysPast(section: Section, lies: readonly Lie[], stuck: number):
     const shares = new Map<number, number>()
     let left = 1
     for (let i = stuck + step; i >= 0 && i < rolls.length; i += step) {
-      // its next neighbours are parallel to it; beyond them every span takes back what its limit lets it
+      // its next neighbors are parallel to it; beyond them every span takes back what its limit lets it
       if (i !== stuck + step) {
         const span = spans[step > 0 ? i - 1 : i]
         const whole = Math.abs(bend(span?.way, nothing, own))

@@ -110,7 +110,7 @@ function furtherReading(line: RollsLine, typed: Further, over: number | undefine
     const [square, level] = [slopeTyped(typed.square), slopeTyped(typed.level)]
     const gauge = sizeMm(typed.gauge) ?? sizeMm(line.width)
     if ((square === undefined && level === undefined) || gauge === undefined) return []
-    const slope = (mmPerMetre: number | undefined) => (mmPerMetre === undefined ? undefined : mmPerMetre / 1000)
+    const slope = (mmPerMeter: number | undefined) => (mmPerMeter === undefined ? undefined : mmPerMeter / 1000)
     // a short gauge length does not even out the face: sd of a slope is s√2/G
     const written = {
       ...(square === undefined ? {} : { square: one(at('square'), square / 1000) }),

@@ -189,7 +189,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
       by: [-qx, -qz, qx, qz],
     }
   }
-  /** Square to the centre line: `e = (d1² − d2²)/(4W) = c_j − c_i + D·(a_i + a_j)/2·q`, where both middles are known. */
+  /** Square to the center line: `e = (d1² − d2²)/(4W) = c_j − c_i + D·(a_i + a_j)/2·q`, where both middles are known. */
   const diagonalsRow = (
     { nearFar, farNear, sd }: Extract<RollReading, { type: 'diagonals' }>,
     { i, j, qx, qz, distance }: { i: Roll; j: Roll; qx: number; qz: number; distance: number },

@@ -16,7 +16,7 @@ export interface Span {
 
 /**
  * The tangent that a web takes from one roll to the next. With `u` the web's direction, `n` square to it on its right and `s = ±1`
- * for over and under, it touches at `C − s·r·n`; so `sin(β − α) = (s_j r_j − s_i r_i)/D` turns it from the line of centres.
+ * for over and under, it touches at `C − s·r·n`; so `sin(β − α) = (s_j r_j − s_i r_i)/D` turns it from the line of centers.
  *
  * @returns undefined where the rolls are too close for it
  */

@@ -11,7 +11,7 @@ import type { Finding } from './finding'
 import { findingsFor } from './findings'
 import { readPeg } from './summary'
 
-/** Every finding with a job that brings it about, and a neighbour that does not. */
+/** Every finding with a job that brings it about, and a neighbor that does not. */
 
 const truth = { offsetZ: 0.21, slopeZ: 0.0005, offsetY: -0.09, slopeY: 0.0002 }
 const straight = { offsetZ: 0, slopeZ: 0, offsetY: 0, slopeY: 0 }
@@ -257,7 +257,7 @@ describe('what was read, and what hangs on it', () => {
       expect(short?.kind === 'short-arc' && Math.abs(short.arc - 100)).toBeLessThan(1.1)
     }
   })
-  it('doubts a run-out of millimetres, not one of hundredths', () => {
+  it('doubts a run-out of millimeters, not one of hundredths', () => {
     const odd = (swing: number) =>
       told(withProbes(first((p) => ({ ...p, runout: { swing: mm(swing), at: '90' } })))).flatMap((one) =>
         one.kind === 'out-of-proportion' ? [one.odd.of] : [],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { sayNext } from '../../../../words/next'
-import { summarise } from '../../../job/summary'
-import { cautions } from '../../../ready/catalogue'
+import { summarize } from '../../../job/summary'
+import { cautions } from '../../../ready/catalog'
 import { emptyReady } from '../../../ready/ready'
 import { emptySeat, emptySeatFoot } from '../../../seat/state'
 import { makeJob } from '../document/make'
@@ -28,7 +28,7 @@ function job(round: Round, more: Partial<Job> = {}): Job {
   return { ...makeJob(line, '', '', 'mm'), ready, rounds: [round], ...more }
 }
 /** What a list says of it: what stands before the readings, else what they ask for. */
-const next = (of: Job): { kind: string } => summarise(of).first ?? nextAct(of.line, solveRound(of, of.rounds[0]!))
+const next = (of: Job): { kind: string } => summarize(of).first ?? nextAct(of.line, solveRound(of, of.rounds[0]!))
 const slipped = (round: Round): Round => ({
   ...round,
   sets: round.sets.map((set) => ({
@@ -84,13 +84,13 @@ describe('what comes next in a job', () => {
       const of = job(round)
       const [first] = findingsFor(solveRound(of, round), 'read')
       expect(next(of).kind).toBe(first!.kind)
-      expect(summarise(of).listed.next).toEqual(next(of))
-      expect(sayNext(summarise(of))).not.toMatch(/Nothing to do/)
+      expect(summarize(of).listed.next).toEqual(next(of))
+      expect(sayNext(summarize(of))).not.toMatch(/Nothing to do/)
     }
   })
   it('is no move where all is within tolerance ( and never that while a dial does not close', () => {
     expect(next(job(readOnRig(line, straight)))).toMatchObject({ kind: 'no-move' })
     expect(next(job(slipped(readOnRig(line, straight)))).kind).toBe('not-closed')
-    expect(sayNext(summarise(job(readOnRig(line, straight))))).toMatch(/[Ww]ithin|[Nn]o move/)
+    expect(sayNext(summarize(job(readOnRig(line, straight))))).toMatch(/[Ww]ithin|[Nn]o move/)
   })
 })

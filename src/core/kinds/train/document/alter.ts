@@ -12,7 +12,7 @@ import { originOf, placeStations, type Stations } from './stations'
  * from something that stays, so that nothing left changes its place.
  */
 
-/** A distance as a person would write it: to a thousandth of a millimetre or a ten-thousandth of an inch, no idle noughts. */
+/** A distance as a person would write it: to a thousandth of a millimeter or a ten-thousandth of an inch, no idle noughts. */
 const written = (mm: number, { unit }: Station['distance']): Station['distance'] => ({
   text: String(Number(fromMm(mm, unit).toFixed(unit === 'mm' ? 3 : 4))),
   unit,
@@ -111,17 +111,17 @@ export function withMachineAt(
     ...list.slice(place),
   ]
   if (at <= 0) {
-    const neighbour = line.machines[0]?.feet.at(-1)?.id ?? originOf(line)
+    const neighbor = line.machines[0]?.feet.at(-1)?.id ?? originOf(line)
     return {
       ...line,
       machines: [makeMachine(id, kind, twoFeet(id, coupling, 'left', length), line.machines), ...line.machines],
-      couplings: [joint({ from: neighbour, toward: 'left', distance: blank }), ...line.couplings],
+      couplings: [joint({ from: neighbor, toward: 'left', distance: blank }), ...line.couplings],
     }
   }
   const before = line.couplings[at - 1]?.id
   const from = before ?? coupling
   const machine = makeMachine(id, kind, twoFeet(id, from, 'right', length), line.machines)
-  const neighbour = before
+  const neighbor = before
     ? (machine.feet.at(-1)?.id ?? before)
     : (line.machines.at(-1)?.feet.at(-1)?.id ?? originOf(line))
   // the feet on the right of the new machine keep their distance from the coupling beside them
@@ -138,7 +138,7 @@ export function withMachineAt(
       at,
       machine,
     ),
-    couplings: put(line.couplings, at, joint({ from: neighbour, toward: 'right', distance: blank })),
+    couplings: put(line.couplings, at, joint({ from: neighbor, toward: 'right', distance: blank })),
   }
 }
 

@@ -30,7 +30,7 @@ describe('the first round of the next visit', () => {
 })
 
 describe('what is usual', () => {
-  it('is a hundredth and a millimetre a turn, or half a mil and a hundred mils', () => {
+  it('is a hundredth and a millimeter a turn, or half a mil and a hundred mils', () => {
     expect(usualDial('mm')).toEqual({ graduation: { text: '0.01', unit: 'mm' }, turn: { text: '1', unit: 'mm' } })
     for (const unit of ['mil', 'in'] as const)
       expect(usualDial(unit)).toEqual({ graduation: { text: '0.5', unit: 'mil' }, turn: { text: '100', unit: 'mil' } })

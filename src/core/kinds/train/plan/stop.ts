@@ -6,7 +6,7 @@ export interface Bolt {
   x: number
 }
 
-/** A machine with its two outermost stations, at a coupling. Positions are those of its axis against its neighbour's. */
+/** A machine with its two outermost stations, at a coupling. Positions are those of its axis against its neighbor's. */
 export interface Pushed {
   /** +1 where it is the machine to the right of the coupling, −1 where it is the left one. */
   side: 1 | -1
@@ -161,7 +161,7 @@ function pairOf(gain: readonly (readonly number[])[]): [number?, number?] {
  */
 export function lineFrom(watches: readonly Watch[], readings: readonly (number | undefined)[]): PlaneLine | undefined {
   let [aa, ab, bb, ar, br] = [0, 0, 0, 0, 0]
-  // slopes are weighed over a hundred millimetres, so that both unknowns have like size
+  // slopes are weighed over a hundred millimeters, so that both unknowns have like size
   const reach = 100
   watches.forEach(({ weight: [w0, w1] }, i) => {
     const reading = readings[i]

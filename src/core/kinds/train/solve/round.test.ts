@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { check } from '../../../frame/fault'
-import { summarise, unsummed } from '../../../job/summary'
-import { cautions } from '../../../ready/catalogue'
+import { summarize, unsummed } from '../../../job/summary'
+import { cautions } from '../../../ready/catalog'
 import { emptyReady } from '../../../ready/ready'
 import { findingsFor } from '../advice/findings'
 import { readPeg } from '../advice/summary'
@@ -101,7 +101,7 @@ describe('a job', () => {
     expect(findings.find((f) => f.kind === 'feet')?.peg).toBe('unsure')
   })
   it('has taken no minutes where none are written', () => {
-    expect([summarise(caseA()).minutes, unsummed(caseA()).minutes]).toEqual([0, 0])
+    expect([summarize(caseA()).minutes, unsummed(caseA()).minutes]).toEqual([0, 0])
     expect(unsummed({ ...caseA(), minutes: '40' }).minutes).toBe(40)
   })
   it('sums itself up for a list', () => {
@@ -109,15 +109,15 @@ describe('a job', () => {
       ...job,
       ready: { ...emptyReady(), cautions: Object.fromEntries(cautions.map((id) => [id, { by: 'R. T.', at: '' }])) },
     })
-    expect(summarise(caseA()).first).toEqual({ kind: 'caution', caution: 'isolated', open: 8 })
-    const done = summarise<'train'>(safe(caseA()))
+    expect(summarize(caseA()).first).toEqual({ kind: 'caution', caution: 'isolated', open: 8 })
+    const done = summarize<'train'>(safe(caseA()))
     expect(done).toMatchObject({
       pegs: { read: 'within', move: 'outside' },
       verdict: 'outside',
       listed: { next: { kind: 'ready-to-move' } },
     })
     expect(done.listed.shafts[1]!.vertical![0]).toBeCloseTo(0.12, 6)
-    const begun = summarise(safe(withReading(caseA(), 1, 'a180', '')))
+    const begun = summarize(safe(withReading(caseA(), 1, 'a180', '')))
     expect(begun.listed.next).toEqual({ kind: 'next-reading', machine: 'Pump', probe: 'rim', degrees: 180 })
     const blank = makeJob(makeLine('x', 'pump', 'motor', 'mm'), '', '', 'mm')
     expect(readPeg(solve(blank))).toBe('nothing')

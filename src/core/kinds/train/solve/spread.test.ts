@@ -145,7 +145,7 @@ describe('the running verdict', () => {
 })
 
 describe('signs that one reading hangs on', () => {
-  it('a steep rim is read to a hundredth of a micrometre of where the ray meets the leaning hub', () => {
+  it('a steep rim is read to a hundredth of a micrometer of where the ray meets the leaning hub', () => {
     const steep = { offsetY: 3, slopeY: 0.02, offsetZ: -2, slopeZ: -0.03 }
     const pair = shaftPair(steep, 0)
     const rim = { type: 'rim' as const, on: 'right' as const, x: 60, radius: 40, sag: 0, sd: 0.01, readings: [] }

@@ -11,7 +11,7 @@ import { toTrain } from '../document/typed'
 import { factsOf, marginOf, mostShimsOf } from '../plan/choices'
 import type { Survey } from './schema'
 
-/** A round of a job as an open survey document, in millimetres. What has no place or was not read is left out. */
+/** A round of a job as an open survey document, in millimeters. What has no place or was not read is left out. */
 export function surveyOf(job: Pick<Job, 'line' | 'seat'>, round: Round): Survey {
   const { train, sources } = toTrain(job.line, round)
   const seat = seatsTold(seatsOf(job.line), job.seat)

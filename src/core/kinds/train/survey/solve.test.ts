@@ -152,7 +152,7 @@ describe('what no machine has', () => {
     ['sixty-one sets', 'measurements', (s) => s.measurements.push(...many(s.measurements[0]!, 60))],
     ['twenty-one machines', 'train.machines', (s) => s.train.machines.push(...many(s.train.machines[0]!, 19))],
     [
-      'a kilometre and more',
+      'a kilometer and more',
       'measurements.0.probes.0.x',
       (s) => Object.assign(s.measurements[0]!.probes[0]!, { x: 1e7 }),
     ],
@@ -182,7 +182,7 @@ describe('what no machine has', () => {
 describe('bad input names the place', () => {
   type Edit = (survey: Survey) => unknown
   const cases: readonly (readonly [string, string, Edit])[] = [
-    ['an unknown key', 'train.colour', (s) => Object.assign(s.train, { colour: 'blue' })],
+    ['an unknown key', 'train.color', (s) => Object.assign(s.train, { color: 'blue' })],
     [
       'a missing station',
       'measurements.0.probes.0.x',

@@ -18,7 +18,7 @@ export const lineSchema = v.strictObject({
   machines: v.strictTuple([machineSchema, machineSchema]),
   coupling: v.strictObject({ id, name: text(60), diameter: quantitySchema }),
   flange: v.strictObject({
-    /** Height of the joint above the coupling's centre; below zero under it. */
+    /** Height of the joint above the coupling's center; below zero under it. */
     height: quantitySchema,
     /** Diameter of the bolt circle, and how many bolts there are. */
     circle: quantitySchema,

@@ -47,7 +47,7 @@ export function starOrder(bolts: number): number[] {
       Math.min((bolt - other + bolts) % bolts, (other - bolt + bolts) % bolts)
     const left = Array.from({ length: bolts }, (_, i) => i).filter((bolt) => !order.includes(bolt))
     const last = order.at(-1) ?? 0
-    // opposite the last one as far as can be; of those the one farthest from its neighbours that are tight
+    // opposite the last one as far as can be; of those the one farthest from its neighbors that are tight
     const score = (bolt: number) => apart(bolt, last) * 100 + Math.min(...order.map((other) => apart(bolt, other)))
     const pairs = order.length % 2 === 1
     const next = left.reduce((a, b) =>

@@ -94,7 +94,7 @@ export function Growth(props: { line: Line; unit: 'mm' | 'mil'; frozen: boolean;
                           />
                         </Field>
                         <QuantityField
-                          label={lineWords.footToShaftCentre}
+                          label={lineWords.footToShaftCenter}
                           quantity={heat.height}
                           unit={lengthUnitFor(unit)}
                           readOnly={frozen}

@@ -35,7 +35,7 @@ describe('the sheet of a line', () => {
   it('has every distance on the drawing, named from where and which way', () => {
     show()
     const foot = screen.getByLabelText<HTMLInputElement>(
-      'Motor, front feet, distance from centre of coupling toward the right, mm',
+      'Motor, front feet, distance from center of coupling toward the right, mm',
     )
     expect(foot.value).toBe('240')
     fireEvent.focus(foot)
@@ -45,7 +45,7 @@ describe('the sheet of a line', () => {
   })
   it('says at once what cannot be of a dimension', () => {
     show()
-    const foot = screen.getByLabelText('Motor, front feet, distance from centre of coupling toward the right, mm')
+    const foot = screen.getByLabelText('Motor, front feet, distance from center of coupling toward the right, mm')
     fireEvent.focus(foot)
     fireEvent.input(foot, { target: { value: '2.4' } })
     expect(within(screen.getByRole('status', { name: 'Dimensions to check' })).getByText(/inch/i)).toBeTruthy()

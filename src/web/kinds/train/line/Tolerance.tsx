@@ -72,7 +72,7 @@ export function Tolerance(props: {
         ) : (
           <Grid>
             <QuantityField
-              label={spacer ? lineWords.offsetAtTheCentre : lineWords.offsetAtTheCoupling}
+              label={spacer ? lineWords.offsetAtTheCenter : lineWords.offsetAtTheCoupling}
               hint={spacer ? lineWords.aSpacerNeedsNoneIts : ''}
               quantity={tolerance.offset}
               unit={unit}

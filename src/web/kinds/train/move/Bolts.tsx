@@ -124,10 +124,10 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
   const { machine, plane, pushed } = work
   useEffect(() => {
     const { train, solution } = solved
-    const neighbour = train.machines.findIndex(({ id }) => id === machine) - pushed.side
-    const links = solution.chains[plane][neighbour]
+    const neighbor = train.machines.findIndex(({ id }) => id === machine) - pushed.side
+    const links = solution.chains[plane][neighbor]
     if (!line || !links) return showLive(undefined)
-    // against the neighbour as the drawing has it
+    // against the neighbor as the drawing has it
     const along = (x: number) =>
       links.reduce((sum, { sign, step }) => sum + sign * (step.line.offset + step.line.slope * (x - step.x)), 0)
     const base = { offset: along(pushed.couplingX), slope: along(pushed.couplingX + 1) - along(pushed.couplingX) }

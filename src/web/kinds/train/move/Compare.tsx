@@ -82,7 +82,7 @@ export const Compare = memo(function Compare({ frame }: { frame: TrainFrame }) {
                 </>
               ) : (
                 <td colSpan={7}>
-                  {least.working ? moveWords.working : least.cancelled ? moveWords.stopped : moveWords.notMeasuredYet}
+                  {least.working ? moveWords.working : least.canceled ? moveWords.stopped : moveWords.notMeasuredYet}
                 </td>
               )}
             </tr>

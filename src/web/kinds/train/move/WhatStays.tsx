@@ -125,7 +125,7 @@ function LeastLine({ least, shown }: { least: TrainFrame['least']; shown: boolea
         <Button onPress={least.cancel}>{moveWords.stop}</Button>
       </Row>
     )
-  if (least.cancelled)
+  if (least.canceled)
     return (
       <Row role="status">
         <span>{moveWords.stoppedNothingWasChanged}</span>

@@ -14,5 +14,5 @@ export const sameButForPlan = (a: { frame: TrainFrame }, b: { frame: TrainFrame 
   a.frame.least.least === b.frame.least.least &&
   a.frame.least.working === b.frame.least.working &&
   a.frame.least.programs === b.frame.least.programs &&
-  a.frame.least.cancelled === b.frame.least.cancelled &&
+  a.frame.least.canceled === b.frame.least.canceled &&
   a.frame.least.fault === b.frame.least.fault

@@ -12,7 +12,7 @@ export interface LeastState {
   working: boolean
   /** Programs solved so far. */
   programs: number
-  cancelled: boolean
+  canceled: boolean
   fault: string | undefined
   cancel: () => void
   again: () => void
@@ -29,7 +29,7 @@ export function useLeast(
   arithmetic: Arithmetic | undefined,
 ): LeastState {
   const planner = useRef<Planner>(undefined)
-  const [state, setState] = useState<{ key: string; least?: Least; cancelled?: boolean; fault?: string }>({ key: '' })
+  const [state, setState] = useState<{ key: string; least?: Least; canceled?: boolean; fault?: string }>({ key: '' })
   const [programs, setPrograms] = useState(0)
   const [asked, setAsked] = useState(0)
   const problems = useMemo(() => {
@@ -60,7 +60,7 @@ export function useLeast(
         if (!stale) setPrograms(done)
       })
       .then((least) => {
-        if (!stale) setState(least ? { key, least } : { key, cancelled: true })
+        if (!stale) setState(least ? { key, least } : { key, canceled: true })
       })
       .catch((error: unknown) => {
         if (!stale) setState({ key, fault: error instanceof Error ? error.message : String(error) })
@@ -78,11 +78,11 @@ export function useLeast(
       least: settled ? state.least : undefined,
       working,
       programs,
-      cancelled: settled && state.cancelled === true,
+      canceled: settled && state.canceled === true,
       fault: settled ? state.fault : undefined,
       cancel: () => {
         planner.current?.cancel()
-        setState({ key, cancelled: true })
+        setState({ key, canceled: true })
       },
       again: () => {
         setState({ key: '' })

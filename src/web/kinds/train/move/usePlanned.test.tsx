@@ -17,7 +17,7 @@ vi.mock('../../../planner/useLeast', () => ({
       least: undefined,
       working: false,
       programs: 0,
-      cancelled: false,
+      canceled: false,
       fault: undefined,
       cancel() {},
       again() {},

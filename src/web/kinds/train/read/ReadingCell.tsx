@@ -33,7 +33,7 @@ export interface CellHands {
   focus: (angleId: string) => void
   type: (angleId: string, value: Quantity) => void
   turn: (angleId: string, by: 1 | -1) => void
-  /** To a neighbour in turning order. */
+  /** To a neighbor in turning order. */
   onward: (angleId: string, by: 1 | -1) => void
   across: (angleId: string, by: 1 | -1) => void
 }

@@ -30,7 +30,7 @@ test('bad numbers are said beside the number and lose nothing', async ({ page, d
   await page.goto(`${demo}/jobs/job-6/line`)
   const foot = page.getByLabel(/Motor, front feet, distance/)
   await foot.fill('9.4')
-  await expect(page.getByText(/Inches and millimetres mixed up\? It would be/)).toBeVisible()
+  await expect(page.getByText(/Inches and millimeters mixed up\? It would be/)).toBeVisible()
   await foot.fill('-240')
   await expect(page.getByText(/on the other side of the coupling/)).toBeVisible()
 })

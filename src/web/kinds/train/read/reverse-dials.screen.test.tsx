@@ -18,9 +18,9 @@ async function drawPair(page: Page, address: string) {
 
 async function dimensions(page: Page, unit: 'mm' | 'in', of: readonly string[]) {
   const fields = [
-    `Pump, front feet, distance from centre of coupling toward the left, ${unit}`,
+    `Pump, front feet, distance from center of coupling toward the left, ${unit}`,
     `Pump, back feet, distance from pump, front feet toward the left, ${unit}`,
-    `Motor, front feet, distance from centre of coupling toward the right, ${unit}`,
+    `Motor, front feet, distance from center of coupling toward the right, ${unit}`,
     `Motor, back feet, distance from motor, front feet toward the right, ${unit}`,
   ]
   for (const [i, name] of fields.entries()) await page.getByLabel(name).fill(of[i] ?? '')

@@ -149,7 +149,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
             unit={length}
             readOnly={frozen}
             onChange={(radius) => put({ radius }, 'radius')}
-            hint={kind.radius === 'refines' ? setUpWords.ifKnown : setUpWords.shaftCentreToPlunger}
+            hint={kind.radius === 'refines' ? setUpWords.ifKnown : setUpWords.shaftCenterToPlunger}
           />
         )}
         {kind.mark === 'along' ? (

@@ -131,7 +131,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial, onDone
   )
 }
 
-/** The tape from one dial to the other, and half of it as the coupling's centre. */
+/** The tape from one dial to the other, and half of it as the coupling's center. */
 function DialToDial({ set, line, unit, onSet }: Pick<Props, 'set' | 'line' | 'unit' | 'onSet'>) {
   const length = lengthUnitFor(unit)
   const [across, setAcross] = useState<Quantity>(emptyQuantity(length))
@@ -142,7 +142,7 @@ function DialToDial({ set, line, unit, onSet }: Pick<Props, 'set' | 'line' | 'un
   const [one, other] = [left[0], right[0]]
   if (!one || !other || left.length + right.length !== 2) return null
   const mm = quantityMm(across)
-  // to the tenth of a millimetre or the thousandth of an inch: half of an odd number is not rounded away
+  // to the tenth of a millimeter or the thousandth of an inch: half of an odd number is not rounded away
   const half =
     mm === undefined
       ? undefined
