@@ -95,7 +95,7 @@ function solve(highs: Highs, { columns, rows }: Program): readonly number[] | nu
     if (status === optimal) return Array.from(run.getSolution().colValue)
     if (status === infeasible || status === unboundedOrInfeasible) return null
     if (status === highs.constants.modelStatus.timeLimit)
-      throw new PlannerFault(`found nothing better within ${mostSeconds} seconds`)
+      throw new PlannerFault(`found no plan within ${mostSeconds} s`)
     throw new PlannerFault(`stopped with status ${status}`)
   })
 }

@@ -13,12 +13,12 @@ export async function solveDocument(document: unknown): Promise<Checked<object>>
     const path = solved.ok ? notFinite(solved.value) : undefined
     return path === undefined
       ? solved
-      : refuse('', `expected measurements that can be worked with; ${path} comes out as no number`)
+      : refuse('', `expected measurements that can be calculated: ${path} is not a number`)
   } catch (error) {
     if (error instanceof PlannerFault)
-      return refuse('plan.mode', `expected a plan that can be found; the planner ${error.message}`)
+      return refuse('plan.mode', `expected a plan that can be found: the planner ${error.message}`)
     const said = error instanceof Error ? error.message : String(error)
-    return refuse('', `expected measurements that can be worked with; the arithmetic stopped (${said})`)
+    return refuse('', `expected measurements that can be calculated (${said})`)
   }
 }
 

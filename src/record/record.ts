@@ -137,7 +137,7 @@ export function recordOf<K extends KindName>(
           const done = said.ticks[tick]
           return {
             peg: done ? 'within' : 'nothing',
-            text: `${proofTickTexts[tick].title}: ${done ? `${done.by}, ${timeOf(done.at)}` : t`not initialled`}`,
+            text: `${proofTickTexts[tick].title}: ${done ? `${done.by}, ${timeOf(done.at)}` : t`not initialed`}`,
           }
         }),
       },
@@ -327,13 +327,13 @@ function before(document: AnyJob, checks: Parameters<typeof readyState>[1]): str
     t`Reason for the job: ${occasionNames[ready.occasion].toLowerCase()}.`,
     document.ready?.permit ? t`Permit ${document.ready.permit}.` : '',
     ready.openCautions.length === 0
-      ? t`All cautions initialled.`
-      : t`Cautions not initialled: ${ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase()).join('; ')}.`,
+      ? t`All cautions initialed.`
+      : t`Cautions not initialed: ${ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase()).join('; ')}.`,
     ...ready.checks.flatMap(({ id, own, state }) =>
       state === 'skipped' || state === 'bad' || state === 'over' || state === 'unreasoned'
         ? [
             state === 'skipped' || state === 'unreasoned'
-              ? t`Skipped: ${name(id, own)} (${note(id) || t`no reason given`}).`
+              ? t`Skipped: ${name(id, own)} (${note(id) || t`no reason entered`}).`
               : t`Not OK: ${name(id, own)}${note(id) ? ` (${note(id)})` : ''}.`,
           ]
         : [],

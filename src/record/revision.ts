@@ -39,7 +39,7 @@ export type SealedRevision = Revision & { sha256: string }
 /** One text for one content: keys in order, no blanks (RFC 8785). */
 export function canonical(content: object): string {
   const text = canonicalize(content)
-  if (text === undefined) throw new Error('Nothing to write down.')
+  if (text === undefined) throw new Error('Nothing to record.')
   return text
 }
 

@@ -39,7 +39,7 @@ export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
   const api = new Hono()
     .use(bodiesMeasured())
     .get('/health', told('Liveness check.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
-    .get('/ready', told('Readiness check: the data is reachable.', { 200: 'It can.' }, [503]), async (c) => {
+    .get('/ready', told('Readiness check: the data is reachable.', { 200: 'Ready.' }, [503]), async (c) => {
       try {
         await site.store.client.execute('select 1')
       } catch {
@@ -56,7 +56,7 @@ export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
     )
     .post(
       '/solve',
-      told('The result document of a survey document.', { 200: 'The result.' }, [400]),
+      told('Solves a survey document.', { 200: 'The result.' }, [400]),
       bodyOf('application/json'),
       async (c) => {
         let document: unknown
@@ -83,14 +83,10 @@ export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
     .route('/trail', trailRoutes(site))
     .route('/copies', copyRoutes(site))
   let described: Promise<object> | undefined
-  return api.get(
-    '/openapi.json',
-    told('This API description.', { 200: 'The interface in the OpenAPI form.' }),
-    async (c) => {
-      described ??= descriptionOf(api as unknown as Hono)
-      return c.json((await described) as object, 200)
-    },
-  )
+  return api.get('/openapi.json', told('This API description.', { 200: 'The OpenAPI description.' }), async (c) => {
+    described ??= descriptionOf(api as unknown as Hono)
+    return c.json((await described) as object, 200)
+  })
 }
 
 export type Api = ReturnType<typeof makeApi>

@@ -44,9 +44,9 @@ export function tooMuchIn(text: string, things: number): string | undefined {
     else if (at === openBracket || at === openBrace) {
       count++
       depth++
-      if (depth > deepest) return `It is nested deeper than ${deepest} levels.`
+      if (depth > deepest) return `Nested deeper than ${deepest} levels.`
     } else if (at === closeBracket || at === closeBrace) depth--
-    if (count > things) return `It holds more than ${things} values.`
+    if (count > things) return `More than ${things} values.`
   }
   return undefined
 }
@@ -63,7 +63,7 @@ export const bodiesMeasured = (): MiddlewareHandler => {
     ...one,
     limit: bodyLimit({
       maxSize: one.bytes,
-      onError: (c) => c.json(refusal('', `That is more than ${told(one.bytes)}.`), 413),
+      onError: (c) => c.json(refusal('', `Larger than ${told(one.bytes)}.`), 413),
     }),
   }))
   return async (c, next) => {

@@ -73,9 +73,9 @@ export const guard =
     // a page of another site may lead here, and have nothing worked out for it by pictures or frames
     const foreign = headers.site === 'cross-site' && c.req.header('sec-fetch-mode') !== 'navigate'
     if (foreign && c.req.path.startsWith('/api/'))
-      return c.json(refusal('', 'A page of another site may not ask for this.'), 403)
+      return c.json(refusal('', 'Requests from another site are not allowed.'), 403)
     const ownForm = forms.includes(c.req.path) && headers.origin !== undefined
     if (acts && !ownForm && !sendable(c.req.path, c.req.header('content-type') ?? ''))
-      return c.json(refusal('', 'Send JSON: the Content-Type has to be application/json.'), 415)
+      return c.json(refusal('', 'Send JSON with Content-Type application/json.'), 415)
     return next()
   }

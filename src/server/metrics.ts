@@ -18,19 +18,19 @@ export class Metrics {
   private readonly registry = new Registry()
   private readonly times = new Histogram({
     name: 'vane_peg_request_seconds',
-    help: 'Time to the answer of a request, by method, kind of address and status.',
+    help: 'Response time by method, route and status.',
     labelNames: ['method', 'route', 'status'] as const,
     buckets: [0.005, 0.01, 0.025, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 10],
     registers: [this.registry],
   })
   private readonly under = new Gauge({
     name: 'vane_peg_requests_under_way',
-    help: 'Requests that are being answered.',
+    help: 'Requests in progress.',
     registers: [this.registry],
   })
   private readonly faults = new Counter({
     name: 'vane_peg_faults_total',
-    help: 'Requests that were answered with a fault of the server.',
+    help: 'Requests answered with a server error.',
     registers: [this.registry],
   })
 

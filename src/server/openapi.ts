@@ -34,14 +34,14 @@ loadVendor('valibot', { toOpenAPISchema: (schema) => described(schema as unknown
 type Answer = string | { says: string; schema?: v.GenericSchema; type?: string }
 
 const refusals: Readonly<Record<number, string>> = {
-  400: 'Invalid request; the path shows where.',
+  400: 'Invalid request. The path shows where.',
   401: 'Not signed in, or wrong credentials.',
   403: 'Not allowed.',
   404: 'Not found.',
   409: 'Conflict: changed meanwhile, or in another state.',
   413: 'Too large.',
   415: 'Unsupported type.',
-  422: 'Not ready; the path shows what is missing.',
+  422: 'Not ready. The path shows what is missing.',
   429: 'Too many attempts: wait.',
   503: 'The server is busy: try again in a moment.',
 }
@@ -61,7 +61,7 @@ export function told(does: string, answers: Readonly<Record<number, Answer>>, re
   const faults = refused.map((status) => [
     status,
     {
-      description: refusals[status] ?? 'It was refused.',
+      description: refusals[status] ?? 'Refused.',
       content: { 'application/json': { schema: resolver(refusalSchema) } },
     },
   ])
@@ -95,7 +95,7 @@ export const descriptionOf = (api: Hono): Promise<OpenAPIV3_1.Document> =>
         title: 'Vane Peg',
         version: '1',
         description:
-          'Lines, jobs, kit and records of a site. Writes are JSON from the page of this server or from outside a browser. An edit names the version it was made from and has an id of its own, so that it can be sent again.',
+          'Lines, jobs, kit and records of a site. Writes are JSON, from the page of this server or from outside a browser. An edit names the version it was made from and has its own id, so it can be sent again.',
       },
       components: { schemas: Object.fromEntries(documents.map(([name, schema]) => [name, described(schema, name)])) },
     },

@@ -84,7 +84,7 @@ export function attachSockets(
           inRoom.delete(client)
           leave()
         })
-        client.on('error', (error) => log.warn(faultOf(error), 'a socket was lost'))
+        client.on('error', (error) => log.warn(faultOf(error), 'socket lost'))
         leave = entered(client, log)
       })
     }
@@ -92,7 +92,7 @@ export function attachSockets(
   }
   server.on('upgrade', (request: IncomingMessage, socket: Duplex, head: Buffer) => {
     upgrade(request, socket, head).catch((error) => {
-      log.error(faultOf(error), 'a socket could not be opened')
+      log.error(faultOf(error), 'could not open socket')
       socket.destroy()
     })
   })

@@ -35,7 +35,7 @@ export const beltingWords = labels({
   tilt: 'Tilt',
   offset: 'Groove offset',
   moves: (count: string) => t`Moves made: ${count}`,
-  truth: 'The truth:',
+  truth: 'Actual values:',
   truthTold: (offset: string, toe: string, tilt: string) =>
     t`as found, the motor face was offset ${offset} from the fan face, with ${toe}° toe and ${tilt}° tilt.`,
   hints: [

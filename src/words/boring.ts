@@ -16,12 +16,12 @@ export const boringWords = labels({
   wireIs: (weight: string, tension: string) => t`Wire ${weight} N/m, tension ${tension} N.`,
   pocket: 'Pocket',
   pocketN: (n: string) => t`Pocket ${n}`,
-  reference: 'reference, stays',
+  reference: 'reference, fixed',
   wall: 'From the wire to the wall',
   loosen: (n: string) => t`Loosen pocket ${n}`,
   tighten: (n: string) => t`Tighten pocket ${n}`,
-  isLoose: 'It is loose.',
-  isTight: 'It is tight.',
+  isLoose: 'Loose.',
+  isTight: 'Tight.',
   soFar: (mm: string) => t`so far ${mm}`,
   signs:
     'Minus moves it the other way. Rotor out or on its own stands. Keep fingers out from between pocket and housing.',
@@ -30,9 +30,9 @@ export const boringWords = labels({
   upOf: (n: string) => t`Pocket ${n}, up`,
   farOf: (n: string) => t`Pocket ${n}, toward far`,
   moves: (count: string) => t`Moves made: ${count}`,
-  truth: 'The truth:',
+  truth: 'Actual values:',
   truthTold: (n: string, up: string, far: string, droop: string) =>
-    t`as found, pocket ${n} was ${up} up and ${far} toward far; the wire sags ${droop} there.`,
+    t`as found, pocket ${n} was ${up} up and ${far} toward far. The wire sags ${droop} there.`,
   hints: [
     'Height of the pocket center above the wire = (top − bottom) ÷ 2. Do the same with near and far.',
     'Wire sag = weight per mm × distance to one support × distance to the other ÷ (2 × tension).',

@@ -36,7 +36,7 @@ export const dialCare: Readonly<Record<'plunger' | 'lever' | 'head', readonly st
     'Set the lever as flat to the surface as possible. If it can’t lie flat, find the factor with a gauge block under the tip.',
     'Preload gently to mid-travel, from the side the lever swings to. Lever dials have little travel.',
     'Hold and turn it by the body, never by the bezel.',
-    'Shake the stand lightly: the needle comes back, or something is loose.',
+    'Shake the stand lightly. If the needle does not return, something is loose.',
     'Turn once slowly. The tip must stay in contact and clear of both ends of travel.',
     'Last: tap the dial, then zero the bezel.',
     'Chalk the four stops on the shaft. Approach each from the same side.',

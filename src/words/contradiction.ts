@@ -25,13 +25,13 @@ const whys: Readonly<Record<WrittenFault, string>> = labels({
   turn: 'one turn of the dial missed',
   decimal: 'decimal point misplaced',
   unit: 'mil and mm mixed up',
-  'other-way': 'read round the other way',
+  'other-way': 'read in the opposite direction',
 })
 
 /** "the bottom of the motor sheave were −0.11 mm (sign reversed)". */
 function sayIf({ at, fault, would, other }: WrittenSuspect<string>, { name, value }: WrittenNames): string {
   if (fault === 'other-way' && other !== undefined)
-    return t`the readings from ${name(at)} to ${name(other)} were taken round the other way`
+    return t`the readings from ${name(at)} to ${name(other)} were taken in the opposite direction`
   return fault === 'swap' && other !== undefined
     ? t`${name(at)} and ${name(other)} were swapped`
     : t`${name(at)} were ${value(at, would)} (${whys[fault]})`
@@ -41,13 +41,13 @@ function sayIf({ at, fault, would, other }: WrittenSuspect<string>, { name, valu
 export function sayContradiction(suspects: readonly WrittenSuspect<string>[], names: WrittenNames): Said {
   const [first, ...others] = suspects
   const title = first
-    ? t`Not sure: the readings contradict each other. Look at ${names.name(first.at)} first.`
+    ? t`Not sure: the readings contradict each other. Check ${names.name(first.at)} first.`
     : t`Not sure: the readings contradict each other.`
   return {
     title,
     detail: first
       ? t`They would agree if ${sayIf(first, names)}. Read it again before you move anything.`
-      : t`No single slip explains it. Look for something loose, then read again before you move anything.`,
+      : t`No single slip explains it. Check for something loose, then read again before you move anything.`,
     ...(others.length > 0 ? { working: others.slice(0, 3).map((one) => t`Or if ${sayIf(one, names)}.`) } : {}),
   }
 }

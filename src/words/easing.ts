@@ -5,7 +5,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the stuck roll. */
 export const easingWords = labels({
   name: 'A roll that can’t be moved',
-  goal: 'Roll 4’s housing is seized. Rolls 1 and 7 are driven and stay put. Set the others so that no two neighbors differ by more than the web can take.',
+  goal: 'The housing of roll 4 is seized. Rolls 1 and 7 are driven and must not move. Set the others so that no two neighbors differ by more than the web can take.',
   within: (mm: string) => t`Tolerance: between neighbors, one web edge may be ${mm} longer.`,
   section: 'The section from above: web runs to the right, far side at the top, errors magnified',
   roll: 'Roll',
@@ -18,8 +18,8 @@ export const easingWords = labels({
   spanName: (from: string, to: string) => t`${from} to ${to}`,
   loosen: (n: string) => t`Loosen roll ${n}`,
   tighten: (n: string) => t`Tighten roll ${n}`,
-  isLoose: 'It is loose.',
-  isTight: 'It is tight.',
+  isLoose: 'Loose.',
+  isTight: 'Tight.',
   move: (unit: string) => t`Move its far end down the line, ${unit}`,
   soFar: (mm: string) => t`so far ${mm}`,
   signs: 'Minus moves it the other way. Drives locked out, nips open. Never reach between rolls that can turn.',
@@ -27,7 +27,7 @@ export const easingWords = labels({
   moved: (count: string) => t`Rolls moved: ${count}`,
   truth: 'Two other options:',
   others:
-    'leave it and record how far the web is strained beside it, or make its neighbors parallel to it and take the strain farther on. Record your choice and the reason.',
+    'leave it and record the strain beside it, or make its neighbors parallel to it and take the strain farther on. Record your choice and the reason.',
   hints: [
     'The web reacts only to differences between neighboring rolls.',
     'With every other roll at zero, both spans beside the seized roll take the full error.',

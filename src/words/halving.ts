@@ -6,7 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of halving. */
 export const halvingWords = labels({
   name: 'Halving at the coupling',
-  goal: 'No plan and no arithmetic. Zero both dials at one side, turn half a turn, set each to half its reading, push until both read zero, then bolt down.',
+  goal: 'No plan and no arithmetic. Zero both dials at one side, turn half a turn and set each to half its reading. Push until both read zero, then bolt down.',
   machine: 'The machine from above, near side at the bottom, the coupling on the left',
   dials: 'Dials over the coupling',
   shafts: 'Dials at',
@@ -28,7 +28,7 @@ export const hubDialNames: Readonly<Record<HubDial, string>> = labels({
 })
 
 const notHalved: Said = labels({
-  title: 'As far over as it was short before.',
+  title: 'It is as far over as it was short before.',
   detail: 'You pushed until the dials repeat the other side’s reading: that is twice too far. Aim for half.',
 })
 

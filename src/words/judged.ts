@@ -11,7 +11,7 @@ export function seenText(
   terms: Pick<Terms, 'unit' | 'resolution'>,
 ): string {
   const across = t`${lengthWithUnit(offset, terms)} offset`
-  if (!flex) return t`${across} and ${slope(rad, terms.unit)} slope`
+  if (!flex) return t`${across} and ${slope(rad, terms.unit)} angularity`
   const angles = t`${flex.map((one) => slope(one, terms.unit)).join(t` and `)} at the left and right flex plane`
   return limits?.judgesOffset ? t`${angles}, ${across}` : angles
 }
@@ -29,11 +29,11 @@ export function jointText(
 
 /** What is allowed at a coupling. */
 export const limitsText = (limits: Limits | undefined, flexPlanes: boolean, terms: Terms): string => {
-  if (!limits) return t`not known`
+  if (!limits) return t`not entered`
   const fine = { ...terms, resolution: 0.001 }
   const offset = limits.judgesOffset ? t`${lengthWithUnit(limits.offset, fine)} offset` : ''
   const angle = flexPlanes
     ? t`${slope(limits.slope, terms.unit)} at each flex plane`
-    : t`${slope(limits.slope, terms.unit)} slope`
+    : t`${slope(limits.slope, terms.unit)} angularity`
   return [offset, angle].filter(Boolean).join(t` and `)
 }

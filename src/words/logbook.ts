@@ -17,11 +17,10 @@ export const visitFlagTexts: Readonly<Record<VisitFlag, string>> = labels({
 /** What a drift looks like. */
 export const driftCauseTexts: Readonly<Record<DriftCause, string>> = labels({
   'one-foot': 'Only one station moved up or down. Check its shims and soft foot.',
-  pipes:
-    'It pivoted about one end, both vertically and sideways: pipe strain at the other end. Check hangers and flanges.',
+  pipes: 'It pivoted about one end, vertically and sideways: pipe strain at the other end. Check hangers and flanges.',
   foundation:
-    'Several machines moved together relative to the fixed machine: foundation movement or a different temperature.',
-  base: 'All stations moved up or down together: base movement or a different temperature. Compare the temperatures.',
+    'Several machines moved together relative to the fixed machine: the foundation moved, or the temperature differs.',
+  base: 'All stations moved up or down together: the base moved, or the temperature differs. Compare the temperatures.',
   bolts: 'All moved sideways the same way: slipped bolts, no dowels.',
 })
 
@@ -42,17 +41,17 @@ export function sayNext({ days, because }: NextCheck, terms: ProofTerms): Said {
     case 'not-within':
       return {
         title: after,
-        detail: t`Left out of tolerance or uncertain, drift unknown: 90 days.`,
+        detail: t`Left out of tolerance or uncertain, with no drift known: 90 days.`,
       }
     case 'new-set':
-      return { title: after, detail: t`New installation, read once, drift unknown: one year.` }
+      return { title: after, detail: t`New installation, read once, no drift known: one year.` }
     case 'after-work':
       return {
         title: after,
-        detail: t`After overhaul, read once, drift unknown: six months.`,
+        detail: t`After overhaul, read once, no drift known: six months.`,
       }
     case 'once':
-      return { title: after, detail: t`Read once, drift unknown: one year.` }
+      return { title: after, detail: t`Read once, no drift known: one year.` }
   }
 }
 

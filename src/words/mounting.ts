@@ -37,9 +37,9 @@ export const mountingWords = labels({
   check: 'Check my alignment',
   left: 'Remaining at the coupling',
   offset: 'Offset',
-  slope: 'Slope',
+  slope: 'Angularity',
   moves: (count: string) => t`Moves made: ${count}`,
-  truth: 'The truth:',
+  truth: 'Actual values:',
   truthTold: (place: string, quarter: string, one: string, slope: string, slopeOne: string) =>
     t`as found, the shaft was offset at the flange ${one} toward bolt 1 and ${place} toward bolt ${quarter}, with angularity ${slopeOne} and ${slope}.`,
   hints: [
@@ -78,7 +78,7 @@ const slips: Readonly<Record<MountingSlip, Said>> = labels({
   },
   slope: { title: 'Angularity is still out of tolerance.', detail: 'Read the face again.' },
   'other-way-round': {
-    title: 'You counted the bolts the wrong way round.',
+    title: 'You counted the bolts in the wrong direction.',
     detail: 'It is straight but pushed to the wrong side. Find bolt 2 on the drawing.',
   },
   'at-the-coupling': {
@@ -87,8 +87,7 @@ const slips: Readonly<Record<MountingSlip, Said>> = labels({
   },
   'against-spigot': {
     title: 'You pushed it against the spigot.',
-    detail:
-      'It can’t go farther that way. Here the push was wrong; had it been right, the spigot would need relieving.',
+    detail: 'It can’t go farther that way. Here the push was wrong. If it were right, the spigot would need relieving.',
   },
   offset: { title: 'Offset is still out of tolerance.', detail: 'Read the rim again, bolted down, and push again.' },
 })

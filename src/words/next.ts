@@ -18,7 +18,7 @@ const nextOf: { readonly [K in KindName]: (listed: Kinds[K]['listed']) => string
 
 /** The next act of a job in a list: short, and the same thing its own first sentence says. */
 export function sayNext<K extends KindName>({ first, kind, listed }: NextOf<K>): string {
-  if (first?.kind === 'caution') return t`Sign the cautions: ${first.open} open`
+  if (first?.kind === 'caution') return t`Initial the cautions: ${first.open} to go`
   if (first?.kind === 'seat') return t`Check soft foot on the ${first.machine.toLowerCase()}`
   return nextOf[kind](listed)
 }

@@ -6,7 +6,7 @@ import type { Said } from './said'
 export const plottingWords = labels({
   name: 'Reverse dials to a graph',
   goal: 'Plot the position of the movable shaft at each dial, draw a line through both points and read the height of the feet.',
-  paper: 'Squared paper: the line from the side',
+  paper: 'Graph paper: the line from the side',
   square: (along: string, up: string) => t`One square: ${along} mm along, ${up} mm up.`,
   sheet: 'Readings, zeroed at the top, shafts turned together',
   dial: 'Dial',
@@ -20,12 +20,12 @@ export const plottingWords = labels({
   back: 'back feet',
   feetHigh: (feet: string) => t`${feet}, mm (+ high, − low)`,
   dotSaid: (mm: string) => t`${mm} mm`,
-  check: 'Check the graph',
+  check: 'Check my graph',
   dotsTitle: 'Your points and feet against the actual values',
   truth: (mm: string) => t`actual ${mm} mm`,
   onLine: (mm: string) => t`your line gives ${mm} mm`,
   blank: 'Print a blank sheet',
-  blankTitle: 'Squared paper',
+  blankTitle: 'Graph paper',
   blankMetric: 'One square: 10 mm along, 0.02 mm up.',
   blankInch: 'One square: 1 in along, 1 mil up.',
   blankHelp:

@@ -6,7 +6,7 @@ import type { Said } from './said'
 /** What is said in practice. */
 export const practiceWords = labels({
   practice: 'Practice',
-  practiceOnly: 'Practice only: no real machine, and nothing here touches your jobs.',
+  practiceOnly: 'Practice only. Nothing here touches your jobs.',
   learn:
     'Train on dials, brackets and machines that behave like real ones. Each has a hidden fault or misalignment for you to find. The same machine number always gives the same machine.',
   minutes: (n: string) => t`${n} min on this machine`,
@@ -29,7 +29,7 @@ export const practiceWords = labels({
   blockOut: 'Remove the gauge block',
   blockLies: (mm: string) => t`${mm} mm gauge block under the tip.`,
   noBlock: 'No gauge block under the tip.',
-  leverIs: (made: string, used: string) => t`Made for a ${made} mm tip; the fitted tip is ${used} mm.`,
+  leverIs: (made: string, used: string) => t`Made for a ${made} mm tip. The fitted tip is ${used} mm.`,
   tap: 'Tap the dial',
   tightenTip: 'Tighten its tip',
   turnHub: 'Turn this hub alone by half a turn',
@@ -83,7 +83,9 @@ export function handsText(needle: number, turns: number, turned: number): string
   const nearest = Math.round(turns)
   // a hand that stands on its figure is not between two
   const small =
-    Math.abs(turns - nearest) < 0.03 ? t`Small hand on ${nearest}.` : t`Small hand between ${low} and ${low + 1}.`
+    Math.abs(turns - nearest) < 0.03
+      ? t`Revolution counter on ${nearest}.`
+      : t`Revolution counter between ${low} and ${low + 1}.`
   return t`Shaft at ${Math.round(turned)} degrees. Needle on line ${line} of 100, clockwise from zero. ${small}`
 }
 
@@ -140,8 +142,8 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
     asks: { factor: 'Factor, true ÷ indicated', bottom: 'True bottom reading, mm' },
   },
   trust: {
-    name: 'Is this dial telling the truth?',
-    goal: 'Only the bracket turns; the hub stays still. The tip, needle, bracket or hub may be faulty, or nothing is. Find the fault and give the true bottom reading.',
+    name: 'Can you trust this dial?',
+    goal: 'Only the bracket turns. The hub stays still. The tip, needle, bracket or hub may be faulty, or nothing is. Find the fault and give the true bottom reading.',
     hints: [
       'Read one place twice, approaching from the same side. Different readings mean a loose tip: tighten it and zero again.',
       'Approach the same place from the other side. Two readings mean play, or a sticking needle. Tap the dial: a sticking needle jumps to its reading.',
@@ -223,7 +225,7 @@ const slips: Readonly<Record<Slip, Said>> = labels({
   'other-fault': {
     title: 'The fault is something else.',
     detail:
-      'Read twice from the same side, once from the other, once after a tap, once with the hub turned. Each fault shows in one of these.',
+      'Read twice from the same side, once from the other side, once after a tap and once with the hub turned. Each fault shows in one of these.',
   },
   'as-it-lied': {
     title: 'That is the faulty reading.',

@@ -5,23 +5,23 @@ import type { Plus, ProbeSetUp } from '../core/shafts/schema'
 import { labels, t } from './language'
 
 /** The switch of a head whose numbers fall where ours rise. */
-export const headWords = labels({ countsOther: 'It counts the other way' })
+export const headWords = labels({ countsOther: 'Opposite sign' })
 
 /** What is asked of an instrument that works out its result by itself. */
 export const plusWords = labels({
-  title: 'When the instrument shows plus',
+  title: 'What plus means on the instrument',
   choose: 'choose',
   asked: {
     vertical: { offset: 'Offset, height', gap: 'Angle or gap, height' },
     horizontal: { offset: 'Offset, sideways', gap: 'Angle or gap, sideways' },
   },
-  stands: (machine: string, way: string) => t`${machine} stands ${way}`,
+  stands: (machine: string, way: string) => t`${machine} is ${way}`,
   opens: (way: string) => t`coupling ${way}`,
-  gapOver: 'Gap over',
+  gapOver: 'Gap measured over',
   slopeAsGap: 'The diameter; 100 mm for mm/100 mm, 1 in for mil/in',
-  offsetSd: 'Offset good to (1 SD)',
-  gapSd: 'Gap good to (1 SD)',
-  asItsMakerSays: 'By its maker, mounting and air in it',
+  offsetSd: 'Repeatability of the offset (1 SD)',
+  gapSd: 'Repeatability of the gap (1 SD)',
+  asItsMakerSays: 'By its maker, with mounting and air',
   itsMachine: 'the machine',
   sides: { near: 'the near side', far: 'the far side' },
 })
@@ -68,8 +68,8 @@ interface ProbeWords {
 /** A spot that moves outward from its shaft, or on round it: the side it then lies to with the head at the top. */
 const spot = (channel: ChannelName | undefined, far: string): string =>
   channel?.startsWith('t')
-    ? t`the spot lies toward ${far} with the head at the top`
-    : t`the spot lies farther out from the shaft`
+    ? t`the spot is toward ${far} with the head at the top`
+    : t`the spot is farther out from the shaft`
 
 export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
   rim: { name: 'dial', where: (machine) => t`on the ${machine} rim` },
@@ -96,7 +96,7 @@ export const probeWords: Readonly<Record<ProbeType, ProbeWords>> = labels({
         ? diameter?.text
           ? t`over ${diameter.text} ${diameter.unit}`
           : ''
-        : t`where the ${machine} stands`,
+        : t`position of the ${machine}`,
   },
   bore: { name: 'bore dial', where: (machine) => t`in the ${machine} bore` },
 })

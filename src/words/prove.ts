@@ -96,14 +96,14 @@ export function sayProof(
 ): Said {
   if (left === undefined)
     return {
-      title: accepted ? t`Nothing was proved; accepted with reasons.` : t`Nothing to verify yet.`,
+      title: accepted ? t`Not verified, accepted with reasons.` : t`Nothing to verify yet.`,
       detail: t`Read both planes at every coupling first.`,
     }
   const bearing = open.filter(({ kind }) => kind !== 'not-closed').length
   const measured = joints.map((joint) => sayJoint(joint, terms)).join(' ')
   const leave = said.leave
   const reason = leave && [leave.reason === 'other' ? '' : leaveReasonNames[leave.reason], leave.note]
-  const because = leave ? t`Left as it is: ${reason?.filter(Boolean).join(', ') ?? ''} (${leave.by}). ` : ''
+  const because = leave ? t`Left as is: ${reason?.filter(Boolean).join(', ') ?? ''} (${leave.by}). ` : ''
   const title =
     state === 'within'
       ? t`Within tolerance and verified.`
@@ -112,9 +112,9 @@ export function sayProof(
           ? t`Out of tolerance, accepted with reasons.`
           : t`Out of tolerance.`
         : accepted
-          ? t`Can’t tell; accepted with reasons.`
+          ? t`Can’t tell, accepted with reasons.`
           : bearing === 1
-            ? t`Can’t tell yet: one item outstanding.`
+            ? t`Can’t tell yet: 1 item outstanding.`
             : t`Can’t tell yet: ${bearing} items outstanding.`
   return { title, detail: `${because}${measured}` }
 }
@@ -171,7 +171,7 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
     case 'growth':
       return {
         title: t`No thermal growth entered at ${lower(joined(open.joints, terms))}.`,
-        detail: t`Enter it on the Line screen, or initial that it is negligible.`,
+        detail: t`Enter it in Dimensions, or initial that it is negligible.`,
       }
     case 'feet':
       return {
@@ -186,18 +186,18 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
     case 'seat-unseen':
       return {
         title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} was not checked at every foot.`,
-        detail: t`A foot nobody looked at may draw the shaft out of line when its bolt is tightened. Check each foot, one bolt at a time.`,
+        detail: t`A foot that was not checked may pull the shaft out of line when you tighten its bolt. Check each foot, one bolt at a time.`,
       }
     case 'sag':
       return {
-        title: t`Bracket sag is not given at ${couplingName(open.joint, terms).toLowerCase()}.`,
-        detail: t`Heights are worked out without it. Measure it on a straight bar, or type 0 if the bracket is stiff.`,
+        title: t`Bracket sag is not entered at ${couplingName(open.joint, terms).toLowerCase()}.`,
+        detail: t`Heights are calculated without it. Measure it on a straight bar, or enter 0 if the bracket is stiff.`,
       }
     case 'ready':
       return {
-        title: t`Outstanding in Ready: ${[
-          open.cautions > 0 ? plural(open.cautions, { one: t`one caution`, other: t`${open.cautions} cautions` }) : '',
-          open.checks > 0 ? plural(open.checks, { one: t`one check`, other: t`${open.checks} checks` }) : '',
+        title: t`Outstanding in Pre-checks: ${[
+          open.cautions > 0 ? plural(open.cautions, { one: t`1 caution`, other: t`${open.cautions} cautions` }) : '',
+          open.checks > 0 ? plural(open.checks, { one: t`1 check`, other: t`${open.checks} checks` }) : '',
         ]
           .filter(Boolean)
           .join(t` and `)}.`,
@@ -213,10 +213,10 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
 
 function sayOpenJoint(state: 'outside' | 'unsure' | 'nothing', name: string): Said {
   if (state === 'outside')
-    return { title: t`${name} is out of tolerance.`, detail: t`Plan the next move, or leave as is with a reason.` }
+    return { title: t`${name} is out of tolerance.`, detail: t`Plan the next move, or leave it as is with a reason.` }
   if (state === 'unsure')
     return { title: t`${name}: can’t tell yet.`, detail: t`Read it again: a second reading reduces the uncertainty.` }
-  return { title: t`${name}: no verdict without a tolerance.`, detail: t`Enter one on the Line screen.` }
+  return { title: t`${name}: no verdict without a tolerance.`, detail: t`Enter one in Dimensions.` }
 }
 
 /** How well a coupling repeats. */
@@ -271,9 +271,9 @@ function worstOf({ stations, change }: Closing, terms: ProofTerms): string {
 
 /** What closing did at the coupling against what it may do. */
 function mostText({ most, change }: Closing, terms: Terms): string {
-  const at = t`${lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)} and ${slope(Math.hypot(change.slopeY, change.slopeZ), terms.unit)} at the coupling`
+  const at = t`offset ${lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)}, angularity ${slope(Math.hypot(change.slopeY, change.slopeZ), terms.unit)} at the coupling`
   return most
-    ? t`That is ${at}. Allowed: ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })} and ${slope(most.slope, terms.unit)}.`
+    ? t`That is ${at}. Allowed: offset ${lengthWithUnit(most.offset, { ...terms, resolution: 0.001 })}, angularity ${slope(most.slope, terms.unit)}.`
     : t`That is ${at}.`
 }
 
@@ -285,14 +285,14 @@ export function sayRunning({ id, running }: ProvedJoint, terms: ProofTerms): Sai
   const state = check.verdict?.state ?? 'nothing'
   const went = (m: Misalignment) => `${terms.went(m.offsetZ, 'vertical')}, ${terms.went(m.offsetY, 'horizontal')}`
   const told = grew
-    ? t`From cold to running ${terms.second} went ${went(grew.came)} at the coupling; planned: ${went(grew.planned)}. `
+    ? t`From cold to running ${terms.second} went ${went(grew.came)} at the coupling. Planned: ${went(grew.planned)}. `
     : ''
   return {
     title: t`${name}, running: ${runningTexts[state]}.`,
     detail: `${told}${
       state === 'within'
         ? t`Growth came out as planned.`
-        : t`Correct the growth on the Line screen before you move anything.`
+        : t`Correct the growth in Dimensions before you move anything.`
     }`,
   }
 }
@@ -313,7 +313,7 @@ export function saySpeed(id: string, speed: SpeedInHand | undefined, terms: Term
     return Number.isFinite(speed.rpm)
       ? t`${name}: within tolerance up to ${speedText(speed.rpm)} by the numbers (${decides}), but not 95 % sure at any speed.`
       : t`${name}: not 95 % sure at any speed.`
-  const numbers = Number.isFinite(speed.rpm) ? t` By the numbers alone up to ${speedText(speed.rpm)}; ${decides}.` : ''
+  const numbers = Number.isFinite(speed.rpm) ? t` By the numbers alone up to ${speedText(speed.rpm)} (${decides}).` : ''
   return t`${name}: within tolerance up to ${speedText(speed.sure)} (95 % sure).${numbers}`
 }
 
@@ -324,7 +324,7 @@ export function sayShare({ what, share }: Share, probe: string | undefined): str
 }
 
 export const uncertainTexts: Readonly<Record<Share['what'], { name: string; act: string }>> = labels({
-  readings: { name: 'The readings', act: 'Read a repeat.' },
+  readings: { name: 'The readings', act: 'Take a repeat.' },
   station: { name: 'The distance', act: 'Measure it again.' },
   radius: { name: 'The radius', act: 'Measure it again.' },
   sag: { name: 'The sag', act: 'Measure the sag again.' },

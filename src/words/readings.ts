@@ -19,7 +19,7 @@ export interface ReadingTable {
 export const saySag = (
   { sags, sag, sagMissing }: Pick<ProbeState, 'sags' | 'sag' | 'sagMissing'>,
   terms: Pick<Terms, 'unit' | 'resolution'>,
-): string => (!sags ? '' : sagMissing ? t`sag not given` : t`sag ${signedLength(sag, terms)} ${unitName[terms.unit]}`)
+): string => (!sags ? '' : sagMissing ? t`sag not entered` : t`sag ${signedLength(sag, terms)} ${unitName[terms.unit]}`)
 
 /** The readings of a probe in words; nothing of one that was not read. */
 export function readingTable(

@@ -24,7 +24,10 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   'shaft-runout': { title: 'Shaft run-out', detail: 'Dial on the bare shaft beside the hub, one turn.' },
   'hub-runout': { title: 'Hub run-out, rim', detail: 'Dial on the hub’s rim, one turn of its own shaft.' },
   'face-runout': { title: 'Hub run-out, face', detail: 'Dial on the hub’s face, axial float held.' },
-  'hub-separation': { title: 'Hub separation', detail: 'Against the maker’s value. Set it before anything else.' },
+  'hub-separation': {
+    title: 'Hub separation (DBSE)',
+    detail: 'Against the maker’s value. Set it before anything else.',
+  },
   float: { title: 'Axial float or magnetic center', detail: 'Where the rotor runs.' },
   bearings: { title: 'Bearing play', detail: 'Lift with a bar, dial on the shaft. See the maker’s value.' },
   piping: { title: 'Pipe and conduit strain', detail: 'Dial on the coupling while the flanges are loosened.' },
@@ -37,7 +40,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   'adapter-parallel': { title: 'Adapter faces parallel', detail: 'Micrometer at four places.' },
   'sheaves-clean': {
     title: 'Sheaves clean, no burrs',
-    detail: 'Faces and grooves wiped; a burr lifts the straightedge.',
+    detail: 'Wipe faces and grooves. A burr lifts the straightedge.',
   },
   'grooves-gauge': {
     title: 'Grooves against a wear gauge',
@@ -68,7 +71,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   },
   'bores-coarse': {
     title: 'Rough check with a feeler at four places',
-    detail: 'Finds gross misalignment before you mount a head.',
+    detail: 'Finds large misalignment before you mount a head.',
   },
   'rolls-runout': { title: 'Roll run-out and journals', detail: 'Dial on the face, one turn by hand, at both ends.' },
   'rolls-housings': {
@@ -87,7 +90,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
   'jack-bolts': { title: 'Jack bolts fitted and backed off', detail: 'Free of the feet while readings are taken.' },
   'which-moves': {
     title: 'Which machine moves, and why',
-    detail: 'Clearance to move it both ways without straining pipes.',
+    detail: 'Room to move it both ways without straining pipes.',
   },
 })
 
@@ -102,8 +105,8 @@ function axialMove({ value, about }: ReadyState['checks'][number], terms: Terms)
   if (value === undefined || about === undefined) return ''
   const by = lengthWithUnit(Math.abs(about - value), terms)
   return about > value
-    ? t`Jack the machine that moves ${by} along the shaft, away from the other.`
-    : t`Jack the machine that moves ${by} along the shaft, toward the other.`
+    ? t`Jack the movable machine ${by} along the shaft, away from the other.`
+    : t`Jack the movable machine ${by} along the shaft, toward the other.`
 }
 
 /** What to say of the work before the first reading, most urgent first. */
@@ -115,8 +118,8 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
     said.push({
       key: 'caution',
       peg: 'outside',
-      title: `${cautionTexts[caution].title}?`,
-      detail: t`${state.openCautions.length} of ${cautions.length} cautions open. Initial each one. Your site’s rules and local codes apply.`,
+      title: `${cautionTexts[caution].title}.`,
+      detail: t`${state.openCautions.length} of ${cautions.length} cautions not initialed. Your site’s rules and local codes apply.`,
     })
   for (const check of state.checks) {
     const title = check.own ?? checkTexts[check.id]?.title ?? check.id
@@ -149,8 +152,8 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
       said.push({
         key: check.id,
         peg: 'outside',
-        title: t`${title}: skipped. Why?`,
-        detail: t`Give the reason in the note. It goes on the record.`,
+        title: t`${title}: skipped without a reason.`,
+        detail: t`Enter the reason in the note. It goes on the record.`,
       })
   }
   if (state.runOut)
@@ -170,8 +173,9 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
       key: 'next',
       peg: 'nothing',
       title: t`Next: ${(next.own ?? checkTexts[next.id]?.title ?? next.id).toLowerCase()}.`,
-      detail: t`${open.length} of ${state.checks.length} checks open.`,
+      detail: t`${open.length} of ${state.checks.length} checks to do.`,
     })
-  if (said.length === 0) said.push({ key: 'done', peg: 'within', title: t`Ready.`, detail: t`Next: soft foot.` })
+  if (said.length === 0)
+    said.push({ key: 'done', peg: 'within', title: t`Pre-checks done.`, detail: t`Next: soft foot.` })
   return said
 }

@@ -15,8 +15,8 @@ export const recordWords = labels({
   asFound: 'As found',
   asLeft: 'As left',
   onlyRound: 'As found and as left: not moved',
-  movedSince: 'As found; moved since, and not read again',
-  bothPlanes: 'both planes, relative to the fixed machine; scale bar shown',
+  movedSince: 'As found. Moved since, and not read again',
+  bothPlanes: 'both planes, relative to the fixed machine, with scale bar',
   station: 'Station',
   direction: 'Direction',
   found: 'As found',
@@ -39,13 +39,13 @@ export const recordWords = labels({
   conditions: 'Conditions',
   openItems: 'Outstanding at signature',
   accepted: 'Accepted because',
-  asTyped: 'As typed: enough to work it out again',
+  asTyped: 'As entered: enough to calculate it again',
   dimensions: 'Dimensions',
   beforeAndAfter: 'Before and after the readings',
   howItWasRead: 'How it was read',
   readings: 'Readings',
   asRead: 'as read',
-  corrected: 'sag removed',
+  corrected: 'sag subtracted',
   closes: 'closes to',
   notes: 'Notes',
   instruments: 'Instruments',
@@ -53,7 +53,7 @@ export const recordWords = labels({
   calibrationDue: 'Calibration due',
   lapsed: 'lapsed',
   notInTheKit: 'removed from the kit',
-  noDate: 'no date given',
+  noDate: 'no date entered',
   doneBy: 'Done by',
   checkedBy: 'Checked by',
   dateAndTime: 'Date and time',
@@ -83,7 +83,7 @@ export function sayFound(round: ProofRound, terms: Terms): string {
       const { result, verdict } = joint.solution
       return result.ok
         ? [
-            t`${couplingName(joint.id, terms)} was found with ${jointText(joint, terms)}: ${stateTexts[verdict?.state ?? 'nothing']}.`,
+            t`${couplingName(joint.id, terms)} as found: ${jointText(joint, terms)}, ${stateTexts[verdict?.state ?? 'nothing']}.`,
           ]
         : []
     })
@@ -107,8 +107,8 @@ export function sayDone(rounds: readonly ProofRound[], proof: Proof, said: Proof
     const one = most(plane)
     return one?.moved ? [t`${terms.at(one.place)} ${terms.went(one.moved, plane)}`] : []
   })
-  const times = plural(moves, { one: t`One move`, other: t`${moves} moves` })
-  return largest.length > 0 ? t`${times}; most at ${largest.join(t`, and `)}.` : `${times}.`
+  const times = plural(moves, { one: t`1 move`, other: t`${moves} moves` })
+  return largest.length > 0 ? t`${times}, the largest at ${largest.join(t`, and `)}.` : `${times}.`
 }
 
 /** Three to five sentences for whoever runs the machine: found, done, left, and what to watch. */
@@ -139,12 +139,11 @@ export function whoseText(
   tolerance: { policy: string; source?: string; table?: { id: string; name: string; source: string } },
 ): string {
   const source = solution.verdict?.limits.source
-  if (source === 'figures')
-    return tolerance.source ? t`figures: ${tolerance.source}` : t`the maker’s or the site’s figures`
+  if (source === 'figures') return tolerance.source ? t`figures: ${tolerance.source}` : t`the maker’s or site’s figures`
   if (tolerance.table?.id === bySpeedId) return t`a default of this program, by speed alone`
   if (source === 'table')
     return t`the site’s table ${[tolerance.table?.name, tolerance.table?.source].filter(Boolean).join(', ')}`
-  return source ? t`sliding speed at ${formatNumber(allowed.rpm ?? 0, 0)} rpm` : t`none given`
+  return source ? t`sliding speed at ${formatNumber(allowed.rpm ?? 0, 0)} rpm` : t`none entered`
 }
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
@@ -159,5 +158,5 @@ export const sheetWords = labels({
   again: 'again',
   check:
     'Check every dial: top + bottom must equal near + far within two graduations, and it must return to its first reading.',
-  copyItIn: 'Enter these readings in the Read step as soon as you can.',
+  copyItIn: 'Enter these readings in Readings as soon as you can.',
 })

@@ -28,10 +28,10 @@ export const orderInWords = (feet: readonly PlacedFoot[], order: readonly string
 /** How often the bolts are gone round: on a base that gives, until the shaft no longer moves. */
 export const passes = (rounds: number): string =>
   [
-    t`two passes`,
-    t`three passes, then repeat until the shaft stops moving`,
-    t`four passes, then repeat until the shaft stops moving`,
-  ][rounds - 2] ?? t`five passes, then repeat until the shaft stops moving`
+    t`2 passes`,
+    t`3 passes, then repeat until the shaft stops moving`,
+    t`4 passes, then repeat until the shaft stops moving`,
+  ][rounds - 2] ?? t`5 passes, then repeat until the shaft stops moving`
 
 /** Feeler blades and shims are told in hundredths of a millimeter or tenths of a mil. */
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: 0.01 })
@@ -49,14 +49,14 @@ const reasons: Readonly<Record<SeatReason, string>> = labels({
   alike: 'Two diagonally opposite feet rise equally. Shim one, never both.',
   unlike:
     'Two feet diagonally opposite rise, one more than the other. Shim the one that rises more, never both, then check again.',
-  'even-gap': 'Even gap at all its corners; the other feet are firm.',
-  alone: 'It alone rises, and the others sit.',
+  'even-gap': 'The gap is even at all corners and the other feet are firm.',
+  alone: 'Only this foot rises.',
   together: 'Shims under these feet bring them all into one plane.',
   'stands-off-most':
-    'No one cause explains every foot. This one stands off most: start there, then check every foot again.',
+    'No single cause explains every foot. This one has the largest gap: start there, then check every foot again.',
   'corners-differ': 'The gaps at its corners differ by more than the limit. Use step shims, or have the foot machined.',
-  'no-gap-felt': 'It rises though a feeler finds no gap.',
-  'all-alike': 'All feet rise alike.',
+  'no-gap-felt': 'It rises, but a feeler finds no gap.',
+  'all-alike': 'All feet rise equally.',
   'side-or-end':
     'Both feet on one side or end rise. Disconnect the pipe or conduit and check again. Never shim it away.',
   'none-rises': 'No foot rises by more than the limit.',
@@ -73,7 +73,7 @@ export function saySeat(advice: SeatAdvice, given: Terms): Said {
   switch (advice.kind) {
     case 'seat-lock':
       return {
-        title: t`Locked and tried? One bolt loose at a time.`,
+        title: t`Lock out and try. Loosen one bolt at a time.`,
         detail: t`Keep fingers clear of the feet. Lift only by your site’s rules.`,
       }
     case 'seat-fault':

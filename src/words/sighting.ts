@@ -14,7 +14,7 @@ export const sightingWords = labels({
   stand: 'Instrument at',
   stands: { '1': 'First stand', '2': 'Second stand' },
   level: 'Level it',
-  leveled: 'It is level.',
+  leveled: 'Level.',
   notLevel: 'Not level: relevel after every setup or turn.',
   zero: 'Near target: zero here',
   zeroReferences: 'Both floor references: zero here',
@@ -28,8 +28,8 @@ export const sightingWords = labels({
   lengths: (toNear: string, face: string) => t`Pivot to the near target ${toNear}, near target to far target ${face}.`,
   loosen: 'Loosen the near housing of roll 2',
   tighten: 'Tighten the near housing of roll 2',
-  isLoose: 'It is loose.',
-  isTight: 'It is tight.',
+  isLoose: 'Loose.',
+  isTight: 'Tight.',
   move: (unit: string) => t`Move the near end of roll 2 down the line, ${unit}`,
   soFar: (mm: string) => t`so far ${mm}`,
   signs:
@@ -44,7 +44,7 @@ export const sightingWords = labels({
   hints: [
     'Level. Zero the near target and read the far end. Turn until the far end reads −(that reading) × pivot-to-near ÷ near-to-far. Turning upsets the level, so relevel, zero near and read again, two or three times.',
     'When the far end reads zero the plane is parallel to the reference roll. Now zero the floor references, both facing the same way.',
-    'At the second stand the heading is right when both references read the same number and sign. Turn until the farther one, a, reads the same as b. Level and repeat.',
+    'At the second stand the heading is right when both references read the same number and sign. Turn until reference a, the farther one, reads the same as b. Level and repeat.',
     'Zero the near target on roll 2 and read its far end: that is its error. Move its near end by the same amount.',
   ],
 })

@@ -21,7 +21,7 @@ export interface Terms {
 }
 
 /** A job by its number, which the server gives it. */
-export const jobName = (number: number): string => (number > 0 ? t`job ${number}` : t`new job, not numbered yet`)
+export const jobName = (number: number): string => (number > 0 ? t`job ${number}` : t`new job, no number yet`)
 
 export const unitName: Readonly<Record<Unit, string>> = labels({ mm: 'mm', um: 'µm', in: 'in', mil: 'mil' })
 

@@ -2,7 +2,7 @@ import type { Lack, Trouble } from '../core/frame/trouble'
 import { labels, t } from './language'
 
 const lacks: Readonly<Record<Lack, string>> = labels({
-  'nothing-read': 'Nothing has been read yet.',
+  'nothing-read': 'No readings yet.',
   'faces-alone': 'Face dials alone do not give the offset: add a rim dial or a head at a known distance.',
   'one-angle': 'Read at one angle only. Read three or more for both planes, or top and bottom for the vertical plane.',
   'two-angles':
@@ -16,7 +16,7 @@ const lacks: Readonly<Record<Lack, string>> = labels({
 const plain = labels({
   ...lacks,
   'nothing-typed': 'Nothing entered yet.',
-  'over-nothing': 'A fraction can’t have zero below the line.',
+  'over-nothing': 'A fraction can’t have zero below the bar.',
   'too-far': 'More than a kilometer: ignored.',
   'not-above-zero': 'It must be above zero.',
   'too-small': 'That is too small.',
@@ -27,10 +27,10 @@ const plain = labels({
   'angle-missing': 'The angle is missing.',
   'no-column': 'Choose a column for at least one probe.',
   'column-twice': 'This column is chosen twice.',
-  'say-how-angles': 'Degrees, or hours on a clock? Choose above.',
+  'say-how-angles': 'Choose above: degrees, or hours on a clock.',
   'no-rows': 'There are no rows to import.',
   'too-many-rows': 'At most 100,000 rows can be imported.',
-  'uneven-places': 'Read this bore at four, eight or twelve places, evenly round from the top.',
+  'uneven-places': 'Read this bore at 4, 8 or 12 places, evenly spaced from the top.',
   'in-a-circle': 'Its dimensions refer back to each other in a loop.',
   'no-place': 'No dimension locates it.',
   'no-reference': 'It is measured from something that no longer exists.',

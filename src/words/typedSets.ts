@@ -9,10 +9,10 @@ import { yesNo } from './typed'
 
 const words = labels({
   speed: 'Speed, rpm',
-  policy: 'Limits',
+  policy: 'Tolerance source',
   grade: 'Grade',
-  offset: 'Limit of the offset',
-  slope: 'Limit of the angle',
+  offset: 'Offset tolerance',
+  slope: 'Angularity tolerance',
   source: 'Source',
   table: 'Table',
 })
@@ -23,7 +23,7 @@ export const toleranceFields: Typed = labels({
     'line.speed': words.speed,
     'line.tolerance.policy': {
       name: words.policy,
-      choice: { 'slip-speed': 'by sliding speed', figures: 'the maker’s or the site’s figures', table: 'a table' },
+      choice: { 'slip-speed': 'by sliding speed', figures: 'the maker’s or site’s figures', table: 'a table' },
     },
     'line.tolerance.grade': { name: words.grade, choice: { fine: 'fine', standard: 'standard', coarse: 'coarse' } },
     'line.tolerance.offset': words.offset,
@@ -69,7 +69,7 @@ export const setFields: Typed = labels({
     'round.sets.#.id': null,
     'round.sets.#.coupling': { name: 'Coupling', ref: true },
     'round.sets.#.method': { name: 'Method', choice: methodNames },
-    'round.sets.#.state': { name: 'Coupling was', choice: { released: 'disconnected', engaged: 'connected' } },
+    'round.sets.#.state': { name: 'Coupling', choice: { released: 'disconnected', engaged: 'connected' } },
     'round.sets.#.purpose': { name: 'Purpose', choice: purposeNames },
     'round.sets.#.engagedAccepted': 'Connected, accepted by',
     'round.sets.#.turned': {
@@ -83,11 +83,11 @@ export const setFields: Typed = labels({
         any: 'anywhere',
         halved: 'at a side, then halved',
         sag: 'set to sag at the top',
-        planes: 'at the top, and once more at a side',
+        planes: 'at the top, then again at a side',
       },
     },
     'round.sets.#.angleAs': {
-      name: 'Angles given by',
+      name: 'Angles in',
       choice: {
         quarters: 'quarters',
         degrees: 'degrees',
@@ -120,7 +120,7 @@ export const setFields: Typed = labels({
     'round.sets.#.probes.#.plane2.from': { name: 'Plane 2, measured from', ref: true },
     'round.sets.#.probes.#.plane2.distance': 'Plane 2, distance from there',
     'round.sets.#.probes.#.plane2.toward': { name: 'Plane 2, toward', choice: { left: 'left', right: 'right' } },
-    'round.sets.#.probes.#.radius': 'Radius of rim, or of travel',
+    'round.sets.#.probes.#.radius': 'Radius',
     'round.sets.#.probes.#.graduation': 'Graduation',
     'round.sets.#.probes.#.turn': 'One turn of the dial',
     'round.sets.#.probes.#.travel': 'Plunger travel',
@@ -131,21 +131,21 @@ export const setFields: Typed = labels({
     'round.sets.#.probes.#.lead': 'Angle ahead, degrees',
     'round.sets.#.probes.#.floats': { name: 'Shaft floats', choice: yesNo },
     'round.sets.#.probes.#.correction.kind': {
-      name: 'Corrected as',
+      name: 'Mounting',
       choice: {
         lever: 'lever dial',
         plunger: 'plunger at an angle',
         nulling: 'nulled against a scale',
-        step: 'by a known step',
+        step: 'by gauge block',
       },
     },
-    'round.sets.#.probes.#.correction.angle': 'Its angle, degrees',
-    'round.sets.#.probes.#.correction.madeFor': 'Tip made for, degrees',
-    'round.sets.#.probes.#.correction.tip.made': 'Tip it was made for',
-    'round.sets.#.probes.#.correction.tip.used': 'Tip it has',
+    'round.sets.#.probes.#.correction.angle': 'Angle, degrees',
+    'round.sets.#.probes.#.correction.madeFor': 'Tip design angle, degrees',
+    'round.sets.#.probes.#.correction.tip.made': 'Specified tip length',
+    'round.sets.#.probes.#.correction.tip.used': 'Fitted tip length',
     'round.sets.#.probes.#.correction.step': 'Known step',
-    'round.sets.#.probes.#.correction.shown': 'The dial showed',
-    'round.sets.#.probes.#.counts': { name: 'Counts', choice: { other: 'the other way' } },
+    'round.sets.#.probes.#.correction.shown': 'Dial reading',
+    'round.sets.#.probes.#.counts': { name: 'Sign', choice: { other: 'reversed' } },
     'round.sets.#.probes.#.plus.vertical.offset': {
       name: 'Plus, offset up and down',
       choice: { up: 'up', down: 'down' },
@@ -159,13 +159,13 @@ export const setFields: Typed = labels({
       choice: { far: 'far', near: 'near' },
     },
     'round.sets.#.probes.#.plus.horizontal.gap': { name: 'Plus, open sideways', choice: { far: 'far', near: 'near' } },
-    'round.sets.#.probes.#.diameter': 'Gap told over a diameter of',
+    'round.sets.#.probes.#.diameter': 'Gap measured over a diameter of',
     'round.sets.#.probes.#.gapSd': 'Repeatability of the gap (1 SD)',
     'round.sets.#.probes.#.runout.swing': 'Run-out of that hub, TIR',
     'round.sets.#.probes.#.runout.at': 'High spot at, degrees',
     'round.sets.#.probes.#.own.*': {
-      name: 'Own angle',
-      key: (key: string, nameOf: (id: string) => string) => t`Its own angle at ${nameOf(key)}`,
+      name: 'Actual angle',
+      key: (key: string, nameOf: (id: string) => string) => t`Actual angle at ${nameOf(key)}`,
       tell: (degrees: number) => `${degrees}°`,
     },
     'round.sets.#.probes.#.kit': {
@@ -175,7 +175,7 @@ export const setFields: Typed = labels({
     },
     'round.sets.#.probes.#.readings.*': {
       name: 'Reading',
-      key: (key: string, nameOf: (id: string) => string) => t`Reads at ${angleKey(key, nameOf)}`,
+      key: (key: string, nameOf: (id: string) => string) => t`Reading at ${angleKey(key, nameOf)}`,
       tell: ({ value, turns }: { value: { text: string; unit: Unit }; turns: number }) =>
         turns === 0 ? quantityTyped(value) : t`${quantityTyped(value) ?? ''} and ${turns} whole turns`,
     },

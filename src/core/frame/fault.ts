@@ -26,7 +26,7 @@ export function check<T extends v.GenericSchema>(schema: T, value: unknown): Che
 function sentenceFor(issue: v.BaseIssue<unknown>): string {
   if (issue.type === 'strict_object' && issue.expected === 'never') return 'unknown key'
   if (issue.type === 'strict_object' && issue.received === 'undefined') return 'missing'
-  if (issue.received === 'undefined') return `missing; expected ${expectation(issue)}`
+  if (issue.received === 'undefined') return `missing, expected ${expectation(issue)}`
   return `expected ${expectation(issue)}, found ${issue.received}`
 }
 

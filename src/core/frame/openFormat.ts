@@ -20,7 +20,7 @@ export const finite = v.pipe(
 export const positive = v.pipe(
   finite,
   v.gtValue(0, 'a number above zero'),
-  v.minValue(least, 'a number of a millionth or more'),
+  v.minValue(least, 'a number of at least 0.000001'),
 )
 export const notNegative = v.pipe(finite, v.minValue(0, 'zero or more'))
 export const text = v.pipe(v.string('text'), v.maxLength(200, 'at most 200 characters'))

@@ -10,7 +10,7 @@ export const text = (most: number) =>
     v.string(),
     v.maxLength(most, `at most ${most} characters`),
     // nobody types it, and a database ends a text where it stands
-    v.check((value) => !value.includes('\u0000'), 'a text without the character NUL'),
+    v.check((value) => !value.includes('\u0000'), 'text without the character NUL'),
   )
 
 /** Ids are keys of records as well: none may be one that every object has. */

@@ -85,7 +85,7 @@ export function solveSmall({ cost, low, high, rows }: SmallProgram): number[] | 
         stops = i
       }
     }
-    if (!Number.isFinite(far)) throw new RangeError('The program has no least.')
+    if (!Number.isFinite(far)) throw new RangeError('The linear program is unbounded.')
     if (stops < 0) {
       at[j] = way > 0 ? (upper[own] as number) : (lower[own] as number)
       continue
@@ -99,7 +99,7 @@ export function solveSmall({ cost, low, high, rows }: SmallProgram): number[] | 
     resting[j] = leaves
     at[j] = bound as number
   }
-  throw new RangeError('The program came to no end.')
+  throw new RangeError('The simplex method did not end.')
 }
 
 const startOf = (low: number, high: number): number => (Number.isFinite(low) ? low : Number.isFinite(high) ? high : 0)

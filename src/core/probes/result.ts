@@ -43,7 +43,7 @@ function resultRows(probe: InstrumentResult, { couplingX, key }: ProbeContext): 
 const smallPositive = v.pipe(
   finite,
   v.gtValue(0, 'a number above zero'),
-  v.minValue(1e-9, 'a number of a billionth or more'),
+  v.minValue(1e-9, 'a number of at least 0.000000001'),
 )
 const line = v.strictObject({ offset: finite, slope: finite })
 
@@ -58,7 +58,7 @@ export const resultSurvey = v.pipe(
   }),
   v.check(
     ({ vertical, horizontal }) => vertical !== undefined || horizontal !== undefined,
-    'a result in one plane at least: "vertical", "horizontal" or both',
+    'a result in at least one plane: "vertical", "horizontal" or both',
   ),
 )
 

@@ -180,16 +180,16 @@ export function seatWarnings(
 }
 
 const why: Readonly<Record<SeatReason, string>> = {
-  alike: 'two feet across from each other rise alike and the others stay',
-  unlike: 'two feet across from each other rise, one of them more, and the others stay',
-  'even-gap': 'one foot stands off by itself, evenly',
-  alone: 'one foot rises by itself',
-  together: 'shims under these feet bring all of them into one plane',
-  'stands-off-most': 'no one cause explains every foot; this one stands off most',
+  alike: 'two diagonally opposite feet rise equally and the others do not',
+  unlike: 'two diagonally opposite feet rise, one more than the other',
+  'even-gap': 'one foot alone has an even gap',
+  alone: 'only one foot rises',
+  together: 'shims under these feet bring them all into one plane',
+  'stands-off-most': 'no single cause explains every foot: this one has the largest gap',
   'corners-differ': 'the gaps at the corners of the foot differ by more than the limit',
-  'no-gap-felt': 'the foot rises where a feeler finds no gap',
-  'all-alike': 'all feet rise alike',
-  'side-or-end': 'both feet of one side or one end rise and the others stay',
+  'no-gap-felt': 'the foot rises, but a feeler finds no gap',
+  'all-alike': 'all feet rise equally',
+  'side-or-end': 'both feet of one side or end rise',
   'none-rises': 'no foot rises by more than the limit',
   'none-open': 'no gap under a foot is over the limit',
 }

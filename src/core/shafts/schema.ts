@@ -27,7 +27,7 @@ export const sweepSchema = v.pipe(
   }),
   v.check(
     ({ degrees, values }) => values.every((list) => list.length === degrees.length),
-    'as many numbers as angles in every channel of a sweep',
+    'as many readings as angles in every channel of a sweep',
   ),
 )
 

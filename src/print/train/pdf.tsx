@@ -291,10 +291,10 @@ function beforeReading(document: PrintedJob<'train'>['document'], terms: TrainTe
   )
   return [
     open.length === 0
-      ? t`All cautions initialled.`
+      ? t`All cautions initialed.`
       : open.length === 8
-        ? t`No cautions initialled.`
-        : t`Cautions open: ${open.join('; ')}.`,
+        ? t`No cautions initialed.`
+        : t`Cautions not initialed: ${open.join('; ')}.`,
     ...(document.ready?.permit ? [t`Permit ${document.ready.permit}.`] : []),
     ...(bad.length ? [t`Not OK: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
     ...skipped.map(({ id, own }) => t`Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),

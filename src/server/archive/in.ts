@@ -174,7 +174,7 @@ async function filesTold(file: string): Promise<number | undefined> {
  */
 async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) => Promise<Worked>) {
   const told = await filesTold(file)
-  if (told === undefined) throw new NoArchive('This is no archive of Vane Peg, or only the beginning of one.')
+  if (told === undefined) throw new NoArchive('Not a Vane Peg archive, or only the beginning of one.')
   const hashes = new Map<string, { bytes: number; sha256: string }>()
   const worked = new Map<string, Worked>()
   const here = async (table: typeof lines | typeof jobs) =>
@@ -195,7 +195,7 @@ async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) 
     jobs: async (name, bytes) => {
       const { id, lineId, document } = read(jobFile, bytes)
       namedAfter(name, `jobs/${id}.json`)
-      if (!linesKnown.has(lineId)) throw new Error(`Its line ${lineId} is not in the archive.`)
+      if (!linesKnown.has(lineId)) throw new Error(`Line ${lineId} is not in the archive.`)
       jobsKnown.add(id)
       if (!jobsHere.has(id)) worked.set(id, await summarize(document))
     },
@@ -203,7 +203,7 @@ async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) 
       if (name.endsWith('.pdf')) return
       const { jobId, number, content, sha256: told } = read(revisionFile, bytes)
       namedAfter(name, `revisions/${jobId}/${number}.json`)
-      if (!jobsKnown.has(jobId)) throw new Error(`Its job ${jobId} is not in the archive.`)
+      if (!jobsKnown.has(jobId)) throw new Error(`Job ${jobId} is not in the archive.`)
       const revision: Revision & { sha256?: string } = JSON.parse(content)
       const holds =
         canonical(revision) === content &&
@@ -211,15 +211,15 @@ async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) 
         revision.sha256 === told &&
         revision.job.id === jobId &&
         revision.revision === number
-      if (!holds) throw new Error('Its seal does not hold: it is not as it was signed.')
+      if (!holds) throw new Error('The seal is broken: it has changed since it was signed.')
     },
   }
   let head: v.InferOutput<typeof headFile> | undefined
   let manifest: v.InferOutput<typeof manifestSchema> | undefined
   try {
     for await (const { name, bytes } of filesOf(createReadStream(file))) {
-      if (hashes.has(name)) throw new BadFile(name, 'It is in the archive twice.')
-      if (manifest) throw new BadFile(name, 'It comes after the end of the archive.')
+      if (hashes.has(name)) throw new BadFile(name, 'Listed twice in the archive.')
+      if (manifest) throw new BadFile(name, 'Found after the end of the archive.')
       if (name === manifestName) {
         manifest = await inFile(name, () => read(manifestSchema, bytes))
         continue
@@ -239,12 +239,11 @@ async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) 
     }
   } catch (error) {
     if (error instanceof NoArchive || error instanceof BadFile) throw error
-    throw new NoArchive(`This archive cannot be read: ${whyOf(error)}.`.replace(/\.\.$/, '.'))
+    throw new NoArchive(`Can’t read this archive: ${whyOf(error)}.`.replace(/\.\.$/, '.'))
   }
   if (!head) throw new NoArchive('Not a Vane Peg archive.')
   const seen = hashes.size + (manifest ? 1 : 0)
-  if (told !== seen % 65_536)
-    throw new NoArchive(`This archive is not whole: ${told} files are told, ${seen} are there.`)
+  if (told !== seen % 65_536) throw new NoArchive(`This archive is incomplete: ${told} files listed, ${seen} found.`)
   if (head.version === 2 || manifest) wholeBy(manifest, hashes)
   return worked
 }
@@ -254,16 +253,15 @@ function wholeBy(
   manifest: v.InferOutput<typeof manifestSchema> | undefined,
   hashes: ReadonlyMap<string, { bytes: number; sha256: string }>,
 ): void {
-  if (!manifest) throw new NoArchive('This archive is not whole: its end is missing.')
+  if (!manifest) throw new NoArchive('This archive is incomplete: its end is missing.')
   const listed = new Map(manifest.files.map((one) => [one.name, one]))
   for (const [name, { bytes, sha256: hash }] of hashes) {
     const said = listed.get(name)
-    if (!said) throw new BadFile(name, 'The archive does not list it.')
-    if (said.bytes !== bytes || said.sha256 !== hash)
-      throw new BadFile(name, 'It is not as it was when it was archived.')
+    if (!said) throw new BadFile(name, 'Not listed in the archive.')
+    if (said.bytes !== bytes || said.sha256 !== hash) throw new BadFile(name, 'Changed since it was archived.')
   }
   for (const name of listed.keys())
-    if (!hashes.has(name)) throw new BadFile(name, 'It is missing: this archive is not whole.')
+    if (!hashes.has(name)) throw new BadFile(name, 'Missing: this archive is incomplete.')
 }
 
 /** Stores what was looked through and found to be right. */
@@ -366,7 +364,7 @@ const read = <S extends v.GenericSchema>(schema: S, bytes: Uint8Array): v.InferO
   v.parse(schema, JSON.parse(textOf(bytes)))
 
 function namedAfter(name: string, wanted: string): void {
-  if (name !== wanted) throw new Error(`What is in it belongs in ${wanted}.`)
+  if (name !== wanted) throw new Error(`Its content belongs in ${wanted}.`)
 }
 
 /** Does something with a file of an archive; what goes wrong is told with its name. */
@@ -381,9 +379,9 @@ async function inFile<R>(name: string, work: () => R | Promise<R>): Promise<R> {
 function whyOf(error: unknown): string {
   if (v.isValiError(error)) {
     const [issue] = error.issues
-    return `In it, ${[v.getDotPath(issue), issue.message].filter(Boolean).join(': ')}.`
+    return `At ${[v.getDotPath(issue), issue.message].filter(Boolean).join(': ')}.`
   }
-  if (error instanceof SyntaxError) return 'It is not JSON.'
-  if (error instanceof TypeError) return 'It is not text.'
+  if (error instanceof SyntaxError) return 'Not JSON.'
+  if (error instanceof TypeError) return 'Not text.'
   return error instanceof Error ? error.message : String(error)
 }

@@ -30,7 +30,7 @@ async function check() {
           args: [from],
         })
         for (const { at, text } of rows) {
-          if (!isUtf8(Buffer.from(text))) return 'text that is none, in row ' + at + ' of ' + name
+          if (!isUtf8(Buffer.from(text))) return 'unreadable text in row ' + at + ' of ' + name
           from = Number(at)
         }
         if (rows.length === 0) break
@@ -63,7 +63,7 @@ export function askChild(what: 'check' | 'copy', url: string, to = ''): Promise<
       process.execPath,
       ['--input-type=module', '--eval', script, what, url, to],
       { maxBuffer: 1 << 20 },
-      (error, said) => answer(oneLine(said) || (error ? 'it cannot be read' : 'it says nothing')),
+      (error, said) => answer(oneLine(said) || (error ? 'it can’t be read' : 'no answer')),
     )
   })
 }

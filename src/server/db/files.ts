@@ -89,7 +89,7 @@ export function checkNotLost(file: string): void {
   const [latest] = copies(file)
   if (!latest) return
   throw new StartFault(
-    `There is no data at ${file}, but there are copies of it. To go on from the latest, start once with --restore ${latest}; to begin an empty site all the same, start once with --empty.`,
+    `No data at ${file}, but there are backups of it. To restore the latest, start once with --restore ${latest}. To begin an empty site, start once with --empty.`,
   )
 }
 

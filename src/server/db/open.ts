@@ -63,7 +63,7 @@ export async function openStore(
   try {
     mkdirSync(dirname(asked), { recursive: true })
   } catch (error) {
-    throw new StartFault(`The folder ${dirname(asked)} cannot be made: ${messageOf(error)}`)
+    throw new StartFault(`Can’t create folder ${dirname(asked)}: ${messageOf(error)}`)
   }
   const file = realFile(asked)
   if (!anew && !empty) checkNotLost(file)
@@ -146,7 +146,7 @@ async function openAt(url: string, migrations: string, file?: OwnFile): Promise<
   const notUsed = (error: unknown) =>
     file || error instanceof StartFault
       ? error
-      : new StartFault(`The database at ${new URL(url).host} cannot be used: ${messageOf(error)}`)
+      : new StartFault(`Can’t use the database at ${new URL(url).host}: ${messageOf(error)}`)
   const { client, db } = await connect(url, file !== undefined).catch((error: unknown) => {
     throw notUsed(error)
   })

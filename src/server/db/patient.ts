@@ -7,7 +7,7 @@ const pause = 50
 
 /** The file was held by another process for longer than a request may wait; nothing was written. */
 export class StoreBusy extends Error {
-  constructor(message = 'Another program has locked the data. Not saved; try again in a moment.') {
+  constructor(message = 'Another program has locked the data. Not saved. Try again in a moment.') {
     super(message)
   }
 }

@@ -58,7 +58,7 @@ export async function insertPerson(db: Database, { name, initials, role, email }
     of: id,
     more: { name, role },
   })
-  if (!made) throw new Error('A person was not stored.')
+  if (!made) throw new Error('The person was not saved.')
   return made
 }
 

@@ -28,7 +28,7 @@ export async function sumAgain({ store, heavy, changes }: Site, log: Logger): Pr
         tried.delete(id)
       }
     }
-    log.info({ made }, 'summaries made again')
+    log.info({ made }, 'summaries rebuilt')
   }
   return made
 }

@@ -46,7 +46,7 @@ function run(client: WebSocket, make: Make, seed: number, rate: number): () => v
       before = now
       if (standIn.wantsToDrop()) client.terminate()
     } catch {
-      client.close(1011, 'the stand-in cannot go on')
+      client.close(1011, 'the simulated device stopped')
     }
   }, 10)
   client.on('message', (data) => {
@@ -61,7 +61,7 @@ function run(client: WebSocket, make: Make, seed: number, rate: number): () => v
     try {
       standIn.command(command.output)
     } catch {
-      return client.close(1008, 'the stand-in cannot do that')
+      return client.close(1008, 'the simulated device can’t do that')
     }
     if (command.output.type === 'hang') say(standIn.hello())
   })

@@ -27,7 +27,7 @@ export function secretFor(database: string, env: NodeJS.ProcessEnv): string {
   }
   if (/^[a-z]+:\/\//.test(database))
     throw new StartFault(
-      'DOOR_SECRET: give at least 32 characters in the environment, the same on every server of one database: cookies are signed with it.',
+      'DOOR_SECRET: set at least 32 characters in the environment, the same on every server of one database. It signs the cookies.',
     )
   const file = `${database.replace(/^file:/, '')}.door`
   if (existsSync(file)) return readFileSync(file, 'utf8').trim()

@@ -41,17 +41,17 @@ export const admitted = (db: Database, door: Door | undefined): MiddlewareHandle
     }
     if (!door) return after()
     const need = needOf(method, path)
-    if (need === undefined) return c.json(refusal('', 'There is nothing at this address.'), 404)
+    if (need === undefined) return c.json(refusal('', 'Not found.'), 404)
     if (need === 'anyone') return after()
     if (path === '/api/metrics' && door.ways.metrics && c.req.header('authorization') === `Bearer ${door.ways.metrics}`)
       return after()
     const person = await door.who(c.req.raw.headers)
     if (!person) return c.json(refusal('', 'Sign in first.'), 401)
     if (!mayAs(person.role, need))
-      return c.json(refusal('', `This needs the role ${need}; you are signed in as ${person.role}.`), 403)
+      return c.json(refusal('', `This needs the role ${need}. You are signed in as ${person.role}.`), 403)
     // a browser says with every write where it comes from; what says nothing is no page of this server
     if (acts && c.req.header('origin') === undefined && c.req.header('sec-fetch-site') !== 'same-origin')
-      return c.json(refusal('', 'Say where this comes from: an Origin header with this server’s own address.'), 403)
+      return c.json(refusal('', 'Missing Origin header with this server’s address.'), 403)
     c.set('person', person)
     return inTheNameOf(person, after)
   }

@@ -72,7 +72,7 @@ export async function sealed(
     return refused(
       'document',
       typing === 1
-        ? 'One reading is not a number. Finish it or clear it first.'
+        ? '1 reading is not a number. Correct it or clear it first.'
         : `${typing} readings are not numbers. Finish or clear them first.`,
     )
   const { proof, rounds } = provedOf(document)
@@ -82,7 +82,7 @@ export async function sealed(
     return { what: sayOpen(open, terms).title, because: said?.because.trim() ?? '' }
   })
   const unsaid = accepted.find(({ because }) => !isReason(because))
-  if (unsaid) return refused('accepted', `Say in a few words why this may stay open, or mend it: ${unsaid.what}`)
+  if (unsaid) return refused('accepted', `Resolve this, or accept it with a reason of a few words: ${unsaid.what}`)
   const revision: Revision = {
     format: 'vane-peg.revision',
     version: 1,

@@ -13,7 +13,9 @@ export const archiveRoutes = ({ store, store: { db }, heavy }: Site) =>
   new Hono()
     .get(
       '/',
-      told('The whole site in one file of open formats.', { 200: { says: 'The archive.', type: 'application/zip' } }),
+      told('Exports the whole site as one file in open formats.', {
+        200: { says: 'The archive.', type: 'application/zip' },
+      }),
       (c) => {
         const at = new Date().toISOString()
         return c.body(heavy.archive(store, at), 200, {
@@ -25,8 +27,8 @@ export const archiveRoutes = ({ store, store: { db }, heavy }: Site) =>
     .post(
       '/',
       told(
-        'Brings an archive into this site, all of it or none; nothing that is there is changed.',
-        { 200: 'What was added, what is the same, what clashed.' },
+        'Imports an archive, all or nothing. Existing data is never changed.',
+        { 200: 'What was added, what was identical and what differs.' },
         [400, 413, 415],
       ),
       bodyOf('application/zip'),

@@ -8,7 +8,7 @@ import type { Site } from '../site'
 export const calendarRoutes = ({ store: { db } }: Site) =>
   new Hono().get(
     '/due.ics',
-    told('What is due, as a calendar.', { 200: { says: 'The calendar.', type: 'text/calendar' } }),
+    told('Due jobs as a calendar.', { 200: { says: 'The calendar.', type: 'text/calendar' } }),
     async (c) => {
       const calendar = ical({ name: 'Vane Peg', prodId: { company: 'Vane Peg', product: 'due jobs', language: 'EN' } })
       for (const { id, number, lineName, area, title, dueOn, assignedTo } of await dueJobs(db)) {

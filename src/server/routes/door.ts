@@ -25,7 +25,7 @@ const claimBody = v.strictObject({
 const passwordBody = v.strictObject({ old: password, next: newPassword })
 const pinBody = v.strictObject({
   password,
-  pin: v.pipe(v.string(), v.regex(/^\d{4,12}$/, 'A PIN is four to twelve digits')),
+  pin: v.pipe(v.string(), v.regex(/^\d{4,12}$/, 'A PIN has 4 to 12 digits')),
 })
 
 const wrong = refusal('password', 'Wrong name or password.')
@@ -57,7 +57,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
   new Hono<Asked>()
     .get(
       '/',
-      told('Whether accounts are needed here, and who is signed in.', { 200: 'The door, and the person or null.' }),
+      told('Whether accounts are required, and who is signed in.', { 200: 'The setting, and the person or null.' }),
       async (c) => {
         const person = await door?.who(c.req.raw.headers)
         return c.json({ door: door !== undefined, person: door && person ? await door.own(person) : null }, 200)
@@ -83,8 +83,8 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     .post(
       '/claim',
       told(
-        'Chooses a password with a one-time code. Every session from before ends.',
-        { 200: 'Whether it was taken.' },
+        'Sets a password with a one-time code. Ends all earlier sessions.',
+        { 200: 'Whether it was accepted.' },
         [400, 401, 409, 429],
       ),
       valid('json', claimBody),
@@ -100,14 +100,14 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
         }
       },
     )
-    .post('/sign-out', told('Ends this session.', { 200: 'It is ended.' }, [409]), async (c) => {
+    .post('/sign-out', told('Ends this session.', { 200: 'Ended.' }, [409]), async (c) => {
       if (!door) return c.json(noDoor, 409)
       withCookies(c, await door.signOut(c.req.raw.headers))
       return c.json({ ok: true }, 200)
     })
     .post(
       '/sign-out-everywhere',
-      told('Ends every session of whoever is signed in.', { 200: 'They are ended.' }, [401, 409]),
+      told('Ends every session of the person signed in.', { 200: 'Ended.' }, [401, 409]),
       async (c) => {
         const person = c.get('person')
         if (!door) return c.json(noDoor, 409)
@@ -119,7 +119,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     )
     .put(
       '/password',
-      told('Changes the own password; other sessions end.', { 200: 'It is changed.' }, [400, 401, 409, 429]),
+      told('Changes your password. Ends your other sessions.', { 200: 'Changed.' }, [400, 401, 409, 429]),
       valid('json', passwordBody),
       async (c) => {
         const person = c.get('person')
@@ -138,7 +138,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     )
     .put(
       '/pin',
-      told('Sets the own PIN, which signs acts.', { 200: 'It is set.' }, [400, 401, 409, 429]),
+      told('Sets your PIN for signing.', { 200: 'Set.' }, [400, 401, 409, 429]),
       valid('json', pinBody),
       async (c) => {
         const person = c.get('person')

@@ -29,5 +29,5 @@ export function notStored<S extends { version: number; edits: string }>(
 ) {
   const known = hasEdit(current, edit)
   if (known && current.version === version + 1) return c.json(current, 200)
-  return c.json({ ...refusal('version', 'Someone else changed this meanwhile.'), current, known }, 409)
+  return c.json({ ...refusal('version', 'Changed meanwhile by someone else.'), current, known }, 409)
 }

@@ -100,8 +100,8 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     .get(
       '/',
       told(
-        'Jobs, the latest first and a page at a time: by words, state, area.',
-        { 200: 'Rows, how many there are, and how many pages.' },
+        'Lists jobs, latest first, by page: filtered by words, state and area.',
+        { 200: 'The rows, their number and the number of pages.' },
         [400],
       ),
       valid('query', listQuery),
@@ -110,18 +110,12 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         return c.json(await listJobs(db, { ...query, archived: archived === 'yes' }))
       },
     )
-    .get(
-      '/overview',
-      told('How many jobs are in each state, and the areas there are.', { 200: 'Counts and areas.' }),
-      async (c) => c.json(await overview(db)),
+    .get('/overview', told('Counts jobs by state and lists the areas.', { 200: 'Counts and areas.' }), async (c) =>
+      c.json(await overview(db)),
     )
     .post(
       '/',
-      told(
-        'Begins a job on a line. Sent twice under one id it is begun once.',
-        { 201: { says: 'The job.', schema: storedJob } },
-        [400, 404],
-      ),
+      told('Creates a job on a line. Idempotent by id.', { 201: { says: 'The job.', schema: storedJob } }, [400, 404]),
       valid('json', newJob),
       async (c) => {
         const { id, lineId, document, dueOn } = c.req.valid('json')
@@ -137,7 +131,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id',
-      told('A job with its document.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
+      told('Gets a job with its document.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
@@ -147,8 +141,8 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     .put(
       '/:id',
       told(
-        'Stores an edit of a job made from a version.',
-        { 200: { says: 'The job as it is stored.', schema: storedJob } },
+        'Stores an edit of a job, made from a version.',
+        { 200: { says: 'The job as stored.', schema: storedJob } },
         [400, 403, 404, 409],
       ),
       valid('param', idParam),
@@ -180,7 +174,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .put(
       '/:id/archived',
-      told('Puts a job away, or brings it back.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
+      told('Archives or restores a job.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
       valid('param', idParam),
       valid('json', archivedBody),
       async (c) => {
@@ -192,7 +186,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/visits',
-      told('Jobs on the same line, the latest first.', { 200: 'The jobs, without their documents.' }, [404]),
+      told('Lists the jobs on the same line, latest first.', { 200: 'The jobs, without their documents.' }, [404]),
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
@@ -202,7 +196,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/report.pdf',
-      told('A round printed.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      told('Prints a round.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {
@@ -214,7 +208,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/record.pdf',
-      told('The record as it stands, not signed.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      told('Prints the current record, unsigned.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {
@@ -229,7 +223,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/sheet.pdf',
-      told('An empty sheet for pencil and paper.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      told('Prints an empty reading sheet.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {
@@ -243,7 +237,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/revisions',
-      told('Signed revisions, the latest first.', { 200: 'The revisions, without what is in them.' }, [404]),
+      told('Lists signed revisions, latest first.', { 200: 'The revisions, without their content.' }, [404]),
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
@@ -253,7 +247,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/revisions/:number',
-      told('A signed revision, letter for letter.', { 200: 'The sealed revision.' }, [404]),
+      told('Gets a signed revision, byte for byte.', { 200: 'The sealed revision.' }, [404]),
       valid('param', revisionParam),
       async (c) => {
         const { id, number } = c.req.valid('param')
@@ -264,7 +258,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/revisions/:number/record.pdf',
-      told('The printed record of a revision.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      told('Gets the printed record of a revision.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
       valid('param', revisionParam),
       async (c) => {
         const { id, number } = c.req.valid('param')
@@ -282,7 +276,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     .put(
       '/:id/due',
       told(
-        'Changes the day a job is due, or whose it is, with the reason.',
+        'Changes the due date or assignee of a job, with the reason.',
         { 200: { says: 'The job.', schema: storedJob } },
         [400, 409],
       ),
@@ -299,11 +293,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .post(
       '/:id/sign',
-      told(
-        'Signs a job: nothing changes it any more.',
-        { 200: { says: 'The job.', schema: storedJob } },
-        [400, 403, 404, 409, 422, 429],
-      ),
+      told('Signs and locks a job.', { 200: { says: 'The job.', schema: storedJob } }, [400, 403, 404, 409, 422, 429]),
       valid('param', idParam),
       valid('json', signBody),
       async (c) => {
@@ -356,7 +346,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     .post(
       '/:id/reopen',
       told(
-        'Opens a signed job again, with the reason.',
+        'Reopens a signed job, with the reason.',
         { 200: { says: 'The job.', schema: storedJob } },
         [400, 403, 409, 429],
       ),
@@ -375,7 +365,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/move.pdf',
-      told('What to take to the machine.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404, 409]),
+      told('Prints the move sheet.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404, 409]),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {

@@ -16,7 +16,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     .get(
       '/',
       told(
-        'Dials, brackets, heads, shims and limits.',
+        'Lists dials, brackets, heads, shims and limits.',
         { 200: { says: 'The pieces.', schema: v.array(storedKit) } },
         [400],
       ),
@@ -25,11 +25,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .post(
       '/',
-      told(
-        'A new piece of kit. Sent twice under one id it is one.',
-        { 201: { says: 'The piece.', schema: storedKit } },
-        [400],
-      ),
+      told('Creates a kit item. Idempotent by id.', { 201: { says: 'The piece.', schema: storedKit } }, [400]),
       valid('json', v.strictObject({ id: newIdOf, document: anyKitSchema })),
       async (c) => {
         const { id, document } = c.req.valid('json')
@@ -42,7 +38,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id',
-      told('A piece of kit.', { 200: { says: 'The piece.', schema: storedKit } }, [404]),
+      told('Gets a kit item.', { 200: { says: 'The kit item.', schema: storedKit } }, [404]),
       valid('param', idParam),
       async (c) => {
         const found = await findKit(db, c.req.valid('param').id)
@@ -52,8 +48,8 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     .put(
       '/:id',
       told(
-        'Stores an edit of a piece of kit made from a version.',
-        { 200: { says: 'The piece as it is stored.', schema: storedKit } },
+        'Stores an edit of a kit item, made from a version.',
+        { 200: { says: 'The kit item as stored.', schema: storedKit } },
         [400, 404, 409],
       ),
       valid('param', idParam),
@@ -72,7 +68,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .put(
       '/:id/archived',
-      told('Puts a piece of kit away, or brings it back.', { 200: { says: 'The piece.', schema: storedKit } }, [404]),
+      told('Archives or restores a kit item.', { 200: { says: 'The kit item.', schema: storedKit } }, [404]),
       valid('param', idParam),
       valid('json', archivedBody),
       async (c) => {

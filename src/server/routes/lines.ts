@@ -24,7 +24,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     .get(
       '/',
       told(
-        'The lines, by area and name, each with how many jobs it has.',
+        'Lists the lines by area and name, with their number of jobs.',
         { 200: { says: 'The lines.', schema: v.array(storedLine) } },
         [400],
       ),
@@ -33,7 +33,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .post(
       '/',
-      told('A new line. Sent twice under one id it is one.', { 201: { says: 'The line.', schema: storedLine } }, [400]),
+      told('Creates a line. Idempotent by id.', { 201: { says: 'The line.', schema: storedLine } }, [400]),
       valid('json', v.strictObject({ id: newIdOf, document: anyLineSchema })),
       async (c) => {
         const { id, document } = c.req.valid('json')
@@ -46,7 +46,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .post(
       '/many',
-      told('Up to 500 new lines, all or none.', { 201: 'How many were stored.' }, [400]),
+      told('Creates up to 500 lines, all or none.', { 201: 'How many were stored.' }, [400]),
       valid('json', manyBody),
       async (c) => {
         const made = await insertLines(db, c.req.valid('json').lines, now())
@@ -56,7 +56,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id',
-      told('A line with its document.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
+      told('Gets a line with its document.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
       valid('param', idParam),
       async (c) => {
         const line = await findLine(db, c.req.valid('param').id)
@@ -66,7 +66,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     .get(
       '/:id/along',
       told(
-        'What a tablet takes along of a line: its open jobs and the last one signed.',
+        'Gets what a tablet saves offline of a line: its open jobs and the last one signed.',
         { 200: 'The line and the jobs.' },
         [404],
       ),
@@ -80,7 +80,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id/logbook',
-      told('The visits to a line.', { 200: 'Each visit as found and as left.' }, [404]),
+      told('Gets the logbook of a line.', { 200: 'Each visit, as found and as left.' }, [404]),
       valid('param', idParam),
       async (c) => {
         const { id } = c.req.valid('param')
@@ -92,8 +92,8 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     .put(
       '/:id',
       told(
-        'Stores an edit of a line made from a version.',
-        { 200: { says: 'The line as it is stored.', schema: storedLine } },
+        'Stores an edit of a line, made from a version.',
+        { 200: { says: 'The line as stored.', schema: storedLine } },
         [400, 404, 409],
       ),
       valid('param', idParam),
@@ -112,7 +112,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .put(
       '/:id/archived',
-      told('Puts a line away, or brings it back.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
+      told('Archives or restores a line.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
       valid('param', idParam),
       valid('json', archivedBody),
       async (c) => {

@@ -23,7 +23,7 @@ const newBody = v.strictObject({
     v.string(),
     v.trim(),
     v.toLowerCase(),
-    v.regex(/^[a-z0-9]([a-z0-9._-]{0,38}[a-z0-9])?$/, 'A sign-in name is small letters, digits, dots and dashes'),
+    v.regex(/^[a-z0-9]([a-z0-9._-]{0,38}[a-z0-9])?$/, 'A sign-in name has lower-case letters, digits, dots and dashes'),
   ),
 })
 const changeBody = v.strictObject({ ...asked, putAway: v.boolean() })
@@ -42,7 +42,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     holdsUntil: new Date(Date.now() + codeHolds * 1000).toISOString(),
   })
   return new Hono()
-    .get('/', told('Everybody with an account.', { 200: 'The people.' }), async (c) => {
+    .get('/', told('Lists the accounts.', { 200: 'The accounts.' }), async (c) => {
       const list = await listPeople(db)
       return c.json(
         list.map(({ email, hasPin, hasPassword, ...one }) => ({
@@ -57,8 +57,8 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     .post(
       '/',
       told(
-        'A new account, and the one-time code with which its owner chooses a password.',
-        { 201: 'The person’s id, the code, and how long it holds.' },
+        'Creates an account and a one-time code to set its password.',
+        { 201: 'The id, the code and when it expires.' },
         [400, 409],
       ),
       valid('json', newBody),
@@ -75,8 +75,8 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     .put(
       '/:id',
       told(
-        'Changes somebody’s name, initials and role, or puts the account away: its sessions end.',
-        { 200: 'It is changed.' },
+        'Changes name, initials or role, or deactivates the account and ends its sessions.',
+        { 200: 'Changed.' },
         [400, 404, 409],
       ),
       valid('param', idParam),
@@ -94,11 +94,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     )
     .post(
       '/:id/code',
-      told(
-        'A one-time code for somebody who has lost the password.',
-        { 200: 'The code, and how long it holds.' },
-        [404, 409],
-      ),
+      told('Creates a one-time code for a lost password.', { 200: 'The code and when it expires.' }, [404, 409]),
       valid('param', idParam),
       async (c) => {
         if (!door) return c.json(noDoor, 409)
@@ -109,7 +105,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     )
     .post(
       '/:id/sign-out',
-      told('Signs somebody out everywhere.', { 200: 'They are signed out.' }, [404]),
+      told('Signs a person out everywhere.', { 200: 'Signed out.' }, [404]),
       valid('param', idParam),
       async (c) => {
         const person = await findPerson(db, c.req.valid('param').id)

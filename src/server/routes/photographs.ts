@@ -13,7 +13,7 @@ const hashParam = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'expected the SHA-256 of a picture')),
 })
 const tooLarge = refusal('', 'Picture larger than 3 MB.')
-const tooManyDots = refusal('', `That picture has more than ${mostDots / 1e6} million dots. Make it smaller first.`)
+const tooManyDots = refusal('', `Picture larger than ${mostDots / 1e6} megapixels. Make it smaller first.`)
 const noPicture = refusal('', 'Not a readable JPEG or PNG picture.')
 
 /** Pictures, kept by what they are. */
@@ -21,11 +21,7 @@ export const photographRoutes = ({ store: { db } }: Site) =>
   new Hono()
     .post(
       '/',
-      told(
-        'Keeps a picture by what it is, without what a camera writes beside it.',
-        { 201: 'Its name and type.' },
-        [413, 415],
-      ),
+      told('Stores a picture by its hash, without the camera’s data.', { 201: 'Its name and type.' }, [413, 415]),
       bodyOf('image/jpeg', 'image/png'),
       bodyLimit({ maxSize: largestPhotograph, onError: (c) => c.json(tooLarge, 413) }),
       async (c) => {

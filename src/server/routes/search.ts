@@ -11,7 +11,7 @@ const searchQuery = v.object({ q: v.pipe(v.string(), v.maxLength(120)) })
 export const searchRoutes = ({ store: { db } }: Site) =>
   new Hono().get(
     '/',
-    told('Lines, jobs and kit that fit every word, the best first.', { 200: 'At most twenty.' }, [400]),
+    told('Searches lines, jobs and kit for every word, best first.', { 200: 'At most 20 results.' }, [400]),
     valid('query', searchQuery),
     async (c) => c.json(await findAll(db, c.req.valid('query').q), 200),
   )

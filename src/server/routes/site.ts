@@ -36,12 +36,12 @@ export const siteRoutes = (site: Site) => {
   return new Hono()
     .get(
       '/',
-      told('What the site says of itself.', { 200: { says: 'Name, mark and rules.', schema: siteSchema } }),
+      told('Gets the site settings.', { 200: { says: 'Name, mark and rules.', schema: siteSchema } }),
       async (c) => c.json(await siteSettings(db), 200),
     )
     .put(
       '/',
-      told('Changes what the site says of itself.', { 200: { says: 'As it is stored.', schema: siteSchema } }, [400]),
+      told('Changes the site settings.', { 200: { says: 'As stored.', schema: siteSchema } }, [400]),
       valid('json', siteSchema),
       async (c) => {
         const document = c.req.valid('json')
@@ -51,8 +51,8 @@ export const siteRoutes = (site: Site) => {
     )
     .get(
       '/view',
-      told('Every line at a glance, and the work of the site.', {
-        200: 'Lines, methods, and how often the first move was enough.',
+      told('Gets the site overview.', {
+        200: 'Lines, methods and how often the first move was right.',
       }),
       async (c) => {
         await bookAgain(site)

@@ -7,7 +7,9 @@ import type { Site } from '../site'
 export const tagRoutes = ({ store: { db }, heavy }: Site) =>
   new Hono().get(
     '/lines.pdf',
-    told('A page of tags whose codes open the logbooks.', { 200: { says: 'The pages.', type: 'application/pdf' } }),
+    told('Prints machine tags whose codes open the logbooks.', {
+      200: { says: 'The pages.', type: 'application/pdf' },
+    }),
     async (c) => {
       const lines = (await listLines(db)).map(({ id, name, area }) => ({
         name,

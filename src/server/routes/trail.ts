@@ -6,7 +6,7 @@ import type { Site } from '../site'
 import { valid } from './answers'
 
 const pageQuery = v.object({
-  before: v.optional(v.pipe(v.string(), v.regex(/^\d{1,12}$/, 'expected the number of a row'), v.transform(Number))),
+  before: v.optional(v.pipe(v.string(), v.regex(/^\d{1,12}$/, 'expected an entry number'), v.transform(Number))),
 })
 
 /** Rows a page. */
@@ -17,7 +17,7 @@ export const trailRoutes = ({ store: { db } }: Site) =>
   new Hono()
     .get(
       '/',
-      told('Who changed what, the latest first, a page at a time.', { 200: 'The rows.' }, [400]),
+      told('Gets the audit trail, latest first, by page.', { 200: 'The rows.' }, [400]),
       valid('query', pageQuery),
       async (c) => {
         await sealTrail(db)
@@ -26,8 +26,8 @@ export const trailRoutes = ({ store: { db } }: Site) =>
     )
     .get(
       '/check',
-      told('Follows the chain of hashes from its beginning.', {
-        200: 'How many rows hold together, the last hash, and the first that does not fit.',
+      told('Verifies the chain of hashes of the audit trail.', {
+        200: 'The number of valid entries, the last hash, and the first entry that does not fit.',
       }),
       async (c) => {
         await sealTrail(db)
@@ -37,7 +37,7 @@ export const trailRoutes = ({ store: { db } }: Site) =>
     )
     .get(
       '/whole.jsonl',
-      told('The whole trail, a line of JSON each, the first first.', {
+      told('Exports the whole audit trail as JSON lines, oldest first.', {
         200: { says: 'The rows.', type: 'application/x-ndjson' },
       }),
       async (c) => {

@@ -26,7 +26,7 @@ const addresses: Readonly<Record<string, string>> = import.meta.glob(
 const fontAt = (font: FontName): string => {
   const file = fontFile(font)
   const found = Object.entries(addresses).find(([path]) => path.endsWith(`/@fontsource/${file}`))
-  if (!found) throw new Error(`There is no font ${file}.`)
+  if (!found) throw new Error(`Font ${file} not found.`)
   return found[1]
 }
 
@@ -50,7 +50,7 @@ const here: Paper = {
   fontAt: (name) => new URL(fontAt(name), location.origin).href,
   fontBytes: (name) => {
     const found = fontsRead.get(fontFile(name))
-    if (!found) throw new Error(`The font ${fontFile(name)} is not there yet.`)
+    if (!found) throw new Error(`Font ${fontFile(name)} is not loaded yet.`)
     return found
   },
   render: async (document: ReactElement) => {

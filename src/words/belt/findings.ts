@@ -66,21 +66,21 @@ export function cellName(key: string, line: BeltLine): string {
 /** The shims at a station: "add 1.00 mm under both front feet". */
 export function shimText({ foot, shim }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
   const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
-  if (shim === null) return t`${name}: not known yet`
+  if (shim === null) return t`${name}: not measured yet`
   return isZero(shim, terms) ? t`nothing under the ${name}` : t`add ${lengthWithUnit(shim, terms)} under the ${name}`
 }
 
 /** The swing at a station: "the front feet 1.50 mm toward near". */
 export function swingText({ foot, swing }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
   const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
-  if (swing === null) return t`${name}: not known yet`
-  if (isZero(swing, terms)) return t`the ${name} stay put`
+  if (swing === null) return t`${name}: not measured yet`
+  if (isZero(swing, terms)) return t`no swing at the ${name}`
   return t`the ${name} ${lengthWithUnit(Math.abs(swing), terms)} toward ${sideOf(swing > 0 ? 'far' : 'near', terms.line)}`
 }
 
 /** The slide: "slide 2.46 mm to the right". */
 export function slideText(slide: number | null, terms: BeltTerms): string {
-  if (slide === null) return t`not known yet`
+  if (slide === null) return t`not measured yet`
   if (isZero(slide, terms)) return t`no slide needed`
   return t`slide ${lengthWithUnit(Math.abs(slide), terms)} to the ${slide > 0 ? t`right` : t`left`}`
 }
@@ -96,7 +96,7 @@ export function packsText(
   const added = pack?.length ? t`put in ${packText(pack, terms)}` : ''
   if (!there || there.length === 0) return capital(added)
   const all = shim === null ? '' : t`${lengthWithUnit(sum(there) + (pack ? sum(pack) : shim), terms)} in all`
-  return capital([t`${packText(there, terms)} there now`, added, all].filter(Boolean).join('; '))
+  return capital([t`${packText(there, terms)} there now`, added, all].filter(Boolean).join(', '))
 }
 
 const stateWords = labels({
@@ -118,17 +118,15 @@ export function feelText({ solved, state }: SheaveRound, limit: number, terms: B
     ...(atMoved ? [t`${degreesText(atMoved.value)} at this sheave`] : []),
     ...(twist ? [t`twist ${degreesText(twist.value)}`] : []),
   ]
-  const felt = told.length > 0 ? [t`What the belt feels: ${listed(told)}. Limit ${degreesText(limit)} each.`] : []
+  const felt = told.length > 0 ? [t`Belt misalignment: ${listed(told)}. Limit ${degreesText(limit)} each.`] : []
   const off = line.offsetLimit && quantityMm(line.offsetLimit)
   const grooves =
     solved?.offset && off
-      ? [
-          t`Grooves off by ${lengthWithUnit(Math.abs(solved.offset.value), terms)}, limit ${lengthWithUnit(off, terms)}.`,
-        ]
+      ? [t`Groove offset ${lengthWithUnit(Math.abs(solved.offset.value), terms)}, limit ${lengthWithUnit(off, terms)}.`]
       : []
   return {
     title: `${name} ${stateWords[state]}.`,
-    detail: [...felt, ...grooves, t`The maker’s figures win.`].join(' '),
+    detail: [...felt, ...grooves, t`The maker’s figures override this.`].join(' '),
   }
 }
 
@@ -149,17 +147,17 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'limit-not-a-number':
       return {
         title: t`The belt limit is invalid.`,
-        detail: t`${sayTrouble(finding.trouble)} Enter it on the Line screen in degrees or mm/m. Until then the standard limit applies.`,
+        detail: t`${sayTrouble(finding.trouble)} Enter it in Dimensions in degrees or mm/m. Until then the standard limit applies.`,
       }
     case 'missing':
       return {
         place: {
           title: t`Enter the position of the ${sheaveName(finding.sheave.id, line).toLowerCase()}.`,
-          detail: t`Measure from shaft to shaft, across and up, on the line’s own page. The slide and what the belt feels need it; shims and swing do not.`,
+          detail: t`Measure shaft to shaft, across and up, and enter it in Dimensions. It is needed for the slide and the belt’s misalignment, not for shims and swing.`,
         },
         width: {
           title: t`Enter the sheave widths.`,
-          detail: t`Grooves are lined up, not faces: the slide needs the width of both sheaves, or where their grooves lie. Shims and swing do not.`,
+          detail: t`Grooves are aligned, not faces. The slide needs both widths or the face-to-groove distances. Shims and swing do not.`,
         },
         feet: {
           title: t`Enter the distance from the face to the feet of the ${finding.sheave.name.toLowerCase()}.`,
@@ -168,7 +166,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       }[finding.what]
     case 'widths':
       return {
-        title: t`The grooves of the ${sheaveName(finding.sheave.id, line).toLowerCase()} lie ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`shallower`} behind its face.`,
+        title: t`The grooves of the ${sheaveName(finding.sheave.id, line).toLowerCase()} are ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`shallower`} behind its face.`,
         detail: t`Aligning the faces would misalign the belts by that much. Already allowed for.`,
       }
     case 'next-reading':
@@ -222,9 +220,9 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       const name = (sheave.feet.find(({ id }) => id === blocked.foot)?.name ?? '').toLowerCase()
       return {
         title: {
-          up: t`The ${name} of the ${sheave.name.toLowerCase()} would stand ${lengthWithUnit(blocked.by, terms)} too high.`,
-          near: t`The ${name} of the ${sheave.name.toLowerCase()} are ${lengthWithUnit(blocked.by, terms)} short of clearance toward ${sideOf('near', line)}.`,
-          far: t`The ${name} of the ${sheave.name.toLowerCase()} are ${lengthWithUnit(blocked.by, terms)} short of clearance toward ${sideOf('far', line)}.`,
+          up: t`The ${name} of the ${sheave.name.toLowerCase()} would be ${lengthWithUnit(blocked.by, terms)} too high.`,
+          near: t`The ${name} of the ${sheave.name.toLowerCase()} are bolt-bound by ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('near', line)}.`,
+          far: t`The ${name} of the ${sheave.name.toLowerCase()} are bolt-bound by ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('far', line)}.`,
         }[blocked.limit],
         detail: t`Swing about another bolt, open up the holes if allowed, or move the other machine.`,
       }
@@ -285,7 +283,7 @@ const fieldName = (key: string, line: BeltLine): string =>
 function nextDetail({ method, both }: BeltSet, key: string): string {
   if (method === 'edge')
     return key.startsWith('lean')
-      ? t`Lean of the top over the level’s length: + right, − left.`
+      ? t`Tilt of the top over the level’s length: + right, − left.`
       : t`Straightedge on the fixed face; feeler gap at this face.`
   if (method === 'angles') return t`Instrument value: + to the right.`
   return key.endsWith('t')

@@ -19,7 +19,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
   typed: beltTyped,
   newParts: [
     { label: 'Fixed', options: machines, usual: 'Fan' },
-    { label: 'Moved', options: machines, usual: 'Motor' },
+    { label: 'Movable', options: machines, usual: 'Motor' },
   ],
   usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${moved.toLowerCase()}`,
   methods: {

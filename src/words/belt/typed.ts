@@ -6,11 +6,11 @@ import { jobFields, sideFields, yesNo } from '../typed'
 import { beltNames, cellName, methodNames } from './findings'
 import { beltPageWords as words } from './page/page'
 
-const other = labels({ other: 'the other way' })
+const other = labels({ other: 'reversed' })
 
 const ways: Readonly<Record<string, string>> = labels({
   shim: 'Shims added',
-  swing: 'Swung to the far side',
+  swing: 'Swung toward far',
   slide: 'Slid to the right',
 })
 
@@ -36,20 +36,20 @@ export const beltTyped: Typed = labels({
     'line.sheaves.#.feet.#.id': null,
     'line.sheaves.#.feet.#.name': null,
     'line.sheaves.#.feet.#.behind': 'Behind the face',
-    'line.sheaves.#.feet.#.limits.up': 'At most up',
-    'line.sheaves.#.feet.#.limits.near': 'At most to the near side',
-    'line.sheaves.#.feet.#.limits.far': 'At most to the far side',
-    'line.sheaves.#.feet.#.limits.down': 'At most down',
+    'line.sheaves.#.feet.#.limits.up': 'Maximum up',
+    'line.sheaves.#.feet.#.limits.near': 'Maximum toward near',
+    'line.sheaves.#.feet.#.limits.far': 'Maximum toward far',
+    'line.sheaves.#.feet.#.limits.down': 'Maximum down',
     'line.sheaves.#.feet.#.pack': 'Shims there now',
     'line.sheaves.#.pivot.foot': { name: words.pivot, ref: true },
     'line.sheaves.#.pivot.beside': words.beside,
     'round.sets.#.id': null,
     'round.sets.#.on': { name: 'On', ref: true },
     'round.sets.#.method': { name: words.method, choice: methodNames },
-    'round.sets.#.purpose': { name: 'Read', choice: { plan: 'to plan the moves', repeat: 'again' } },
+    'round.sets.#.purpose': { name: 'Purpose', choice: { plan: 'planning', repeat: 'repeat' } },
     'round.sets.#.radius': words.radius,
-    'round.sets.#.twice': { name: 'Also with the sheave turned half round', choice: yesNo },
-    'round.sets.#.both': { name: 'The sheave that stays turned with it', choice: yesNo },
+    'round.sets.#.twice': { name: 'Read again with the sheave turned 180°', choice: yesNo },
+    'round.sets.#.both': { name: 'Fixed sheave turned 180° too', choice: yesNo },
     'round.sets.#.constant': words.constant,
     'round.sets.#.sd': words.sd,
     'round.sets.#.angleSd': words.angleSd,
@@ -57,8 +57,8 @@ export const beltTyped: Typed = labels({
     'round.sets.#.values.*': { name: 'Reading', key: (key: string, _: unknown, line: BeltLine) => cellName(key, line) },
     'round.sets.#.angles.toe': words.toe,
     'round.sets.#.angles.tilt': words.tilt,
-    'round.sets.#.counts.toe': { name: 'Toe counts', choice: other },
-    'round.sets.#.counts.tilt': { name: 'Tilt counts', choice: other },
+    'round.sets.#.counts.toe': { name: 'Sign of toe', choice: other },
+    'round.sets.#.counts.tilt': { name: 'Sign of tilt', choice: other },
     'round.tensioned': { name: words.tensioned, choice: yesNo },
     'round.tension.set': words.tensionSet,
     'round.tension.again': words.tensionAgain,
@@ -69,9 +69,9 @@ export const beltTyped: Typed = labels({
   },
   groups: {
     ...jobFields.groups,
-    'line.sheaves.#': { title: 'Sheaves, the one that stays first', one: 'Sheave' },
+    'line.sheaves.#': { title: 'Sheaves, the fixed one first', one: 'Sheave' },
     'line.sheaves.#.feet.#': { title: 'Feet', one: 'Feet' },
     'round.sets.#': { title: 'How each sheave was read', one: 'Set' },
-    'round.done.*': { title: 'Moves made, as written down', one: '' },
+    'round.done.*': { title: 'Moves made, as recorded', one: '' },
   },
 })

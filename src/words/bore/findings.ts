@@ -80,7 +80,7 @@ export function standsText({ standing }: SectionRound, terms: BoreTerms): string
     return one && !isZero(one.value, terms) ? [standsIn(one.value, plane, terms)] : []
   })
   const open = !standing?.vertical || !standing.horizontal
-  if (told.length === 0) return open ? t`not known yet` : t`in line`
+  if (told.length === 0) return open ? t`not measured yet` : t`in line`
   return told.join(t` and `)
 }
 
@@ -104,7 +104,7 @@ export function moveText({ move }: Pick<SectionRound, 'move'>, terms: BoreTerms)
     return isZero(mm, terms) ? [] : [`${lengthWithUnit(Math.abs(mm), terms)} ${way(plane, mm, line)}`]
   })
   if (parts.length > 0) return listed(parts)
-  return move.vertical === null && move.horizontal === null ? t`not known yet` : t`no change`
+  return move.vertical === null && move.horizontal === null ? t`not measured yet` : t`no change`
 }
 
 const namesOf = (sections: readonly BoreSection[]): string => listed(sections.map(({ name }) => name))
@@ -149,13 +149,13 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       return sayNoMove()
     case 'no-sag':
       return {
-        title: t`Bracket sag is not given for ${namesOf(finding.sections)}.`,
-        detail: t`Heights are worked out without it and are not sure. Measure it on a straight bar, or enter 0 if the arm is stiff.`,
+        title: t`Bracket sag is not entered for ${namesOf(finding.sections)}.`,
+        detail: t`Heights are calculated without it and are not sure. Measure it on a straight bar, or enter 0 if the arm is stiff.`,
       }
     case 'no-place':
       return {
         title: t`Enter the position of ${finding.section.name} along the row.`,
-        detail: t`Measure from one end and enter it on the Line screen, in any order.`,
+        detail: t`Measure from one end and enter it in Dimensions, in any order.`,
       }
     case 'carrier-lacks':
       return {
@@ -170,8 +170,8 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       }
     case 'push-asked':
       return {
-        title: t`${sectionName(finding.set.section, line)}: push the head 0.10 mm toward the carrier. What does it show?`,
-        detail: t`Some inward-facing heads read with the opposite sign, and closure can’t show it. Enter the change: if minus, all its readings are reversed.`,
+        title: t`${sectionName(finding.set.section, line)}: push the head 0.10 mm toward the carrier and enter what it shows.`,
+        detail: t`Some inward-facing heads read with the opposite sign, and closure can’t show it. If the change is minus, all its readings are reversed.`,
       }
     case 'turned-about':
       return {
@@ -194,17 +194,17 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
     case 'not-closed':
       return {
         title: t`${finding.section.name}: top and bottom differ from the sides by ${lengthWithUnit(Math.abs(finding.by), terms)}.`,
-        detail: t`The bore is out of round by at least that, largest less smallest diameter, or a number is wrong. Read eight places: that tells which.`,
+        detail: t`The bore is out of round by at least that (largest minus smallest diameter), or a reading is wrong. Eight places show which.`,
       }
     case 'oval':
       return {
         title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.by, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
-        detail: t`Largest less smallest diameter; more than ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. Its center is told all the same; whether the bore may stay is the maker’s to say.`,
+        detail: t`Largest minus smallest diameter. The usual limit is ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The center is still valid. The maker decides whether the bore is acceptable.`,
       }
     case 'oval-hidden':
       return {
-        title: t`Four places can’t show out-of-roundness.`,
-        detail: t`Read eight places to see it.`,
+        title: t`4 places can’t show out-of-roundness.`,
+        detail: t`Read 8 places to see it.`,
       }
     case 'place-only':
       return {
@@ -222,7 +222,7 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
     case 'open':
       return {
         title: t`${finding.round.section.name}: position not measured yet.`,
-        detail: t`Top and bottom give height, near and far give side position. Also read the reference bores.`,
+        detail: t`Top and bottom give the height, near and far the side position. Also read the reference bores.`,
       }
     case 'verdict':
       return {
@@ -243,7 +243,7 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
       }
     case 'blocked':
       return {
-        title: t`${finding.section.name} lacks ${lengthWithUnit(finding.blocked.by, terms)} ${
+        title: t`${finding.section.name} is short of ${lengthWithUnit(finding.blocked.by, terms)} ${
           {
             down: t`downward`,
             up: t`upward`,

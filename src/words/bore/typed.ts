@@ -6,7 +6,7 @@ import { jobFields, sideFields } from '../typed'
 import { carrierNames, cellName, correctionNames, wayNames } from './findings'
 import { borePageWords as words } from './page/page'
 
-const ways: Readonly<Record<string, string>> = labels({ vertical: 'Moved up', horizontal: 'Moved to the far side' })
+const ways: Readonly<Record<string, string>> = labels({ vertical: 'Moved up', horizontal: 'Moved toward far' })
 
 /** What can be typed of a row of bores. */
 export const boreTyped: Typed = labels({
@@ -18,15 +18,15 @@ export const boreTyped: Typed = labels({
     'line.sections.#.pocket': words.pocket,
     'line.sections.#.x': words.x,
     'line.sections.#.diameter': words.diameter,
-    'line.sections.#.limits.down': 'At most down',
-    'line.sections.#.limits.up': 'At most up',
-    'line.sections.#.limits.near': 'At most to the near side',
-    'line.sections.#.limits.far': 'At most to the far side',
+    'line.sections.#.limits.down': 'Maximum down',
+    'line.sections.#.limits.up': 'Maximum up',
+    'line.sections.#.limits.near': 'Maximum toward near',
+    'line.sections.#.limits.far': 'Maximum toward far',
     'line.sections.#.running.up': words.running,
     'line.sections.#.running.far': words.runningFar,
     'line.reference.way': { name: words.reference, choice: wayNames },
     'line.reference.held': {
-      name: 'Ends held',
+      name: 'Fixed bores',
       tell: (ends: readonly string[], nameOf: (id: string) => string) =>
         ends.some(Boolean) ? ends.map((id) => (id ? nameOf(id) : '–')).join('; ') : undefined,
     },
@@ -40,7 +40,7 @@ export const boreTyped: Typed = labels({
     'line.correct': { name: words.correct, choice: correctionNames },
     'round.sets.#.id': null,
     'round.sets.#.section': { name: words.section, ref: true },
-    'round.sets.#.purpose': { name: 'Read', choice: { plan: 'to plan the moves', repeat: 'again' } },
+    'round.sets.#.purpose': { name: 'Purpose', choice: { plan: 'planning', repeat: 'repeat' } },
     'round.sets.#.places': 'Places round the bore',
     'round.sets.#.sense': { name: words.sense, choice: { out: words.out, in: words.in } },
     'round.sets.#.sag': words.sag,
@@ -53,6 +53,6 @@ export const boreTyped: Typed = labels({
     ...jobFields.groups,
     'line.sections.#': { title: 'Bores', one: 'Bore' },
     'round.sets.#': { title: 'How each bore was read', one: 'Set' },
-    'round.done.*': { title: 'Moves made, as written down', one: '' },
+    'round.done.*': { title: 'Moves made, as recorded', one: '' },
   },
 })

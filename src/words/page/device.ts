@@ -7,7 +7,7 @@ export const deviceWords = labels({
   line: {
     connecting: 'Connecting',
     open: 'Connected',
-    lost: 'Connection lost. Captured readings are kept; reconnecting',
+    lost: 'Connection lost, reconnecting. Captured readings are kept',
     closed: 'Not connected',
   },
   indicator: 'Indicator',

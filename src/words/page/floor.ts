@@ -2,8 +2,8 @@ import { labels, t } from '../language'
 
 /** What is said on these screens. */
 export const floorWords = labels({
-  floor: 'Floor',
-  lines: 'Lines',
+  floor: 'Jobs',
+  lines: 'Machine lines',
   kit: 'Kit',
   practice: 'Practice',
   newJob: 'New job',
@@ -49,9 +49,9 @@ export const floorWords = labels({
   startOn: (name: string | number) => t`Start on ${name}`,
   moreUseTheSearchAbove: (shown: string | number) => t`${shown} more. Use search.`,
   noLinesMatchDrawIt: 'No lines match. Create it below.',
-  orDrawANewLine: 'Or set up a new line, as seen from your side',
+  orDrawANewLine: 'Set up a new line, as seen from your side',
   drawItAndStart: 'Create line and start job',
-  orImportASurveyDocument: 'Or import a survey document',
+  orImportASurveyDocument: 'Import a survey document',
   isNotAJsonDocument: (name: string | number) => t`${name} is not a JSON document.`,
   theDocument: 'the document',
   reasonForTheJob: 'Reason for the job',
@@ -65,5 +65,5 @@ export const floorWords = labels({
   mm: 'mm',
   inchAndMil: 'inch and mil',
   fromASurveyDocument: 'Import a survey',
-  aFileInTheOpen: 'A file in the open survey format (JSON); drop it here or choose it',
+  aFileInTheOpen: 'A file in the open survey format (JSON). Drop it here or choose it',
 })

@@ -7,9 +7,10 @@ export const lineWords = labels({
   duplicateThisLine: 'Duplicate this line',
   restore: 'Restore',
   theLine: 'The line',
-  lines: 'Lines',
+  lines: 'Machine lines',
   line: 'Line',
   copyOrArchive: 'Copy or archive',
   archiveThisLine: 'Archive this line',
-  thisTakesTheLineOff: 'Removes the line from the lists. Its jobs stay. Restore it any time from “Archived” in Lines.',
+  thisTakesTheLineOff:
+    'Removes the line from the lists. Its jobs stay. Restore it any time from “Archived” in Machine lines.',
 })

@@ -3,13 +3,13 @@ import { labels, t } from '../language'
 /** What is said on these screens. */
 export const logbookWords = labels({
   logbook: 'Logbook',
-  lines: 'Lines',
+  lines: 'Machine lines',
   noVisits: 'No complete round yet. The logbook starts with the first one.',
   nextCheck: 'Next check',
   below: 'Check again when the chance of being within tolerance falls below, %',
   makeDue: (day: string) => t`Schedule a job for ${day}`,
-  makeDueToday: 'Make a job due today',
-  made: 'The job is on the Floor.',
+  makeDueToday: 'Schedule a job for today',
+  made: 'The job is in Jobs.',
   overdue: 'That day has passed.',
   nextJob: 'Next job',
   drift: 'Change since last visit',

@@ -28,6 +28,6 @@ export const notebookWords = labels({
   notSentYet: 'Not sent yet',
   unnamed: 'Unnamed',
   discardChangesTo: (title: string | number) => t`Discard changes to ${title}`,
-  whatWasTypedHereAnd: 'Unsaved entries here are lost for good.',
+  whatWasTypedHereAnd: 'Unsaved entries on this device will be lost for good.',
   discard: 'Discard',
 })

@@ -2,11 +2,11 @@ import { labels, plural, t } from '../language'
 
 /** What is said on these screens. */
 export const proveWords = labels({
-  prove: 'Prove',
+  prove: 'Verify',
   roundsAndMinutes: (rounds: number, minutes: number) =>
-    `${plural(rounds, { one: t`one round`, other: t`${rounds} rounds` })}${minutes > 0 ? t`, ${minutes} minutes at the machine` : ''}`,
+    `${plural(rounds, { one: t`1 round`, other: t`${rounds} rounds` })}${minutes > 0 ? t`, ${minutes} minutes at the machine` : ''}`,
   foundAndLeft: (found: string, left: string) => t`As found ${found}, as left ${left}`,
-  onlyRound: (found: string) => t`As found ${found}; no round after a move yet`,
+  onlyRound: (found: string) => t`As found ${found}. No round after a move yet`,
   readAgain: 'Read again',
   repeat: 'Repeat',
   repeatBecause: 'Same set-up, nothing changed.',
@@ -16,11 +16,11 @@ export const proveWords = labels({
   closedBecause: 'Connect and torque it first. A check only: plans no move.',
   runningCheck: 'Read while running',
   runningBecause: 'Use an instrument made for this, from outside the guard. Never reach in while shafts turn.',
-  goToRead: 'Go to Read',
-  goToMove: 'Go to Move',
-  goToReady: 'Go to Ready',
-  goToSeat: 'Go to Seat',
-  goToLine: 'Go to Line',
+  goToRead: 'Go to Readings',
+  goToMove: 'Go to Moves',
+  goToReady: 'Go to Pre-checks',
+  goToSeat: 'Go to Soft foot',
+  goToLine: 'Go to Dimensions',
   leaveIt: 'Leave as is, because …',
   // the table
   asFoundToAsLeft: 'As found to as left',
@@ -44,9 +44,9 @@ export const proveWords = labels({
   enterInitials: 'Enter your initials first.',
   tick: 'Initial',
   tickOf: (title: string) => t`Initial: ${title}`,
-  ticked: 'ticked',
-  open: 'open',
-  untick: (title: string, by: string) => t`${title}, initialled by ${by}. Remove`,
+  ticked: 'initialed',
+  open: 'to do',
+  untick: (title: string, by: string) => t`${title}, initialed by ${by}. Remove`,
   growthZero: 'Growth negligible',
   growthZeroDetail: 'Runs at ambient temperature, or the maker says so.',
   notClosed: 'Skip the connected reading',
@@ -57,7 +57,7 @@ export const proveWords = labels({
   leaveBecause: 'Because',
   leaveNote: 'Details',
   leave: 'Leave as is',
-  leftBy: (reason: string, by: string) => t`Left as it is: ${reason} (${by}).`,
+  leftBy: (reason: string, by: string) => t`Left as is: ${reason} (${by}).`,
   leaveAfterAll: 'Undo “leave as is”',
   leaveStands: 'The verdict does not change: out of tolerance stays out of tolerance, with the reason shown.',
   // speeds

@@ -4,7 +4,7 @@ import { sayTrouble } from '../troubles'
 
 /** What is said where a job is brought in and taken out as a sheet of rows. */
 export const sheetWords = labels({
-  title: 'Import or export as a sheet',
+  title: 'Import or export as a table',
   bringIn: 'Import CSV',
   takeOut: 'Export as CSV',
   found: (count: number) => t`${count} rows read. They replace what is entered here.`,

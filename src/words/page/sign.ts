@@ -3,7 +3,7 @@ import { ended } from '../terms'
 
 /** What is said on these screens. */
 export const signWords = labels({
-  beforeSigning: 'Outstanding, signatures and ways out',
+  beforeSigning: 'Outstanding items, signatures and exports',
   sign: 'Sign',
   theRecord: 'Print preview',
   open: 'Open',
@@ -19,9 +19,9 @@ export const signWords = labels({
   doneBy: 'Done by',
   checkedBy: 'Checked by',
   another: 'This site requires a second person to check it.',
-  reasonTooShort: 'A reason has a few words in it: whoever reads the record was not here.',
-  sameCantCheck: 'Done by and checked by are the same person. On this site somebody else has to check it.',
-  sameChecks: 'Done by and checked by are the same person. The record will say that nobody else checked it.',
+  reasonTooShort: 'Enter a few words: the reader of the record was not here.',
+  sameCantCheck: 'Done by and checked by are the same person. This site requires a second person.',
+  sameChecks: 'Done by and checked by are the same person. The record shows that no second person checked it.',
   signIt: 'Sign this job',
   signing: 'Signing …',
   onceSigned: 'Signing locks the job. You can reopen it later with a reason.',
@@ -66,7 +66,7 @@ export const signWords = labels({
   siteMark: 'Logo, PNG or JPEG',
   removeMark: 'Remove logo',
   siteUnit: 'New lines are measured in',
-  eachDevice: 'whatever each device is set to',
+  eachDevice: 'the unit set on each device',
   inMm: 'millimeters',
   inMil: 'inches and mils',
   checkedByAnother: 'Require a second person to check every job',

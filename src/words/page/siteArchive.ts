@@ -12,6 +12,6 @@ export const siteArchiveWords = labels({
   added: (lines: number, jobs: number, revisions: number, kit: number, pictures: number) =>
     t`Added: ${lines} lines, ${jobs} jobs, ${revisions} revisions, ${kit} pieces of kit, ${pictures} photographs.`,
   same: (count: number) => t`${count} already here and identical.`,
-  clashed: (count: number) => t`${count} already here but different; kept as they are:`,
+  clashed: (count: number) => t`${count} already here but different, kept as they are:`,
   renumbered: (was: number, now: number) => t`Job ${was} became job ${now}: the number was in use.`,
 })

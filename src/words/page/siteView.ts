@@ -2,7 +2,7 @@ import { labels, plural, t } from '../language'
 
 /** What the site view says. */
 export const siteViewWords = labels({
-  site: 'Site',
+  site: 'Site overview',
   lines: (count: number) => plural(count, { one: t`1 line`, other: t`${count} lines` }),
   overdue: (count: number) => t`${count} overdue`,
   soon: (count: number) => t`${count} due within 30 days`,

@@ -95,7 +95,7 @@ function sizeText({ value, sd }: Told, terms: RollsTerms, doubt: boolean): strin
 
 /** How square a roll is over its face: "far end 0.12 mm down the line". */
 export function squareText(told: Told | null | undefined, terms: RollsTerms, doubt = false): string {
-  if (!told) return t`not known`
+  if (!told) return t`not measured`
   const mm = told.value * terms.width
   if (isZero(mm, terms)) return doubt ? t`square ${doubtText(told, terms)}` : t`square`
   const far = sideOf('far', terms.line)
@@ -104,7 +104,7 @@ export function squareText(told: Told | null | undefined, terms: RollsTerms, dou
 }
 
 export function levelText(told: Told | null | undefined, terms: RollsTerms, doubt = false): string {
-  if (!told) return t`not known`
+  if (!told) return t`not measured`
   const mm = told.value * terms.width
   if (isZero(mm, terms)) return doubt ? t`level ${doubtText(told, terms)}` : t`level`
   const far = sideOf('far', terms.line)
@@ -113,8 +113,8 @@ export function levelText(told: Told | null | undefined, terms: RollsTerms, doub
 }
 
 export function centerText(told: Told | null | undefined, terms: RollsTerms): string {
-  if (!told) return t`not known`
-  if (isZero(told.value, terms)) return t`in the middle`
+  if (!told) return t`not measured`
+  if (isZero(told.value, terms)) return t`on the center line`
   return t`center ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 }
 
@@ -131,10 +131,10 @@ export const monumentTexts = ({ monuments = [], sides }: RollsLine, unit: Terms[
   monuments.map(({ name, place, x, off, verified }) => {
     const [along, aside] = [x, off].map((quantity) => {
       const mm = quantityMm(quantity)
-      return mm === undefined ? t`not known` : dimension(mm, unit)
+      return mm === undefined ? t`not measured` : dimension(mm, unit)
     })
     const checked = verified ? t`last checked ${verified}` : t`never checked`
-    return t`${name || t`A monument`}, ${place || t`location not entered`}: ${along ?? ''} down the line, ${aside ?? ''} off the middle toward ${sides.near}; ${checked}.`
+    return t`${name || t`A monument`}, ${place || t`location not entered`}: ${along ?? ''} down the line, ${aside ?? ''} off the center line toward ${sides.near}, ${checked}.`
   })
 
 /** Give or take over the face: twice the deviation. */
@@ -158,8 +158,8 @@ export function rollMoveText({ slide, shim, push }: Omit<RollMove, 'roll'>, term
     ...(told(shim) ? [shim > 0 ? t`raise ${size(shim)}` : t`lower ${size(shim)}`] : []),
     ...(told(slide) ? [slide > 0 ? t`slide ${size(slide)} down the line` : t`slide ${size(slide)} up the line`] : []),
     ...(told(push) ? [t`push the roll ${size(push)} toward ${sideOf(push > 0 ? 'far' : 'near', terms.line)}`] : []),
-    ...(shim === null && slide !== null ? [t`its shim is not known yet`] : []),
-    ...(slide === null && shim !== null ? [t`its slide is not known yet`] : []),
+    ...(shim === null && slide !== null ? [t`its shim is not measured yet`] : []),
+    ...(slide === null && shim !== null ? [t`its slide is not measured yet`] : []),
   ]
   return parts.length > 0 ? listed(parts) : t`no change`
 }
@@ -167,10 +167,9 @@ export function rollMoveText({ slide, shim, push }: Omit<RollMove, 'roll'>, term
 /** What the web feels between two rolls: "far edge 0.12 mm longer, limit 0.10 mm". */
 export function spanText({ inPlane, limit }: SpanSolved, terms: RollsTerms, doubt = false): string {
   const most = t`limit ${lengthWithUnit(limit * terms.width, terms)}`
-  if (!inPlane) return t`not known`
+  if (!inPlane) return t`not measured`
   const mm = inPlane.value * terms.width
-  if (isZero(mm, terms))
-    return doubt ? t`both edges alike ${doubtText(inPlane, terms)}, ${most}` : t`edges equal, ${most}`
+  if (isZero(mm, terms)) return doubt ? t`edges equal ${doubtText(inPlane, terms)}, ${most}` : t`edges equal, ${most}`
   const edge = sideOf(mm > 0 ? 'far' : 'near', terms.line)
   return t`${edge} edge ${sizeText(inPlane, terms, doubt)} longer, ${most}`
 }
@@ -181,8 +180,8 @@ const spanName = ({ from, to }: SpanSolved, line: RollsLine): string =>
 function sayMistake(mistake: Mistake, terms: RollsTerms): Said {
   if (mistake.kind === 'two-places')
     return {
-      title: t`Mark ${mistake.mark} stands at two places, ${lengthWithUnit(mistake.by, { ...terms, resolution: 1 })} apart.`,
-      detail: t`One place is wrong, or there are two marks of that name. Every roll read from these stands depends on it.`,
+      title: t`Mark ${mistake.mark} has two positions, ${lengthWithUnit(mistake.by, { ...terms, resolution: 1 })} apart.`,
+      detail: t`One position is wrong, or two marks have the same name. Every roll read from these stands depends on it.`,
     }
   if (mistake.kind === 'one-mark')
     return {
@@ -218,7 +217,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
       return {
         width: {
           title: t`Enter the face width.`,
-          detail: t`All results are given over the face width. Enter it on the Line screen.`,
+          detail: t`All results are given over the face width. Enter it in Dimensions.`,
         },
         over: {
           title: t`Enter the distance between the reading points.`,
@@ -247,13 +246,13 @@ export function say(finding: Finding, terms: RollsTerms): Said {
       return sayContradiction(finding.suspects, writtenNames(finding, terms))
     case 'odd-tape':
       return {
-        title: t`Tape from ${finding.roll.name} to ${finding.next.name}: in which unit?`,
-        detail: t`Entered: ${lengthWithUnit(finding.read, { ...terms, resolution: 0.01 })}. The rolls are ${lengthWithUnit(finding.apart, { ...terms, resolution: 1 })} apart. Type the unit with the number, or correct the rolls’ places.`,
+        title: t`Tape from ${finding.roll.name} to ${finding.next.name}: check the unit.`,
+        detail: t`Entered: ${lengthWithUnit(finding.read, { ...terms, resolution: 0.01 })}. The rolls are ${lengthWithUnit(finding.apart, { ...terms, resolution: 1 })} apart. Type the unit with the number, or correct the positions of the rolls.`,
       }
     case 'odd-scale':
       return {
-        title: t`${finding.roll.name}: its scale leans ${formatNumber(finding.times, 0)} times as much as the others.`,
-        detail: t`Look at its decimal point and its signs, and read it again before you move it.`,
+        title: t`${finding.roll.name} is ${formatNumber(finding.times, 0)} times as far out of square as the others.`,
+        detail: t`Check the decimal point and the signs of its scale readings. Read it again before you move it.`,
       }
     case 'free':
       return {
@@ -265,7 +264,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'no-reference':
       return {
         title: t`No reference: the rolls can only be compared for parallel.`,
-        detail: t`Choose a firm, clean reference roll on the Line screen, or read one from a baseline.`,
+        detail: t`Choose a firm, clean reference roll in Dimensions, or read one from a baseline.`,
       }
     case 'open': {
       const names = (rounds: readonly RollRound[]) => rounds.map(({ roll }) => roll.name).join(', ')
@@ -275,7 +274,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
             ? t`Level not measured: ${names(finding.level)}.`
             : finding.level.length === 0
               ? t`Square not measured: ${names(finding.square)}.`
-              : t`Not measured: square of ${names(finding.square)}; level of ${names(finding.level)}.`,
+              : t`Not measured: square of ${names(finding.square)}, level of ${names(finding.level)}.`,
         detail: t`A tape between rolls at the same height gives square to the neighbor. Between rolls one above the other it only repeats level.`,
       }
     }
@@ -289,11 +288,11 @@ export function say(finding: Finding, terms: RollsTerms): Said {
               : t`Can’t tell yet for ${finding.unsure.length} of ${finding.all} spans.`,
         detail:
           finding.peg === 'within'
-            ? t`What counts is how neighbors stand to each other; the machine as a whole may lean.`
+            ? t`Only the difference between neighbors matters to the web.`
             : [
                 ...finding.outside.map((span) => t`${spanName(span, line)}: ${spanText(span, terms, true)}.`),
                 ...finding.unsure.map(
-                  (span) => t`Can’t tell: ${spanName(span, line)}: ${spanText(span, terms, true)}.`,
+                  (span) => t`Can’t tell for ${spanName(span, line)}: ${spanText(span, terms, true)}.`,
                 ),
               ].join(' '),
       }
@@ -304,8 +303,8 @@ export function say(finding: Finding, terms: RollsTerms): Said {
       }
     case 'plan-stale':
       return {
-        title: t`The fewest rolls were worked out from other readings.`,
-        detail: t`Work them out again, or move every roll that puts a span out.`,
+        title: t`The fewest moves were calculated from earlier readings.`,
+        detail: t`Calculate them again, or move every roll that puts a span out.`,
       }
     case 'stays':
       return {
@@ -335,7 +334,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
       return finding.peg === 'within'
         ? {
             title: t`${finding.roll.name} stays square over its whole stroke.`,
-            detail: t`At most ${by} over the face; its span may bend ${most}.`,
+            detail: t`At most ${by} over the face. Its span may bend ${most}.`,
           }
         : {
             title:
@@ -372,7 +371,7 @@ function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, t
   switch (told.state) {
     case 'observe':
       return {
-        title: t`${what}: where does it start?`,
+        title: t`${what}: find where it starts.`,
         detail: t`Watch the web from the side, guards closed. Trace the trouble back to the span where it starts and enter that span.`,
       }
     case 'verify':
@@ -402,7 +401,7 @@ function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, t
           told.fits === false
             ? t`Then the ${other} edge should be slack, not the ${edge} one. Observation and readings disagree. Read again before you move anything.`
             : 2 * told.bend.sd > told.needed
-              ? t`That makes the ${other} edge slack. The hand reading is good to ± ${size(2 * told.bend.sd)}; use level and scales, good to ± ${size(told.needed)}, to correct it.`
+              ? t`That makes the ${other} edge slack. The hand reading is good to ± ${size(2 * told.bend.sd)}. Use level and scales, good to ± ${size(told.needed)}, to correct it.`
               : t`That makes the ${other} edge slack. Accurate enough to correct from.`,
       }
     }

@@ -23,7 +23,7 @@ const stroke = (key: string): string => {
 const ways: Readonly<Record<string, string>> = labels({
   shim: 'Near housing raised',
   slide: 'Near housing slid down the line',
-  push: 'Roll pushed to the far side',
+  push: 'Roll pushed toward far',
 })
 
 /** What can be typed of a section of rolls. */
@@ -61,7 +61,7 @@ export const rollsTyped: Typed = labels({
     'round.over': words.apart,
     'round.values.*': { name: 'Reading', split, key: cell },
     'round.divisions.*': { name: 'Divisions', split, key: cell },
-    'round.counts': { name: 'The scale', choice: { other: 'grows up the line' } },
+    'round.counts': { name: 'Scale', choice: { other: 'numbers grow up the line' } },
     'round.stands.*': { name: words.stand, split: (key: string) => [key, 'stand'] as const, key: () => words.stand },
     'round.marks.#.id': null,
     'round.marks.#.stand': words.stand,
@@ -80,7 +80,7 @@ export const rollsTyped: Typed = labels({
     'round.strokes.*': { name: 'Over its stroke', split, key: stroke },
     'round.trouble.what': { name: words.complaint, choice: complaintNames },
     'round.trouble.since': words.since,
-    'round.trouble.span': { name: 'It shows at the span to', ref: true },
+    'round.trouble.span': { name: 'It starts at the span to', ref: true },
     'round.trouble.slack': { name: words.slack, choice: { near: 'near', far: 'far' } },
     'round.trouble.looks.#.near': 'Near end',
     'round.trouble.looks.#.far': 'Far end',
@@ -93,12 +93,12 @@ export const rollsTyped: Typed = labels({
   groups: {
     ...jobFields.groups,
     'line.rolls.#': { title: words.rolls, one: 'Roll' },
-    'round.*': { title: 'What was read, roll by roll', one: 'Roll' },
+    'round.*': { title: 'Readings, roll by roll', one: 'Roll' },
     'line.monuments.#': { title: 'Monuments', one: 'Monument' },
     'round.marks.#': { title: words.marks, one: 'Reading' },
     'round.further.#': { title: words.further, one: 'Reading' },
-    'round.trouble.looks.#': { title: 'Looks with hand tools', one: 'Look' },
-    'round.webMoves.#': { title: 'Fewest moves for the web, as worked out', one: 'Move' },
-    'round.done.*': { title: 'Moves made, as written down', one: '' },
+    'round.trouble.looks.#': { title: 'Hand readings', one: 'Reading' },
+    'round.webMoves.#': { title: 'Fewest moves, as calculated', one: 'Move' },
+    'round.done.*': { title: 'Moves made, as recorded', one: '' },
   },
 })

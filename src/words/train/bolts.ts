@@ -20,7 +20,7 @@ import {
 export function halfSet({ plane, at: degrees, watches }: BoltWork, terms: Terms): string {
   const heads = watches.every(({ state }) => probeKinds[state.dial.type].instrument === 'head')
   const at = angleName(degrees, terms).toLowerCase()
-  const swing = plane === 'horizontal' ? t`side-to-side` : t`top-to-bottom, sag taken off,`
+  const swing = plane === 'horizontal' ? t`side-to-side` : t`top-to-bottom, sag subtracted,`
   const set = heads
     ? t`Turn the shafts until the heads are at ${at === 'top' ? t`the top` : t`the ${at} side`}.`
     : t`Turn the shafts until the dials are at ${at === 'top' ? t`the top` : t`the ${at} side`}. Set each to half its ${swing} reading, shown under “Start”.`

@@ -70,13 +70,13 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       }
     case 'zeroed-twice':
       return {
-        title: t`${dialOf(finding.dial, terms)}: was it zeroed at the top, and once more at the side?`,
-        detail: t`It reads zero at both. If height was read from one zero and sideways from another, say so: the two planes then stand each by itself.`,
+        title: t`${dialOf(finding.dial, terms)} reads zero at the top and at the side.`,
+        detail: t`If it was zeroed at both, choose that: each plane is then calculated from its own zero.`,
       }
     case 'sag-missing':
       return {
         title: t`No bracket sag entered for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
-        detail: t`Until it is given, heights can’t be told. Clamp the bracket on a straight bar, zero at the top, roll it over and enter what it reads; 0 if the bracket is stiff.`,
+        detail: t`Without it the heights are not sure. Clamp the bracket on a straight bar, zero at the top, roll it over and enter the reading. Enter 0 if the bracket is stiff.`,
       }
     case 'engaged':
       return {
@@ -100,7 +100,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'no-limits':
       return {
         title: t`${couplingName(finding.coupling, terms)}: no tolerance, so no verdict.`,
-        detail: t`Missing: ${finding.missing.map((one) => missingWords[one]).join(', ')}. Enter it, or the maker’s figures, on the Line screen.`,
+        detail: t`Missing: ${finding.missing.map((one) => missingWords[one]).join(', ')}. Enter it, or the maker’s figures, in Dimensions.`,
       }
     case 'verdict':
       return sayVerdict(finding, terms)
@@ -109,7 +109,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'next-reading':
       return {
         title: t`Next: ${angleOf(finding.dial, finding.degrees, terms)} on the ${dialOf(finding.dial, terms).toLowerCase()}.`,
-        detail: t`Locked out and tried? Keep hands, sleeves and brackets clear while the shafts turn.`,
+        detail: t`Lock out and try. Keep hands, sleeves and brackets clear while the shafts turn.`,
       }
     case 'ready-to-move':
       return { title: t`All readings taken.`, detail: t`Next: shims and side moves.` }
@@ -126,7 +126,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
             return [t`${dialOf(dial, terms)} ${reads} (${angleOf(dial, at, terms)})`]
           })
           .join(', ')
-          .concat(t` means aligned here, zeroed as before.`),
+          .concat(t` means aligned, zeroed as before.`),
       }
     case 'not-fitting':
     case 'sets-disagree':
@@ -158,10 +158,10 @@ const angleAt = (dial: ProbeState, angleId: string, terms: TrainTerms): string =
 /** "Aligned shafts read 0.00 (top), −0.05 (wall), −0.10 (bottom), −0.05 (aisle) here." */
 function aligned(dial: ProbeState, terms: TrainTerms): string {
   const own = dialTerms(dial, terms)
-  if (dial.sagMissing) return t`Without its sag nobody can say what aligned shafts read here.`
+  if (dial.sagMissing) return t`Enter the sag to see what aligned shafts read.`
   if (dial.sag === 0) return t`Without sag, aligned shafts read the same all round.`
   const read = dial.set.angles.filter(({ degrees }) => degrees < 360)
-  return t`Aligned shafts read ${read.map(({ degrees }) => `${signedLength(dial.whenAligned(degrees), own)} (${angleOf(dial, degrees, terms)})`).join(', ')} here: the bracket sags.`
+  return t`Aligned shafts read ${read.map(({ degrees }) => `${signedLength(dial.whenAligned(degrees), own)} (${angleOf(dial, degrees, terms)})`).join(', ')} with this bracket sag.`
 }
 
 function closureWorking(dial: ProbeState, terms: TrainTerms): string[] {
@@ -209,11 +209,11 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
       : verdict.limits.source === 'table'
         ? t`By the site’s table${terms.line.tolerance.policy === 'table' ? ` “${terms.line.tolerance.table.name}”` : ''}, for this speed and coupling. The maker’s figure would override it.`
         : verdict.limits.source === 'figures'
-          ? t`These are the maker’s or the site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
+          ? t`These are the maker’s or site’s figures${terms.line.tolerance.policy === 'figures' && terms.line.tolerance.source ? ` (${terms.line.tolerance.source})` : ''}.`
           : t`By sliding speed at the coupling. The maker’s or site’s figure would override it.`
   return {
     title,
-    detail: doubts.length ? t`Don’t trust it: ${doubts.join('; ')}. ${measured}` : measured,
+    detail: doubts.length ? t`Don’t trust it: ${doubts.join(t`, and `)}. ${measured}` : measured,
     working: [
       ...lines.map(
         (line) =>
@@ -251,7 +251,7 @@ const doubtWords: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',
   contradiction: 'readings contradict each other',
   engaged: 'read only with the coupling connected',
-  'no-sag': 'the sag of a bracket is not given',
+  'no-sag': 'a bracket’s sag is not entered',
 })
 
 /** What would have to be given for a verdict. */
@@ -304,7 +304,7 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms)
         const known = foot[plane]
         if (!known) return []
         return [
-          t`${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${planeName[plane]}: axis ${place(known.position, plane, terms)}; ${known.move === null ? t`no line to move to` : `${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}`}.`,
+          t`${capital(of(foot.foot))}, x = ${dimension(foot.x, terms.unit)}, ${planeName[plane]}: axis ${place(known.position, plane, terms)}, ${known.move === null ? t`no target line` : `${act(known.move, plane, terms)}, ± ${length(2 * known.moveSd, terms)}`}.`,
         ]
       }),
     ),

@@ -23,16 +23,16 @@ export function howReadText(set: ReadSet, line: Line): string {
           {
             any: t`zeroed anywhere`,
             halved: t`zeroed at a side, then halved`,
-            sag: t`set to its sag at the top`,
-            planes: t`zeroed at the top, and once more at a side`,
+            sag: t`set to sag at the top`,
+            planes: t`zeroed at the top, then again at a side`,
           }[zeroed],
         ]
       : []),
     {
-      quarters: t`angles by quarters`,
+      quarters: t`angles in quarters`,
       degrees: t`angles in degrees`,
-      'clock-left': t`angles by a clock from the left end`,
-      'clock-right': t`angles by a clock from the right end`,
+      'clock-left': t`angles by the clock from the left end`,
+      'clock-right': t`angles by the clock from the right end`,
     }[angleAs],
     purposeNames[setPurpose(set)],
   ]

@@ -6,6 +6,7 @@ import type { OrderSchool } from '../../core/kinds/train/plan/order'
 import type { OutcomeCause, StationOutcome } from '../../core/kinds/train/plan/outcome'
 import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../../core/kinds/train/plan/plan'
 import type { Doubt } from '../../core/shafts/doubt'
+import { sayDate } from '../dates'
 import { labels, plural, t } from '../language'
 import type { Said } from '../said'
 import {
@@ -42,18 +43,18 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
     case 'unplaced':
       return {
         title: t`No plan without the distance of ${feetListed(finding.feet, terms)}.`,
-        detail: t`Enter it on the Line screen. Until then nobody can say what to move there.`,
+        detail: t`Enter it in Dimensions to plan moves there.`,
       }
     case 'held-unreached':
       return {
-        title: t`${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${planeName[finding.plane]} line, so no ${finding.plane === 'vertical' ? t`shims` : t`side moves`}.`,
+        title: t`${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${finding.plane === 'vertical' ? t`shims` : t`side moves`}.`,
         detail: t`Read the couplings on the way to them in both planes, or hold other feet.`,
       }
     case 'not-sure':
       return {
         title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
         detail: finding.doubts.every((doubt) => doubt === 'no-sag')
-          ? t`Heights are worked out without it and may be wrong; sideways nothing depends on it. Measure it on a straight bar, or type 0 if the bracket is stiff.`
+          ? t`Heights are calculated without it and may be wrong. Side moves don’t depend on it. Measure it on a straight bar, or enter 0 if the bracket is stiff.`
           : t`Every result that depends on it may be wrong. Read again before you loosen a bolt.`,
       }
     case 'overlarge':
@@ -71,7 +72,7 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
     case 'no-growth':
       return {
         title: t`No thermal growth entered for this line.`,
-        detail: t`The moves align it cold. Enter the growth on the Line screen, or zero if there is none.`,
+        detail: t`The moves align it cold. Enter the growth in Dimensions, or zero if there is none.`,
       }
     case 'packs-unknown':
       return {
@@ -98,8 +99,8 @@ function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 
   const size = lengthWithUnit(short, terms)
   if (uncounted)
     return {
-      title: t`${capital(footName(foot, terms))}: the shims under it are not known, and ${size} would have to come out.`,
-      detail: t`Look, and enter what lies there. Until then nothing is taken out from under the machine that stays.`,
+      title: t`${capital(footName(foot, terms))}: ${size} would have to come out, but its shims are not recorded.`,
+      detail: t`Check and enter the shims there. Until then nothing is taken out from under the fixed machine.`,
     }
   return {
     title: t`${capital(footName(foot, terms))}: ${limitName(limit, terms)} by ${size}.`,
@@ -159,7 +160,7 @@ const doubtTexts: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',
   contradiction: 'readings contradict each other',
   engaged: 'it was only read with the coupling connected',
-  'no-sag': 'the sag of a bracket is not given',
+  'no-sag': 'a bracket’s sag is not entered',
 })
 
 function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], terms: Terms): Said {
@@ -171,7 +172,7 @@ function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], 
   const fine = { ...terms, resolution: 0.001 }
   return {
     title: t`Sideways first here.`,
-    detail: t`${capital(stateName(crown.state, terms))} is ${lengthWithUnit(Math.abs(crown.sideways), terms)} off the middle of a hub of ${lengthWithUnit(crown.radius, { ...terms, resolution: 1 })} radius. Off the crown it reads ${lengthWithUnit(crown.low, fine)} low at top and bottom, more than its graduation. Within ${lengthWithUnit(crown.enough, { ...terms, resolution: 0.1 })} it is near enough to lift; what is left of sideways comes after the shims, with the heights read again.`,
+    detail: t`${capital(stateName(crown.state, terms))} is ${lengthWithUnit(Math.abs(crown.sideways), terms)} off the center of a hub with a radius of ${lengthWithUnit(crown.radius, { ...terms, resolution: 1 })}. Off the crown it reads ${lengthWithUnit(crown.low, fine)} low at top and bottom, more than its graduation. Within ${lengthWithUnit(crown.enough, { ...terms, resolution: 0.1 })} it is near enough to lift. Finish sideways after the shims, then read the heights again.`,
     working: [
       t`low = R − √(R² − y²)`,
       `= ${length(crown.radius, { ...terms, resolution: 1 })} − √(${length(crown.radius, { ...terms, resolution: 1 })}² − ${length(Math.abs(crown.sideways), terms)}²) = ${lengthWithUnit(crown.low, fine)}`,
@@ -185,9 +186,9 @@ export const schools: Readonly<Record<OrderSchool, { name: string; because: stri
     because: 'Lifting disturbs the side position: shim, tighten, read again, then move sideways live.',
     steps: [
       'Loosen, lift, change the shims.',
-      'Tighten in sequence, two passes.',
+      'Tighten in sequence, 2 passes.',
       'Read again.',
-      'Dials to half their swing; move sideways live.',
+      'Set dials to half their TIR and move sideways live.',
       'Tighten and read again.',
     ],
   },
@@ -195,7 +196,7 @@ export const schools: Readonly<Record<OrderSchool, { name: string; because: stri
     name: 'Sideways first',
     because: 'Far off sideways, the dials are off the crown of the hub and misread top and bottom.',
     steps: [
-      'Loosen; dials to half their swing; move sideways live.',
+      'Loosen, set dials to half their TIR and move sideways live.',
       'Tighten in sequence and read again.',
       'Loosen, lift, change the shims.',
       'Tighten, check sideways, read again.',
@@ -206,7 +207,7 @@ export const schools: Readonly<Record<OrderSchool, { name: string; because: stri
     because: 'Quick when both moves are small: shims in, then sideways live while the bolts are still loose.',
     steps: [
       'Loosen, lift, change the shims.',
-      'Bolts snug only; dials to half their swing; move sideways live.',
+      'Bolts snug only. Set dials to half their TIR and move sideways live.',
       'Tighten in sequence, watching the dials.',
       'Read again.',
     ],
@@ -220,7 +221,7 @@ export function packAct({ change }: PlannedFoot, terms: Terms): string | undefin
   const { out, in: more } = change
   if (out.length === 0 && more.length === 0) return t`no shim change`
   const said = [out.length ? t`take out ${pieces(out)}` : '', more.length ? t`put in ${pieces(more)}` : '']
-  return `${said.filter(Boolean).join('; ')} ${unitName[terms.unit]}`
+  return `${said.filter(Boolean).join(', ')} ${unitName[terms.unit]}`
 }
 
 /** What to do at a station in a plane: one number, what can be done; and by how much that falls short of what is wanted. */
@@ -279,7 +280,7 @@ export function sayOutcome(one: StationOutcome, causes: readonly OutcomeCause[],
       : t`more toward ${sideName(off > 0 ? 'far' : 'near', terms)}`
   return {
     title: t`${capital(footName(foot, terms))} came out ${by} ${way} than planned.`,
-    detail: t`Expected: ${place(expected, plane, terms)}. Found: ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join(t`; or `)}.`,
+    detail: t`Expected: ${place(expected, plane, terms)}. Found: ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join(t`, or `)}.`,
   }
 }
 
@@ -298,7 +299,7 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
   return {
     title: t`This plan moves the ${name} ${tied}: ${moves.join(t` and `)}.`,
     detail: agreed
-      ? t`Agreed by ${agreed.by}, ${agreed.at.slice(0, 10)}.`
+      ? t`Agreed by ${agreed.by}, ${sayDate(agreed.at)}.`
       : tie === 'pipes'
         ? t`Pipes and hangers must move without strain. Get agreement from the responsible person first and check for strain afterward.`
         : t`Rotor-to-casing clearance changes by the same amount. Get agreement from the responsible person first and turn it by hand afterward.`,

@@ -46,7 +46,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
           : t`No single slip explains it. Check brackets and dials, then read the set again.`,
         working: [
           t`Every reading is compared with the shaft position that fits them all best. The residuals, each over its own standard deviation, are squared and added.`,
-          t`χ² is ${formatNumber(finding.squares, 0)} with ${finding.free} degrees of freedom; chance alone exceeds ${formatNumber(onceInAThousand(finding.free), 0)} once in a thousand.`,
+          t`χ² is ${formatNumber(finding.squares, 0)} with ${finding.free} degrees of freedom. Chance alone exceeds ${formatNumber(onceInAThousand(finding.free), 0)} once in a thousand.`,
         ],
       }
     }
@@ -64,7 +64,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     case 'range':
       return {
         title: t`${dialOf(finding.dial, terms)}: these readings exceed its travel.`,
-        detail: t`They span ${lengthWithUnit(finding.used, ownTerms(finding.dial, terms))}; its travel is ${lengthWithUnit(finding.travel, ownTerms(finding.dial, terms))}. It bottomed out, or a turn was miscounted. Reset it to mid-travel and read again.`,
+        detail: t`They span ${lengthWithUnit(finding.used, ownTerms(finding.dial, terms))}. Its travel is ${lengthWithUnit(finding.travel, ownTerms(finding.dial, terms))}. It bottomed out, or a turn was miscounted. Reset it to mid-travel and read again.`,
       }
     case 'swing':
       return {
@@ -73,18 +73,18 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
       }
     case 'no-plus':
       return {
-        title: t`What does plus mean on this instrument?`,
-        detail: t`A guessed sign turns every move over. Answer the four questions first.`,
+        title: t`Enter what plus means on this instrument.`,
+        detail: t`A wrong sign reverses every move. Answer the four questions first.`,
       }
     case 'no-radius':
       if (!goesRound(finding.dial.dial))
         return {
-          title: t`${dialOf(finding.dial, terms)}: over what diameter is its gap told?`,
-          detail: t`Without it a gap gives no angle.`,
+          title: t`${dialOf(finding.dial, terms)}: enter the diameter its gap is measured over.`,
+          detail: t`Without it a gap gives no angularity.`,
         }
       return {
         title: t`${dialOf(finding.dial, terms)}: enter its radius.`,
-        detail: t`Without it a face reading gives no angle. Measure from shaft center to plunger.`,
+        detail: t`Without it a face reading gives no angularity. Measure from shaft center to plunger.`,
       }
     case 'one-shaft':
       return finding.swing === undefined
@@ -93,7 +93,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
             detail: t`Turn both shafts together and it cancels. If one can’t turn, measure that hub’s run-out on its own and enter the TIR and where the high spot is.`,
           }
         : {
-            title: t`A run-out of ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} is taken off the ${lower(dialOf(finding.dial, terms))}.`,
+            title: t`Run-out of ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} is subtracted from the ${lower(dialOf(finding.dial, terms))}.`,
             detail: t`Only the bracket’s shaft was turned, so it did not cancel.`,
           }
     case 'span-differs':
@@ -143,7 +143,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     case 'rough-sweep':
       return {
         title: t`${dialOf(finding.dial, terms)}: the sweep is rough.`,
-        detail: t`Its points scatter by ${lengthWithUnit(finding.rough, fine(terms))} about the curve; ${lengthWithUnit(finding.sd, fine(terms))} was expected. Something is loose, or the shafts did not turn together. Turn slowly, one way only, and sweep again.`,
+        detail: t`Its points scatter by ${lengthWithUnit(finding.rough, fine(terms))} about the curve. Expected: ${lengthWithUnit(finding.sd, fine(terms))}. Something is loose, or the shafts did not turn together. Turn slowly, one way only, and sweep again.`,
       }
   }
 }
@@ -167,9 +167,9 @@ const fine = (terms: Terms): Terms => ({ ...terms, resolution: Math.min(terms.re
 const whys: Readonly<Record<Suspect['fault'], string>> = labels({
   sign: 'sign reversed',
   swap: 'readings swapped',
-  turn: 'one turn of the dial',
-  decimal: 'the decimal point',
-  unit: 'mil and µm or hundredths mixed up',
+  turn: 'one dial turn missed',
+  decimal: 'decimal point misplaced',
+  unit: 'mil and µm or hundredths of a mm mixed up',
   'sag-sign': 'sign reversed',
   'sag-missing': 'left out',
 })

@@ -27,7 +27,7 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
     said.push({
       key: 'angle',
       peg: 'outside',
-      title: t`1. Angle: add ${listed(angle.add)}.`,
+      title: t`1. Angularity: add ${listed(angle.add)}.`,
       detail: t`The hubs are open at the ${angle.gap}: shim the ${angle.under} feet only.`,
       working: [
         t`shim = gap × foot spacing ÷ diameter, under the front feet when open at the bottom, the back feet when open at the top`,
@@ -62,18 +62,18 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
       key: 'dial',
       peg: state.goodEnough ? 'within' : 'outside',
       title: state.goodEnough ? t`Close enough to fit dials.` : t`Not close enough to fit dials yet.`,
-      detail: t`A dial would swing ${lengthWithUnit(state.swing ?? 0, terms)} TIR.`,
+      detail: t`A dial would read ${lengthWithUnit(state.swing ?? 0, terms)} TIR.`,
     })
   return said
 }
 
 function saySlope(plane: Plane, found: number, limit: number | undefined, terms: Terms): RoughSaid {
   const told = t`Angularity, ${planeName[plane]}: ${slope(Math.abs(found), terms.unit)}`
-  if (limit === undefined) return { key: `slope-${plane}`, peg: 'nothing', title: t`${told}; no tolerance entered.` }
+  if (limit === undefined) return { key: `slope-${plane}`, peg: 'nothing', title: t`${told}, no tolerance entered.` }
   return {
     key: `slope-${plane}`,
     peg: Math.abs(found) <= limit ? 'within' : 'outside',
-    title: t`${told}; tolerance ${slope(limit, terms.unit)}.`,
+    title: t`${told}, tolerance ${slope(limit, terms.unit)}.`,
   }
 }
 
@@ -86,7 +86,7 @@ function sayApart(
   const terms = { ...given, resolution: 0.01 }
   const moved = given.line.machines[state.moves]
   const other = given.line.machines[state.side === 'right' ? state.moves - 1 : state.moves + 1]
-  const told = t`Hubs ${lengthWithUnit(mm, terms)} apart, the mean of the gaps round them`
+  const told = t`Hub separation ${lengthWithUnit(mm, terms)}, the mean of the face gaps`
   if (nearer === undefined)
     return { key: 'apart', peg: 'nothing', title: `${told}.`, detail: t`Enter the maker’s figure in the check above.` }
   const fine = Math.abs(nearer) <= (within ?? 0) + 1e-9 || Math.abs(nearer) < terms.resolution / 2

@@ -57,7 +57,7 @@ export const shimText = ({ shim }: BoltWork, terms: UprightTerms): string =>
 function partText(mm: number | null, degrees: number, terms: UprightTerms): string | undefined {
   if (mm === null || isZero(mm, terms)) return undefined
   const place = boltPlace(mm > 0 ? degrees : degrees + 180, terms.line.flange.bolts)
-  return t`${lengthWithUnit(Math.abs(mm), terms)} toward ${place.startsWith('between') ? t`the place ${place}` : place}`
+  return t`${lengthWithUnit(Math.abs(mm), terms)} toward ${place.startsWith('between') ? t`a point ${place}` : place}`
 }
 
 /** The push at the joint: by how much, and toward which bolts. */
@@ -85,7 +85,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       return sayNoMove()
     case 'gasket':
       return {
-        title: t`Hoist holding the weight before the first bolt is loosened?`,
+        title: t`Take the weight on the hoist before you loosen the first bolt.`,
         detail: t`Never shim a gasketed or pressure joint. The machine is top-heavy: leave two opposite bolts finger-tight. Site rules apply.`,
       }
     case 'not-a-number':
@@ -100,14 +100,14 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       }
     case 'no-plus':
       return {
-        title: t`What does plus mean on this instrument?`,
-        detail: t`A guessed sign turns every move over. Answer the four questions first.`,
+        title: t`Enter what plus means on this instrument.`,
+        detail: t`A wrong sign reverses every move. Answer the four questions first.`,
       }
     case 'next-reading':
       if (!goesRound(finding.probe.dial))
         return {
           title: t`Next: the ${dialName(finding.probe, terms).toLowerCase()} ${placeOf(finding.degrees, finding.probe.set, line)}.`,
-          detail: t`Coupling released, upper rotor hanging where it runs.`,
+          detail: t`Coupling disconnected, upper rotor at its running height.`,
         }
       return {
         title: t`Next: read the ${dialName(finding.probe, terms).toLowerCase()} at ${boltPlace(finding.degrees, bolts)}.`,
@@ -116,7 +116,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'no-flange':
       return {
         title: t`Enter the joint height and bolt circle.`,
-        detail: t`Enter them on the Line screen.`,
+        detail: t`Enter them in Dimensions.`,
       }
     case 'unsolved':
       return { title: t`Not enough readings yet.`, detail: sayLack(finding.lack) }
@@ -144,7 +144,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     }
     case 'uneven':
       return {
-        title: t`These packs do not lie in one plane: off by ${lengthWithUnit(finding.work.unevenness, { ...terms, resolution: 0.001 })}.`,
+        title: t`These packs are not in one plane: off by ${lengthWithUnit(finding.work.unevenness, { ...terms, resolution: 0.001 })}.`,
         detail: t`Tightening on them would bend the flange. Cut shims to size or add sizes to the stock.`,
       }
     case 'push':
@@ -160,12 +160,12 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'star':
       return {
         title: t`Tighten in a star: bolts ${starOrder(finding.bolts).join(', ')}.`,
-        detail: t`In three stages of one third torque each. Horseshoe shims equal on both sides of each bolt. Then read again.`,
+        detail: t`In 3 stages of one third torque each. Keep horseshoe shims equal on both sides of each bolt. Then read again.`,
       }
     case 'counted-other-way':
       return {
-        title: t`The bolts may be numbered the wrong way round.`,
-        detail: t`The move worked toward bolt 1 but doubled the error at right angles. Check the numbering direction from above and change it on the Line screen. Results are mirrored; readings stay.`,
+        title: t`The bolts may be numbered in the opposite direction.`,
+        detail: t`The move worked toward bolt 1 but doubled the error at right angles. Check the numbering direction from above and change it in Dimensions. Results are mirrored and readings stay.`,
       }
     case 'seating':
       return seatingText(finding, terms)
@@ -175,10 +175,8 @@ export function say(finding: Finding, terms: UprightTerms): Said {
       const stays = stopped ? Math.hypot(stopped.stays.y, stopped.stays.z) : 0
       const coupling = left ? Math.hypot(left.vertical.offset, left.horizontal.offset) : 0
       return {
-        title: can
-          ? t`The spigot stops it short: push ${can}, no more.`
-          : t`The spigot stops it: it can’t be pushed that way at all.`,
-        detail: t`${lengthWithUnit(stays, terms)} stays at the joint, ${lengthWithUnit(coupling, terms)} at the coupling. Relieve the spigot, re-machine it, or dowel the flange anew.`,
+        title: can ? t`Spigot-bound: push ${can}, no more.` : t`Spigot-bound: it can’t move that way at all.`,
+        detail: t`Residual: ${lengthWithUnit(stays, terms)} at the joint, ${lengthWithUnit(coupling, terms)} at the coupling. Relieve or re-machine the spigot, or re-dowel the flange.`,
       }
     }
   }
@@ -191,13 +189,13 @@ export const sizesText = (
 ): string =>
   offset === undefined || lean === undefined
     ? ''
-    : t`Offset ${lengthWithUnit(offset, terms)}, angle ${slope(lean, terms.unit)}. `
+    : t`Offset ${lengthWithUnit(offset, terms)}, angularity ${slope(lean, terms.unit)}. `
 
 /** What turned with the machine, and what stayed: as a slope over the bolt circle, and an offset. */
 function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>, terms: UprightTerms): Said {
   const [, upper] = terms.line.machines
   const size = ({ offsetY, offsetZ, slopeY, slopeZ }: Misalignment) =>
-    t`${lengthWithUnit(Math.hypot(offsetY, offsetZ), terms)} and ${slope(Math.hypot(slopeY, slopeZ), terms.unit)}`
+    t`offset ${lengthWithUnit(Math.hypot(offsetY, offsetZ), terms)}, angularity ${slope(Math.hypot(slopeY, slopeZ), terms.unit)}`
   const [own, base] = [seating.machine, seating.base].map(
     (one) => Math.hypot(one.slopeY, one.slopeZ) * 200 + Math.hypot(one.offsetY, one.offsetZ),
   )
@@ -209,7 +207,7 @@ function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>,
         : t`Both flanges contribute.`
   return {
     title,
-    detail: t`Turned by ${plural(places, { one: t`one bolt position`, other: t`${places} bolt places` })}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
+    detail: t`Turned by ${plural(places, { one: t`1 bolt position`, other: t`${places} bolt positions` })}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
   }
 }
 

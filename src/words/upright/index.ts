@@ -24,7 +24,7 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     { label: 'Below', options: machines, usual: 'Pump' },
     { label: 'On top', options: machines, usual: 'Motor' },
   ],
-  usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Upright ${lower.toLowerCase()} and ${upper.toLowerCase()}`,
+  usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Vertical ${lower.toLowerCase()} and ${upper.toLowerCase()}`,
   proved: {
     second: 'the upper shaft',
     at: (id, { machines: [, upper], coupling }) =>
@@ -45,13 +45,13 @@ export const uprightWords: KindWords<UprightTypes> = labels({
       const read = sizesText(sizesOf(solved), terms).trim()
       const said = [
         ...(read ? [read] : []),
-        ...(left?.hubs.text ? [t`Between the hubs as left: ${left.hubs.text} ${unitName[left.hubs.unit]}.`] : []),
+        ...(left?.hubs.text ? [t`Hub separation as left: ${left.hubs.text} ${unitName[left.hubs.unit]}.`] : []),
         ...(left?.hanging ? [t`Impeller or thrust setting as left: ${left.hanging}.`] : []),
       ]
       return said.map((text) => ({ kind: 'text' as const, text }))
     },
     conditions: ({ line: { machines } }) => [
-      t`Relative to the ${machines[0].name.toLowerCase()} (fixed); the ${machines[1].name.toLowerCase()} sits on its flange.`,
+      t`Relative to the ${machines[0].name.toLowerCase()} (fixed). The ${machines[1].name.toLowerCase()} sits on its flange.`,
     ],
     packs: () => [],
   },

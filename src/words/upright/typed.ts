@@ -6,9 +6,9 @@ import { setFields, toleranceFields } from '../typedSets'
 import { pageWords as words } from './page/page'
 
 const ways: Readonly<Record<string, string>> = labels({
-  shim: 'Shims put in',
+  shim: 'Shims added',
   vertical: 'Toward bolt 1',
-  horizontal: 'Toward a quarter on from bolt 1',
+  horizontal: 'Toward the quarter after bolt 1',
 })
 
 /** What can be typed of an upright pair. */
@@ -39,7 +39,7 @@ export const uprightTyped: Typed = labels({
     },
     'round.left.hubs': words.hubs,
     'round.left.hanging': words.hanging,
-    'round.seated': 'Bolt places the upper machine was turned by on its flange',
+    'round.seated': 'Upper machine rotated on its flange, bolt positions',
     'round.done.*': { name: 'Done', split: splitAct, key: (way: string) => ways[way] ?? way },
   },
   groups: {
@@ -48,7 +48,7 @@ export const uprightTyped: Typed = labels({
     ...setFields.groups,
     'line.machines.#': { title: 'Machines, the lower one first', one: 'Machine' },
     'round.done.*': {
-      title: 'Moves made, as written down',
+      title: 'Moves made, as recorded',
       one: '',
       key: (place: string) => (place === 'push' ? t`Pushed at the joint` : t`Bolt ${place.slice(5)}`),
     },

@@ -19,7 +19,7 @@ export function betweenPlanes(measurements: readonly SurveyMeasurement[]): Retur
         if (r >= 0)
           return refuse(
             `measurements.${m}.probes.${p}.readings.${r}.0`,
-            'expected a quarter (0, 90, 180 or 270): zeroed once for height and once for sideways, a dial tells nothing between',
+            'expected a quarter (0, 90, 180 or 270): a dial zeroed twice is used at the quarters only',
           )
       }
   return undefined

@@ -196,7 +196,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
     if (round.length > 0 && arc < 180 && measurement.zeroed !== 'halved')
       warnings.push({
         code: 'short-arc',
-        message: `measurements.${m}: the readings cover only ${Math.round(arc)}° of the turn; the moves are less sure than over half a turn`,
+        message: `measurements.${m}: the readings cover only ${Math.round(arc)}° of the turn, so the moves are less sure than over half a turn`,
       })
   })
   couplings.forEach(({ id, sets, missing, measurements, solution: { result, doubts, asCoupled } }) => {
@@ -207,7 +207,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
       })
     const checks = [{ result, doubts }, ...asCoupled].filter((check) => check.result.ok || check.doubts.length > 0)
     if (checks.length === 0) {
-      warnings.push({ code: 'not-measured', message: `coupling ${id}: nothing was read here` })
+      warnings.push({ code: 'not-measured', message: `coupling ${id}: no readings` })
       return
     }
     for (const check of checks) {
@@ -226,7 +226,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
         if (check.doubts.includes('no-sag') && read?.sagUnknown)
           warnings.push({
             code: 'no-sag',
-            message: `measurements.${measurements[set] ?? 0}.probes.${probe}.sag: not given, solved as zero; heights and vertical moves that hang on it are not sure`,
+            message: `measurements.${measurements[set] ?? 0}.probes.${probe}.sag: not given, solved as zero, so heights and vertical moves that depend on it are not sure`,
           })
         if (closure === null || !read || Math.abs(closure) <= closureLimitOf(read) + 1e-9) continue
         warnings.push({
@@ -250,7 +250,7 @@ const sagWarnings = (found: readonly Found[]): ResultWarning[] =>
       ? [
           {
             code: 'sag',
-            message: `measurements.${measurement}.probes.${probe}.sag: ${fault === 'sag-sign' ? 'its sign turned over' : 'a sag left out'} would explain the contradiction`,
+            message: `measurements.${measurement}.probes.${probe}.sag: ${fault === 'sag-sign' ? 'its sign reversed' : 'a sag left out'} would explain the contradiction`,
           },
         ]
       : [],
@@ -260,11 +260,11 @@ const sagWarnings = (found: readonly Found[]): ResultWarning[] =>
 const lackTexts: Readonly<Record<Lack, string>> = {
   'nothing-read': 'expected at least one reading',
   'faces-alone':
-    'expected a rim dial or a beam at a known station beside the face dials, which say nothing about offset',
-  'one-angle': 'expected readings at three angles or more, or at top and bottom; found one angle',
-  'two-angles': 'expected readings at three angles or more, or at top and bottom; found two angles',
+    'expected a rim dial or a beam at a known station as well as the face dials, which do not give the offset',
+  'one-angle': 'expected readings at three angles or more, or at top and bottom, found one angle',
+  'two-angles': 'expected readings at three angles or more, or at top and bottom, found two angles',
   'one-station': 'expected a second station or a face dial: one station gives the offset there but not the slope',
   'too-few-angles': 'expected each probe to be read at three angles or more, or at the top and the bottom',
   'out-of-proportion': 'a dimension or reading is far out of range',
-  'connected-only': 'expected readings with the coupling disconnected; connected readings can’t plan a move',
+  'connected-only': 'expected readings with the coupling disconnected: connected readings can’t plan a move',
 }

@@ -142,7 +142,7 @@ export function NewJobScreen() {
                     onClick={() => begin.mutate({ id: line.id, line: line.document })}
                   >
                     <span>
-                      <b>{floorWords.startOn(line.name || 'the line without a name')}</b> <Muted>{line.area}</Muted>
+                      <b>{floorWords.startOn(line.name || 'unnamed line')}</b> <Muted>{line.area}</Muted>
                     </span>
                     <ArrowRight size={18} aria-hidden="true" />
                   </button>

@@ -2,7 +2,7 @@ import { labels, t } from '../../language'
 
 /** What is said on these screens. */
 export const rollsPageWords = labels({
-  theLine: 'The section',
+  theLine: 'Dimensions',
   name: 'Name',
   area: 'Area',
   nearSide: 'Name of near side',
@@ -28,19 +28,19 @@ export const rollsPageWords = labels({
   of: (label: string, roll: string) => t`${label}, ${roll}`,
   add: 'Add a roll',
   remove: (name: string) => t`Remove ${name}`,
-  goToRead: 'Go to Read',
-  goToLine: 'Go to Line',
+  goToRead: 'Go to Readings',
+  goToLine: 'Go to Dimensions',
   readings: 'Readings',
   under2: 'level (read both ways), square from a baseline or from roll to roll',
   levels: 'Level',
   levelsHint:
     'Enter divisions, plus if the far end is high, in both directions. Reversing the level cancels its zero error.',
-  sensitivity: 'Sensitivity a division, mm/m (or type thou/ft)',
+  sensitivity: 'Sensitivity per division, mm/m (or type thou/ft)',
   asItLies: 'First direction',
   turned: 'Reversed',
   apart: 'Distance between reading points',
   scales: 'Square, from the baseline or a swept plane',
-  scalesHint: 'Scale readings along the line, at both ends of the roll. Plus: the roll lies down the line.',
+  scalesHint: 'Scale readings along the line, at both ends of the roll. Plus: the roll is down the line.',
   scaleCountsOther: 'The scale’s numbers grow up the line',
   stand: 'Stand',
   standHint: 'blank: baseline',
@@ -107,7 +107,7 @@ export const rollsPageWords = labels({
   beforeAndAfter: 'Before and after, every roll',
   standFor: (stand: string) => t`from ${stand}`,
   movesTitle: 'Moves',
-  movesUnder: 'pivot about the far housing; level first, then square',
+  movesUnder: 'pivot about the far housing, level first, then square',
   sheet: 'Move sheet',
   noMoves: 'No moves yet. Read level and square first.',
   theRolls: 'The rolls',
@@ -142,7 +142,7 @@ export const rollsPageWords = labels({
   plansBecause: {
     out: 'Each roll that puts a span out is brought level and square.',
     all: 'Every roll is brought level and square.',
-    web: 'Every span is brought to half its limit or less by as few near housings as will do; the rolls need not all be true.',
+    web: 'Brings every span to half its limit or less with the fewest near-housing moves. Not every roll ends up square.',
   },
   workOut: 'Calculate',
   working: 'Calculating …',
@@ -151,7 +151,7 @@ export const rollsPageWords = labels({
     moved === 0
       ? t`No moves needed.`
       : moved === 1
-        ? t`One roll of ${all} is moved.`
+        ? t`1 roll of ${all} is moved.`
         : t`${moved} rolls of ${all} are moved.`,
   worst: (percent: string) => t`Worst span: ${percent} % of its limit.`,
   beyond: (from: string, to: string) => t`${from} to ${to}: neither roll can be moved.`,
@@ -168,7 +168,7 @@ export const rollsPageWords = labels({
   sheetHint: 'One row per roll in web order: position, diameter and readings. The file defines the rolls.',
   share: (percent: string) => t`${percent} %`,
   rollsMoved: 'Rolls moved',
-  drawing: 'The section from the near side with the web’s way, and every roll from above',
+  drawing: 'The section from the near side with the web path, and every roll from above',
   elevation: 'FROM THE NEAR SIDE',
   plan: 'FROM ABOVE',
   scale: (times: string) => t`angles drawn ×${times}`,

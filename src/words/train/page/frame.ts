@@ -3,5 +3,5 @@ import { labels } from '../../language'
 /** What is said on these screens. */
 export const frameWords = labels({
   theLineDrawnInBoth: 'The line, drawn in both planes',
-  squaredPaper: 'Squared paper, half readings as dots',
+  squaredPaper: 'Graph paper, half readings as points',
 })

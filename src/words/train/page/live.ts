@@ -8,7 +8,7 @@ export const liveWords = labels({
   thisDeviceHasProbesThe: (length: string | number, length2: string | number) =>
     t`This device has ${length} probes; the set takes ${length2}. Choose its method under`,
   setUp: 'Set up',
-  captureHereC: 'Capture here (c)',
+  captureHereC: 'Capture here (C)',
   stopSweep: 'Stop sweep',
   sweep: 'Sweep',
   turnTheShafts: 'Turn the shafts',
@@ -25,7 +25,7 @@ export const liveWords = labels({
   faultsOnTheSimulatedRig: 'Faults on the simulated rig',
   noFault: 'no fault',
   dropTheConnection: 'drop the connection',
-  slackInTheCoupling: 'slack in the coupling',
+  slackInTheCoupling: 'backlash in the coupling',
   aimedWithLeft: (left: string) => t`well aimed, ${left} left`,
   aimNearerTheMiddle: (left: string) => t`aim nearer the center: ${left} left`,
   outOfRange: 'out of range',

@@ -56,13 +56,13 @@ export function readSurvey(document: unknown): Checked<BeltSurvey> {
   const taken = new Set<string>()
   for (const [s, sheave] of sheaves.entries()) {
     const at = `belt.sheaves.${s}`
-    if (taken.has(sheave.id)) return refuse(`${at}.id`, 'expected an id of its own; this one is taken')
+    if (taken.has(sheave.id)) return refuse(`${at}.id`, 'expected a unique id')
     taken.add(sheave.id)
     if (sheave.stays)
       for (const key of ['base', 'pivot', 'feet'] as const)
-        if (sheave[key] !== undefined) return refuse(`${at}.${key}`, 'expected none on the sheave that stays')
+        if (sheave[key] !== undefined) return refuse(`${at}.${key}`, 'expected none on the fixed sheave')
     for (const [f, { id }] of (sheave.feet ?? []).entries()) {
-      if (taken.has(id)) return refuse(`${at}.feet.${f}.id`, 'expected an id of its own; this one is taken')
+      if (taken.has(id)) return refuse(`${at}.feet.${f}.id`, 'expected a unique id')
       taken.add(id)
     }
     const { pivot, feet = [] } = sheave
@@ -71,25 +71,25 @@ export function readSurvey(document: unknown): Checked<BeltSurvey> {
   }
   const staying = sheaves.filter(({ stays }) => stays)
   const [reference] = staying
-  if (!reference) return refuse('belt.sheaves', 'expected one sheave that stays')
+  if (!reference) return refuse('belt.sheaves', 'expected one fixed sheave (stays)')
   if (staying.length > 1) {
     const second = sheaves.findLastIndex(({ stays }) => stays)
-    return refuse(`belt.sheaves.${second}.stays`, 'expected exactly one sheave that stays')
+    return refuse(`belt.sheaves.${second}.stays`, 'expected exactly one fixed sheave (stays)')
   }
   for (const [s, { id, centre }] of sheaves.entries())
     if (id !== reference.id && Math.hypot(centre[1] - reference.centre[1], centre[2] - reference.centre[2]) < 1e-6)
-      return refuse(`belt.sheaves.${s}.centre`, 'expected a place beside the shaft of the sheave that stays')
+      return refuse(`belt.sheaves.${s}.centre`, 'expected a position off the shaft of the fixed sheave')
   for (const [r, reading] of readings.entries()) {
     const at = `belt.readings.${r}`
     if (!sheaves.some(({ id }) => id === reading.on)) return refuse(`${at}.on`, 'expected a sheave of this belt')
     if (reading.type === 'direct') {
-      if (reading.on === reference.id) return refuse(`${at}.on`, 'expected a sheave that does not stay')
+      if (reading.on === reference.id) return refuse(`${at}.on`, 'expected a movable sheave')
       if (reading.toe === undefined && reading.tilt === undefined && reading.offset === undefined)
         return refuse(at, 'expected toe, tilt or offset')
     } else if (reading.on === reference.id && reading.target === undefined)
       return refuse(
         `${at}.target`,
-        'missing; expected a target: on the sheave that stays a reading tells its constant alone',
+        'missing, expected a target: on the fixed sheave a reading gives its constant alone',
       )
   }
   return checked
@@ -110,7 +110,7 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
     toGroove: length(sheave.toGroove),
   }))
   const reference = sheaves.find(({ stays }) => stays)
-  if (!reference) return refuse('belt.sheaves', 'expected one sheave that stays')
+  if (!reference) return refuse('belt.sheaves', 'expected one fixed sheave (stays)')
   const moved = sheaves.filter(({ stays }) => !stays)
   const drive: Drive = { reference, moved, faces: belt.faces === 'right' ? 1 : -1 }
   const limit = radians(belt.limit ?? usualLimit[belt.type])

@@ -24,7 +24,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const inMm = (value: number) => toMm(value, units.length)
   const reading = (value: number) => toMm(value, units.reading)
   const stays = belt.sheaves.find((sheave) => sheave.stays) ?? belt.sheaves[0]
-  if (!stays) return refuse('belt.sheaves', 'expected one sheave that stays')
+  if (!stays) return refuse('belt.sheaves', 'expected one fixed sheave (stays)')
   const sheaves = [stays, ...belt.sheaves.filter((sheave) => sheave !== stays)]
   const made = makeLine(belt.name?.slice(0, 80) || name, unit, [])
   const behind = (x: number) => (belt.faces === 'right' ? -inMm(x) : inMm(x))
@@ -104,16 +104,13 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     if (angle % 90 !== 0 || (turned !== 0 && turned !== 180))
       return refuse(
         `${at}.angle`,
-        'expected a quarter of the face, at 0 or 180 degrees of turn: the page has no place for others',
+        'expected a quarter of the face, at 0 or 180 degrees of turn (a job holds no others)',
       )
     const constant = belt.readings.find(
       (other) => other.type === 'face' && other.on === stays.id && other.target === one.target,
     )
     if (one.target && constant?.type !== 'face')
-      return refuse(
-        `${at}.target`,
-        'expected the target to be read on the sheave that stays: the page has no place for others',
-      )
+      return refuse(`${at}.target`, 'expected the target to be read on the fixed sheave (a job holds no others)')
     const zero = constant?.type === 'face' ? reading(constant.value) : 0
     const sd = told(one.sd === undefined ? usualSd.reading : reading(one.sd))
     const key = `a${angle}${turned === 180 ? 't' : ''}`

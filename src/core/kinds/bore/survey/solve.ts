@@ -49,18 +49,18 @@ export function readSurvey(document: unknown): Checked<BoreSurvey> {
   const taken = new Set<string>()
   for (const [s, { id, readings, x }] of sections.entries()) {
     const at = `bores.sections.${s}`
-    if (taken.has(id)) return refuse(`${at}.id`, 'expected an id of its own; this one is taken')
+    if (taken.has(id)) return refuse(`${at}.id`, 'expected a unique id')
     taken.add(id)
     if (readings.length === 0) return refuse(`${at}.readings`, 'expected at least one reading')
     if (carrier && (x < carrier.from || x > carrier.from + carrier.length))
-      return refuse(`${at}.x`, 'expected a place between the supports of the carrier')
+      return refuse(`${at}.x`, 'expected a position between the supports of the carrier')
   }
   if (typeof reference === 'object') {
     const [a, b] = reference.held.map((id) => sections.find((section) => section.id === id))
     if (!a) return refuse('bores.reference.held.0', 'expected a section of this row')
     if (!b) return refuse('bores.reference.held.1', 'expected a section of this row')
     if (Math.abs(a.x - b.x) < 1e-6)
-      return refuse('bores.reference.held.1', `expected a section at another place along x than ${a.id}`)
+      return refuse('bores.reference.held.1', `expected a section at another x than ${a.id}`)
   }
   return checked
 }
@@ -168,7 +168,7 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
         ...planes.flatMap((plane) =>
           row.line[plane]
             ? []
-            : [{ code: 'open', message: `line: the readings leave the ${plane} plane of the line open` }],
+            : [{ code: 'open', message: `line: the readings do not determine the ${plane} plane of the line` }],
         ),
         ...bores.sections.flatMap(({ id, readings, sd }, s) => {
           const told = placed[s]?.solved
@@ -189,6 +189,6 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
 
 /** What the readings leave open of a section, by name. */
 function openIn({ id, vertical, horizontal }: Standing): { code: 'open'; message: string }[] {
-  const open = [...(vertical ? [] : ['how high it stands']), ...(horizontal ? [] : ['where it stands sideways'])]
+  const open = [...(vertical ? [] : ['its height']), ...(horizontal ? [] : ['its side position'])]
   return open.length > 0 ? [{ code: 'open', message: `${id}: the readings leave ${open.join(' and ')} open` }] : []
 }

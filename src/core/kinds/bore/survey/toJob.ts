@@ -16,8 +16,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const read = readSurvey(document)
   if (!read.ok) return read
   const { bores, units } = read.value
-  if (bores.sections.length > 40)
-    return refuse('bores.sections', 'expected at most 40 sections: the page holds no more')
+  if (bores.sections.length > 40) return refuse('bores.sections', 'expected at most 40 sections (a job holds no more)')
   const unit = units.length === 'in' ? 'mil' : 'mm'
   const length = lengthUnitFor(unit)
   const typed = (value: number): Quantity => quantityFrom(toMm(value, units.length), length, unit === 'mil' ? 5 : 4)
@@ -73,7 +72,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
     if (places === undefined || new Set(degrees).size < degrees.length)
       return refuse(
         `bores.sections.${s}.readings`,
-        'expected four, eight or twelve even places from the top, each once: the page has no place for others',
+        'expected 4, 8 or 12 evenly spaced places from the top, each once (a job holds no others)',
       )
     sets.push({
       ...makeSet(id, `r1-${id}`, unit),

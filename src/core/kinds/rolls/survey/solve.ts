@@ -51,7 +51,7 @@ export function readSurvey(document: unknown): Checked<RollsSurvey> {
   const { rolls, web, reference, baseline, readings } = checked.value.rolls
   const known = new Map<string, RollsSurvey['rolls']['rolls'][number]>()
   for (const [r, roll] of rolls.entries()) {
-    if (known.has(roll.id)) return refuse(`rolls.rolls.${r}.id`, 'expected an id of its own; this one is taken')
+    if (known.has(roll.id)) return refuse(`rolls.rolls.${r}.id`, 'expected a unique id')
     known.set(roll.id, roll)
   }
   if (reference !== undefined && !known.has(reference))
@@ -70,10 +70,10 @@ export function readSurvey(document: unknown): Checked<RollsSurvey> {
       if (!i) return refuse(`${at}.between.0`, 'expected a roll of this section')
       if (!j) return refuse(`${at}.between.1`, 'expected a roll of this section')
       if (Math.hypot(j.x - i.x, j.z - i.z) < 1e-6)
-        return refuse(`${at}.between.1`, `expected a roll at another place than ${i.id}`)
+        return refuse(`${at}.between.1`, `expected a roll at another position than ${i.id}`)
     }
     if (reading.type === 'centre' && !baseline)
-      return refuse('rolls.baseline', 'missing; expected an offset: centres are told from it')
+      return refuse('rolls.baseline', 'missing, expected an offset: centers are measured from it')
   }
   return checked
 }
@@ -210,7 +210,7 @@ const sentences: Readonly<Record<Mistake['kind'], (mistake: Mistake) => string>>
 
 function warningsOf(solved: SectionSolved, reference: string | undefined): RollsResult['warnings'] {
   const open = solved.rolls.flatMap(({ id, square, level }) => {
-    const lacks = [...(square ? [] : ['how square it is']), ...(level ? [] : ['how level it is'])]
+    const lacks = [...(square ? [] : ['its square']), ...(level ? [] : ['its level'])]
     return lacks.length > 0 ? [{ code: 'open', message: `${id}: the readings leave ${named(lacks)} open` }] : []
   })
   const free = solved.free

@@ -27,23 +27,23 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const reading = (value: number): Quantity => quantityFrom(toMm(value, units.reading), unit, unit === 'mil' ? 3 : 4)
   const [first] = told.rolls
   if (told.rolls.length < 2 || told.rolls.length > mostRolls || !first)
-    return refuse('rolls.rolls', `expected two to ${mostRolls} rolls: the page holds no more`)
+    return refuse('rolls.rolls', `expected 2 to ${mostRolls} rolls (a job holds no more)`)
   const path = told.web?.path ?? told.rolls.map(({ id }) => id)
   if (path.length !== told.rolls.length || new Set(path).size < path.length)
-    return refuse('rolls.web.path', 'expected every roll once: the page holds one way through them')
+    return refuse('rolls.web.path', 'expected every roll once (a job holds one web path)')
   const span = (one: typeof first) => one.housings[1] - one.housings[0]
   for (const [r, roll] of told.rolls.entries()) {
     if (roll.width !== first.width)
-      return refuse(`rolls.rolls.${r}.width`, 'expected that of the first: the page holds one')
+      return refuse(`rolls.rolls.${r}.width`, 'expected that of the first roll (a job holds one)')
     if (Math.abs(span(roll) - span(first)) > 1e-9 || Math.abs(roll.housings[0] + roll.housings[1]) > 1e-9)
       return refuse(
         `rolls.rolls.${r}.housings`,
-        'expected those of the first, as far to either side: the page holds one distance',
+        'expected those of the first roll, equally far to either side (a job holds one distance)',
       )
     const { near, far } = roll.limits ?? {}
-    if (far) return refuse(`rolls.rolls.${r}.limits.far`, 'expected none: the page has it stay')
+    if (far) return refuse(`rolls.rolls.${r}.limits.far`, 'expected none: the far housing is fixed')
     if (near?.slide && near.slide[0] !== -near.slide[1])
-      return refuse(`rolls.rolls.${r}.limits.near.slide`, 'expected as much either way: the page holds one number')
+      return refuse(`rolls.rolls.${r}.limits.near.slide`, 'expected the same either way (a job holds one number)')
   }
   const made = makeLine(told.name?.slice(0, 80) || name, unit, [])
   const ordered = path.flatMap((id) => told.rolls.find((one) => one.id === id) ?? [])
@@ -103,10 +103,10 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   for (const [r, one] of told.readings.entries()) {
     const at = `rolls.readings.${r}`
     const taken = (cell: string) => round.values[cell] !== undefined || round.divisions[cell] !== undefined
-    const twice = () => refuse(at, 'expected each number once: the page has one place for it')
+    const twice = () => refuse(at, 'expected each reading once (a job holds one)')
     if (one.type === 'level') {
       if (sensitivity !== undefined && one.sensitivity !== sensitivity)
-        return refuse(`${at}.sensitivity`, 'expected that of the other levels: the page holds one')
+        return refuse(`${at}.sensitivity`, 'expected that of the other levels (a job holds one)')
       sensitivity = one.sensitivity
       const cell = cellOf(one.on, one.turned ? 'turned' : 'level')
       if (taken(cell)) return twice()
@@ -118,7 +118,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       const own = furtherFrom(one, `f${r}`)
       if ('over' in one) {
         if (over !== undefined && one.over !== over)
-          return refuse(`${at}.over`, 'expected that of the other readings: the page holds one')
+          return refuse(`${at}.over`, 'expected that of the other readings (a job holds one)')
         over = one.over
       }
       round = { ...round, further: [...(round.further ?? []), own] }
@@ -136,7 +136,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
       continue
     }
     if (over !== undefined && one.over !== over)
-      return refuse(`${at}.over`, 'expected that of the other readings: the page holds one')
+      return refuse(`${at}.over`, 'expected that of the other readings (a job holds one)')
     over = one.over
     const from = one.type === 'tape' ? one.between[0] : one.on
     const [near, far] =

@@ -8,7 +8,7 @@ describe('fixed machine', () => {
   it.each([
     ['pump', 'motor', 'm1', 'Piping is connected.'],
     ['motor', 'pump', 'm2', 'Piping is connected.'],
-    ['motor', 'fan', 'm2', 'Its rotor runs in a casing.'],
+    ['motor', 'fan', 'm2', 'The rotor runs in a casing.'],
     ['motor', 'gearbox', 'm2', ''],
     ['gearbox', 'blower', 'm2', 'Piping is connected.'],
     ['motor', 'motor', 'm1', ''],

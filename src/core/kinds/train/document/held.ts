@@ -7,7 +7,7 @@ const ties: Partial<Record<MachineKind, Tie>> = { pump: 'pipes', blower: 'pipes'
 
 export const tieOf = (kind: MachineKind): Tie | undefined => ties[kind]
 
-const reasons: Readonly<Record<Tie, string>> = { pipes: 'Piping is connected.', casing: 'Its rotor runs in a casing.' }
+const reasons: Readonly<Record<Tie, string>> = { pipes: 'Piping is connected.', casing: 'The rotor runs in a casing.' }
 
 /** Why a machine of this kind stays; empty where nothing but its weight speaks for it. */
 export const reasonToStay = (kind: MachineKind): string => {

@@ -35,22 +35,21 @@ function firstRepeated(ids: readonly string[]): number {
 
 function faultInIds({ train, seat }: Survey): Refusal | undefined {
   const machine = firstRepeated(train.machines.map((m) => m.id))
-  if (machine >= 0) return refuse(`train.machines.${machine}.id`, 'expected an id of its own; this one is taken')
+  if (machine >= 0) return refuse(`train.machines.${machine}.id`, 'expected a unique id')
   const coupling = firstRepeated(train.couplings.map((c) => c.id))
-  if (coupling >= 0) return refuse(`train.couplings.${coupling}.id`, 'expected an id of its own; this one is taken')
+  if (coupling >= 0) return refuse(`train.couplings.${coupling}.id`, 'expected a unique id')
   const seen = new Set<string>()
   for (const [m, { feet }] of train.machines.entries())
     for (const [f, { id }] of feet.entries()) {
-      if (seen.has(id))
-        return refuse(`train.machines.${m}.feet.${f}.id`, 'expected an id of its own; this one is taken')
+      if (seen.has(id)) return refuse(`train.machines.${m}.feet.${f}.id`, 'expected a unique id')
       seen.add(id)
     }
   for (const [s, entry] of (seat ?? []).entries()) {
     const repeated = firstRepeated(entry.feet.map((f) => f.id))
-    if (repeated >= 0) return refuse(`seat.${s}.feet.${repeated}.id`, 'expected an id of its own; this one is taken')
+    if (repeated >= 0) return refuse(`seat.${s}.feet.${repeated}.id`, 'expected a unique id')
   }
   const twice = firstRepeated((seat ?? []).map((s) => s.machine))
-  return twice >= 0 ? refuse(`seat.${twice}.machine`, 'expected one entry a machine') : undefined
+  return twice >= 0 ? refuse(`seat.${twice}.machine`, 'expected one entry per machine') : undefined
 }
 
 function faultInTrain({ train, seat }: Survey): Refusal | undefined {
@@ -103,15 +102,15 @@ const [mostMachines, mostFeet] = [8, 12]
 function faultInPlan({ train, plan }: Survey): Refusal | undefined {
   if (plan?.mode === 'least') {
     if (train.machines.length > mostMachines)
-      return refuse('train.machines', `expected at most ${mostMachines} machines for a plan of the least moves`)
+      return refuse('train.machines', `expected at most ${mostMachines} machines for a plan of fewest moves`)
     const crowded = train.machines.findIndex((machine) => machine.feet.length > mostFeet)
     if (crowded >= 0)
-      return refuse(`train.machines.${crowded}.feet`, `expected at most ${mostFeet} feet for a plan of the least moves`)
+      return refuse(`train.machines.${crowded}.feet`, `expected at most ${mostFeet} feet for a plan of fewest moves`)
   }
   if (plan?.mode !== 'hold') return undefined
   const feet = train.machines.flatMap((machine) => machine.feet)
   const faultIn = (ids: readonly string[] | undefined, at: string): Refusal | undefined => {
-    if (ids?.length !== 2) return refuse(at, 'expected two foot ids, the feet that stay')
+    if (ids?.length !== 2) return refuse(at, 'expected two foot ids, the feet held')
     const held = ids.map((id) => feet.find((foot) => foot.id === id))
     const unknown = held.findIndex((foot) => !foot)
     if (unknown >= 0) return refuse(`${at}.${unknown}`, 'expected the id of a foot')
@@ -120,7 +119,7 @@ function faultInPlan({ train, plan }: Survey): Refusal | undefined {
   const { hold } = plan
   if (!hold || Array.isArray(hold)) return faultIn(hold, 'plan.hold')
   const asked = planes.filter((plane) => hold[plane])
-  if (asked.length === 0) return refuse('plan.hold', 'expected two foot ids for one plane at least')
+  if (asked.length === 0) return refuse('plan.hold', 'expected two foot ids for at least one plane')
   return asked.map((plane) => faultIn(hold[plane], `plan.hold.${plane}`)).find((fault) => fault !== undefined)
 }
 

@@ -25,7 +25,7 @@ const machine = v.strictObject({ id, name: v.optional(text), feet: list(foot, 24
 export const surveySchema = v.strictObject({
   format: v.literal('vane-peg.survey', '"vane-peg.survey"'),
   version: v.literal(1, '1'),
-  kind: v.optional(v.literal('train', 'a kind of line that is known here')),
+  kind: v.optional(v.literal('train', 'a known kind of line')),
   units: unitsSchema,
   train: v.strictObject({
     name: v.optional(text),
@@ -49,7 +49,7 @@ export const surveySchema = v.strictObject({
               horizontal: v.optional(list(id, 24, 'a list of foot ids')),
             }),
           ],
-          'two foot ids, or two for a plane',
+          'two foot ids, or two per plane',
         ),
       ),
       margin: v.optional(v.pipe(notNegative, v.maxValue(1, 'at most 1'))),

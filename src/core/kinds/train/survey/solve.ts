@@ -93,7 +93,7 @@ function leastOf(
   program: SolveProgram | undefined,
 ): Least | undefined {
   if (plan?.mode !== 'least') return undefined
-  if (!program) throw new Error('a plan of the least moves needs a solver of programs')
+  if (!program) throw new Error('a plan of fewest moves needs a solver')
   return planLeast(train, solution, facts, program, { margin: plan.margin ?? usualMargin })
 }
 
@@ -178,7 +178,7 @@ const heldWarnings = ({ unreached }: Solution): ResultWarning[] =>
     unreached[plane].map(
       (foot): ResultWarning => ({
         code: 'held-not-reached',
-        message: `foot ${foot} is held, but no reading reaches it in the ${plane} plane: no line, so no moves there`,
+        message: `foot ${foot} is held, but no reading reaches it in the ${plane} plane, so there are no moves there`,
       }),
     ),
   )

@@ -19,8 +19,8 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const { survey } = read.value
   const { machines, couplings } = survey.train
   if (machines.length < 2 || couplings.length !== machines.length - 1)
-    return refuse('train.couplings', 'expected a coupling between every two machines, to make a line of it')
-  if (machines.length > 8) return refuse('train.machines', 'expected at most eight machines')
+    return refuse('train.couplings', 'expected a coupling between every two machines')
+  if (machines.length > 8) return refuse('train.machines', 'expected at most 8 machines')
   const seated = seatsTyped(
     survey.seat ?? [],
     survey.units,
@@ -33,7 +33,7 @@ export function jobOfSurvey(document: unknown, name: string, takenAt: string): C
   const [round] = job.rounds
   const sets: ReadSet[] = []
   for (const [m, measurement] of survey.measurements.entries()) {
-    if (measurement.probes.length > 6) return refuse(`measurements.${m}.probes`, 'expected at most six probes a set')
+    if (measurement.probes.length > 6) return refuse(`measurements.${m}.probes`, 'expected at most 6 probes per set')
     const at = couplings.find(({ id }) => id === measurement.coupling)
     sets.push(
       setTyped(measurement, {

@@ -39,7 +39,7 @@ export function readSurvey(document: unknown): Checked<UprightSurvey> {
   const { train, measurements, flange } = checked.value
   const [lower, upper] = train.machines
   const [coupling] = train.couplings
-  if (lower.id === upper.id) return refuse('train.machines.1.id', 'expected an id of its own; this one is taken')
+  if (lower.id === upper.id) return refuse('train.machines.1.id', 'expected a unique id')
   if (train.fixed !== lower.id) return refuse('train.fixed', `expected ${lower.id}, the lower machine`)
   if (coupling.left !== lower.id) return refuse('train.couplings.0.left', `expected ${lower.id}, the lower machine`)
   if (coupling.right !== upper.id) return refuse('train.couplings.0.right', `expected ${upper.id}, the upper machine`)
@@ -53,7 +53,7 @@ export function readSurvey(document: unknown): Checked<UprightSurvey> {
       if ('on' in probe && probe.on !== lower.id && probe.on !== upper.id)
         return refuse(`${at}.on`, `expected ${lower.id} or ${upper.id}, the machines at coupling ${coupling.id}`)
       if ('sag' in probe && probe.sag)
-        return refuse(`${at}.sag`, 'expected no sag: nothing sags across an upright shaft')
+        return refuse(`${at}.sag`, 'expected no sag: nothing sags across a vertical shaft')
       if (anglesTold(probe).length === 0) return refuse(`${at}.readings`, 'expected at least one reading')
     }
   }

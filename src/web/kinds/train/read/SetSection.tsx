@@ -72,7 +72,7 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
               ? readWords.fromTheTopTowardFirst(
                   place.of > 1 ? `set ${place.number}, ` : '',
                   round.sets.length > place.of ? `${name.toLowerCase()}, ` : '',
-                  set.turned === 'one' ? 'only the bracket’s shaft turned' : 'both shafts turned together',
+                  set.turned === 'one' ? 'bracket’s shaft only' : 'both shafts turned together',
                   isCoupled(set)
                     ? purposeNames[setPurpose(set)]
                     : `coupling disconnected, ${purposeNames[setPurpose(set)]}`,
