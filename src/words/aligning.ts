@@ -57,39 +57,43 @@ export const aligningWords = labels({
   grown: (feet: string, mm: string) => t`${feet} grow by ${mm}.`,
 })
 
-export const pairLessonWords: Readonly<Record<PairLesson, { name: string; goal: string; hints: readonly string[] }>> =
-  labels({
-    rough: {
-      name: 'Rough alignment with straightedge and feeler',
-      goal: 'No dials yet. Check the rims with a straightedge and the faces with a feeler. Bring the right machine in line with the left one and bolt it down. Its feet sit on bare pads.',
-      hints: [
-        'Angularity first: (bottom gap − top gap) ÷ hub diameter × foot spacing. Open at the bottom: raise the front feet by that. Open at the top: raise the back feet.',
-        'There are no shims to take out. Where one pair should come down, raise the other pair by the same amount.',
-        'Then the offset: (proud at top − proud at bottom) ÷ 2. Move all feet by that amount.',
-        'Do the same sideways with near and far. Correcting the angle also moves the hub: measure again.',
-      ],
-    },
-    bound: {
-      name: 'Base-bound and bolt-bound',
-      goal: 'The right machine needs to come down more than its shims allow and sideways more than its holes allow. Find moves that work and align the shafts.',
-      hints: [
-        'Before you move anything: what does each foot need, what shims are under it, how much clearance do its bolts have?',
-        'Only the relative position of the shafts counts. If a foot can’t come down, raise the other machine.',
-        'Choose a target line that every foot can reach. With both shafts on it they are aligned, whichever machine moves.',
-        'Don’t machine a foot or turn down a bolt: an engineer must approve that.',
-      ],
-    },
-    growth: {
-      name: 'Aligned at running temperature',
-      goal: 'Run it until warm and note the temperature rise at each foot. Let it cool, lock it out, and set the cold alignment so that it is aligned when running.',
-      hints: [
-        'Growth = height × 11.7 × 10⁻⁶ × temperature rise. 250 mm and 40 K give 0.12 mm.',
-        'The left machine grows too, more at its outer end, so its shaft tilts when running. Extend that line to the right machine’s feet.',
-        'Cold target of each right foot = that line − the foot’s own growth.',
-        'After the run the locks are off and the casings hot. Let it cool, lock out, try, then touch.',
-      ],
-    },
-  })
+export const pairLessonWords: Readonly<
+  Record<PairLesson, { name: string; topic: string; goal: string; hints: readonly string[] }>
+> = labels({
+  rough: {
+    name: 'Rough alignment with straightedge and feeler',
+    topic: 'Bring it close enough for dials',
+    goal: 'No dials yet. Check the rims with a straightedge and the faces with a feeler. Bring the right machine in line with the left one and bolt it down. Its feet sit on bare pads.',
+    hints: [
+      'Angularity first: (bottom gap − top gap) ÷ hub diameter × foot spacing. Open at the bottom: raise the front feet by that. Open at the top: raise the back feet.',
+      'There are no shims to take out. Where one pair should come down, raise the other pair by the same amount.',
+      'Then the offset: (proud at top − proud at bottom) ÷ 2. Move all feet by that amount.',
+      'Do the same sideways with near and far. Correcting the angle also moves the hub: measure again.',
+    ],
+  },
+  bound: {
+    name: 'Base-bound and bolt-bound',
+    topic: 'Moves that limits allow',
+    goal: 'The right machine needs to come down more than its shims allow and sideways more than its holes allow. Find moves that work and align the shafts.',
+    hints: [
+      'Before you move anything: what does each foot need, what shims are under it, how much clearance do its bolts have?',
+      'Only the relative position of the shafts counts. If a foot can’t come down, raise the other machine.',
+      'Choose a target line that every foot can reach. With both shafts on it they are aligned, whichever machine moves.',
+      'Don’t machine a foot or turn down a bolt: an engineer must approve that.',
+    ],
+  },
+  growth: {
+    name: 'Aligned at running temperature',
+    topic: 'Set it cold for thermal growth',
+    goal: 'Run it until warm and note the temperature rise at each foot. Let it cool, lock it out, and set the cold alignment so that it is aligned when running.',
+    hints: [
+      'Growth = height × 11.7 × 10⁻⁶ × temperature rise. 250 mm and 40 K give 0.12 mm.',
+      'The left machine grows too, more at its outer end, so its shaft tilts when running. Extend that line to the right machine’s feet.',
+      'Cold target of each right foot = that line − the foot’s own growth.',
+      'After the run the locks are off and the casings hot. Let it cool, lock out, try, then touch.',
+    ],
+  },
+})
 
 export const pairFootNames: Readonly<Record<PairFoot, string>> = labels({
   'left-back': 'Left machine, back',

@@ -6,6 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the belts. */
 export const beltingWords = labels({
   name: 'Belts, groove to groove',
+  topic: 'Tilt, toe, offset, tension',
   goal: 'Lay a straightedge across both faces. Correct tilt, then toe, then offset. Tension the belts with the grooves in line.',
   within: (mm: string, degrees: string) => t`Tolerance: ${mm} groove to groove, ${degrees}° toe and tilt.`,
   drive: 'The drive from above, the fan on the right, the faces toward you',

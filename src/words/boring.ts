@@ -6,6 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the bores. */
 export const boringWords = labels({
   name: 'Bearing pockets on one line',
+  topic: 'Taut wire, sag and four pockets',
   goal: 'A taut wire is centered in pockets 1 and 4. Measure from the wire to the walls of pockets 2 and 3, allow for wire sag, and bring both centers onto the line, bolted down.',
   within: (mm: string) => t`Tolerance: both centers within ${mm}.`,
   bores: 'The housing from the side and from above, and the chosen pocket seen from the right',

@@ -16,19 +16,20 @@ it('writes dates and times as the trade does, midnight as 00', () => {
     '5 March 2026',
   ])
   expect(sayDate(at.toISOString())).toBe('5 Mar 2026')
+  expect(sayDate(new Date(2026, 8, 4))).toBe('4 Sep 2026')
 })
 
 it('says how long ago, in the longest unit of which it is one', () => {
   const now = at.getTime()
   const ago = (seconds: number) => sayAgo(new Date(now - seconds * 1000), now)
   expect([ago(1), ago(59), ago(61), ago(7200), ago(3 * 86400)]).toEqual([
-    '1 second ago',
-    '59 seconds ago',
-    '1 minute ago',
-    '2 hours ago',
-    '3 days ago',
+    '1s ago',
+    '59s ago',
+    '1m ago',
+    '2h ago',
+    '3d ago',
   ])
-  expect([ago(70 * 86400), ago(800 * 86400), ago(-7200)]).toEqual(['2 months ago', '2 years ago', 'in 2 hours'])
+  expect([ago(70 * 86400), ago(800 * 86400), ago(-7200)]).toEqual(['2mo ago', '2y ago', 'in 2h'])
 })
 
 it('does not write a date that is none', () => {

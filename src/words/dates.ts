@@ -1,10 +1,16 @@
-/** How dates and times are written, on the page and in print, in the words of the language and the time of the place. */
-const language = 'en-GB'
+/** How dates and times are written, on the page and in print: day, month, year in words of the language, in local time. */
+const language = 'en-US'
 
-/** @throws RangeError for a date that is none */
+/** @throws RangeError for an invalid date */
 const written = (options: Intl.DateTimeFormatOptions) => {
   const writer = new Intl.DateTimeFormat(language, options)
-  return (at: Date | string | number): string => writer.format(typeof at === 'string' ? new Date(at) : at)
+  return (at: Date | string | number): string => {
+    const parts = writer.formatToParts(typeof at === 'string' ? new Date(at) : at)
+    const joined = (types: readonly Intl.DateTimeFormatPartTypes[], between: string) =>
+      types.flatMap((type) => parts.find((part) => part.type === type)?.value ?? []).join(between)
+    const [day, time] = [joined(['day', 'month', 'year'], ' '), joined(['hour', 'minute', 'second'], ':')]
+    return [day, time].filter(Boolean).join(', ')
+  }
 }
 
 const short = { day: 'numeric', month: 'short' } as const
@@ -38,9 +44,9 @@ const spans = [
   ['second', 1],
 ] as const
 
-const relative = new Intl.RelativeTimeFormat(language)
+const relative = new Intl.RelativeTimeFormat(language, { style: 'narrow' })
 
-/** 3 days ago: how long before `now` something was, in the longest unit of which it is at least one. */
+/** 3d ago: how long before `now` something was, in the longest unit of which it is at least one. */
 export function sayAgo(at: Date | string, now: number = Date.now()): string {
   const seconds = (new Date(at).getTime() - now) / 1000
   const [unit, length] = spans.find(([, each]) => Math.abs(seconds) >= each) ?? (['second', 1] as const)

@@ -5,6 +5,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the stuck roll. */
 export const easingWords = labels({
   name: 'A roll that can’t be moved',
+  topic: 'Share the error with its neighbors',
   goal: 'The housing of roll 4 is seized. Rolls 1 and 7 are driven and must not move. Set the others so that no two neighbors differ by more than the web can take.',
   within: (mm: string) => t`Tolerance: between neighbors, one web edge may be ${mm} longer.`,
   section: 'The section from above: web runs to the right, far side at the top, errors magnified',

@@ -6,6 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of halving. */
 export const halvingWords = labels({
   name: 'Halving at the coupling',
+  topic: 'Align sideways without arithmetic',
   goal: 'No plan and no arithmetic. Zero both dials at one side, turn half a turn and set each to half its reading. Push until both read zero, then bolt down.',
   machine: 'The machine from above, near side at the bottom, the coupling on the left',
   dials: 'Dials over the coupling',

@@ -5,6 +5,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the flange. */
 export const mountingWords = labels({
   name: 'A motor on its flange',
+  topic: 'Shims at the bolts, push, hoist',
   goal: 'Read the upper hub’s rim and face, shim the flange at its bolts, push it in its spigot and bolt it down in line with the pump. First check which way the bolts are numbered.',
   within: (offset: string, slope: string) => t`Tolerance at the coupling: ${offset} offset, ${slope} angularity.`,
   flange: 'The flange from above, you stand at the bottom',

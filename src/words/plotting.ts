@@ -5,6 +5,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the graph. */
 export const plottingWords = labels({
   name: 'Reverse dials to a graph',
+  topic: 'Two points, one line, the feet',
   goal: 'Plot the position of the movable shaft at each dial, draw a line through both points and read the height of the feet.',
   paper: 'Graph paper: the line from the side',
   square: (along: string, up: string) => t`One square: ${along} mm along, ${up} mm up.`,

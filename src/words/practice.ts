@@ -7,8 +7,8 @@ import type { Said } from './said'
 export const practiceWords = labels({
   practice: 'Practice',
   practiceOnly: 'Practice only. Nothing here touches your jobs.',
-  learn:
-    'Train on dials, brackets and machines that behave like real ones. Each has a hidden fault or misalignment for you to find. The same machine number always gives the same machine.',
+  learn: 'Simulated dials and machines with hidden faults to find.',
+  groups: { dial: 'At the dial', frame: 'At the feet', pair: 'A pair of machines', other: 'Other machines' },
   minutes: (n: string) => t`${n} min on this machine`,
   rig: 'The dial and the shaft',
   machine: (seed: number) => t`Machine ${seed}`,
@@ -91,6 +91,8 @@ export function handsText(needle: number, turns: number, turned: number): string
 
 interface LessonWords {
   name: string
+  /** What it is about, in about six words, for the list. */
+  topic: string
   goal: string
   hints: readonly string[]
   asks: Readonly<Record<string, string>>
@@ -99,6 +101,7 @@ interface LessonWords {
 export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   'read-a-dial': {
     name: 'Read a dial',
+    topic: 'Preload, zero, read with signs',
     goal: 'Preload the dial to mid-travel and zero it at the top. Turn the shaft and write down the other three readings with their signs.',
     hints: [
       'A plunger near the end of its travel can’t follow a hub that falls away. Preload it to mid-travel first.',
@@ -109,6 +112,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
   'sag-bench': {
     name: 'Bracket sag',
+    topic: 'Find the sag and allow for it',
     goal: 'The bracket is on a straight pipe. Find its sag. Then give the bottom reading of an aligned machine with this bracket, and a machine reading corrected for sag.',
     hints: [
       'Zero at the top, turn to the bottom, read. The pipe is straight, so the whole reading is bracket sag.',
@@ -123,6 +127,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
   closure: {
     name: 'Four readings that don’t close',
+    topic: 'Find the wrong reading',
     goal: 'One of these four readings is wrong. Top + bottom must equal near + far. Find the wrong one and correct it.',
     hints: [
       'Add top and bottom, then near and far. The difference is the error in one of them.',
@@ -133,6 +138,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
   lever: {
     name: 'Lever dial and gauge block',
+    topic: 'Correction factor of a lever dial',
     goal: 'A lever dial sits at an unknown angle. Use the 0.50 mm gauge block to find its correction factor, then give the true bottom reading.',
     hints: [
       'Set the lever to mid-travel and zero it at the top. Put the block under the tip: the dial should read 0.50.',
@@ -143,6 +149,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
   trust: {
     name: 'Can you trust this dial?',
+    topic: 'Loose tip, sticking, play or run-out',
     goal: 'Only the bracket turns. The hub stays still. The tip, needle, bracket or hub may be faulty, or nothing is. Find the fault and give the true bottom reading.',
     hints: [
       'Read one place twice, approaching from the same side. Different readings mean a loose tip: tighten it and zero again.',
@@ -154,6 +161,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
   'part-turn': {
     name: 'Part of a turn',
+    topic: 'Calculate what you can’t reach',
     goal: 'A pipe stops the bracket turning all the way round. Read what you can and work out the bottom and far readings.',
     hints: [
       'Preload to mid-travel and zero at the top. Read at the same angle on both sides.',
@@ -165,6 +173,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
   engaged: {
     name: 'What a connected coupling hides',
+    topic: 'Read connected, then disconnected',
     goal: 'Read the bottom with the coupling connected, disconnect it and read again. How much offset did the coupling hide?',
     hints: [
       'A connected coupling pulls the shafts together: the dial shows only part of the misalignment.',

@@ -6,6 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the side moves. */
 export const pushingWords = labels({
   name: 'Side moves that stay',
+  topic: 'Jack bolts and dials, no drift',
   goal: 'Move the machine sideways to the plan with its jack bolts and bolt it down without losing position.',
   within: (mm: string) => t`Tolerance: both ends within ${mm}.`,
   plan: 'The plan',

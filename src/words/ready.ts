@@ -175,7 +175,6 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
       title: t`Next: ${(next.own ?? checkTexts[next.id]?.title ?? next.id).toLowerCase()}.`,
       detail: t`${open.length} of ${state.checks.length} checks to do.`,
     })
-  if (said.length === 0)
-    said.push({ key: 'done', peg: 'within', title: t`Pre-checks done.`, detail: t`Next: soft foot.` })
+  if (said.length === 0) said.push({ key: 'done', peg: 'within', title: t`Pre-checks done.` })
   return said
 }

@@ -6,6 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the frame on four feet. */
 export const seatingWords = labels({
   name: 'Soft foot',
+  topic: 'Find the fault, then correct it',
   goal: 'This frame has one fault. Find it as on a real machine: dial on a foot, loosen that bolt only, read and feel, retighten. Then correct it.',
   frame: 'The frame from above, near side at the bottom',
   foot: 'Foot',

@@ -6,6 +6,7 @@ import type { Said } from './said'
 /** What is said in the lesson of the rolls. */
 export const sightingWords = labels({
   name: 'Rolls from two stands',
+  topic: 'Carry one heading between two stands',
   goal: 'Set the instrument’s plane parallel to the reference roll and zero both floor references. Move to the second stand, pick up the same heading from them and set roll 2 parallel to the reference roll.',
   within: (mm: string) => t`Tolerance: ${mm} over the face.`,
   section: 'The floor from above, the web runs to the right, near side at the bottom',

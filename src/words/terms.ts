@@ -199,11 +199,11 @@ export const quarterName = (quarter: Quarter, terms: Sided): string =>
 
 /** The steps of a job. */
 export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'prove' | 'sign', string>> = labels({
-  ready: 'Ready',
-  seat: 'Seat',
-  read: 'Read',
-  move: 'Move',
-  prove: 'Prove',
+  ready: 'Pre-checks',
+  seat: 'Soft foot',
+  read: 'Readings',
+  move: 'Moves',
+  prove: 'Verify',
   sign: 'Sign',
 })
 

@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react'
-import { Navigate, Route, Routes } from 'react-router'
+import { Navigate, Route, Routes, useLocation, useParams } from 'react-router'
 import { KindStep } from '../job/frame/KindStep'
+import { jobPath, type Step, stepPaths, steps } from '../job/steps'
 import { loadKinds } from '../kinds/load'
 import { NotHere, ScreenBoundary, Waiting } from './Plain'
 import { part } from './part'
@@ -33,6 +34,13 @@ const Seat = screen(() => import('../job/seat/SeatStep'), 'SeatStep')
 const Sign = screen(() => import('../job/sign/SignStep'), 'SignStep')
 const Prove = screen(() => import('../job/prove/ProveStep'), 'ProveStep')
 
+/** An address of before, on a tag, in a calendar or a bookmark, leads on to the step's address of now. */
+function LedOn({ step }: { step: Step }) {
+  const { id = '' } = useParams()
+  const { search } = useLocation()
+  return <Navigate to={jobPath(id, step) + search} replace />
+}
+
 /** Which screen an address shows. */
 export function Screens() {
   return (
@@ -47,18 +55,22 @@ export function Screens() {
           <Route path="/lines/:id" element={<Line />} />
           <Route path="/lines/:id/logbook" element={<Logbook />} />
           <Route path="/account" element={<Account />} />
-          <Route path="/people" element={<People />} />
+          <Route path="/accounts" element={<People />} />
+          <Route path="/people" element={<Navigate to="/accounts" replace />} />
           <Route path="/practice" element={<Practice />} />
           <Route path="/practice/:lesson" element={<Lesson />} />
           <Route path="/jobs/:id" element={<Job />}>
-            <Route index element={<Navigate to="read" replace />} />
-            <Route path="line" element={<KindStep step="line" />} />
-            <Route path="ready" element={<Ready />} />
-            <Route path="seat" element={<Seat />} />
-            <Route path="read" element={<KindStep step="read" />} />
-            <Route path="move" element={<KindStep step="move" />} />
-            <Route path="sign" element={<Sign />} />
-            <Route path="prove" element={<Prove />} />
+            <Route index element={<Navigate to={stepPaths.read} replace />} />
+            <Route path={stepPaths.line} element={<KindStep step="line" />} />
+            <Route path={stepPaths.ready} element={<Ready />} />
+            <Route path={stepPaths.seat} element={<Seat />} />
+            <Route path={stepPaths.read} element={<KindStep step="read" />} />
+            <Route path={stepPaths.move} element={<KindStep step="move" />} />
+            <Route path={stepPaths.prove} element={<Prove />} />
+            <Route path={stepPaths.sign} element={<Sign />} />
+            {steps.map(({ step }) =>
+              step === stepPaths[step] ? null : <Route key={step} path={step} element={<LedOn step={step} />} />,
+            )}
           </Route>
           <Route path="*" element={<NotHere />} />
         </Route>

@@ -16,6 +16,7 @@ import { usePastedBlocks } from '../parts/pasted'
 import { keepSynced } from '../tablet/sync'
 import { isShortcut, typing, useFocus } from './focus'
 import { later } from './later'
+import { MainNav } from './MainNav'
 import { part } from './part'
 import { useScroll } from './scroll'
 import { changeSettings, type Settings, useSettings, useSiteUnit } from './settings'
@@ -89,26 +90,29 @@ function Inside() {
 }
 
 const Bar = styled.header`
-  display: flex; align-items: center; gap: 12px; min-height: 52px; padding: 3px 20px; border-bottom: 1px solid var(--rule);
-  ${narrow} { flex-wrap: wrap; padding: 3px 12px; gap: 0 4px; button, a { padding-left: 10px; padding-right: 10px; } }
+  display: flex; flex-wrap: wrap; align-items: center; gap: 0 12px; padding: 3px 20px; border-bottom: 1px solid var(--rule);
+  @media (min-width: 900px) { display: grid; grid-template-columns: minmax(0, 1fr) auto; }
+  ${narrow} { padding: 3px 12px; gap: 0 4px; button, a { padding-left: 10px; padding-right: 10px; } }
   ${phone} { column-gap: 0; }
 `
 const Crumbs = styled.nav`
-  display: flex; align-items: center; gap: 10px; flex: 1; min-width: 0;
-  ${phone} { flex-basis: auto; max-width: calc(100% - 130px); overflow: hidden; gap: 6px; a:first-child:not(:only-child) span { display: none; } }
+  display: flex; align-items: center; gap: 10px; flex: 1; min-width: 0; min-height: 44px;
+  ${narrow} { flex: 1 1 auto; max-width: 380px; order: 1; } ${phone} { flex: 0 1 auto; max-width: none; width: calc(100% - 178px); order: 0; overflow: hidden; gap: 6px; a { flex-shrink: 1; } b { flex-shrink: 3; } }
   a { text-decoration: none; color: var(--muted); white-space: nowrap; padding: 11px 0; min-height: 44px; min-width: 44px; overflow: hidden; text-overflow: ellipsis; flex-shrink: 3; } a:hover { color: var(--ink); text-decoration: underline; }
-  a:first-child { display: inline-flex; align-items: center; gap: 12px; flex-shrink: 0; }
   b { min-width: 40px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; } i { color: var(--rule); }
 `
-/** On a phone two lines: where one is, whether it is kept and the light; below them what acts. */
-const Tools = styled.div`
-  display: flex; align-items: center; gap: 8px; flex-wrap: wrap;
-  [role='radiogroup'] { padding: 0; }
-  ${narrow} { gap: 0; }
+/** On a phone two rows: where one is, whether it is saved and the theme; below them what acts. */
+const onPhone = `
   ${phone} {
-    display: contents; > * { order: 3; } > [role='status'] { order: 1; min-width: 0; } > :last-child { order: 2; }
+    display: contents; > * { order: 3; } > [role='status'] { order: 1; min-width: 0; } > [data-last] { order: 2; }
     [role='radiogroup'] label { padding: 0 9px; }
   }
+`
+const Tools = styled.div`display: flex; align-items: center; gap: 8px; margin-left: auto; [role='radiogroup'] { padding: 0; } ${narrow} { gap: 0; order: 2; } ${onPhone}`
+/** What acts on this screen, beside its name in a row of its own. */
+const Acts = styled.div`
+  display: flex; align-items: center; justify-content: flex-end; gap: 8px; flex-wrap: wrap;
+  &:nth-child(3) { grid-column: 2; } ${narrow} { gap: 0; order: 3; } ${onPhone}
 `
 
 const schemes: Record<Settings['scheme'], { next: Settings['scheme']; icon: ReactNode; label: string }> = {
@@ -152,30 +156,8 @@ export function Header({
   const title = [...crumbs.map(({ text }) => text).reverse(), appWords.vanePeg]
   return (
     <Bar>
-      <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : [appWords.floor]), ...title].join(' · ')}</title>
-      <Crumbs aria-label={appWords.breadcrumbs}>
-        <Link to="/" aria-label={appWords.floor}>
-          <svg width="20" height="22" viewBox="0 0 20 22" aria-hidden="true">
-            <path d="M4 20V3h11l-4 4 4 4H4" fill="none" stroke="var(--kelp)" strokeWidth="2.4" strokeLinejoin="round" />
-            <circle cx="4" cy="19.5" r="2.2" fill="var(--kelp)" />
-          </svg>
-          <span>{appWords.floor}</span>
-        </Link>
-        {crumbs.map(({ to, text }) => [
-          <i key={`${text}/`} aria-hidden="true">
-            /
-          </i>,
-          to ? (
-            <Link key={text} to={to}>
-              {text}
-            </Link>
-          ) : (
-            <b key={text} aria-current="page">
-              {text}
-            </b>
-          ),
-        ])}
-      </Crumbs>
+      <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : [appWords.jobs]), ...title].join(' · ')}</title>
+      <MainNav />
       <Tools>
         <Offline />
         <Button look="quiet" aria-label={findWords.find} onPress={() => showFind(true)}>
@@ -190,12 +172,32 @@ export function Header({
           ]}
           onChange={(value) => changeSettings({ unit: value })}
         />
-        {children}
         <Me />
-        <Button look="quiet" aria-label={label} onPress={() => changeSettings({ scheme: next })}>
+        <Button look="quiet" aria-label={label} data-last onPress={() => changeSettings({ scheme: next })}>
           {icon}
         </Button>
       </Tools>
+      {crumbs.some(({ to }) => to) ? (
+        <Crumbs aria-label={appWords.breadcrumbs}>
+          {crumbs.map(({ to, text }, i) => [
+            i > 0 ? (
+              <i key={`${text}/`} aria-hidden="true">
+                /
+              </i>
+            ) : null,
+            to ? (
+              <Link key={text} to={to}>
+                {text}
+              </Link>
+            ) : (
+              <b key={text} aria-current="page">
+                {text}
+              </b>
+            ),
+          ])}
+        </Crumbs>
+      ) : null}
+      {children ? <Acts>{children}</Acts> : null}
     </Bar>
   )
 }

@@ -62,7 +62,7 @@ function Account({ person }: { person: Own }) {
         <Button isDisabled={leave.isPending} onPress={() => leave.mutate(false)}>
           {words.signOut}
         </Button>
-        {person.role === 'administrator' ? <ButtonLink to="/people">{words.peopleAndMore}</ButtonLink> : null}
+        {person.role === 'administrator' ? <ButtonLink to="/accounts">{words.peopleAndMore}</ButtonLink> : null}
       </Acts>
       {leave.error ? <Fault role="alert">{leave.error.message}</Fault> : null}
       <Pin person={person} />

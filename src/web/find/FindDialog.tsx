@@ -15,8 +15,9 @@ import {
 import { useLocation, useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { findWords as words } from '../../words/page/find'
-import { capital, jobName, stepNames } from '../../words/terms'
+import { capital, jobName } from '../../words/terms'
 import { changeSettings, settings } from '../app/settings'
+import { jobPath, steps } from '../job/steps'
 import { inputLook } from '../parts/controls'
 import { type Find, find, fitsAll } from './find'
 import { hearEarly } from './opened'
@@ -53,17 +54,13 @@ function useActs(close: () => void, showShortcuts: () => void): readonly Act[] {
   const navigate = useNavigate()
   const { pathname } = useLocation()
   const to = (address: string) => () => navigate(address)
-  const job = /^\/jobs\/[^/]+/.exec(pathname)?.[0]
-  const steps = job
-    ? (['ready', 'seat', 'read', 'move', 'prove', 'sign'] as const).map((step) => ({
-        id: step,
-        text: words.step(stepNames[step]),
-        act: to(`${job}/${step}`),
-      }))
+  const job = /^\/jobs\/([^/]+)/.exec(pathname)?.[1]
+  const stepActs = job
+    ? steps.map(({ step, name }) => ({ id: step, text: words.step(name), act: to(jobPath(job, step)) }))
     : []
   const { unit, scheme } = settings()
   const acts: readonly Act[] = [
-    ...steps,
+    ...stepActs,
     { id: 'new', text: words.newJob, act: to('/new') },
     { id: 'floor', text: words.floor, act: to('/?state=in-hand') },
     { id: 'due', text: words.due, act: to('/?state=due') },

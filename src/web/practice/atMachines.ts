@@ -23,29 +23,39 @@ import { PushingScreen } from './PushingScreen'
 import { SeatingScreen } from './SeatingScreen'
 import { SightingScreen } from './SightingScreen'
 
+/** What a lesson is done at, by which the list groups them. */
+export const groups = ['dial', 'frame', 'pair', 'other'] as const
+type Group = (typeof groups)[number]
+
+interface LessonInList {
+  name: string
+  topic: string
+}
+
 /** The lessons that end with a machine as it should be, not with an answer; after those at the dial, in this order. */
 export const atMachines: readonly {
   id: string
-  words: { name: string; goal: string }
+  group: Group
+  words: LessonInList
   Screen: ComponentType<InOrder>
 }[] = [
-  { id: 'soft-foot', words: seatingWords, Screen: SeatingScreen },
-  { id: 'rough', words: pairLessonWords.rough, Screen: RoughScreen },
-  { id: 'side-moves', words: pushingWords, Screen: PushingScreen },
-  { id: 'halving', words: halvingWords, Screen: HalvingScreen },
-  { id: 'graph', words: plottingWords, Screen: PlottingScreen },
-  { id: 'bound', words: pairLessonWords.bound, Screen: BoundScreen },
-  { id: 'growth', words: pairLessonWords.growth, Screen: GrowthScreen },
-  { id: 'belts', words: beltingWords, Screen: BeltingScreen },
-  { id: 'flange', words: mountingWords, Screen: MountingScreen },
-  { id: 'bore', words: boringWords, Screen: BoringScreen },
-  { id: 'rolls', words: sightingWords, Screen: SightingScreen },
-  { id: 'stuck-roll', words: easingWords, Screen: EasingScreen },
+  { id: 'soft-foot', group: 'frame', words: seatingWords, Screen: SeatingScreen },
+  { id: 'rough', group: 'pair', words: pairLessonWords.rough, Screen: RoughScreen },
+  { id: 'side-moves', group: 'frame', words: pushingWords, Screen: PushingScreen },
+  { id: 'halving', group: 'pair', words: halvingWords, Screen: HalvingScreen },
+  { id: 'graph', group: 'pair', words: plottingWords, Screen: PlottingScreen },
+  { id: 'bound', group: 'pair', words: pairLessonWords.bound, Screen: BoundScreen },
+  { id: 'growth', group: 'pair', words: pairLessonWords.growth, Screen: GrowthScreen },
+  { id: 'belts', group: 'other', words: beltingWords, Screen: BeltingScreen },
+  { id: 'flange', group: 'other', words: mountingWords, Screen: MountingScreen },
+  { id: 'bore', group: 'other', words: boringWords, Screen: BoringScreen },
+  { id: 'rolls', group: 'other', words: sightingWords, Screen: SightingScreen },
+  { id: 'stuck-roll', group: 'other', words: easingWords, Screen: EasingScreen },
 ]
 
 /** Every lesson that comes with the program, in the order they are learned: those at the dial, then those at a machine. */
-export const lessonsInOrder: readonly { id: string; words: { name: string; goal: string } }[] = [
-  ...lessonNames.map((id) => ({ id, words: lessonWords[id] })),
+export const lessonsInOrder: readonly { id: string; group: Group; words: LessonInList }[] = [
+  ...lessonNames.map((id) => ({ id, group: 'dial' as const, words: lessonWords[id] })),
   ...atMachines,
 ]
 

@@ -29,6 +29,7 @@ export const floorWords = labels({
   allAreas: 'All areas',
   whichJobs: 'Which jobs',
   jobs: 'Jobs',
+  showMore: (count: number) => t`Show ${count} more`,
   inHand2: 'in progress',
   signedBy: (signedBy: string | number) => t`Signed by ${signedBy}`,
   overdueSince: 'overdue since ',

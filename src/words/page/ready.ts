@@ -9,6 +9,7 @@ export const readyWords = labels({
   checks: 'Checks',
   addCheck: 'Add check',
   goToSeat: 'Go to Soft foot',
+  goToRead: 'Go to Readings',
   theCouplingMayStayConnected: 'coupling may stay connected for a check, not for planning a move',
   couplingDisconnected: 'coupling disconnected',
   reasonForTheJob: 'Reason for the job',

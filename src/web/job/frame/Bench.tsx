@@ -6,13 +6,13 @@ export const BenchAndSay = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) 420px;
   @media (max-width: 1180px) { grid-template-columns: minmax(0, 1fr) 340px; }
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
-  min-height: calc(100vh - 52px - 245px);
+  min-height: calc(100vh - 97px - 245px);
 `
 export const Bench = styled.main`
   padding: 12px 20px 32px; min-width: 0;
   /* clear of the Sight, which stays above */
   @media (min-width: 900px) and (min-height: 700px) { input, select, button { scroll-margin: 260px 0 20px; } }
-  h1 { font-size: 20px; display: inline; margin-right: 12px; }
+  h1 { font-size: 20px; display: inline; margin-right: 12px; } h1 + h2 { font-size: 16px; display: inline; margin-right: 12px; }
 `
 export const BenchHead = styled.div`
   display: flex; flex-wrap: wrap; align-items: center; gap: 8px 12px; margin-bottom: 8px;

@@ -22,19 +22,20 @@ import { Button } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
+import { jobPath, type Step, stepAt, steps } from '../steps'
 import type { JobFrame } from './context'
 import { DueNotice } from './DueNotice'
 import { LineChanged } from './LineChanged'
 import type { OpenJob } from './open'
-import { PegRail, steps } from './PegRail'
+import { PegRail } from './PegRail'
 import { StepBoundary } from './StepBoundary'
 
 const Frame = styled.div`
-  display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 52px);
+  display: grid; grid-template-columns: 84px minmax(0, 1fr); min-height: calc(100vh - 97px);
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
 `
 /** Steps where numbers are typed at the machine. */
-const padSteps = /\/(read|seat|move)$/
+const padSteps: readonly (Step | undefined)[] = ['read', 'seat', 'move']
 const GlovePad = part(async () => (await import('../../pad/GlovePad')).GlovePad)
 
 const WideOnly = styled.span`${narrow} { display: none; }`
@@ -71,24 +72,23 @@ export function JobLayout({
   // keys are there as soon as the screen is
   useLayoutEffect(() => {
     const go = (event: KeyboardEvent) => {
-      const step = steps.find((one) => one.key === event.key)
-      if (step && isShortcut(event)) navigate(`/jobs/${stored.id}/${step.path}`)
+      const to = steps.find((one) => one.key === event.key)
+      if (to && isShortcut(event)) navigate(jobPath(stored.id, to.step))
     }
     window.addEventListener('keydown', go)
     return () => window.removeEventListener('keydown', go)
   }, [navigate, stored.id])
 
-  const step = pathname.endsWith('/line')
-    ? jobWords.line
-    : steps.find(({ path }) => pathname.endsWith(`/${path}`))?.name
+  const at = stepAt(pathname)
+  const step = steps.find((one) => one.step === at)?.name
   // kept as it is from keystroke to keystroke
   const header = useMemo(
     () => (
       <Header
         step={step}
         crumbs={[
-          { to: `/jobs/${stored.id}/line`, text: document.line.name || jobWords.line },
-          { text: [capital(jobName(stored.number)), document.title.toLowerCase()].filter(Boolean).join(', ') },
+          { to: jobPath(stored.id, 'line'), text: document.line.name || jobWords.line },
+          { text: [capital(jobName(stored.number)), document.title].filter(Boolean).join(', ') },
         ]}
       >
         <Button
@@ -161,14 +161,15 @@ export function JobLayout({
           move={pegs.move}
           prove={prove}
           sign={frame.signed ? 'within' : 'nothing'}
-          at={pathname}
+          at={at}
+          without={kindOf(line).seats(line).length === 0 ? 'seat' : undefined}
         />
         <div>
-          {/\/(line|sign)$/.test(pathname) ? null : drawing}
+          {at === 'line' || at === 'sign' ? null : drawing}
           <StepBoundary key={pathname} notebook={notebook}>
             <Outlet context={frame} />
           </StepBoundary>
-          {settings.pad && padSteps.test(pathname) ? <GlovePad /> : null}
+          {settings.pad && padSteps.includes(at) ? <GlovePad /> : null}
         </div>
       </Frame>
     </>

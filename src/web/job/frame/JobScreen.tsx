@@ -10,6 +10,7 @@ import { useDoor } from '../../door/useDoor'
 import { pages } from '../../kinds'
 import { loadKind } from '../../kinds/load'
 import { jobShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { jobPath, stepAt } from '../steps'
 import type { JobFrame } from './context'
 import type { OpenJob } from './open'
 import { remindersOf } from './reminders'
@@ -21,7 +22,7 @@ export function JobScreen() {
   const { data, error, notebook } = useShelf(jobShelf, id)
   if (error) throw error
   const kind = data?.document.line.kind
-  const step = useLocation().pathname.split('/')[3]
+  const step = stepAt(useLocation().pathname)
   // what the job shows of itself, and its step in it, are fetched together
   useEffect(() => {
     if (!kind) return
@@ -32,7 +33,7 @@ export function JobScreen() {
   if (!data || !notebook || !kind) return <Waiting />
   const Shown = opened[kind]
   return (
-    <StepBoundary notebook={notebook} steps={`/jobs/${id}`}>
+    <StepBoundary notebook={notebook} job={id}>
       <Shown key={id} kind={kind} open={{ stored: data, notebook }} />
     </StepBoundary>
   )
@@ -94,7 +95,7 @@ function Opened<K extends KindName>({ kind: name, open }: Opening<K>) {
         ],
       }))
       setParams({})
-      navigate(`/jobs/${stored.id}/read?round=${id}`)
+      navigate(jobPath(stored.id, 'read', id))
     },
     [edit, kind, line, navigate, round, setParams, settings.unit, stored.id],
   )
@@ -103,7 +104,7 @@ function Opened<K extends KindName>({ kind: name, open }: Opening<K>) {
     return notebook.unsent ? undefined : notebook.storedVersion
   }, [notebook])
   const reminders = useMemo(
-    () => remindersOf({ line, ready, seat }, terms, (step) => navigate(`/jobs/${stored.id}/${step}`)),
+    () => remindersOf({ line, ready, seat }, terms, (step) => navigate(jobPath(stored.id, step))),
     [line, ready, seat, terms, navigate, stored.id],
   )
   const frame: JobFrame = {

@@ -6,14 +6,14 @@ import { jobWords } from '../../../words/page/job'
 import { isGone, NewVersion } from '../../app/NewVersion'
 import type { Notebook } from '../../notebook/notebook'
 import { Button } from '../../parts/controls'
-import { steps } from './PegRail'
+import { jobPath, steps } from '../steps'
 
 const Sheet = styled.main`padding: 24px; display: grid; gap: 14px; justify-items: start; max-width: 640px; h1 { font-size: 22px; } nav { display: flex; flex-wrap: wrap; gap: 6px 18px; } nav a { padding: 10px 0; }`
 
 interface Props {
   notebook: Notebook<AnyJob>
-  /** Where the job's steps are, where the frame that leads to them is gone as well. */
-  steps?: string
+  /** The job's id, where the frame that leads to its steps is gone as well. */
+  job?: string
   children: ReactNode
 }
 
@@ -30,7 +30,7 @@ export class StepBoundary extends Component<Props, { error: unknown }> {
 
   override render(): ReactNode {
     const { error } = this.state
-    const { notebook, steps: base } = this.props
+    const { notebook, job } = this.props
     if (error === undefined) return this.props.children
     if (isGone(error)) return <NewVersion />
     const again = () => this.setState({ error: undefined })
@@ -63,16 +63,13 @@ export class StepBoundary extends Component<Props, { error: unknown }> {
           )}{' '}
           <Button onPress={again}>{jobWords.tryAgain}</Button>
         </p>
-        {base ? (
+        {job ? (
           <nav aria-label={jobWords.steps}>
-            {steps.map(({ path, name }) => (
-              <Link key={path} to={`${base}/${path}`} onClick={again}>
+            {steps.map(({ step, name }) => (
+              <Link key={step} to={jobPath(job, step)} onClick={again}>
                 {name}
               </Link>
             ))}
-            <Link to={`${base}/line`} onClick={again}>
-              {jobWords.lineDetails}
-            </Link>
             <Link to="/">{jobWords.floor}</Link>
           </nav>
         ) : null}

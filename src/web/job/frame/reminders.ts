@@ -22,7 +22,7 @@ export function remindersOf(
       key: 'open-caution',
       peg: 'outside',
       said: {
-        title: `${cautionTexts[caution].title}?`,
+        title: `${cautionTexts[caution].title}.`,
         detail: jobWords.ofCautionsNotSigned(openCautions.length, cautions.length),
       },
       acts: [{ text: jobWords.goToReady, run: () => go('ready') }],

@@ -17,6 +17,7 @@ import { Peg } from '../../parts/Peg'
 import { type Act, Say, type SayItem } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
 import { useJobFrame } from '../frame/context'
+import { jobPath, type Step } from '../steps'
 import { Doubt } from './Doubt'
 import { Leave } from './Leave'
 import { Marks } from './Marks'
@@ -57,10 +58,10 @@ export function ProveStep() {
   const asLeft = rounds[proof.left ?? rounds.length - 1] ?? round
   const readMore = (more: (round: AnyRound) => AnyRound) => {
     frame.edit((job) => ({ ...job, rounds: job.rounds.map((r) => (r.id === asLeft.id ? more(r) : r)) }))
-    navigate(`/jobs/${id}/read?round=${asLeft.id}`)
+    navigate(jobPath(id, 'read', asLeft.id))
   }
   const sets = (purpose: Purpose) => readMore((r) => kind.withProofSets(line, r, purpose, () => newId('set')))
-  const go = (step: string, text: string): Act => ({ text, main: true, run: () => navigate(`/jobs/${id}/${step}`) })
+  const go = (step: Step, text: string): Act => ({ text, main: true, run: () => navigate(jobPath(id, step)) })
   const repeat: Act = { text: proveWords.repeat, main: true, run: () => sets('repeat') }
   const actsFor = (open: ProofOpen): Act[] => {
     switch (open.kind) {
@@ -145,7 +146,7 @@ export function ProveStep() {
             {rounds.map((one, i) => (
               <li key={one.id}>
                 <Link
-                  to={`/jobs/${id}/prove?round=${one.id}`}
+                  to={jobPath(id, 'prove', one.id)}
                   aria-current={one.id === round.id ? 'true' : undefined}
                   aria-label={proveWords.show(i + 1)}
                 >

@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
 import { emptyQuantity } from '../../../core/frame/quantity'
-import { checksOf } from '../../../core/kinds'
+import { checksOf, kindOf } from '../../../core/kinds'
 import { cautions, mayStayEngaged, type Occasion } from '../../../core/ready/catalog'
 import { type CheckState, emptyCheck, emptyReady, readyState } from '../../../core/ready/ready'
 import type { Ready } from '../../../core/ready/schema'
@@ -23,6 +23,7 @@ import { Say } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
 import { useJobFrame } from '../frame/context'
 import { Photographs } from '../photographs/Photographs'
+import { jobPath } from '../steps'
 
 const Cautions = styled.ul`
   list-style: none; margin: 0 0 24px; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 0 20px; ${narrow} { grid-template-columns: 1fr; }
@@ -68,12 +69,19 @@ export function ReadyStep() {
       }),
       mark,
     )
+  const hasFeet = kindOf(document.line).seats(document.line).length > 0
   const items = sayReady(state, terms).map(({ key, peg, ...said }) => ({
     key,
     peg,
     said,
     acts:
-      key === 'done' ? [{ text: readyWords.goToSeat, main: true, run: () => navigate(`/jobs/${frame.id}/seat`) }] : [],
+      key === 'done'
+        ? [
+            hasFeet
+              ? { text: readyWords.goToSeat, main: true, run: () => navigate(jobPath(frame.id, 'seat')) }
+              : { text: readyWords.goToRead, main: true, run: () => navigate(jobPath(frame.id, 'read')) },
+          ]
+        : [],
   }))
 
   return (

@@ -19,6 +19,7 @@ import { Say } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
 import { useJobFrame } from '../frame/context'
 import { Photographs } from '../photographs/Photographs'
+import { jobPath } from '../steps'
 import { FeetFromAbove } from './FeetFromAbove'
 import { SeatLive } from './SeatLive'
 
@@ -71,7 +72,7 @@ export function SeatStep() {
           : advice.kind === 'seat-tighten'
             ? [{ text: seatWords.oneBoltAtATime, main: true, run: () => setPass('before') }]
             : advice.kind === 'seat-found' && advice.finding.kind === 'clean'
-              ? [{ text: seatWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+              ? [{ text: seatWords.goToRead, main: true, run: () => navigate(jobPath(frame.id, 'read')) }]
               : advice.kind === 'seat-next' || advice.kind === 'seat-fault'
                 ? [
                     {
@@ -275,7 +276,7 @@ function NoFeet() {
     title: seatWords.noFeetOnThisLine,
     detail: seatWords.softFootDoesNotApply,
   }
-  const acts = [{ text: seatWords.goToRead, main: true, run: () => navigate(`/jobs/${id}/read`) }]
+  const acts = [{ text: seatWords.goToRead, main: true, run: () => navigate(jobPath(id, 'read')) }]
   return (
     <BenchAndSay>
       <Bench id="bench">

@@ -15,6 +15,7 @@ import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { useJobFrame } from '../frame/context'
+import { jobPath, type Step } from '../steps'
 
 const Sheet = styled(Card)`
   display: grid; gap: 12px; h2 { font-size: 17px; }
@@ -24,8 +25,8 @@ const Sheet = styled(Card)`
 const Row = styled.div`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 8px; align-items: end;`
 const Two = styled.div`display: grid; grid-template-columns: 1fr 1fr; gap: 12px;`
 
-/** Where each open thing is mended. */
-const stepOf = ({ kind, ...open }: ProofOpen): string => {
+/** The step where each outstanding item is resolved. */
+const stepOf = ({ kind, ...open }: ProofOpen): Step => {
   if (kind === 'growth') return 'line'
   if (kind === 'ready') return 'ready'
   if (kind === 'seat' || kind === 'seat-unseen') return 'seat'
@@ -88,7 +89,7 @@ export function OpenList({ proved, typing, another }: { proved: JobProved; typin
                   value={because[key] ?? ''}
                   onChange={({ target }) => setBecause((now) => ({ ...now, [key]: target.value }))}
                 />
-                <ButtonLink to={`/jobs/${id}/${stepOf(one)}`} aria-label={`${signWords.mend}: ${title}`}>
+                <ButtonLink to={jobPath(id, stepOf(one))} aria-label={`${signWords.mend}: ${title}`}>
                   {signWords.mend}
                 </ButtonLink>
               </Row>

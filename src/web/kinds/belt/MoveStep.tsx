@@ -12,6 +12,7 @@ import { phone, rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
+import { jobPath } from '../../job/steps'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Wide } from '../../parts/Wide'
@@ -180,7 +181,7 @@ export function MoveStep() {
             said: say(finding, told, solved.limit),
             acts:
               finding.kind === 'missing'
-                ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
                 : finding.kind === 'slide' && !frozen && !within
                   ? [{ text: words.moved, main: true, run: () => beginRound() }]
                   : [],

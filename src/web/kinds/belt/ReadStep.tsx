@@ -14,6 +14,7 @@ import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
+import { jobPath } from '../../job/steps'
 import { Card, Field, Input, Muted, Select } from '../../parts/controls'
 import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
@@ -71,7 +72,7 @@ export function ReadStep() {
             },
           ]
         : finding.kind === 'missing' || finding.kind === 'limit-not-a-number'
-          ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+          ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
           : []
   return (
     <BenchAndSay>

@@ -3,6 +3,7 @@ import { makeSet } from '../../../core/kinds/bore/document/make'
 import { borePageWords } from '../../../words/bore/page/page'
 import { newId } from '../../app/newId'
 import { JobCard } from '../../job/frame/JobCard'
+import { jobPath } from '../../job/steps'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { useBoreFrame } from './frame'
 import { LineForm } from './LineForm'
@@ -34,7 +35,7 @@ export function LineStep() {
         }, mark)
       }
       onward={
-        <ButtonLink to={`/jobs/${id}/read`} $look="act">
+        <ButtonLink to={jobPath(id, 'read')} $look="act">
           {borePageWords.goToRead}
         </ButtonLink>
       }

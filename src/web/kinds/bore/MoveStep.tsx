@@ -9,6 +9,7 @@ import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
+import { jobPath } from '../../job/steps'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
@@ -103,7 +104,7 @@ export function MoveStep() {
             said: say(finding, told, solved.limit),
             acts:
               finding.kind === 'no-place'
-                ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
                 : finding.kind === 'turn-free' && !frozen && !within
                   ? [{ text: words.moved, main: true, run: () => beginRound() }]
                   : [],

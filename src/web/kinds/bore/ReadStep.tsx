@@ -14,6 +14,7 @@ import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
+import { jobPath } from '../../job/steps'
 import { Care } from '../../parts/Care'
 import { Card, Field, Muted, Select } from '../../parts/controls'
 import { QuantityField } from '../../parts/Quantity'
@@ -99,7 +100,7 @@ export function ReadStep() {
       ]
     if (finding.kind === 'push-asked') return [{ text: words.enterIt, run: () => focus(finding.set.id, 'pushed') }]
     return finding.kind === 'no-place' || finding.kind === 'carrier-lacks'
-      ? [{ text: words.goToLine, main: finding.kind === 'no-place', run: () => navigate(`/jobs/${id}/line`) }]
+      ? [{ text: words.goToLine, main: finding.kind === 'no-place', run: () => navigate(jobPath(id, 'line')) }]
       : []
   }
   return (

@@ -1,6 +1,7 @@
 import { rolls } from '../../../core/kinds/rolls'
 import { rollsPageWords } from '../../../words/rolls/page/page'
 import { JobCard } from '../../job/frame/JobCard'
+import { jobPath } from '../../job/steps'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { useRollsFrame } from './frame'
 import { LineForm } from './LineForm'
@@ -16,7 +17,7 @@ export function LineStep() {
       frozen={frozen}
       onChange={(change, mark) => edit((job) => ({ ...job, line: change(job.line) }), mark)}
       onward={
-        <ButtonLink to={`/jobs/${id}/read`} $look="act">
+        <ButtonLink to={jobPath(id, 'read')} $look="act">
           {rollsPageWords.goToRead}
         </ButtonLink>
       }

@@ -11,6 +11,7 @@ import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
+import { jobPath } from '../../job/steps'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Peg } from '../../parts/Peg'
@@ -162,7 +163,7 @@ export function MoveStep() {
             said: say(finding, told),
             acts:
               finding.kind === 'missing'
-                ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
                 : i === last && !frozen && !within
                   ? [{ text: words.moved, main: true, run: () => beginRound() }]
                   : [],

@@ -19,6 +19,7 @@ import { OneNumber } from '../../device/OneNumber'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
+import { jobPath } from '../../job/steps'
 import { Button, Card, Field, Input, Muted } from '../../parts/controls'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
@@ -83,9 +84,9 @@ export function ReadStep() {
       ]
     }
     return finding.kind === 'missing' && finding.what !== 'over'
-      ? [{ text: words.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+      ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
       : finding.kind === 'no-reference'
-        ? [{ text: words.goToLine, run: () => navigate(`/jobs/${id}/line`) }]
+        ? [{ text: words.goToLine, run: () => navigate(jobPath(id, 'line')) }]
         : []
   }
   const takeNext = (mm: number) => {

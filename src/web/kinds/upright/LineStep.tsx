@@ -2,6 +2,7 @@ import { anglesAtBolts } from '../../../core/kinds/upright/document/make'
 import { readingsIn } from '../../../core/shafts/typed'
 import { pageWords } from '../../../words/upright/page/page'
 import { JobCard } from '../../job/frame/JobCard'
+import { jobPath } from '../../job/steps'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { useUprightFrame } from './frame'
 import { LineForm } from './LineForm'
@@ -26,7 +27,7 @@ export function LineStep() {
         }, mark)
       }
       onward={
-        <ButtonLink to={`/jobs/${id}/read`} $look="act">
+        <ButtonLink to={jobPath(id, 'read')} $look="act">
           {pageWords.goToRead}
         </ButtonLink>
       }

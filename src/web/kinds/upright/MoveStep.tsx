@@ -9,6 +9,7 @@ import { pageWords } from '../../../words/upright/page/page'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
+import { jobPath } from '../../job/steps'
 import { Card, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { QuantityField } from '../../parts/Quantity'
@@ -104,7 +105,7 @@ export function MoveStep() {
             said: say(finding, told),
             acts:
               finding.kind === 'no-flange'
-                ? [{ text: pageWords.goToLine, main: true, run: () => navigate(`/jobs/${id}/line`) }]
+                ? [{ text: pageWords.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
                 : finding.kind === 'push' && !frozen
                   ? [{ text: pageWords.movedStartNextRound, main: true, run: () => beginRound() }]
                   : [],

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { isPast } from 'date-fns/isPast'
 import { Plus } from 'lucide-react'
-import { useLayoutEffect, useRef } from 'react'
+import { useLayoutEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import styled from 'styled-components'
 import { miniOf } from '../../../drawing/mini'
@@ -9,7 +9,6 @@ import { sayAgo, sayDay } from '../../../words/dates'
 import { sayNext } from '../../../words/next'
 import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
-import { siteViewWords } from '../../../words/page/siteView'
 import { tabletWords } from '../../../words/page/tablet'
 import { jobName, stepNames } from '../../../words/terms'
 import { answered, api, type JobRow, type JobState } from '../../api/client'
@@ -34,8 +33,8 @@ const List = styled.ul`list-style: none; margin: 0; padding: 0; border-top: 2px 
 const Row = styled.li`
   border-bottom: 1px solid var(--rule);
   > a {
-    display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 200px minmax(200px, 1.4fr) 130px; gap: 20px; align-items: center;
-    padding: 12px 8px; text-decoration: none; min-height: 88px;
+    display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 300px minmax(200px, 1.4fr) 130px; gap: 20px; align-items: center;
+    padding: 8px 8px; text-decoration: none; min-height: 76px;
     ${narrow} { grid-template-columns: 84px minmax(0, 1fr) auto; gap: 4px 14px; }
     ${phone} { grid-template-columns: 84px minmax(0, 1fr); }
   }
@@ -44,7 +43,13 @@ const Row = styled.li`
 `
 const Next = styled.span`font-weight: 600; ${narrow} { grid-column: 2; grid-row: 2; }`
 const When = styled.span`text-align: right; font-size: 14px; color: var(--muted); span { display: block; } ${narrow} { grid-column: 3; grid-row: 1 / 3; } ${phone} { grid-column: 2; grid-row: 3; text-align: left; span { display: inline; } span + span::before { content: ' · '; } } b { ${mono} color: var(--ink); font-weight: 500; }`
-const Pegs = styled.span`display: flex; gap: 14px; span { display: inline-grid; justify-items: center; gap: 2px; font-size: 12px; color: var(--muted); } ${narrow} { display: none; }`
+/** A peg a step, under the names that stand once over the list. */
+const pegColumns = `display: grid; grid-template-columns: repeat(5, 1fr); justify-items: center; ${narrow} { display: none; }`
+const Pegs = styled.span`${pegColumns}`
+const Legend = styled.div`
+  display: grid; grid-template-columns: 116px minmax(180px, 1.2fr) 300px minmax(200px, 1.4fr) 130px; gap: 20px; padding: 0 8px 6px; font-size: 12.5px; color: var(--muted);
+  ${narrow} { display: none; } > span { ${pegColumns} grid-column: 3; white-space: nowrap; }
+`
 const Empty = styled.div`padding: 48px 8px; display: grid; gap: 16px; justify-items: start; font-size: 18px;`
 
 const states: readonly { value: JobState | 'all' | 'away'; text: string }[] = [
@@ -55,7 +60,12 @@ const states: readonly { value: JobState | 'all' | 'away'; text: string }[] = [
   { value: 'away', text: floorWords.archived },
 ]
 
-/** Home: what is in hand, due and signed. Search and filters live in the address. */
+/** The steps whose state a job shows in the list. */
+const pegged = ['ready', 'seat', 'read', 'move', 'prove'] as const
+/** How many jobs are shown before the rest is asked for. */
+const atFirst = 12
+
+/** Home: what is in progress, due and signed. Search and filters live in the address. */
 export function FloorScreen() {
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()
@@ -64,6 +74,8 @@ export function FloorScreen() {
   const search = params.get('search') ?? ''
   const area = params.get('area') ?? ''
   const page = Math.max(0, Number(params.get('page') ?? 0) || 0)
+  // a page of jobs is shown from its first rows on; what is looked for further back is a tap away
+  const [all, setAll] = useState(page > 0)
   const query = {
     ...(search ? { search } : {}),
     ...(state === 'all' ? {} : state === 'away' ? { archived: 'yes' as const } : { state }),
@@ -151,10 +163,6 @@ export function FloorScreen() {
               {dueWords.calendar}
             </ButtonAnchor>
           ) : null}
-          <ButtonLink to="/site">{siteViewWords.site}</ButtonLink>
-          <ButtonLink to="/lines">{floorWords.lines}</ButtonLink>
-          <ButtonLink to="/kit">{floorWords.kit}</ButtonLink>
-          <ButtonLink to="/practice">{floorWords.practice}</ButtonLink>
           <ButtonLink to="/new" $look="act">
             <Plus size={18} aria-hidden="true" /> {floorWords.newJob}
           </ButtonLink>
@@ -165,12 +173,23 @@ export function FloorScreen() {
         ) : null}
         {data && data.rows.length > 0 ? (
           <>
+            <Legend aria-hidden="true">
+              <span>
+                {pegged.map((step) => (
+                  <span key={step}>{stepNames[step]}</span>
+                ))}
+              </span>
+            </Legend>
             <List aria-label={floorWords.jobs}>
-              {data.rows.map((row) => (
-                <JobLine key={row.id} row={row} />
+              {(all ? data.rows : data.rows.slice(0, atFirst)).map((row) => (
+                <JobLine key={row.id} row={row} bare={state === row.state} />
               ))}
             </List>
-            {data.pages > 1 ? (
+            {!all && data.rows.length > atFirst ? (
+              <Top style={{ marginTop: 16 }}>
+                <Button onPress={() => setAll(true)}>{floorWords.showMore(data.rows.length - atFirst)}</Button>
+              </Top>
+            ) : data.pages > 1 ? (
               <Top style={{ marginTop: 16 }}>
                 <Button isDisabled={page === 0} onPress={() => change('page', String(page - 1))}>
                   {floorWords.newer}
@@ -208,23 +227,20 @@ export function FloorScreen() {
 const stateWord = (state: JobState): string =>
   ({ due: floorWords.due2, 'in-hand': floorWords.inHand2, signed: floorWords.signed2 })[state]
 
-function JobLine({ row }: { row: JobRow }) {
+function JobLine({ row, bare }: { row: JobRow; bare: boolean }) {
   const { summary } = row
   const overdue = row.dueOn && isPast(new Date(`${row.dueOn}T23:59:59`))
   return (
     <Row>
-      <Link to={`/jobs/${row.id}`}>
+      <Link to={`/jobs/${row.id}`} title={row.title}>
         <Mini row={row} />
         <span>
           <h2>{row.lineName}</h2>
-          <small>{[row.area, jobName(row.number), row.title.toLowerCase()].filter(Boolean).join(' · ')}</small>
+          <small>{[row.area, jobName(row.number)].filter(Boolean).join(' · ')}</small>
         </span>
         <Pegs>
-          {(['ready', 'seat', 'read', 'move', 'prove'] as const).map((step) => (
-            <span key={step}>
-              <Peg peg={summary.pegs[step]} label={`${stepNames[step]}: ${pegWord(summary.pegs[step])}`} />
-              {stepNames[step]}
-            </span>
+          {pegged.map((step) => (
+            <Peg key={step} peg={summary.pegs[step]} label={`${stepNames[step]}: ${pegWord(summary.pegs[step])}`} />
           ))}
         </Pegs>
         <Next>{row.state === 'signed' ? floorWords.signedBy(row.signedBy ?? '') : sayNext(summary)}</Next>
@@ -239,15 +255,14 @@ function JobLine({ row }: { row: JobRow }) {
             </>
           ) : (
             <>
-              <span>{row.archivedAt ? floorWords.archived2 : stateWord(row.state)}</span>
+              {row.archivedAt ? (
+                <span>{floorWords.archived2}</span>
+              ) : row.state === 'in-hand' || bare ? null : (
+                <span>{stateWord(row.state)}</span>
+              )}
               <span>{sayAgo(row.updatedAt)}</span>
             </>
           )}
-          {summary.minutes > 0 ? (
-            <span>
-              <b>{summary.minutes}</b> {floorWords.min}
-            </span>
-          ) : null}
         </When>
       </Link>
     </Row>

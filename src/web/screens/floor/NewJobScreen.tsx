@@ -14,6 +14,7 @@ import { useNewIds } from '../../api/useNewIds'
 import { again } from '../../app/again'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
+import { jobPath } from '../../job/steps'
 import { lineKnownHere } from '../../notebook/learnedHere'
 import { Button, Card, Choices, Fault, Field, Input, Muted, Select } from '../../parts/controls'
 import { SearchField } from '../../parts/SearchField'
@@ -63,7 +64,7 @@ export function NewJobScreen() {
       const round = { ...kindOf(line).makeRound(line, new Date().toISOString(), unit), by: initials }
       const document = { ...jobFrom(line, round, occasionNames[occasion], occasion), doneBy: initials }
       const id = await make('job', { id: ids.of(`job ${lineId} ${occasion} ${initials}`), lineId, document })
-      return from === 'drawn' ? `/jobs/${id}/line` : `/jobs/${id}/read`
+      return from === 'drawn' ? jobPath(id, 'line') : jobPath(id, 'read')
     },
     onSuccess: (path) => navigate(path),
   })
@@ -90,7 +91,7 @@ export function NewJobScreen() {
         id: ids.of(`line ${file.name} ${file.lastModified} ${known.name}`),
         document: known,
       })
-      return `/jobs/${await make('job', { id: ids.of(`job ${lineId}`), lineId, document: brought })}/read`
+      return jobPath(await make('job', { id: ids.of(`job ${lineId}`), lineId, document: brought }), 'read')
     },
     onSuccess: (path) => navigate(path),
   })

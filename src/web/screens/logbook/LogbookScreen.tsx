@@ -23,6 +23,7 @@ import { part } from '../../app/part'
 import { Header } from '../../app/Shell'
 import { useSettingsOf } from '../../app/settings'
 import { narrow, phone } from '../../app/style'
+import { jobPath } from '../../job/steps'
 import type { Notebook } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
@@ -126,7 +127,7 @@ function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLi
                   <Button
                     isDisabled={job.isPending}
                     onPress={() =>
-                      job.mutate({ last: last.job }, { onSuccess: (made) => navigate(`/jobs/${made}/ready`) })
+                      job.mutate({ last: last.job }, { onSuccess: (made) => navigate(jobPath(made, 'ready')) })
                     }
                   >
                     {words.nextJob}
@@ -322,7 +323,7 @@ function Visits(props: {
                   {i === 0 ? (
                     <>
                       <th scope="rowgroup" rowSpan={moved.length || 1} style={{ verticalAlign: 'top' }}>
-                        <Link to={`/jobs/${visit.job}/prove`}>
+                        <Link to={jobPath(visit.job, 'prove')}>
                           {sayDate(new Date(visit.left.at))}, {words.job(visit.number)}
                         </Link>
                         {visit.signed ? null : (

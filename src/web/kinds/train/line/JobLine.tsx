@@ -3,6 +3,7 @@ import { readingsIn } from '../../../../core/shafts/typed'
 import { plural } from '../../../../words/language'
 import { lineWords } from '../../../../words/train/page/line'
 import { JobCard } from '../../../job/frame/JobCard'
+import { jobPath } from '../../../job/steps'
 import { ButtonLink } from '../../../parts/ButtonLink'
 import { useTrainFrame } from '../frame'
 import { HotAndCold } from './HotAndCold'
@@ -27,7 +28,7 @@ export function JobLine() {
           : lineWords.withReadingsWouldBeRemoved(plural(sets, { one: 'A set', other: `${sets} sets` }), readings)
       }}
       onward={
-        <ButtonLink to={`/jobs/${id}/read`} $look="act">
+        <ButtonLink to={jobPath(id, 'read')} $look="act">
           {lineWords.goToRead}
         </ButtonLink>
       }

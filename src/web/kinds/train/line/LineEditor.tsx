@@ -77,7 +77,7 @@ export function LineEditor(props: {
     <Sheet id="bench">
       <Top>
         <div>
-          <h1>{line.name || lineWords.unnamedLine}</h1>
+          <h1>{lineWords.theLine}</h1>
           <Muted>{lineWords.enterEachDistanceOnThe(unitName[length])}</Muted>
         </div>
         {props.onward}

@@ -33,6 +33,7 @@ import { sayMove, sayPlan } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
 import { StillToGain } from '../../../job/move/StillToGain'
+import { jobPath } from '../../../job/steps'
 import { Card, Fault, Muted } from '../../../parts/controls'
 import { fileName } from '../../../parts/files'
 import { PdfLink } from '../../../print/PdfLink'
@@ -90,18 +91,18 @@ export function MoveStep() {
       case 'not-a-number':
       case 'unsolved':
       case 'not-returned':
-        return [{ text: moveWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+        return [{ text: moveWords.goToRead, main: true, run: () => navigate(jobPath(frame.id, 'read')) }]
       case 'dimension-fault':
       case 'dimension-doubt':
       case 'no-limits':
-        return [{ text: moveWords.goToLine, run: () => navigate(`/jobs/${frame.id}/line`) }]
+        return [{ text: moveWords.goToLine, run: () => navigate(jobPath(frame.id, 'line')) }]
       case 'engaged':
         return finding.accepted || frame.frozen
           ? []
           : [{ text: moveWords.planFromItAnyway, run: () => acceptEngaged(finding.coupling) }]
       case 'not-fitting':
       case 'sets-disagree':
-        return [{ text: moveWords.goToRead, main: true, run: () => navigate(`/jobs/${frame.id}/read`) }]
+        return [{ text: moveWords.goToRead, main: true, run: () => navigate(jobPath(frame.id, 'read')) }]
       case 'read-again':
         return frame.frozen ? [] : [{ text: moveWords.movedStartNextRound, main: true, run: frame.beginRound }]
       default:
@@ -110,10 +111,10 @@ export function MoveStep() {
   }
   const planActs = (finding: PlanFinding): Act[] => {
     if (finding.kind === 'no-growth')
-      return [{ text: moveWords.goToLine, run: () => navigate(`/jobs/${frame.id}/line`) }]
+      return [{ text: moveWords.goToLine, run: () => navigate(jobPath(frame.id, 'line')) }]
     if (finding.kind === 'tied-moved' && !finding.agreed && !frame.frozen) {
       const by = frame.settings.initials.trim()
-      if (!by) return [{ text: moveWords.enterInitialsInReadyFirst, run: () => navigate(`/jobs/${frame.id}/ready`) }]
+      if (!by) return [{ text: moveWords.enterInitialsInReadyFirst, run: () => navigate(jobPath(frame.id, 'ready')) }]
       const { machine, most } = finding
       const agreed = {
         by,

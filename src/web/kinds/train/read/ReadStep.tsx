@@ -24,6 +24,7 @@ import { later } from '../../../app/later'
 import { newId } from '../../../app/newId'
 import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
 import { Photographs } from '../../../job/photographs/Photographs'
+import { jobPath } from '../../../job/steps'
 import { Button, Choices, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
 import { type Act, Say, type SayItem } from '../../../say/Say'
@@ -119,17 +120,17 @@ export function ReadStep() {
           ? []
           : [{ text: readWords.addThisAngle, run: () => addAngle(finding.dial.set.id, finding.degrees) }]
       case 'ready-to-move':
-        return [{ text: readWords.goToMove, main: true, run: () => navigate(`/jobs/${frame.id}/move`) }]
+        return [{ text: readWords.goToMove, main: true, run: () => navigate(jobPath(frame.id, 'move')) }]
       case 'dimension-fault':
       case 'dimension-doubt': {
         const of = (finding.kind === 'dimension-fault' ? finding.fault.of : finding.doubt.of).replace(/\/2$/, '')
         const set = round.sets.find((one) => one.probes.some((dial) => dial.id === of))
         return set
           ? [{ text: readWords.setUpTheDial, main: true, run: () => openSetUp(set.id) }]
-          : [{ text: readWords.goToLine, main: true, run: () => navigate(`/jobs/${frame.id}/line`) }]
+          : [{ text: readWords.goToLine, main: true, run: () => navigate(jobPath(frame.id, 'line')) }]
       }
       case 'no-limits':
-        return [{ text: readWords.goToLine, run: () => navigate(`/jobs/${frame.id}/line`) }]
+        return [{ text: readWords.goToLine, run: () => navigate(jobPath(frame.id, 'line')) }]
       default:
         return []
     }

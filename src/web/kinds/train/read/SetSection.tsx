@@ -9,6 +9,7 @@ import { isCoupled, readingKey, readingsIn, setPurpose } from '../../../../core/
 import { couplingName, methodNames, purposeNames, sideName } from '../../../../words/terms'
 import { howReadText } from '../../../../words/train/howRead'
 import { readWords } from '../../../../words/train/page/read'
+import { setUpWords } from '../../../../words/train/page/setUp'
 import { part } from '../../../app/part'
 import { BenchHead } from '../../../job/frame/Bench'
 import { Button, Muted } from '../../../parts/controls'
@@ -62,24 +63,21 @@ export function SetSection({ set, place, open, toggle, trial, cells, focusCell, 
     latest.current = toggle
   })
   const press = useCallback((which: Panel) => latest.current(which), [])
+  // what every set has goes without saying: it is in the set-up
+  const unusual = [
+    place.of > 1 ? readWords.setNumber(place.number) : '',
+    round.sets.length > place.of ? name : '',
+    set.turned === 'one' ? setUpWords.bracketsShaftOnly : '',
+    isCoupled(set) || setPurpose(set) !== 'plan' ? purposeNames[setPurpose(set)] : '',
+    set.direction === 'near' ? readWords.fromTheTopToward(sideName('near', terms)) : '',
+  ]
   return (
     <SetBox aria-label={place.of > 1 ? readWords.setWord(name, place.number) : name}>
       <BenchHead>
         <div>
-          <h1>{methodNames[set.method]}</h1>
-          <Muted>
-            {turns
-              ? readWords.fromTheTopTowardFirst(
-                  place.of > 1 ? `set ${place.number}, ` : '',
-                  round.sets.length > place.of ? `${name.toLowerCase()}, ` : '',
-                  set.turned === 'one' ? 'bracket’s shaft only' : 'both shafts turned together',
-                  isCoupled(set)
-                    ? purposeNames[setPurpose(set)]
-                    : `coupling disconnected, ${purposeNames[setPurpose(set)]}`,
-                  sideName(set.direction ?? 'far', terms),
-                )
-              : howReadText(set, document.line)}
-          </Muted>
+          {round.sets[0]?.id === set.id ? <h1>{readWords.title}</h1> : null}
+          <h2>{methodNames[set.method]}</h2>
+          <Muted>{turns ? unusual.filter(Boolean).join(', ') : howReadText(set, document.line)}</Muted>
         </div>
         <PanelButtons open={open.join(' ')} heads={heads} turns={turns} frozen={frozen} press={press} />
       </BenchHead>
