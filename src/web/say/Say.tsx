@@ -25,9 +25,12 @@ const Item = styled.article`
   footer { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 8px; }
   ol { ${mono} font-size: 12.5px; margin: 8px 0 0; padding: 10px 12px; border-left: 2px solid var(--rule); background: var(--paper); list-style: none; display: grid; gap: 6px; }
 `
-const Toggle = styled(
-  Button,
-)`display: none !important; ${narrow} { display: inline-flex !important; justify-self: start; }`
+const Toggle = styled(Button)<{ $at: 'wide' | 'narrow' }>`
+  justify-self: start; margin-left: 30px;
+  &&& { ${({ $at }) => ($at === 'narrow' ? 'display: none;' : '')} ${narrow} { display: ${({ $at }) => ($at === 'narrow' ? 'inline-flex' : 'none')}; margin-left: 0; } }
+`
+/** How many sentences stand open beside the step's work, and on a narrow screen below it. */
+const openAt = { wide: 3, narrow: 1 } as const
 
 /** A sentence with its peg and its acts. */
 export interface SayItem {
@@ -36,6 +39,23 @@ export interface SayItem {
   peg: Peg
   said: Said
   acts: readonly Act[]
+  /** The step's own column shows it too: it comes after what only stands here. */
+  inColumn?: boolean
+}
+
+/** Most urgent first; what the column shows too comes last, and what to do next is never behind "more". */
+function inOrder(items: readonly SayItem[]): readonly SayItem[] {
+  const isNext = ({ acts }: SayItem) => acts.some(({ main }) => main)
+  const later = ({ inColumn, ...item }: SayItem) => inColumn && !isNext({ inColumn, ...item })
+  const ordered = [...items.filter((item) => !later(item)), ...items.filter(later)]
+  const next = ordered.findIndex(isNext)
+  if (next < openAt.wide) return ordered
+  return [
+    ...ordered.slice(0, openAt.wide - 1),
+    ...ordered.slice(next, next + 1),
+    ...ordered.slice(openAt.wide - 1, next),
+    ...ordered.slice(next + 1),
+  ]
 }
 
 /** What it means and what to do next: sentences, most urgent first, each with its peg, its working and its acts. */
@@ -54,28 +74,35 @@ export function Say({ items }: { items: readonly SayItem[] }) {
     <Column aria-label={partsWords.whatItMeansAndWhat} data-open={open}>
       <h2>{partsWords.whatItMeans}</h2>
       <Drawer $open={open}>
-        <Sentences items={shown} run={run} />
+        <Sentences items={inOrder(shown)} run={run} />
       </Drawer>
-      <More more={shown.length - 1} open={open} show={setOpen} />
+      <More count={shown.length} open={open} show={setOpen} />
     </Column>
   )
 }
 
-/** On a narrow screen the first sentence stands, the others behind this. */
-const More = memo(({ more, open, show }: { more: number; open: boolean; show: (open: boolean) => void }) =>
-  more > 0 ? <Toggle onPress={() => show(!open)}>{open ? partsWords.less : partsWords.more(more)}</Toggle> : null,
+/** The first sentences stand open, the others are behind this. */
+const More = memo(({ count, open, show }: { count: number; open: boolean; show: (open: boolean) => void }) =>
+  (['wide', 'narrow'] as const).map((at) =>
+    count > openAt[at] ? (
+      <Toggle key={at} $at={at} aria-expanded={open} onPress={() => show(!open)}>
+        {open ? partsWords.less : partsWords.more(count - openAt[at])}
+      </Toggle>
+    ) : null,
+  ),
 )
 
 const Sentences = memo(({ items, run }: { items: readonly SayItem[]; run: SentenceProps['run'] }) =>
-  items.map(({ key, ...item }) => <Sentence key={key} id={key} {...item} run={run} />),
+  items.map(({ key, peg, said, acts }) => <Sentence key={key} id={key} peg={peg} said={said} acts={acts} run={run} />),
 )
 
 const Drawer = styled.div<{ $open: boolean }>`
   display: grid; gap: 20px; align-content: start;
+  ${({ $open }) => ($open ? '' : `> :nth-child(n + ${openAt.wide + 1}) { display: none; }`)}
   @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 264px; max-height: calc(100vh - 284px); overflow-y: auto; margin: -6px; padding: 6px; }
   ${narrow} {
     gap: 14px;
-    ${({ $open }) => ($open ? '' : '> :nth-child(n + 2), p, .working { display: none; }')}
+    ${({ $open }) => ($open ? '' : `> :nth-child(n + ${openAt.narrow + 1}), p, .working { display: none; }`)}
   }
 `
 

@@ -63,19 +63,35 @@ export function cellName(key: string, line: BeltLine): string {
   return turned ? t`${place}, sheave turned 180°` : place
 }
 
-/** The shims at a station: "add 1.00 mm under both front feet". */
-export function shimText({ foot, shim }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
-  const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
-  if (shim === null) return t`${name}: not measured yet`
-  return isZero(shim, terms) ? t`nothing under the ${name}` : t`add ${lengthWithUnit(shim, terms)} under the ${name}`
+const footName = (foot: string, { feet }: SheaveRound['sheave']): string =>
+  feet.find(({ id }) => id === foot)?.name ?? ''
+
+/** The shims at a station whose name stands beside them: "add 1.00 mm". */
+export const shimAmount = ({ shim }: FootWork, terms: BeltTerms): string =>
+  shim === null ? t`not measured yet` : isZero(shim, terms) ? t`none` : t`add ${lengthWithUnit(shim, terms)}`
+
+/** The swing at a station whose name stands beside it: "1.50 mm toward near". */
+export const swingAmount = ({ swing }: FootWork, terms: BeltTerms): string =>
+  swing === null
+    ? t`not measured yet`
+    : isZero(swing, terms)
+      ? t`none`
+      : t`${lengthWithUnit(Math.abs(swing), terms)} toward ${sideOf(swing > 0 ? 'far' : 'near', terms.line)}`
+
+/** The shims at a station: "add 1.00 mm under the front feet". */
+export function shimText(work: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
+  const name = footName(work.foot, sheave)
+  if (work.shim === null) return t`${name}: not measured yet`
+  if (isZero(work.shim, terms)) return t`no shims under the ${name}`
+  return t`${shimAmount(work, terms)} under the ${name}`
 }
 
-/** The swing at a station: "the front feet 1.50 mm toward near". */
-export function swingText({ foot, swing }: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
-  const name = (sheave.feet.find(({ id }) => id === foot)?.name ?? '').toLowerCase()
-  if (swing === null) return t`${name}: not measured yet`
-  if (isZero(swing, terms)) return t`no swing at the ${name}`
-  return t`the ${name} ${lengthWithUnit(Math.abs(swing), terms)} toward ${sideOf(swing > 0 ? 'far' : 'near', terms.line)}`
+/** The swing at a station: "swing the front feet 1.50 mm toward near". */
+export function swingText(work: FootWork, sheave: SheaveRound['sheave'], terms: BeltTerms): string {
+  const name = footName(work.foot, sheave)
+  if (work.swing === null) return t`${name}: not measured yet`
+  if (isZero(work.swing, terms)) return t`no swing at the ${name}`
+  return t`swing the ${name} ${swingAmount(work, terms)}`
 }
 
 /** The slide: "slide 2.46 mm to the right". */
@@ -196,7 +212,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       return feelText(finding.round, limit, terms)
     case 'tilt':
       return {
-        title: capital(t`${finding.round.work.map((one) => shimText(one, finding.round.sheave, terms)).join('; ')}.`),
+        title: capital(t`${finding.round.work.map((one) => shimText(one, finding.round.sheave, terms)).join(', ')}.`),
         detail: finding.after
           ? t`Then tilt, and check toe again. Shim both feet of a pair equally.`
           : t`Tilt first: lifting disturbs the rest. Shim both feet of a pair equally.`,
@@ -204,7 +220,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'toe':
       return {
         title: capital(
-          t`Swing: ${finding.round.work.map((one) => swingText(one, finding.round.sheave, terms)).join('; ')}.`,
+          capital(`${finding.round.work.map((one) => swingText(one, finding.round.sheave, terms)).join(', ')}.`),
         ),
         detail: finding.after
           ? t`Then toe: swing about the bolt left snug.`

@@ -4,6 +4,7 @@ import { labels, t } from '../language'
 export const partsWords = labels({
   widerThanThePage: 'Wider than the page: scrolls sideways',
   within: 'within',
+  explain: (what: string) => t`Help: ${what}`,
   isArchived: (name: string | number) => t`${name} is archived.`,
   restore: 'Restore',
   cantTellYet: 'can’t tell yet',

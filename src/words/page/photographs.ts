@@ -3,7 +3,7 @@ import { labels, t } from '../language'
 /** What is said on these screens. */
 export const photographWords = labels({
   photographs: 'Photographs',
-  take: 'Take or choose a picture',
+  take: 'Add photograph',
   drop: 'or drop one here',
   sending: 'Sending …',
   label: (number: number) => t`Caption of photograph ${number}`,

@@ -4,8 +4,7 @@ import { labels, plural, t } from '../language'
 export const proveWords = labels({
   prove: 'Verify',
   roundsAndMinutes: (rounds: number, minutes: number) =>
-    `${plural(rounds, { one: t`1 round`, other: t`${rounds} rounds` })}${minutes > 0 ? t`, ${minutes} minutes at the machine` : ''}`,
-  foundAndLeft: (found: string, left: string) => t`As found ${found}, as left ${left}`,
+    `${plural(rounds, { one: t`1 round`, other: t`${rounds} rounds` })}${minutes > 0 ? t`, ${minutes} min at the machine` : ''}`,
   onlyRound: (found: string) => t`As found ${found}. No round after a move yet`,
   readAgain: 'Read again',
   repeat: 'Repeat',
@@ -61,6 +60,7 @@ export const proveWords = labels({
   leaveAfterAll: 'Undo “leave as is”',
   leaveStands: 'The verdict does not change: out of tolerance stays out of tolerance, with the reason shown.',
   // speeds
+  more: 'Other speeds, dial marks, combined uncertainty',
   speeds: 'Tolerance at other speeds',
   nothingStored: 'Trial only. The line keeps its own speed.',
   ownSpeed: 'line speed',

@@ -26,7 +26,7 @@ export const seatWords = labels({
   pipesAreOff: 'Pipes are disconnected',
   stepShimsUnderTheIn: (foot: string | number) => t`Step shims under the ${foot}, in section`,
   underTheInSectionEdge: (foot: string | number, edge: string | number) =>
-    t`Under the ${foot}, in section; ${edge} edge at the left`,
+    t`Under the ${foot}, in section, ${edge} edge at the left`,
   softFoot: 'Soft foot',
   oneBoltLoosenedAtA: 'one bolt loosened at a time, the others tight',
   riseInTheMiddleShims: 'Center: rise. Below: shims. Corners: feeler gaps. Bolt numbers: tightening sequence.',

@@ -118,13 +118,41 @@ export function centerText(told: Told | null | undefined, terms: RollsTerms): st
   return t`center ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 }
 
+/** A size over the face in the unit of the heading, with what it is known to: "0.12 ± 0.04". */
+const bareSize = ({ value, sd }: Told, terms: RollsTerms): string =>
+  t`${length(Math.abs(value * terms.width), terms)} ± ${length(2 * sd * terms.width, terms)}`
+
+/** The far end's level under a heading that names end and unit: "0.02 ± 0.02 high". */
+export const levelCell = (told: Told | null | undefined, terms: RollsTerms): string =>
+  !told
+    ? t`not measured`
+    : isZero(told.value * terms.width, terms)
+      ? bareSize(told, terms)
+      : `${bareSize(told, terms)} ${told.value > 0 ? t`high` : t`low`}`
+
+/** The far end's square under a heading that names end and unit: "0.06 ± 0.17 down the line". */
+export const squareCell = (told: Told | null | undefined, terms: RollsTerms): string =>
+  !told
+    ? t`not measured`
+    : isZero(told.value * terms.width, terms)
+      ? bareSize(told, terms)
+      : `${bareSize(told, terms)} ${told.value > 0 ? t`down the line` : t`up the line`}`
+
+/** The face's center under a heading that names the unit: "0.30 toward near". */
+export const centerCell = (told: Told | null | undefined, terms: RollsTerms): string =>
+  !told
+    ? t`not measured`
+    : isZero(told.value, terms)
+      ? length(0, terms)
+      : t`${length(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
+
 /** A roll in every direction: square, level, and where its middle is. */
 export const liesText = (one: RollRound | undefined, terms: RollsTerms): string =>
   [
     squareText(one?.solved?.square, terms),
     levelText(one?.solved?.level, terms),
     centerText(one?.solved?.centre, terms),
-  ].join('; ')
+  ].join(', ')
 
 /** Where the baseline is found again, a sentence a monument. */
 export const monumentTexts = ({ monuments = [], sides }: RollsLine, unit: Terms['unit']): string[] =>
@@ -172,6 +200,14 @@ export function spanText({ inPlane, limit }: SpanSolved, terms: RollsTerms, doub
   if (isZero(mm, terms)) return doubt ? t`edges equal ${doubtText(inPlane, terms)}, ${most}` : t`edges equal, ${most}`
   const edge = sideOf(mm > 0 ? 'far' : 'near', terms.line)
   return t`${edge} edge ${sizeText(inPlane, terms, doubt)} longer, ${most}`
+}
+
+/** What the web feels between two rolls in a table; its limit where the heading does not give one for all. */
+export const spanCell = (span: SpanSolved, terms: RollsTerms, limitAbove: boolean): string => {
+  if (!limitAbove || !span.inPlane) return spanText(span, terms, true)
+  if (isZero(span.inPlane.value * terms.width, terms)) return t`edges equal ${doubtText(span.inPlane, terms)}`
+  const edge = sideOf(span.inPlane.value > 0 ? 'far' : 'near', terms.line)
+  return t`${edge} edge ${sizeText(span.inPlane, terms, true)} longer`
 }
 
 const spanName = ({ from, to }: SpanSolved, line: RollsLine): string =>

@@ -15,8 +15,10 @@ const Sheet = styled(Card)`
 `
 const Zone = styled(DropZone)`
   display: flex; flex-wrap: wrap; gap: 8px 14px; align-items: center; padding: 10px; border: 1.5px dashed var(--rule); border-radius: 4px;
+  &[data-alone] { padding: 0; border-color: transparent; }
   &[data-drop-target] { border-color: var(--kelp); background: var(--paper); }
 `
+const Alone = styled.section`margin-bottom: 16px;`
 const Under = styled.div`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 6px; align-items: end;`
 
 /** Pictures of a step: taken with the tablet, chosen or dropped in; described, moved to what they belong to, removed. */
@@ -81,83 +83,89 @@ const Shown = memo(function Shown({ at, places = [], all, edit, frozen, initials
     )
   const remove = (id: string) =>
     edit((job) => ({ ...job, photographs: (job.photographs ?? []).filter((one) => one.id !== id) }))
+  const zone = (
+    <Zone
+      data-alone={own.length === 0 || undefined}
+      aria-label={words.drop}
+      getDropOperation={(types) => (types.has('image/jpeg') || types.has('image/png') ? 'copy' : 'cancel')}
+      onDrop={(event) => {
+        const dropped = event.items.filter(isFileDropItem).map((item) => item.getFile())
+        void Promise.all(dropped).then(add)
+      }}
+    >
+      <Button isDisabled={sending} onPress={() => file.current?.click()}>
+        <Camera size={18} aria-hidden="true" /> {sending ? words.sending : words.take}
+      </Button>
+      {own.length > 0 ? <Muted>{words.drop}</Muted> : null}
+      <input
+        ref={file}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        multiple
+        hidden
+        aria-label={words.take}
+        onChange={({ target }) => {
+          void add([...(target.files ?? [])])
+          target.value = ''
+        }}
+      />
+    </Zone>
+  )
+  // nothing to show yet: one button
+  if (own.length === 0)
+    return (
+      <Alone aria-label={words.photographs}>
+        {all.length >= 60 ? <Muted>{words.full}</Muted> : zone}
+        {fault ? <Fault role="alert">{fault}</Fault> : null}
+      </Alone>
+    )
   return (
     <Sheet aria-label={words.photographs}>
       <h2>{words.photographs}</h2>
-      {own.length > 0 ? (
-        <ul>
-          {own.map((one) => {
-            const number = all.indexOf(one) + 1
-            return (
-              <li key={one.id}>
-                <img src={`/api/photographs/${one.id}`} alt={one.label || words.noLabel} loading="lazy" />
-                <Under>
-                  <Input
-                    aria-label={words.label(number)}
-                    placeholder={words.describe}
-                    maxLength={200}
-                    readOnly={frozen}
-                    value={one.label}
-                    onChange={({ target }) => change(one.id, { label: target.value }, `photograph:${one.id}`)}
+      <ul>
+        {own.map((one) => {
+          const number = all.indexOf(one) + 1
+          return (
+            <li key={one.id}>
+              <img src={`/api/photographs/${one.id}`} alt={one.label || words.noLabel} loading="lazy" />
+              <Under>
+                <Input
+                  aria-label={words.label(number)}
+                  placeholder={words.describe}
+                  maxLength={200}
+                  readOnly={frozen}
+                  value={one.label}
+                  onChange={({ target }) => change(one.id, { label: target.value }, `photograph:${one.id}`)}
+                />
+                {frozen ? null : (
+                  <Button
+                    look="quiet"
+                    aria-label={words.remove(one.label || String(number))}
+                    onPress={() => remove(one.id)}
+                  >
+                    <X size={16} />
+                  </Button>
+                )}
+              </Under>
+              {places.length > 0 ? (
+                <Field label={words.belongs}>
+                  <Select
+                    disabled={frozen}
+                    value={one.at}
+                    options={[
+                      { value: at, text: words.report },
+                      ...places.map(({ id, name }) => ({ value: `${at}:${id}`, text: name })),
+                    ]}
+                    onPick={(where) => change(one.id, { at: where })}
                   />
-                  {frozen ? null : (
-                    <Button
-                      look="quiet"
-                      aria-label={words.remove(one.label || String(number))}
-                      onPress={() => remove(one.id)}
-                    >
-                      <X size={16} />
-                    </Button>
-                  )}
-                </Under>
-                {places.length > 0 ? (
-                  <Field label={words.belongs}>
-                    <Select
-                      disabled={frozen}
-                      value={one.at}
-                      options={[
-                        { value: at, text: words.report },
-                        ...places.map(({ id, name }) => ({ value: `${at}:${id}`, text: name })),
-                      ]}
-                      onPick={(where) => change(one.id, { at: where })}
-                    />
-                  </Field>
-                ) : null}
-              </li>
-            )
-          })}
-        </ul>
-      ) : null}
-      {frozen ? null : all.length >= 60 ? (
-        <Muted>{words.full}</Muted>
-      ) : (
-        <Zone
-          aria-label={words.drop}
-          getDropOperation={(types) => (types.has('image/jpeg') || types.has('image/png') ? 'copy' : 'cancel')}
-          onDrop={(event) => {
-            const dropped = event.items.filter(isFileDropItem).map((item) => item.getFile())
-            void Promise.all(dropped).then(add)
-          }}
-        >
-          <Button isDisabled={sending} onPress={() => file.current?.click()}>
-            <Camera size={18} aria-hidden="true" /> {sending ? words.sending : words.take}
-          </Button>
-          <Muted>{words.drop}</Muted>
-          <input
-            ref={file}
-            type="file"
-            accept="image/*"
-            capture="environment"
-            multiple
-            hidden
-            aria-label={words.take}
-            onChange={({ target }) => {
-              void add([...(target.files ?? [])])
-              target.value = ''
-            }}
-          />
-        </Zone>
-      )}
+                </Field>
+              ) : null}
+            </li>
+          )
+        })}
+      </ul>
+      {frozen ? null : all.length >= 60 ? <Muted>{words.full}</Muted> : zone}
       {frozen ? null : <Muted>{words.placesRemoved}</Muted>}
       {fault ? <Fault role="alert">{fault}</Fault> : null}
     </Sheet>

@@ -6,10 +6,12 @@ import type { ProofTerms } from '../../../words/prove'
 import { isZero, length, unitName } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Muted } from '../../parts/controls'
+import { Help } from '../../parts/Help'
 import { Peg } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
 import { Sheet } from './parts'
 
+const Head = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 0 6px; min-height: 44px; h2 { margin: 0; } p { flex-basis: 100%; }`
 const Places = styled.table`${rowsAsCards}`
 
 /** Every station from as found to as left. */
@@ -21,7 +23,10 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
   const again = proof.found !== proof.left
   return (
     <Sheet aria-label={proveWords.asFoundToAsLeft}>
-      <h2>{proveWords.asFoundToAsLeft}</h2>
+      <Head>
+        <h2>{proveWords.asFoundToAsLeft}</h2>
+        <Help of={proveWords.asFoundToAsLeft}>{proveWords.positionsAre(unit)}</Help>
+      </Head>
       <Wide>
         <Places>
           <thead>
@@ -49,7 +54,6 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
           </tbody>
         </Places>
       </Wide>
-      <Muted>{proveWords.positionsAre(unit)}</Muted>
     </Sheet>
   )
 })

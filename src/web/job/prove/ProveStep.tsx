@@ -13,6 +13,7 @@ import type { Said } from '../../../words/said'
 import { newId } from '../../app/newId'
 import { narrow } from '../../app/style'
 import { Button, Card, Muted } from '../../parts/controls'
+import { Fold } from '../../parts/Fold'
 import { Peg } from '../../parts/Peg'
 import { type Act, Say, type SayItem } from '../../say/Say'
 import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
@@ -128,16 +129,9 @@ export function ProveStep() {
           <div>
             <h1>{proveWords.prove}</h1>
             <Muted>
-              {[
-                proof.left === undefined
-                  ? undefined
-                  : proof.left === proof.found
-                    ? proveWords.onlyRound(day(proof.found))
-                    : proveWords.foundAndLeft(day(proof.found), day(proof.left)),
-                proveWords.roundsAndMinutes(rounds.length, minutes),
-              ]
-                .filter(Boolean)
-                .join('; ')}
+              {proof.left !== undefined && proof.left === proof.found
+                ? proveWords.onlyRound(day(proof.found))
+                : proveWords.roundsAndMinutes(rounds.length, minutes)}
             </Muted>
           </div>
         </BenchHead>
@@ -161,6 +155,7 @@ export function ProveStep() {
                   {proveWords.round(i + 1)}
                   <small>
                     {[
+                      day(i),
                       i === proof.found ? proveWords.asFound : i === proof.left ? proveWords.asLeft : '',
                       proved.rounds[i]?.move ? proveWords.movedAfter : '',
                     ]
@@ -212,11 +207,11 @@ export function ProveStep() {
           onFeet={kind.seats(line).length > 0}
         />
         {last && coupled ? (
-          <>
+          <Fold title={proveWords.more}>
             <Speeds round={last} proof={proof} terms={terms} />
             <Marks round={last} terms={terms} />
             <Doubt round={last} said={said} say={say} terms={terms} frozen={frozen} />
-          </>
+          </Fold>
         ) : null}
         <Leave said={said} say={say} signed={signed} frozen={frozen} ready={settings.initials.trim() !== ''} />
       </Bench>

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query'
-import { useMemo } from 'react'
+import { FileText } from 'lucide-react'
+import { useMemo, useState } from 'react'
 import styled from 'styled-components'
 import { provedOf, typingOpen } from '../../../core/job/proved'
 import { emptyLogbook } from '../../../core/logbook/schema'
@@ -13,6 +14,8 @@ import { useRevision, useRevisions, useSite } from '../../api/signing'
 import { narrow } from '../../app/style'
 import { lineShelf } from '../../notebook/shelves'
 import { useKit } from '../../notebook/useKit'
+import { Button } from '../../parts/controls'
+import { Peg } from '../../parts/Peg'
 import { useJobFrame } from '../frame/context'
 import { Photographs } from '../photographs/Photographs'
 import { OpenList } from './OpenList'
@@ -28,11 +31,14 @@ const Page = styled.div`
   ${narrow} { grid-template-columns: minmax(0, 1fr); padding: 12px; gap: 16px; }
   h1 { font-size: 20px; margin-bottom: 10px; }
 `
-const Side = styled.aside`display: grid; gap: 16px; min-width: 0; ${narrow} { order: -1; }`
+const Side = styled.aside`display: grid; gap: 16px; min-width: 0;`
+const Verdict = styled.p`display: flex; align-items: center; gap: 10px; font-size: 17px; font-weight: 650; margin-bottom: 14px;`
+const Preview = styled.div`grid-column: 1 / -1; margin-top: 20px;`
 
 /** The report as it will print, what is still open, and two names: then nothing changes it any more. */
 export function SignStep() {
   const frame = useJobFrame()
+  const [shown, setShown] = useState(false)
   const { id, lineId, number, document, settings, frozen, signed } = frame
   const { data: visits } = useLogbook(lineId)
   const { data: logbook } = useQuery({
@@ -64,19 +70,27 @@ export function SignStep() {
       },
     )
   }, [revision, document, number, settings.unit, site, items, visits, logbook])
+  const verdict = sheet.blocks.find((block) => block.kind === 'verdict')
   return (
     <Page>
       <main id="bench">
         <h1>{signWords.sign}</h1>
-        <RecordSheet sheet={sheet} label={signWords.theRecord} />
-      </main>
-      <Side aria-label={signWords.beforeSigning}>
+        {verdict ? (
+          <Verdict>
+            <Peg peg={verdict.peg} /> {verdict.text}
+          </Verdict>
+        ) : null}
         {signed ? (
           <Reopen id={id} revision={latest} initials={settings.initials} />
         ) : frozen ? null : (
           <OpenList proved={proved} typing={typing} another={site?.checkedByAnother ?? false} />
         )}
         <Photographs at="report" />
+      </main>
+      <Side aria-label={signWords.beforeSigning}>
+        <Button aria-expanded={shown} onPress={() => setShown(!shown)}>
+          <FileText size={18} aria-hidden="true" /> {shown ? signWords.hideRecord : signWords.showRecord}
+        </Button>
         <WaysOut
           sheet={sheet}
           revision={signed ? latest?.number : undefined}
@@ -86,6 +100,11 @@ export function SignStep() {
         <Revisions id={id} revisions={revisions} />
         {site ? <SiteCard site={site} /> : null}
       </Side>
+      {shown ? (
+        <Preview>
+          <RecordSheet sheet={sheet} label={signWords.theRecord} />
+        </Preview>
+      ) : null}
     </Page>
   )
 }

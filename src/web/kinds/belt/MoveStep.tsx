@@ -5,7 +5,15 @@ import { quantityMm } from '../../../core/frame/quantity'
 import { findingsFor, verdictPeg } from '../../../core/kinds/belt/advice/findings'
 import type { BeltSheave } from '../../../core/kinds/belt/document/schema'
 import { beltSpeed, deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
-import { degreesText, packsText, say, sheaveName, shimText, slideText, swingText } from '../../../words/belt/findings'
+import {
+  degreesText,
+  packsText,
+  say,
+  sheaveName,
+  shimAmount,
+  slideText,
+  swingAmount,
+} from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { capital, dimension, lengthWithUnit, rimSpeedText } from '../../../words/terms'
 import { phone, rowsAsCards } from '../../app/style'
@@ -100,9 +108,9 @@ export function MoveStep() {
                       {work.map((one) => (
                         <tr key={one.foot}>
                           <th scope="row">{sheave.feet.find((foot) => foot.id === one.foot)?.name}</th>
-                          <td data-of={words.shimsHead}>{capital(shimText(one, sheave, told))}</td>
+                          <td data-of={words.shimsHead}>{shimAmount(one, told)}</td>
                           <td data-of={words.packs}>{packsText(one, sheave, told)}</td>
-                          <td data-of={words.swing}>{capital(swingText(one, sheave, told))}</td>
+                          <td data-of={words.swing}>{swingAmount(one, told)}</td>
                         </tr>
                       ))}
                     </tbody>
@@ -179,6 +187,7 @@ export function MoveStep() {
             key: `${finding.kind} ${i}`,
             peg: finding.peg,
             said: say(finding, told, solved.limit),
+            inColumn: finding.kind === 'tilt' || finding.kind === 'toe',
             acts:
               finding.kind === 'missing'
                 ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]

@@ -102,6 +102,7 @@ export function MoveStep() {
             key: `${finding.kind} ${i}`,
             peg: finding.peg,
             said: say(finding, told, solved.limit),
+            inColumn: finding.kind === 'move',
             acts:
               finding.kind === 'no-place'
                 ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]

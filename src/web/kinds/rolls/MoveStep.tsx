@@ -4,9 +4,18 @@ import styled from 'styled-components'
 import { findingsFor, verdictPeg } from '../../../core/kinds/rolls/advice/findings'
 import { type RollRound, solveRound } from '../../../core/kinds/rolls/solve/round'
 import { spanState } from '../../../core/kinds/rolls/solve/section'
-import { centerText, levelText, moveText, rollName, say, spanText, squareText } from '../../../words/rolls/findings'
+import {
+  centerCell,
+  levelCell,
+  moveText,
+  rollName,
+  say,
+  sideOf,
+  spanCell,
+  squareCell,
+} from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
-import { capital } from '../../../words/terms'
+import { capital, lengthWithUnit, unitName } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
 import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
 import { StillToGain } from '../../job/move/StillToGain'
@@ -53,6 +62,11 @@ export function MoveStep() {
     () => (first && first.id !== round.id ? solveRound(document.line, first).rolls : undefined),
     [document.line, first, round.id],
   )
+  const ends = [sideOf('far', document.line), unitName[told.unit]] as const
+  const heads = [words.levelOf(...ends), words.squareOf(...ends), words.centerIn(ends[1])]
+  // a limit that all spans have stands once, in the heading
+  const [first0, ...others] = solved.spans
+  const limit = first0 && others.every((span) => span.limit === first0.limit) ? first0.limit : undefined
   const known = solved.rolls.some((one) => one.solved?.square || one.solved?.level)
   const findings = findingsFor(solved, document.line, 'move')
   const last = findings.findLastIndex(({ kind }) => kind === 'move')
@@ -86,7 +100,7 @@ export function MoveStep() {
                 <Table>
                   <thead>
                     <tr>
-                      {[words.roll, words.level, words.square, words.center, words.move].map((text) => (
+                      {[words.roll, ...heads, words.move].map((text) => (
                         <th key={text} scope="col">
                           {text}
                         </th>
@@ -99,17 +113,17 @@ export function MoveStep() {
                         <th scope="row">
                           <Peg peg={one.solved?.verdict?.state ?? 'nothing'} size={12} /> {one.roll.name}
                         </th>
-                        <td data-of={words.level}>
-                          {capital(levelText(one.solved?.level, told, true))}
-                          <Was>{before && levelText(was(before, one)?.level, told)}</Was>
+                        <td data-of={heads[0]}>
+                          {levelCell(one.solved?.level, told)}
+                          <Was>{before && levelCell(was(before, one)?.level, told)}</Was>
                         </td>
-                        <td data-of={words.square}>
-                          {capital(squareText(one.solved?.square, told, true))}
-                          <Was>{before && squareText(was(before, one)?.square, told)}</Was>
+                        <td data-of={heads[1]}>
+                          {squareCell(one.solved?.square, told)}
+                          <Was>{before && squareCell(was(before, one)?.square, told)}</Was>
                         </td>
-                        <td data-of={words.center}>
-                          {capital(centerText(one.solved?.centre, told))}
-                          <Was>{before && centerText(was(before, one)?.centre, told)}</Was>
+                        <td data-of={heads[2]}>
+                          {centerCell(one.solved?.centre, told)}
+                          <Was>{before && centerCell(was(before, one)?.centre, told)}</Was>
                         </td>
                         <td data-of={words.move}>{capital(moveText(one, solved.plan, told))}</td>
                       </tr>
@@ -131,7 +145,9 @@ export function MoveStep() {
                 <thead>
                   <tr>
                     <th scope="col">{words.span}</th>
-                    <th scope="col">{words.feels}</th>
+                    <th scope="col">
+                      {limit === undefined ? words.feels : words.feelsOf(lengthWithUnit(limit * told.width, told))}
+                    </th>
                   </tr>
                 </thead>
                 <tbody>
@@ -141,7 +157,7 @@ export function MoveStep() {
                         <Peg peg={span.inPlane ? spanState(span) : 'nothing'} size={12} />{' '}
                         {rollName(span.from, document.line)} – {rollName(span.to, document.line)}
                       </th>
-                      <td data-of={words.feels}>{capital(spanText(span, told, true))}</td>
+                      <td data-of={words.feels}>{spanCell(span, told, limit !== undefined)}</td>
                     </tr>
                   ))}
                 </tbody>
@@ -161,6 +177,7 @@ export function MoveStep() {
             key: `${finding.kind} ${i}`,
             peg: finding.peg,
             said: say(finding, told),
+            inColumn: finding.kind === 'move' || finding.kind === 'stays',
             acts:
               finding.kind === 'missing'
                 ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]

@@ -103,6 +103,7 @@ export function MoveStep() {
             key: finding.kind,
             peg: finding.peg,
             said: say(finding, told),
+            inColumn: finding.kind === 'shims' || finding.kind === 'push',
             acts:
               finding.kind === 'no-flange'
                 ? [{ text: pageWords.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
