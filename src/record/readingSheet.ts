@@ -31,7 +31,7 @@ export function readingSheetOf<K extends KindName>(
     blocks: [
       {
         kind: 'text',
-        text: `${cautionTexts.isolated.title}; ${cautionTexts.tried.title.toLowerCase()}. ${sheetWords.clear}`,
+        text: `${cautionTexts.isolated.title}. ${cautionTexts.tried.title}. ${sheetWords.clear}`,
       },
       {
         kind: 'table',

@@ -18,7 +18,7 @@ import { type ReadingTable, readingTable } from '../words/readings'
 import { checkTexts, occasionNames } from '../words/ready'
 import { storyOf, whoseText, recordWords as words } from '../words/record'
 import { saySeat } from '../words/seat'
-import { capital, couplingName, jobName, length, machineName, unitName } from '../words/terms'
+import { capital, couplingName, inText, jobName, length, machineName, unitName } from '../words/terms'
 import type { Block, Item, Sheet, Table } from './blocks'
 import type { NextTold } from './next'
 import { sidesOf } from './sides'
@@ -311,7 +311,7 @@ function softFoot<K extends KindName>({ line, seat }: AnyJob<K>, terms: ProofTer
         : [
             {
               peg: 'nothing',
-              text: t`Soft foot of the ${machineName(machine.id, terms).toLowerCase()} was not measured.`,
+              text: t`Soft foot of the ${inText(machineName(machine.id, terms))} was not measured.`,
             },
           ]
     })
@@ -328,7 +328,7 @@ function before(document: AnyJob, checks: Parameters<typeof readyState>[1]): str
     document.ready?.permit ? t`Permit ${document.ready.permit}.` : '',
     ready.openCautions.length === 0
       ? t`All cautions initialed.`
-      : t`Cautions not initialed: ${ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase()).join('; ')}.`,
+      : t`Cautions not initialed: ${ready.openCautions.map((id) => cautionTexts[id].title).join(', ')}.`,
     ...ready.checks.flatMap(({ id, own, state }) =>
       state === 'skipped' || state === 'bad' || state === 'over' || state === 'unreasoned'
         ? [

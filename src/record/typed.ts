@@ -1,16 +1,8 @@
 import { formatNumber } from '../core/frame/number'
 import type { AnyJob, AnyLine, AnyRound, KindName } from '../core/kinds'
 import { wordsOf } from '../words'
-import {
-  type Field,
-  isPart,
-  lowerFirst as lower,
-  namesIn,
-  type Part,
-  quantityTyped,
-  type Typed,
-  type Value,
-} from '../words/fields'
+import { type Field, isPart, namesIn, type Part, quantityTyped, type Typed, type Value } from '../words/fields'
+import { lowerFirst } from '../words/terms'
 import type { Table } from './blocks'
 
 /**
@@ -111,7 +103,8 @@ export function typedGroups(
       else if (record && !leaves && isPart(one))
         for (const [of, each] of Object.entries(one)) {
           const own = record.key?.(of, (id) => names.get(id) ?? id) ?? of
-          const name = here.row.name === '' || own.startsWith(here.row.name) ? own : `${here.row.name}, ${lower(own)}`
+          const name =
+            here.row.name === '' || own.startsWith(here.row.name) ? own : `${here.row.name}, ${lowerFirst(own)}`
           walk(each as Part, `${at}.*`, { ...within(of), row: rowIn(groupAt(`${at}.*`, record.title), name) })
         }
       else if (leaves && isPart(one)) {

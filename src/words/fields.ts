@@ -1,6 +1,6 @@
 import { parseNumber } from '../core/frame/number'
 import type { Unit } from '../core/frame/units'
-import { unitName } from './terms'
+import { lowerFirst, unitName } from './terms'
 
 /**
  * Everything a person can type on a line and in a job, by the path at which it is stored: what a record prints so that somebody
@@ -53,8 +53,6 @@ export interface Part {
 
 export const isPart = (value: Value): value is Part =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
-
-export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 /** The names of everything that has an id, the inner ones with the outer before them. */
 export function namesIn(

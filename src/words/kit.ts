@@ -8,7 +8,7 @@ import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import type { Peg } from '../core/verdict/peg'
 import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
 import { labels, listed, plural, t } from './language'
-import { dimension, lengthWithUnit, signedLength, unitName } from './terms'
+import { dimension, lengthWithUnit, lowerFirst, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
 export interface Told {
@@ -265,5 +265,3 @@ export const sayCellFault = ({ row, column, what }: CellFault): string =>
         ? t`the unit must be mm, um, in or mil; for angularity mm/100 mm or mil/in.`
         : lowerFirst(rowFaultTexts[what])
   }`
-
-const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

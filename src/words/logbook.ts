@@ -5,7 +5,7 @@ import type { VisitFlag } from '../core/logbook/visit'
 import { labels, t } from './language'
 import type { ProofTerms } from './prove'
 import type { Said } from './said'
-import { couplingName } from './terms'
+import { couplingName, inText } from './terms'
 
 /** Why a visit does not compare with the others. */
 export const visitFlagTexts: Readonly<Record<VisitFlag, string>> = labels({
@@ -63,7 +63,5 @@ export function sayDrift({ places, days }: Interval, terms: ProofTerms): string 
   const [first, ...rest] = seen
   if (!first) return t`No measurable movement in ${formatNumber(days, 0)} days.`
   const most = rest.reduce((a, b) => (Math.abs(b.by) > Math.abs(a.by) ? b : a), first)
-  return t`Largest drift in ${formatNumber(days, 0)} days: ${lower(terms.at(most.place))}, ${terms.went(most.by, most.plane)}.`
+  return t`Largest drift in ${formatNumber(days, 0)} days: ${inText(terms.at(most.place))}, ${terms.went(most.by, most.plane)}.`
 }
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

@@ -4,6 +4,7 @@ import { sayNext as beltNext } from './belt/next'
 import { sayNext as boreNext } from './bore/next'
 import { t } from './language'
 import { sayNext as rollsNext } from './rolls/next'
+import { inText } from './terms'
 import { sayNext as trainNext } from './train/next'
 import { sayNext as uprightNext } from './upright/next'
 
@@ -19,7 +20,7 @@ const nextOf: { readonly [K in KindName]: (listed: Kinds[K]['listed']) => string
 /** The next act of a job in a list: short, and the same thing its own first sentence says. */
 export function sayNext<K extends KindName>({ first, kind, listed }: NextOf<K>): string {
   if (first?.kind === 'caution') return t`Initial the cautions: ${first.open} to go`
-  if (first?.kind === 'seat') return t`Check soft foot on the ${first.machine.toLowerCase()}`
+  if (first?.kind === 'seat') return t`Check soft foot on the ${inText(first.machine)}`
   return nextOf[kind](listed)
 }
 

@@ -10,7 +10,7 @@ import type { SpeedInHand } from '../core/prove/speeds'
 import { wordsOf } from '.'
 import { labels, plural, t } from './language'
 import type { Said } from './said'
-import { capital, couplingName, isZero, length, lengthWithUnit, machineName, slope, type Terms } from './terms'
+import { capital, couplingName, inText, isZero, length, lengthWithUnit, machineName, slope, type Terms } from './terms'
 
 /** What the sentences of a proof need to know: the line's names, and how its kind names a place, a plane and a way. */
 export interface ProofTerms extends Terms {
@@ -159,8 +159,8 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       return {
         title:
           open.state === 'outside'
-            ? t`Connecting ${couplingName(open.joint, terms).toLowerCase()} shifts the shafts too far.`
-            : t`Connecting ${couplingName(open.joint, terms).toLowerCase()} may shift the shafts too far.`,
+            ? t`Connecting ${inText(couplingName(open.joint, terms))} shifts the shafts too far.`
+            : t`Connecting ${inText(couplingName(open.joint, terms))} may shift the shafts too far.`,
         detail: t`Check the coupling bolts, spacer length, hub bore and strain. Don’t move a machine because of it.`,
       }
     case 'not-closed':
@@ -170,7 +170,7 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       }
     case 'growth':
       return {
-        title: t`No thermal growth entered at ${lower(joined(open.joints, terms))}.`,
+        title: t`No thermal growth entered at ${inText(joined(open.joints, terms))}.`,
         detail: t`Enter it in Dimensions, or initial that it is negligible.`,
       }
     case 'feet':
@@ -180,17 +180,17 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       }
     case 'seat':
       return {
-        title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} is not corrected.`,
+        title: t`Soft foot on the ${inText(machineName(open.machine, terms))} is not corrected.`,
         detail: t`A soft foot moves the shaft every time you tighten its bolt.`,
       }
     case 'seat-unseen':
       return {
-        title: t`Soft foot on the ${machineName(open.machine, terms).toLowerCase()} was not checked at every foot.`,
+        title: t`Soft foot on the ${inText(machineName(open.machine, terms))} was not checked at every foot.`,
         detail: t`A foot that was not checked may pull the shaft out of line when you tighten its bolt. Check each foot, one bolt at a time.`,
       }
     case 'sag':
       return {
-        title: t`Bracket sag is not entered at ${couplingName(open.joint, terms).toLowerCase()}.`,
+        title: t`Bracket sag is not entered at ${inText(couplingName(open.joint, terms))}.`,
         detail: t`Heights are calculated without it. Measure it on a straight bar, or enter 0 if the bracket is stiff.`,
       }
     case 'ready':
@@ -224,7 +224,7 @@ export function sayRepeat({ id, repeat }: ProvedJoint, terms: ProofTerms): Said 
   if (!repeat) return undefined
   const name = couplingName(id, terms)
   const { worst, repeats, q, free } = repeat
-  const to = worst ? t` to ${lengthWithUnit(worst.by, terms)} at the ${lower(terms.at(worst.station))}` : ''
+  const to = worst ? t` to ${lengthWithUnit(worst.by, terms)} at the ${inText(terms.at(worst.station))}` : ''
   return {
     title: repeats ? t`${name} repeats${to}.` : t`${name} does not repeat${to ? t`: off by` + to.slice(3) : ''}.`,
     working: [
@@ -241,15 +241,16 @@ export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said 
   const told = check.verdict ? asCoupledTexts[check.verdict.state] : asCoupledTexts.nothing
   return {
     title: t`${name}, read connected: ${told}.`,
-    ...(closing
-      ? { detail: t`Connecting moved the shafts ${worstOf(closing, terms)}. ${mostText(closing, terms)}` }
-      : {}),
+    ...(closing ? { detail: t`Connecting moved the shafts ${worstOf(closing, terms)}.` } : {}),
     ...(closing
       ? {
-          working: closing.stations.map(
-            ({ station, plane, by }) =>
-              t`${capital(terms.at(station))}, ${terms.plane(plane)}: ${terms.went(by, plane)}`,
-          ),
+          working: [
+            mostText(closing, terms),
+            ...closing.stations.map(
+              ({ station, plane, by }) =>
+                t`${capital(terms.at(station))}, ${terms.plane(plane)}: ${terms.went(by, plane)}`,
+            ),
+          ],
         }
       : {}),
   }
@@ -266,7 +267,7 @@ function worstOf({ stations, change }: Closing, terms: ProofTerms): string {
   const [first, ...rest] = stations
   if (!first) return lengthWithUnit(Math.hypot(change.offsetY, change.offsetZ), terms)
   const most = rest.reduce((a, b) => (Math.abs(b.by) > Math.abs(a.by) ? b : a), first)
-  return t`${lengthWithUnit(Math.abs(most.by), terms)} at the ${lower(terms.at(most.station))}`
+  return t`${lengthWithUnit(Math.abs(most.by), terms)} at the ${inText(terms.at(most.station))}`
 }
 
 /** What closing did at the coupling against what it may do. */
@@ -319,7 +320,7 @@ export function saySpeed(id: string, speed: SpeedInHand | undefined, terms: Term
 
 /** What most of the doubt comes from. */
 export function sayShare({ what, share }: Share, probe: string | undefined): string {
-  const of = probe ? t` of the ${lower(probe)}` : ''
+  const of = probe ? t` of the ${inText(probe)}` : ''
   return t`${uncertainTexts[what].name}${of}: ${formatNumber(100 * share, 0)} % of the uncertainty. ${uncertainTexts[what].act}`
 }
 
@@ -332,6 +333,4 @@ export const uncertainTexts: Readonly<Record<Share['what'], { name: string; act:
 })
 
 const joined = (ids: readonly string[], terms: Terms): string =>
-  ids.map((id, i) => (i === 0 ? couplingName(id, terms) : lower(couplingName(id, terms)))).join(t` and `)
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
+  ids.map((id, i) => (i === 0 ? couplingName(id, terms) : inText(couplingName(id, terms)))).join(t` and `)

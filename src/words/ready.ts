@@ -3,7 +3,7 @@ import type { ReadyState } from '../core/ready/ready'
 import { cautionTexts } from './cautions'
 import { labels, t } from './language'
 import type { Said } from './said'
-import { lengthWithUnit, type Terms } from './terms'
+import { lengthWithUnit, lowerFirst, type Terms } from './terms'
 import { sayTrouble } from './troubles'
 
 export const occasionNames: Readonly<Record<Occasion, string>> = labels({
@@ -172,7 +172,7 @@ export function sayReady(state: ReadyState, terms: Terms): ReadySaid[] {
     said.push({
       key: 'next',
       peg: 'nothing',
-      title: t`Next: ${(next.own ?? checkTexts[next.id]?.title ?? next.id).toLowerCase()}.`,
+      title: t`Next: ${next.own ?? lowerFirst(checkTexts[next.id]?.title ?? next.id)}.`,
       detail: t`${open.length} of ${state.checks.length} checks to do.`,
     })
   if (said.length === 0) said.push({ key: 'done', peg: 'within', title: t`Pre-checks done.` })

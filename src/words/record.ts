@@ -7,7 +7,7 @@ import type { Peg } from '../core/verdict/peg'
 import { jointText } from './judged'
 import { labels, plural, t } from './language'
 import { leaveReasonNames, type ProofTerms, sayJoint, sayOpen, sayProof } from './prove'
-import { couplingName, type Terms } from './terms'
+import { couplingName, inText, type Terms } from './terms'
 
 /** What a record says beside the names of its parts. */
 export const recordWords = labels({
@@ -127,7 +127,7 @@ export function storyOf(
     sentences: [
       first ? sayFound(first, terms) : '',
       proof.left === undefined ? '' : sayDone(rounds, proof, said, terms),
-      proof.joints.map((joint) => t`As left, ${lower(sayJoint(joint, terms))}`).join(' '),
+      proof.joints.map((joint) => t`As left, ${inText(sayJoint(joint, terms))}`).join(' '),
       ...watch.map((open) => t`Watch: ${sayOpen(open, terms).title}`),
     ].filter(Boolean),
   }
@@ -145,8 +145,6 @@ export function whoseText(
     return t`the site’s table ${[tolerance.table?.name, tolerance.table?.source].filter(Boolean).join(', ')}`
   return source ? t`sliding speed at ${formatNumber(allowed.rpm ?? 0, 0)} rpm` : t`none entered`
 }
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 /** What stands on a sheet for pencil and paper. */
 export const sheetWords = labels({

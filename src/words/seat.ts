@@ -4,7 +4,17 @@ import type { SeatAdvice, Turn } from '../core/seat/findings'
 import type { PlacedFoot, SeatState } from '../core/seat/state'
 import { labels, t } from './language'
 import type { Said } from './said'
-import { capital, dimension, feetAlone, length, lengthWithUnit, machineName, sideName, type Terms } from './terms'
+import {
+  capital,
+  dimension,
+  feetAlone,
+  inText,
+  length,
+  lengthWithUnit,
+  machineName,
+  sideName,
+  type Terms,
+} from './terms'
 import { sayTrouble } from './troubles'
 
 /** A single foot: of the "front feet" the "aisle-side front foot". */
@@ -42,7 +52,7 @@ const titles: Record<SeatKind, (name: string, feet: string, more: boolean) => st
   short: (_, feet, more) => (more ? t`${capital(feet)} are short.` : t`${capital(feet)} is short.`),
   angled: (_, feet) => t`${capital(feet)} is angled (bent foot).`,
   springy: (_, feet, more) => (more ? t`${capital(feet)} are springy.` : t`${capital(feet)} is springy.`),
-  strain: (name) => t`Pipe or conduit strain on the ${name.toLowerCase()}.`,
+  strain: (name) => t`Pipe or conduit strain on the ${inText(name)}.`,
 }
 
 const reasons: Readonly<Record<SeatReason, string>> = labels({

@@ -132,7 +132,7 @@ export function probeName(
   const { machines, couplings } = terms.line
   const m = machines.findIndex((machine) => machine.id === probe.on)
   const inside = m > 0 && m < machines.length - 1 && couplings.length > 1
-  const at = apart && inside ? t` at ${couplingName(set.coupling, terms).toLowerCase()}` : ''
+  const at = apart && inside ? t` at ${inText(couplingName(set.coupling, terms))}` : ''
   return `${name}${at}${channel ? `, ${channelName(probe.type, channel)}` : ''}`
 }
 
@@ -182,6 +182,14 @@ export function angleName(degrees: number, terms: Sided, as: AngleAs = 'quarters
   return plain
 }
 
+/** The same inside a sentence, where a side keeps the letters it was typed with. */
+export function angleInText(degrees: number, terms: Sided, as: AngleAs = 'quarters'): string {
+  const quarter = as === 'quarters' ? quarterAt(degrees) : undefined
+  if (quarter) return quarterName(quarter, terms) + (degrees >= 360 ? t` again` : '')
+  const name = angleName(degrees, terms, as)
+  return as === 'planes' ? name.toLowerCase() : name
+}
+
 /** An angle as a person types it in the way the set tells angles, by the line's own names for its sides. */
 export const angleTyped = (text: string, { line }: Sided, as?: AngleAs) => readAngle(text, line.sides, as)
 
@@ -209,6 +217,23 @@ export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'pr
 
 /** Up and down. */
 export const wayName: Readonly<Record<'up' | 'down', string>> = labels({ up: 'up', down: 'down' })
+
+/** This program's own words inside a sentence; a name keeps its letters (`inText`). */
+export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
+
+/** Names that this program gives: inside a sentence they are words like any other. */
+const given = new Set(
+  'motor pump gearbox blower fan machine mixer compressor crusher idler sheave coupling front back feet'.split(' '),
+)
+
+/**
+ * A name inside a sentence. One that the program gave ("Motor", "Coupling 2, front feet") is written small; one that a person
+ * typed keeps its letters.
+ */
+export const inText = (name: string): string =>
+  name.replace(/(^|, )([A-Z][a-z]+)(?=(?: [a-z-]+)*(?: \d+)?(?:$|[,:]))/g, (whole, before: string, word: string) =>
+    given.has(word.toLowerCase()) ? before + word.toLowerCase() : whole,
+  )
 
 /** A sentence ends with one full stop, also after initials. */
 export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`)

@@ -18,9 +18,10 @@ import { plannedFor } from '../../planner/train/plannedFor'
 import { t } from '../../words/language'
 import { orderInWords, passes } from '../../words/seat'
 import {
-  angleName,
+  angleInText,
   capital,
   footName,
+  inText,
   isZero,
   jobName,
   machineName,
@@ -128,7 +129,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           <View style={s.columns}>
             <View style={s.column}>
               <Text style={s.h}>
-                {t`Sequence:`} {school.name.toLowerCase()}
+                {t`Sequence:`} {inText(school.name)}
               </Text>
               {school.steps.map((step, i) => (
                 <Text key={step}>{`${i + 1}. ${step}`}</Text>
@@ -138,7 +139,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                 const torque = document.seat?.[id]?.torque
                 return (
                   <Text key={id} style={[s.muted, { marginTop: 3 }]}>
-                    {t`Tighten the`} {name.toLowerCase()}: {orderInWords(feet, tighteningOrder(feet), terms)}
+                    {t`Tighten the`} {inText(name)}: {orderInWords(feet, tighteningOrder(feet), terms)}
                     {t`: by hand, snug,`} {torque || t`to torque`}
                     {`, ${passes(roundsOf(document.seat?.[id]))}.`}{' '}
                   </Text>
@@ -156,7 +157,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                     : ''
                 return (
                   <Text key={`${machine}${thickness}`}>
-                    {`${count} × ${shimSize(thickness, terms)} ${unitName[terms.unit]}${slot}, ${machineName(machine, terms).toLowerCase()}`}
+                    {`${count} × ${shimSize(thickness, terms)} ${unitName[terms.unit]}${slot}, ${inText(machineName(machine, terms))}`}
                   </Text>
                 )
               })}
@@ -171,7 +172,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
                   {`${stateName(state, terms, true)}: ${readings
                     .map(
                       ({ degrees, value }) =>
-                        `${angleName(degrees, terms, state.set.angleAs).toLowerCase()} ${signedLength(value, terms)}`,
+                        `${angleInText(degrees, terms, state.set.angleAs)} ${signedLength(value, terms)}`,
                     )
                     .join(', ')}`}
                 </Text>
@@ -284,7 +285,7 @@ function padText(
 function endsOf(line: Terms['line'], machine: string): string {
   const m = line.machines.findIndex(({ id }) => id === machine)
   const [before, after] = [line.machines[m - 1], line.machines[m + 1]]
-  return before ? t`${before.name.toLowerCase()} to the left` : after ? t`${after.name.toLowerCase()} to the right` : ''
+  return before ? t`${inText(before.name)} to the left` : after ? t`${inText(after.name)} to the right` : ''
 }
 
 function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Omit<Told, 'job'>) {

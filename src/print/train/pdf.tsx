@@ -26,8 +26,10 @@ import {
   couplingName,
   dimension,
   footName,
+  inText,
   jobName,
   lengthWithUnit,
+  lowerFirst,
   methodNames,
   place,
   purposeNames,
@@ -232,7 +234,7 @@ function Report({ job, solved, plan, terms }: Told) {
 function dialTitle(state: ProbeState, terms: TrainTerms): string {
   const several = terms.line.couplings.length > 1
   const set = state.setNumber ? t`, set ${state.setNumber}` : ''
-  const coupling = several ? `, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
+  const coupling = several ? `, ${inText(couplingName(state.set.coupling, terms))}` : ''
   return `${stateName(state, terms)}, ${methodNames[state.set.method].toLowerCase()}${set}${coupling}`
 }
 
@@ -276,10 +278,10 @@ const at = (solved: JobSolution, id: string, terms: TrainTerms): string => {
 /** One line on what was done before the readings: cautions, checks, feet. */
 function beforeReading(document: PrintedJob<'train'>['document'], terms: TrainTerms): string {
   const ready = readyState(document)
-  const open = ready.openCautions.map((id) => cautionTexts[id].title.toLowerCase())
+  const open = ready.openCautions.map((id) => cautionTexts[id].title)
   const bad = ready.checks.filter(({ state }) => state === 'bad' || state === 'over')
   const skipped = ready.checks.filter(({ state }) => state === 'skipped')
-  const name = (id: string, own?: string) => (own ?? checkTexts[id]?.title ?? id).toLowerCase()
+  const name = (id: string, own?: string) => own ?? lowerFirst(checkTexts[id]?.title ?? id)
   const feet = openSeats(seatsOf(document.line), document.seat).map((state) => {
     const [finding] = state.findings
     return finding ? saySeat({ kind: 'seat-found', peg: 'outside', state, finding, first: true }, terms).title : ''
@@ -294,11 +296,11 @@ function beforeReading(document: PrintedJob<'train'>['document'], terms: TrainTe
       ? t`All cautions initialed.`
       : open.length === 8
         ? t`No cautions initialed.`
-        : t`Cautions not initialed: ${open.join('; ')}.`,
+        : t`Cautions not initialed: ${open.join(', ')}.`,
     ...(document.ready?.permit ? [t`Permit ${document.ready.permit}.`] : []),
     ...(bad.length ? [t`Not OK: ${bad.map(({ id, own }) => name(id, own)).join(', ')}.`] : []),
     ...skipped.map(({ id, own }) => t`Skipped: ${name(id, own)} (${document.ready?.checks[id]?.note ?? ''}).`),
     ...feet,
-    ...unmeasured.map(({ name }) => t`Soft foot of the ${name.toLowerCase()} not measured at every foot.`),
+    ...unmeasured.map(({ name }) => t`Soft foot of the ${inText(name)} not measured at every foot.`),
   ].join(' ')
 }

@@ -19,7 +19,7 @@ export const calendarRoutes = ({ store: { db } }: Site) =>
           allDay: true,
           // the same list is the same file: it is no news that it was asked for
           stamp: new Date(`${dueOn}T00:00:00Z`),
-          summary: [lineName, title.toLowerCase()].filter(Boolean).join(': '),
+          summary: [lineName, title].filter(Boolean).join(': '),
           description: [`Job ${number}`, assignedTo].filter(Boolean).join(', '),
           location: area,
           url: new URL(`/jobs/${id}/ready`, c.req.url).href,

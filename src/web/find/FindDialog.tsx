@@ -197,7 +197,7 @@ function Meant({ said }: { said: string }) {
 /** A row for what was found; a line has rows for its logbook and a new job too. */
 function rowsOf(one: Find) {
   const { kind, id, name, place, number, title, said } = one
-  const what = kind === 'job' ? [jobName(number ?? 0), title?.toLowerCase()].filter(Boolean).join(', ') : words[kind]
+  const what = kind === 'job' ? [jobName(number ?? 0), title].filter(Boolean).join(', ') : words[kind]
   const more =
     kind === 'line'
       ? [

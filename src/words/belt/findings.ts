@@ -10,7 +10,17 @@ import { packMm } from '../../core/shims/stock'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Said } from '../said'
-import { capital, isZero, lengthWithUnit, packText, signedLength, type Terms, unitName } from '../terms'
+import {
+  capital,
+  inText,
+  isZero,
+  lengthWithUnit,
+  lowerFirst,
+  packText,
+  signedLength,
+  type Terms,
+  unitName,
+} from '../terms'
 import { sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
 import { beltPageWords } from './page/page'
@@ -35,7 +45,7 @@ export const methodNames: Readonly<Record<BeltSet['method'], string>> = labels({
 })
 
 /** A side as the site calls it. */
-export const sideOf = (side: 'near' | 'far', { sides }: BeltLine): string => sides[side].trim().toLowerCase() || side
+export const sideOf = (side: 'near' | 'far', { sides }: Pick<BeltLine, 'sides'>): string => sides[side].trim() || side
 
 export const sheaveName = (id: string, { sheaves }: BeltLine): string =>
   t`${sheaves.find((one) => one.id === id)?.name || t`Sheave`} sheave`
@@ -44,7 +54,7 @@ export const sheaveName = (id: string, { sheaves }: BeltLine): string =>
 export const degreesText = (rad: number): string => t`${formatNumber(Math.abs(rad) * (180 / Math.PI), 2)}°`
 
 /** Where a point of a face lies, in words. */
-const faceplaces: Readonly<Record<string, (line: BeltLine) => string>> = {
+const faceplaces: Readonly<Record<string, (line: Pick<BeltLine, 'sides'>) => string>> = {
   '0': () => t`top`,
   '90': (line) => sideOf('far', line),
   '180': () => t`bottom`,
@@ -52,15 +62,18 @@ const faceplaces: Readonly<Record<string, (line: BeltLine) => string>> = {
 }
 
 /** What a cell of a set asks for. */
-export function cellName(key: string, line: BeltLine): string {
-  if (key === 'inner') return t`Gap at the inner edge`
-  if (key === 'outer') return t`Gap at the outer edge`
-  if (key === 'leanMoved') return t`Tilt of this face`
-  if (key === 'leanStays') return t`Tilt of the fixed face`
-  if (key === 'offset') return t`Face offset, + to the right`
+export const cellName = (key: string, line: Pick<BeltLine, 'sides'>): string => capital(cellInText(key, line))
+
+/** The same inside a sentence, where a side keeps the letters it was typed with. */
+export function cellInText(key: string, line: Pick<BeltLine, 'sides'>): string {
+  if (key === 'inner') return t`gap at the inner edge`
+  if (key === 'outer') return t`gap at the outer edge`
+  if (key === 'leanMoved') return t`tilt of this face`
+  if (key === 'leanStays') return t`tilt of the fixed face`
+  if (key === 'offset') return t`face offset, + to the right`
   const { angle, turned } = faceCell(key)
-  const place = capital(faceplaces[String(angle)]?.(line) ?? t`${angle}°`)
-  return turned ? t`${place}, sheave turned 180°` : place
+  const place = faceplaces[String(angle)]?.(line) ?? t`${angle}°`
+  return turned ? t`${place}, turned 180°` : place
 }
 
 const footName = (foot: string, { feet }: SheaveRound['sheave']): string =>
@@ -153,11 +166,11 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'guard':
       return {
         title: t`Lock out and try before you take the guard off.`,
-        detail: t`Keep fingers clear of belts and sheaves and turn by hand from outside. Slacken belts; never pry them over. Site rules apply.`,
+        detail: t`Keep fingers clear of belts and sheaves. Slacken belts, never pry them over. Site permits apply.`,
       }
     case 'not-a-number':
       return {
-        title: t`${sheaveName(finding.set.on, line)}, ${fieldName(finding.key, line).toLowerCase()}: not a number.`,
+        title: t`${sheaveName(finding.set.on, line)}, ${fieldInText(finding.key, line)}: not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'limit-not-a-number':
@@ -168,7 +181,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'missing':
       return {
         place: {
-          title: t`Enter the position of the ${sheaveName(finding.sheave.id, line).toLowerCase()}.`,
+          title: t`Enter the position of the ${inText(sheaveName(finding.sheave.id, line))}.`,
           detail: t`Measure shaft to shaft, across and up, and enter it in Dimensions. It is needed for the slide and the belt’s misalignment, not for shims and swing.`,
         },
         width: {
@@ -176,18 +189,18 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
           detail: t`Grooves are aligned, not faces. The slide needs both widths or the face-to-groove distances. Shims and swing do not.`,
         },
         feet: {
-          title: t`Enter the distance from the face to the feet of the ${finding.sheave.name.toLowerCase()}.`,
+          title: t`Enter the distance from the face to the feet of the ${inText(finding.sheave.name)}.`,
           detail: t`Needed for shims and swing.`,
         },
       }[finding.what]
     case 'widths':
       return {
-        title: t`The grooves of the ${sheaveName(finding.sheave.id, line).toLowerCase()} are ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`shallower`} behind its face.`,
+        title: t`The grooves of the ${inText(sheaveName(finding.sheave.id, line))} are ${lengthWithUnit(Math.abs(finding.by), terms)} ${finding.by > 0 ? t`deeper` : t`shallower`} behind its face.`,
         detail: t`Aligning the faces would misalign the belts by that much. Already allowed for.`,
       }
     case 'next-reading':
       return {
-        title: t`Next: ${fieldName(finding.key, line).toLowerCase()}, ${sheaveName(finding.set.on, line).toLowerCase()}.`,
+        title: t`Next: ${fieldInText(finding.key, line)}, ${inText(sheaveName(finding.set.on, line))}.`,
         detail: nextDetail(finding.set, finding.key),
       }
     case 'open':
@@ -197,7 +210,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       }
     case 'wobble':
       return {
-        title: t`The face of the ${sheaveName(finding.sheave.id, line).toLowerCase()} wobbles by ${lengthWithUnit(2 * finding.value * finding.radius, terms)} where it was read.`,
+        title: t`The face of the ${inText(sheaveName(finding.sheave.id, line))} wobbles by ${lengthWithUnit(2 * finding.value * finding.radius, terms)} where it was read.`,
         detail:
           finding.peg === 'outside'
             ? t`More than 0.1 % of the diameter. Check its bushing before you move anything. The mean of both readings is used.`
@@ -205,7 +218,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
       }
     case 'does-not-repeat':
       return {
-        title: t`The repeat reading of the ${sheaveName(finding.sheave.id, line).toLowerCase()} disagrees.`,
+        title: t`The repeat reading of the ${inText(sheaveName(finding.sheave.id, line))} disagrees.`,
         detail: t`Check for a loose bushing, a burr on the face or tight belts, then read it again.`,
       }
     case 'verdict':
@@ -229,16 +242,16 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
     case 'slide':
       return {
         title: capital(`${slideText(finding.round.work[0]?.slide ?? null, terms)}.`),
-        detail: t`Offset last: this slide allows for the angle corrections. Or slide the sheave on its shaft by the same amount if bushing and key allow. Then tension the belts and read again.`,
+        detail: t`Offset last: it allows for the angle corrections. Or slide the sheave on its shaft. Then tension the belts and read again.`,
       }
     case 'blocked': {
       const { blocked, sheave } = finding
-      const name = (sheave.feet.find(({ id }) => id === blocked.foot)?.name ?? '').toLowerCase()
+      const name = inText(sheave.feet.find(({ id }) => id === blocked.foot)?.name ?? '')
       return {
         title: {
-          up: t`The ${name} of the ${sheave.name.toLowerCase()} would be ${lengthWithUnit(blocked.by, terms)} too high.`,
-          near: t`The ${name} of the ${sheave.name.toLowerCase()} are bolt-bound by ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('near', line)}.`,
-          far: t`The ${name} of the ${sheave.name.toLowerCase()} are bolt-bound by ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('far', line)}.`,
+          up: t`The ${name} of the ${inText(sheave.name)} would be ${lengthWithUnit(blocked.by, terms)} too high.`,
+          near: t`The ${name} of the ${inText(sheave.name)} are bolt-bound by ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('near', line)}.`,
+          far: t`The ${name} of the ${inText(sheave.name)} are bolt-bound by ${lengthWithUnit(blocked.by, terms)} toward ${sideOf('far', line)}.`,
         }[blocked.limit],
         detail: t`Swing about another bolt, open up the holes if allowed, or move the other machine.`,
       }
@@ -251,7 +264,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
         detail:
           sign === undefined
             ? t`Top + bottom must equal near + far. Read it again. If it still does not close, the face is not flat.`
-            : t`Reversing the sign of ${fieldName(sign, line).toLowerCase()} would close it. Check that one first.`,
+            : t`Reversing the sign of ${fieldInText(sign, line)} would close it. Check that one first.`,
       }
     }
     case 'contradict':
@@ -272,8 +285,7 @@ export const writtenNames = (sets: readonly BeltSet[], terms: BeltTerms): Writte
   const keyOf = (at: string) => at.slice((set(at)?.id.length ?? 0) + 1)
   const isAngle = (at: string) => set(at)?.method === 'angles' && keyOf(at) !== 'offset'
   return {
-    name: (at) =>
-      t`${sheaveName(set(at)?.on ?? '', terms.line).toLowerCase()}, ${fieldName(keyOf(at), terms.line).toLowerCase()}`,
+    name: (at) => t`${inText(sheaveName(set(at)?.on ?? '', terms.line))}, ${fieldInText(keyOf(at), terms.line)}`,
     value: (at, value) =>
       isAngle(at) ? signedDegrees(value) : t`${signedLength(value, terms)} ${unitName[terms.unit]}`,
   }
@@ -283,18 +295,18 @@ export const writtenNames = (sets: readonly BeltSet[], terms: BeltTerms): Writte
 const signedDegrees = (rad: number): string => t`${formatSigned(rad * (180 / Math.PI), 2)}°`
 
 /** A typed field by its name. */
-const fieldName = (key: string, line: BeltLine): string =>
+const fieldInText = (key: string, line: BeltLine): string =>
   key === 'radius'
-    ? t`Measuring radius`
+    ? t`measuring radius`
     : key === 'constant'
-      ? t`Target on the fixed face`
+      ? t`target on the fixed face`
       : key === 'over'
-        ? t`Length of the level`
+        ? t`length of the level`
         : key === 'toe'
-          ? beltPageWords.toe
+          ? lowerFirst(beltPageWords.toe)
           : key === 'tilt'
-            ? beltPageWords.tilt
-            : cellName(key, line)
+            ? lowerFirst(beltPageWords.tilt)
+            : cellInText(key, line)
 
 function nextDetail({ method, both }: BeltSet, key: string): string {
   if (method === 'edge')

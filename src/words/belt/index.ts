@@ -4,8 +4,8 @@ import { cellsOf } from '../../core/kinds/belt/document/make'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { recordWords, sheetWords } from '../record'
-import { isZero, length, signedLength, unitName } from '../terms'
-import { cellName, feelText, methodNames, sheaveName } from './findings'
+import { inText, isZero, length, signedLength, unitName } from '../terms'
+import { cellInText, cellName, feelText, methodNames, sheaveName } from './findings'
 import { beltTyped } from './typed'
 
 const machines = labels(
@@ -21,7 +21,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
     { label: 'Fixed', options: machines, usual: 'Fan' },
     { label: 'Movable', options: machines, usual: 'Motor' },
   ],
-  usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${moved.toLowerCase()}`,
+  usualName: ([stays = t`Fan`, moved = t`Motor`]) => t`${stays}, by belt from the ${inText(moved)}`,
   methods: {
     'belt-face': 'Belts: points on the face',
     'belt-edge': 'Belts: straightedge or string',
@@ -38,7 +38,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
     probe: () => '',
     angle: () => '',
     conditions: ({ line }) => [
-      t`Relative to the ${sheaveName(line.sheaves[0]?.id ?? '', line).toLowerCase()} (fixed). Grooves are aligned, not faces.`,
+      t`Relative to the ${inText(sheaveName(line.sheaves[0]?.id ?? '', line))} (fixed). Grooves are aligned, not faces.`,
     ],
     packs: () => [],
     readings: ({ round }, terms) =>
@@ -88,12 +88,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
     const key = path.at(-1) ?? ''
     const cell = set && path.includes('values')
     return {
-      words: [
-        ...(sheave ? [t`${sheave.name.toLowerCase()} sheave`] : []),
-        ...(cell
-          ? [cellName(key, { sides: line.sides, sheaves: [] } as unknown as BeltTypes['line']).toLowerCase()]
-          : []),
-      ],
+      words: [...(sheave ? [t`${inText(sheave.name)} sheave`] : []), ...(cell ? [cellInText(key, line)] : [])],
       whole: Boolean(cell),
     }
   },

@@ -1,9 +1,10 @@
 import type { BeltListed } from '../../core/kinds/belt/advice/findings'
 import { t } from '../language'
+import { inText } from '../terms'
 
 /** The next act of a belt drive in a list. */
 export function sayNext({ next }: BeltListed): string {
-  const sheave = t`${(next.sheave ?? '').toLowerCase()} sheave`.trim()
+  const sheave = t`${inText(next.sheave ?? '')} sheave`.trim()
   switch (next.kind) {
     case 'next-reading':
       return t`Read the ${sheave}`

@@ -44,13 +44,13 @@ export const correctionNames: Readonly<Record<Correction, string>> = labels({
 })
 
 /** A side as the site calls it. */
-export const sideOf = (side: 'near' | 'far', { sides }: BoreLine): string => sides[side].trim().toLowerCase() || side
+export const sideOf = (side: 'near' | 'far', { sides }: Pick<BoreLine, 'sides'>): string => sides[side].trim() || side
 
 export const sectionName = (id: string, { sections }: BoreLine): string =>
   sections.find((one) => one.id === id)?.name.trim() || t`Pocket`
 
 /** A place round a bore, by the way from one quarter to the next: "top", "far", "45° from far toward bottom". */
-export function placeName(degrees: number, line: BoreLine): string {
+export function placeName(degrees: number, line: Pick<BoreLine, 'sides'>): string {
   const quarters = [t`top`, sideOf('far', line), t`bottom`, sideOf('near', line)]
   const at = ((degrees % 360) + 360) % 360
   const quarter = Math.floor(at / 90 + 1e-9)
@@ -59,7 +59,10 @@ export function placeName(degrees: number, line: BoreLine): string {
   return past < 0.01 ? here : t`${formatNumber(past, 0)}° from ${here} toward ${next}`
 }
 
-export const cellName = (cell: string, line: BoreLine): string => capital(placeName(degreesOf(cell), line))
+/** A place of a bore inside a sentence. */
+export const cellInText = (cell: string, line: Pick<BoreLine, 'sides'>): string => placeName(degreesOf(cell), line)
+
+export const cellName = (cell: string, line: BoreLine): string => capital(cellInText(cell, line))
 
 /** A direction seen along the row: "toward 30° past top". */
 const clockPlace = (degrees: number, line: BoreLine): string => placeName(Math.round(degrees), line)
@@ -136,11 +139,11 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
     case 'pinch':
       return {
         title: t`Lock out and try. Support the rotor.`,
-        detail: t`Pinch point between carrier and wall: fingers out before anything turns. Never reach in while it turns. Site rules and permits apply.`,
+        detail: t`Pinch point between carrier and wall. Never reach in while it turns. Site permits apply.`,
       }
     case 'not-a-number':
       return {
-        title: t`${sectionName(finding.set.section, line)}, ${fieldName(finding.key, line).toLowerCase()}: not a number.`,
+        title: t`${sectionName(finding.set.section, line)}, ${fieldInText(finding.key, line)}: not a number.`,
         detail: sayTrouble(finding.trouble),
       }
     case 'contradict':
@@ -199,7 +202,7 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
     case 'oval':
       return {
         title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.by, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
-        detail: t`Largest minus smallest diameter. The usual limit is ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The center is still valid. The maker decides whether the bore is acceptable.`,
+        detail: t`Usual limit ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The center is still valid. The maker decides whether the bore is acceptable.`,
       }
     case 'oval-hidden':
       return {
@@ -262,5 +265,5 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
 }
 
 /** A typed field by its name. */
-const fieldName = (key: string, line: BoreLine): string =>
-  key === 'sag' ? t`Bracket sag` : key === 'pushed' ? t`Reading at the push test` : cellName(key, line)
+const fieldInText = (key: string, line: BoreLine): string =>
+  key === 'sag' ? t`bracket sag` : key === 'pushed' ? t`reading at the push test` : cellInText(key, line)

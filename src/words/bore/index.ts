@@ -5,7 +5,7 @@ import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { recordWords, sheetWords } from '../record'
 import { capital, place, sideName, signedLength, unitName } from '../terms'
-import { cellName, moveText, sectionName, standsText, wayNames } from './findings'
+import { cellInText, cellName, moveText, sectionName, standsText, wayNames } from './findings'
 import { boreTyped } from './typed'
 
 const many = labels(['2', '3', '4', '5', '6', '8', '10', '12'].map((value) => ({ value, text: value })))
@@ -60,10 +60,7 @@ export const boreWords: KindWords<BoreTypes> = labels({
     const key = path.at(-1) ?? ''
     const cell = set && path.includes('values')
     return {
-      words: [
-        ...(section ? [section.name] : []),
-        ...(cell ? [cellName(key, { sides: line.sides } as BoreTypes['line']).toLowerCase()] : []),
-      ],
+      words: [...(section ? [section.name] : []), ...(cell ? [cellInText(key, line)] : [])],
       whole: Boolean(cell),
     }
   },

@@ -28,7 +28,7 @@ export interface RollsTerms extends Pick<Terms, 'unit' | 'resolution'> {
 }
 
 /** A side as the site calls it. */
-export const sideOf = (side: 'near' | 'far', { sides }: RollsLine): string => sides[side].trim().toLowerCase() || side
+export const sideOf = (side: 'near' | 'far', { sides }: RollsLine): string => sides[side].trim() || side
 
 export const rollName = (id: string, { rolls }: RollsLine): string =>
   rolls.find((one) => one.id === id)?.name.trim() || t`Roll`
@@ -242,7 +242,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'nip':
       return {
         title: t`Lock out and try drives. Release air.`,
-        detail: t`Nip hazard: hands clear of every roll that can turn. Support rolls before you loosen a housing. Site rules and permits apply.`,
+        detail: t`Nip hazard: hands clear of every roll that can turn. Support rolls before you loosen a housing. Site permits apply.`,
       }
     case 'not-a-number':
       return {
@@ -327,9 +327,9 @@ export function say(finding: Finding, terms: RollsTerms): Said {
             ? t`Only the difference between neighbors matters to the web.`
             : [
                 ...finding.outside.map((span) => t`${spanName(span, line)}: ${spanText(span, terms, true)}.`),
-                ...finding.unsure.map(
-                  (span) => t`Can’t tell for ${spanName(span, line)}: ${spanText(span, terms, true)}.`,
-                ),
+                ...(finding.unsure.length > 0
+                  ? [t`Can’t tell for ${listed(finding.unsure.map((span) => spanName(span, line)))}.`]
+                  : []),
               ].join(' '),
       }
     case 'move':
@@ -385,7 +385,7 @@ export function say(finding: Finding, terms: RollsTerms): Said {
     case 'order':
       return {
         title: t`Level first, then square.`,
-        detail: t`Level all rolls first if a ledge keeps them level with bolts loose. Otherwise do one roll at a time and recheck level after squaring. Refit drives, pipes and guards before the final check.`,
+        detail: t`One roll at a time: recheck its level after squaring. Refit drives, pipes and guards before the final check.`,
       }
   }
 }

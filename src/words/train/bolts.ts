@@ -5,9 +5,10 @@ import type { Stop } from '../../core/kinds/train/plan/stop'
 import { probeKinds } from '../../core/probes'
 import { listed, plural, t } from '../language'
 import {
-  angleName,
+  angleInText,
   capital,
   feetAlone,
+  inText,
   isZero,
   lengthWithUnit,
   sideName,
@@ -19,7 +20,7 @@ import {
 /** How the dials are set before a machine is moved on them. */
 export function halfSet({ plane, at: degrees, watches }: BoltWork, terms: Terms): string {
   const heads = watches.every(({ state }) => probeKinds[state.dial.type].instrument === 'head')
-  const at = angleName(degrees, terms).toLowerCase()
+  const at = angleInText(degrees, terms)
   const swing = plane === 'horizontal' ? t`side-to-side` : t`top-to-bottom, sag subtracted,`
   const set = heads
     ? t`Turn the shafts until the heads are at ${at === 'top' ? t`the top` : t`the ${at} side`}.`
@@ -57,7 +58,7 @@ export function creepText({ creep, watches, pushed, plane }: BoltWork, terms: Te
   const feet = pushed.bolts.map(({ foot }) => feetAlone(foot, terms))
   const dial = (i: 0 | 1) => {
     const watch = watches[creep.watchOf[i]]
-    return watch ? t`the ${stateName(watch.state, terms).toLowerCase()} shows ${signedLength(watch.goal, terms)}` : ''
+    return watch ? t`the ${inText(stateName(watch.state, terms))} shows ${signedLength(watch.goal, terms)}` : ''
   }
   const verb = plane === 'horizontal' ? t`pushed` : t`raised or lowered`
   const way = t`Stepwise method: ${feet[0] ?? ''} ${verb} until ${dial(0)}, ${feet[1] ?? ''} until ${dial(1)}, and repeat`
@@ -71,8 +72,7 @@ export function creepText({ creep, watches, pushed, plane }: BoltWork, terms: Te
 export function parallelText({ parallel, watches, plane }: BoltWork, terms: Terms): string | undefined {
   if (!parallel) return undefined
   const dials = watches.map(
-    ({ state }, i) =>
-      t`the ${stateName(state, terms).toLowerCase()} shows ${signedLength(parallel.readings[i] ?? 0, terms)}`,
+    ({ state }, i) => t`the ${inText(stateName(state, terms))} shows ${signedLength(parallel.readings[i] ?? 0, terms)}`,
   )
   const alone = pushText(parallel, plane, terms)
   const rest = toGoText(parallel.left, false, { plane }, 0, terms)

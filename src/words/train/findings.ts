@@ -18,6 +18,7 @@ import {
   couplingName,
   dimension,
   footName,
+  inText,
   isZero,
   length,
   lengthWithUnit,
@@ -75,7 +76,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       }
     case 'sag-missing':
       return {
-        title: t`No bracket sag entered for the ${dialOf(finding.dial, terms).toLowerCase()}.`,
+        title: t`No bracket sag entered for the ${inText(dialOf(finding.dial, terms))}.`,
         detail: t`Without it the heights are not sure. Clamp the bracket on a straight bar, zero at the top, roll it over and enter the reading. Enter 0 if the bracket is stiff.`,
       }
     case 'engaged':
@@ -108,7 +109,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       return sayFeet(finding, terms)
     case 'next-reading':
       return {
-        title: t`Next: ${angleOf(finding.dial, finding.degrees, terms)} on the ${dialOf(finding.dial, terms).toLowerCase()}.`,
+        title: t`Next: ${angleOf(finding.dial, finding.degrees, terms)} on the ${inText(dialOf(finding.dial, terms))}.`,
         detail: t`Lock out and try. Keep hands, sleeves and brackets clear while the shafts turn.`,
       }
     case 'ready-to-move':
@@ -147,7 +148,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'lock-before-loosening':
       return {
         title: t`Lock out and try before you loosen a bolt.`,
-        detail: t`Support the machine before shims go in or out. Never put fingers under it. Your site’s permits and local rules apply.`,
+        detail: t`Support the machine before shims go in or out. Never put fingers under it. Site permits apply.`,
       }
   }
 }

@@ -17,7 +17,7 @@ export function howReadText(set: ReadSet, line: Line): string {
   const parts = [
     turned === 'both' ? setUpWords.bothShaftsTogether : setUpWords.bracketsShaftOnly,
     isCoupled(set) ? t`coupling connected` : t`coupling disconnected`,
-    t`from the top toward ${sideName(direction, { line }).toLowerCase()}`,
+    t`from the top toward ${sideName(direction, { line })}`,
     ...(set.probes.some(sags)
       ? [
           {

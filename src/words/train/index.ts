@@ -11,6 +11,7 @@ import {
   capital,
   couplingName,
   footName,
+  inText,
   machineName,
   place,
   sideName,
@@ -61,14 +62,14 @@ export const trainWords: KindWords<TrainTypes> = labels({
   record: {
     probe: (state, terms) => {
       const several = terms.line.couplings.length > 1
-      const coupling = several ? t`, ${couplingName(state.set.coupling, terms).toLowerCase()}` : ''
+      const coupling = several ? t`, ${inText(couplingName(state.set.coupling, terms))}` : ''
       const set = state.setNumber ? t`, set ${state.setNumber}` : ''
       const plus = sayPlus(state.dial, state.channel, { side: (side) => sideName(side, terms) })
       return `${stateName(state, terms)}${coupling}${set}${plus && `: ${plus}`}`
     },
     angle: (degrees, { set }, terms) => angleName(degrees, terms, set.angleAs),
     conditions: (terms) => [
-      t`Relative to the ${machineName(terms.line.fixed, terms).toLowerCase()} (fixed). ${terms.line.fixedBecause}`.trim(),
+      t`Relative to the ${inText(machineName(terms.line.fixed, terms))} (fixed). ${terms.line.fixedBecause}`.trim(),
       ...terms.line.machines.flatMap(({ feet }) =>
         feet.flatMap(({ id, growth }) =>
           growth

@@ -2,12 +2,12 @@ import type { Finding } from '../../core/kinds/train/advice/finding'
 import type { TrainListed } from '../../core/kinds/train/advice/summary'
 import { t } from '../language'
 import { probeWords } from '../probes'
-import { angleName } from '../terms'
+import { angleInText, inText } from '../terms'
 
 /** The next act of a train in a list: short, and the same thing its own first sentence says. */
 export function sayNext({ next, sides }: Pick<TrainListed, 'next' | 'sides'>): string {
   if (next.kind === 'nothing') return t`Nothing to do`
-  const dial = `${(next.machine ?? '').toLowerCase()} ${probeWords[next.probe ?? 'rim'].name}`.trim()
+  const dial = `${inText(next.machine ?? '')} ${probeWords[next.probe ?? 'rim'].name}`.trim()
   const coupling = next.coupling ?? t`the coupling`
   // a summary of an older program may hold a kind that is gone
   return nextTexts[next.kind]?.({ dial, coupling, degrees: next.degrees ?? 0, sides }) ?? t`Open the job`
@@ -53,8 +53,7 @@ const nextTexts: Readonly<Record<Finding['kind'], (terms: NextTerms) => string>>
   'no-limits': () => t`Enter the speed and the diameter`,
   verdict: ({ coupling }) => t`${coupling}: see the verdict`,
   feet: () => t`Moves: shims and side moves`,
-  'next-reading': ({ dial, degrees, sides }) =>
-    t`Read ${angleName(degrees, { line: { sides } }).toLowerCase()} on the ${dial}`,
+  'next-reading': ({ dial, degrees, sides }) => t`Read ${angleInText(degrees, { line: { sides } })} on the ${dial}`,
   'ready-to-move': () => t`Moves: shims and side moves`,
   'no-move': () => t`Within tolerance: no moves needed`,
   'read-again': () => t`Read again`,

@@ -5,7 +5,7 @@ import { probeKinds } from '../../core/probes'
 import type { ReadSet } from '../../core/shafts/schema'
 import type { PlaceInRound } from '../kind'
 import { t } from '../language'
-import { angleName, footName, probeName } from '../terms'
+import { angleInText, footName, inText, probeName } from '../terms'
 
 export interface PlaceName {
   /** Id of the coupling, flex plane, foot, mark or probe. */
@@ -17,22 +17,20 @@ export interface PlaceName {
 export function referencesOf(line: Line, set?: ReadSet): PlaceName[] {
   return [
     ...line.couplings.flatMap(({ id, name, kind }) => [
-      { value: id, text: t`center of ${name.toLowerCase()}` },
+      { value: id, text: t`center of ${inText(name)}` },
       ...(kind === 'spacer'
         ? (['left', 'right'] as const).map((side) => ({
             value: flexPlane(id, side),
-            text: t`${side} flex plane of ${name.toLowerCase()}`,
+            text: t`${side} flex plane of ${inText(name)}`,
           }))
         : []),
     ]),
-    ...line.machines.flatMap(({ feet }) =>
-      feet.map(({ id }) => ({ value: id, text: footName(id, { line }).toLowerCase() })),
-    ),
+    ...line.machines.flatMap(({ feet }) => feet.map(({ id }) => ({ value: id, text: inText(footName(id, { line })) }))),
     ...(line.marks ?? []).map(({ id, name }) => ({ value: id, text: name })),
     ...(set?.probes ?? []).flatMap((probe) => {
       const { stations } = probeKinds[probe.type]
       if (stations === 0) return []
-      const name = probeName(set as ReadSet, probe, { line }).toLowerCase()
+      const name = inText(probeName(set as ReadSet, probe, { line }))
       return stations === 2
         ? [
             { value: probe.id, text: t`${name}, plane 1` },
@@ -50,9 +48,9 @@ export function placeInRound(round: Round, path: readonly string[], line: NamedL
   const angle = set?.angles.find((one) => path.some((key) => key === one.id || key.startsWith(`${one.id}:`)))
   return {
     words: [
-      ...(set && dial ? [probeName(set, dial, { line }).toLowerCase()] : []),
+      ...(set && dial ? [inText(probeName(set, dial, { line }))] : []),
       ...(set && !dial && path.at(-1) === set.id ? [t`set ${round.sets.indexOf(set) + 1}`] : []),
-      ...(angle ? [angleName(angle.degrees, { line }, set?.angleAs).toLowerCase()] : []),
+      ...(angle ? [angleInText(angle.degrees, { line }, set?.angleAs)] : []),
     ],
     whole: angle !== undefined,
   }

@@ -15,6 +15,7 @@ import {
   couplingName,
   feetAlone,
   footName,
+  inText,
   isZero,
   length,
   lengthWithUnit,
@@ -52,7 +53,7 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
       }
     case 'not-sure':
       return {
-        title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${couplingName(finding.coupling, terms).toLowerCase()}.`,
+        title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${inText(couplingName(finding.coupling, terms))}.`,
         detail: finding.doubts.every((doubt) => doubt === 'no-sag')
           ? t`Heights are calculated without it and may be wrong. Side moves don’t depend on it. Measure it on a straight bar, or enter 0 if the bracket is stiff.`
           : t`Every result that depends on it may be wrong. Read again before you loosen a bolt.`,
@@ -92,7 +93,7 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
 }
 
 const list = (machines: readonly string[], terms: Terms): string =>
-  machines.map((id) => machineName(id, terms).toLowerCase()).join(t` and the `)
+  machines.map((id) => inText(machineName(id, terms))).join(t` and the `)
 
 function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 'in-the-way' }>, terms: Terms): Said {
   const { foot, limit, short, best, uncounted } = blocked
@@ -154,7 +155,7 @@ function sayLeft(
 
 /** Stations of feet in a sentence: "pump, front feet and pump, back feet". */
 export const feetListed = (feet: readonly string[], terms: Terms): string =>
-  feet.map((id) => lower(footName(id, terms))).join(t` and `)
+  feet.map((id) => inText(footName(id, terms))).join(t` and `)
 
 const doubtTexts: Readonly<Record<Doubt, string>> = labels({
   'not-closed': 'a dial does not close',
@@ -294,7 +295,7 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
     const feet = feetAlone(foot, terms)
     return [t`${lengthWithUnit(Math.abs(move), terms)} ${way} at the ${feet}`]
   })
-  const name = machineName(machine, terms).toLowerCase()
+  const name = inText(machineName(machine, terms))
   const tied = tie === 'pipes' ? t`with its pipes` : t`in its casing`
   return {
     title: t`This plan moves the ${name} ${tied}: ${moves.join(t` and `)}.`,
@@ -305,5 +306,3 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
         : t`Rotor-to-casing clearance changes by the same amount. Get agreement from the responsible person first and turn it by hand afterward.`,
   }
 }
-
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)

@@ -7,7 +7,7 @@ import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import { labels, t } from '../language'
 import type { Said } from '../said'
-import { couplingName, dimension, lengthWithUnit, signedLength, type Terms } from '../terms'
+import { couplingName, dimension, inText, lengthWithUnit, signedLength, type Terms } from '../terms'
 import { angleOf, dialOf, dialTerms } from './said'
 
 type ReadFinding = Extract<
@@ -38,7 +38,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     case 'not-fitting': {
       const best = finding.suspects
         .slice(0, 3)
-        .map(({ dial, suspect }) => t`on the ${lower(dialOf(dial, terms))} ${saySuspect(dial, suspect, terms)}`)
+        .map(({ dial, suspect }) => t`on the ${inText(dialOf(dial, terms))} ${saySuspect(dial, suspect, terms)}`)
       return {
         title: t`${couplingName(finding.coupling, terms)}: the readings contradict each other.`,
         detail: best.length
@@ -52,9 +52,9 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     }
     case 'sets-disagree':
       return {
-        title: t`The sets at ${lower(couplingName(finding.coupling, terms))} disagree: by up to ${lengthWithUnit(finding.by, terms)} at the feet.`,
+        title: t`The sets at ${inText(couplingName(finding.coupling, terms))} disagree: by up to ${lengthWithUnit(finding.by, terms)} at the feet.`,
         detail: finding.dial
-          ? t`Everything agrees without the ${lower(dialOf(finding.dial, terms))}. Check that one first.`
+          ? t`Everything agrees without the ${inText(dialOf(finding.dial, terms))}. Check that one first.`
           : finding.explained
             ? t`The mistake named above would explain it.`
             : finding.set
@@ -89,11 +89,11 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     case 'one-shaft':
       return finding.swing === undefined
         ? {
-            title: t`Only the bracket’s shaft was turned: the run-out of the hub under the ${lower(dialOf(finding.dial, terms))} is in the readings.`,
+            title: t`Only the bracket’s shaft was turned: the run-out of the hub under the ${inText(dialOf(finding.dial, terms))} is in the readings.`,
             detail: t`Turn both shafts together and it cancels. If one can’t turn, measure that hub’s run-out on its own and enter the TIR and where the high spot is.`,
           }
         : {
-            title: t`Run-out of ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} is subtracted from the ${lower(dialOf(finding.dial, terms))}.`,
+            title: t`Run-out of ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} is subtracted from the ${inText(dialOf(finding.dial, terms))}.`,
             detail: t`Only the bracket’s shaft was turned, so it did not cancel.`,
           }
     case 'span-differs':
@@ -131,8 +131,8 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
     case 'improve':
       return {
         title: finding.again
-          ? t`One more reading would help most: ${angleOf(finding.dial, finding.degrees, terms)} on the ${lower(dialOf(finding.dial, terms))} again.`
-          : t`One more reading would help most: turn on to ${angleOf(finding.dial, finding.degrees, terms)} and read the ${lower(dialOf(finding.dial, terms))}.`,
+          ? t`One more reading would help most: ${angleOf(finding.dial, finding.degrees, terms)} on the ${inText(dialOf(finding.dial, terms))} again.`
+          : t`One more reading would help most: turn on to ${angleOf(finding.dial, finding.degrees, terms)} and read the ${inText(dialOf(finding.dial, terms))}.`,
         detail: t`This improves the least certain foot from ± ${lengthWithUnit(2 * finding.before, fine(terms))} to ± ${lengthWithUnit(2 * finding.after, fine(terms))}.`,
       }
     case 'floated':
@@ -160,7 +160,6 @@ const proportionWords: Readonly<Record<OutOfProportion['of'], string>> = labels(
   reading: 'reading',
 })
 
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 const ownTerms = (dial: ProbeState, terms: Terms): Terms => dialTerms(dial, terms)
 const fine = (terms: Terms): Terms => ({ ...terms, resolution: Math.min(terms.resolution, 0.001) })
 

@@ -3,7 +3,7 @@ import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { Peg } from '../../core/verdict/peg'
 import { t } from '../language'
 import type { Said } from '../said'
-import { act, footName, lengthWithUnit, machineName, planeName, slope, type Terms } from '../terms'
+import { act, footName, inText, lengthWithUnit, machineName, planeName, slope, type Terms } from '../terms'
 
 export interface RoughSaid extends Said {
   key: string
@@ -19,7 +19,7 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
   const said: RoughSaid[] = []
   const { angle, height, position, slopeLimit } = state
   const moved = given.line.machines[state.moves]?.id ?? ''
-  const mover = machineName(moved, terms).toLowerCase()
+  const mover = inText(machineName(moved, terms))
   const listed = (feet: readonly { foot: string; by: number }[]) =>
     feet.map(({ foot, by }) => t`${lengthWithUnit(by, terms)} under the ${footName(foot, terms)}`).join(', ')
   if (state.apart) said.push(sayApart(state.apart, state, given))
@@ -43,7 +43,7 @@ export function sayRough(state: RoughState, given: Terms): RoughSaid[] {
           ? t`2. Height: then add ${by} under all feet of the ${mover}.`
           : height.kind === 'take-out'
             ? t`2. Height: then take out ${by} under all feet of the ${mover}.`
-            : t`2. Height: then the ${mover} is ${by} too high. Add ${by} under all feet of the ${machineName(height.machine, terms).toLowerCase()}.`,
+            : t`2. Height: then the ${mover} is ${by} too high. Add ${by} under all feet of the ${inText(machineName(height.machine, terms))}.`,
       ...(height.kind === 'raise-other' ? { detail: t`No recorded shims under the ${mover} to remove.` } : {}),
     })
   }
@@ -95,7 +95,7 @@ function sayApart(
   return {
     key: 'apart',
     peg: 'outside',
-    title: t`First jack the ${machineName(moved?.id ?? '', terms).toLowerCase()} ${lengthWithUnit(Math.abs(nearer), terms)} along, ${way} the ${machineName(other?.id ?? '', terms).toLowerCase()}.`,
+    title: t`First jack the ${inText(machineName(moved?.id ?? '', terms))} ${lengthWithUnit(Math.abs(nearer), terms)} along, ${way} the ${inText(machineName(other?.id ?? '', terms))}.`,
     detail: t`${told}. Set the rotor in its running position, thrust taken up, and measure again.`,
   }
 }

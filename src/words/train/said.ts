@@ -1,5 +1,5 @@
 import type { ProbeState } from '../../core/shafts/state'
-import { angleName, stateName, type Terms } from '../terms'
+import { angleInText, stateName, type Terms } from '../terms'
 
 /** Terms at a dial's own resolution. */
 export const dialTerms = (dial: ProbeState, terms: Terms): Terms => ({ ...terms, resolution: dial.step })
@@ -8,4 +8,4 @@ export const dialOf = (dial: ProbeState, terms: Terms): string => stateName(dial
 
 /** An angle as the set tells its angles, inside a sentence. */
 export const angleOf = (dial: Pick<ProbeState, 'set'>, degrees: number, terms: Terms): string =>
-  angleName(degrees, terms, dial.set.angleAs).toLowerCase()
+  angleInText(degrees, terms, dial.set.angleAs)

@@ -11,7 +11,7 @@ import type { ProbeState } from '../../core/shafts/state'
 import { labels, plural, t } from '../language'
 import { probeWords, type WayNames } from '../probes'
 import type { Said } from '../said'
-import { channelName, isZero, lengthWithUnit, slope, type Terms } from '../terms'
+import { channelName, inText, isZero, lengthWithUnit, slope, type Terms } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
 import { boltPlace } from './bolts'
@@ -86,7 +86,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'gasket':
       return {
         title: t`Take the weight on the hoist before you loosen the first bolt.`,
-        detail: t`Never shim a gasketed or pressure joint. The machine is top-heavy: leave two opposite bolts finger-tight. Site rules apply.`,
+        detail: t`Top-heavy: leave two opposite bolts finger-tight. Never shim a gasketed or pressure joint. Site permits apply.`,
       }
     case 'not-a-number':
       return {
@@ -106,11 +106,11 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'next-reading':
       if (!goesRound(finding.probe.dial))
         return {
-          title: t`Next: the ${dialName(finding.probe, terms).toLowerCase()} ${placeOf(finding.degrees, finding.probe.set, line)}.`,
+          title: t`Next: the ${inText(dialName(finding.probe, terms))} ${placeOf(finding.degrees, finding.probe.set, line)}.`,
           detail: t`Coupling disconnected, upper rotor at its running height.`,
         }
       return {
-        title: t`Next: read the ${dialName(finding.probe, terms).toLowerCase()} at ${boltPlace(finding.degrees, bolts)}.`,
+        title: t`Next: read the ${inText(dialName(finding.probe, terms))} at ${boltPlace(finding.degrees, bolts)}.`,
         detail: t`Turn both shafts together, coupling disconnected, upper rotor at its running height.`,
       }
     case 'no-flange':
@@ -150,7 +150,7 @@ export function say(finding: Finding, terms: UprightTerms): Said {
     case 'push':
       return {
         title: pushText(finding.work, terms),
-        detail: t`Measure at the joint on the ${upper.name.toLowerCase()}, after shimming.`,
+        detail: t`Measure at the joint on the ${inText(upper.name)}, after shimming.`,
       }
     case 'no-room':
       return {
@@ -201,13 +201,13 @@ function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>,
   )
   const title =
     (own ?? 0) > 1.5 * (base ?? 0)
-      ? t`Most of the error turned with the ${upper.name.toLowerCase()}: check its own flange and spigot.`
+      ? t`Most of the error turned with the ${inText(upper.name)}: check its own flange and spigot.`
       : (base ?? 0) > 1.5 * (own ?? 0)
-        ? t`Most of the error stayed when the ${upper.name.toLowerCase()} was turned: check the flange below it.`
+        ? t`Most of the error stayed when the ${inText(upper.name)} was turned: check the flange below it.`
         : t`Both flanges contribute.`
   return {
     title,
-    detail: t`Turned by ${plural(places, { one: t`1 bolt position`, other: t`${places} bolt positions` })}. With the ${upper.name.toLowerCase()}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
+    detail: t`Turned by ${plural(places, { one: t`1 bolt position`, other: t`${places} bolt positions` })}. With the ${inText(upper.name)}: ${size(seating.machine)}. Below it: ${size(seating.base)}.`,
   }
 }
 

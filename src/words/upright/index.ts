@@ -4,7 +4,7 @@ import { sizesOf } from '../../core/kinds/upright/advice/findings'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { sayPlus } from '../probes'
-import { isZero, length, unitName } from '../terms'
+import { inText, isZero, length, unitName } from '../terms'
 import { boltPlace } from './bolts'
 import { dialName, placeOf, sizesText, wayNames } from './findings'
 import { uprightTyped } from './typed'
@@ -24,11 +24,11 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     { label: 'Below', options: machines, usual: 'Pump' },
     { label: 'On top', options: machines, usual: 'Motor' },
   ],
-  usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Vertical ${lower.toLowerCase()} and ${upper.toLowerCase()}`,
+  usualName: ([lower = t`Pump`, upper = t`Motor`]) => t`Vertical ${inText(lower)} and ${inText(upper)}`,
   proved: {
     second: 'the upper shaft',
     at: (id, { machines: [, upper], coupling }) =>
-      id === 'flange' ? t`${upper.name}, at the joint` : t`${upper.name}, at the ${coupling.name.toLowerCase()}`,
+      id === 'flange' ? t`${upper.name}, at the joint` : t`${upper.name}, at the ${inText(coupling.name)}`,
     plane: (plane, { flange }) => t`toward ${boltPlace(directionOf[plane], flange.bolts)}`,
     stands: (mm, plane, terms) =>
       isZero(mm, terms) ? t`in line` : `${length(Math.abs(mm), terms)} ${toward(mm, plane, terms.line)}`,
@@ -51,7 +51,7 @@ export const uprightWords: KindWords<UprightTypes> = labels({
       return said.map((text) => ({ kind: 'text' as const, text }))
     },
     conditions: ({ line: { machines } }) => [
-      t`Relative to the ${machines[0].name.toLowerCase()} (fixed). The ${machines[1].name.toLowerCase()} sits on its flange.`,
+      t`Relative to the ${inText(machines[0].name)} (fixed). The ${inText(machines[1].name)} sits on its flange.`,
     ],
     packs: () => [],
   },
@@ -62,7 +62,7 @@ export const uprightWords: KindWords<UprightTypes> = labels({
     const machine = line.machines.find(({ id }) => id === probe?.on)
     return {
       words: [
-        ...(machine ? [t`${machine.name.toLowerCase()} dial`] : []),
+        ...(machine ? [t`${inText(machine.name)} dial`] : []),
         ...(set && angle ? [boltPlace(angle.degrees, set.angles.length)] : []),
       ],
       whole: angle !== undefined,

@@ -1,10 +1,11 @@
 import type { UprightListed } from '../../core/kinds/upright/advice/findings'
 import { t } from '../language'
+import { inText } from '../terms'
 import { boltPlace } from './bolts'
 
 /** The next act of an upright pair in a list. */
 export function sayNext({ next, bolts }: UprightListed): string {
-  const dial = t`${(next.machine ?? '').toLowerCase()} dial`.trim()
+  const dial = t`${inText(next.machine ?? '')} dial`.trim()
   switch (next.kind) {
     case 'next-reading':
       return t`Read ${boltPlace(next.degrees ?? 0, bolts)} on the ${dial}`

@@ -136,7 +136,7 @@ export function ReadyStep() {
                 <Peg peg={signed ? 'within' : 'outside'} label={signed ? readyWords.signed : readyWords.open} />
                 <span>
                   <b>{title}</b>
-                  <small>{detail}</small>
+                  {signed ? null : <small>{detail}</small>}
                 </span>
                 {signed ? (
                   <Button

@@ -9,7 +9,7 @@ import type { BeltLine, BeltSheave } from '../../../core/kinds/belt/document/sch
 import { packFault } from '../../../core/shims/stock'
 import { beltNames } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
-import { unitName } from '../../../words/terms'
+import { inText, unitName } from '../../../words/terms'
 import { Button, Card, Field, Input, Select } from '../../parts/controls'
 import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
@@ -205,7 +205,7 @@ function SheaveCard({
                 value={pivot.foot}
                 options={[
                   { value: '', text: words.usualFoot },
-                  ...feet.map((foot) => ({ value: foot.id, text: foot.name.toLowerCase() })),
+                  ...feet.map((foot) => ({ value: foot.id, text: inText(foot.name) })),
                 ]}
                 onPick={(foot) => put({ pivot: { ...pivot, foot } }, 'pivot')}
               />
@@ -251,7 +251,7 @@ function SheaveCard({
             {feet.flatMap((foot) =>
               (['up', 'near', 'far'] as const).map((way) => {
                 const limits = foot.limits ?? { up: nothing, near: nothing, far: nothing }
-                const to = way === 'up' ? words.mostUp : words.toward(line.sides[way].toLowerCase() || way)
+                const to = way === 'up' ? words.mostUp : words.toward(line.sides[way].trim() || way)
                 return (
                   <QuantityField
                     key={`${foot.id} ${way}`}

@@ -23,6 +23,7 @@ import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
 import { Card, Choices, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
+import { Help } from '../../parts/Help'
 import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
@@ -64,7 +65,7 @@ export function MoveStep() {
         <BenchHead>
           <div>
             <h1>{words.movesTitle}</h1>
-            <Muted>{words.order}</Muted>
+            <Help of={words.movesTitle}>{words.order}</Help>
           </div>
           <Choices
             label={words.orderOf}

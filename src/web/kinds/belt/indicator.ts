@@ -2,7 +2,8 @@ import type { RigCommand } from '../../../core/device/protocol'
 import { quantityMm } from '../../../core/frame/quantity'
 import { faceCell } from '../../../core/kinds/belt/document/make'
 import type { BeltSolved } from '../../../core/kinds/belt/solve/round'
-import { cellName, sheaveName } from '../../../words/belt/findings'
+import { cellInText, sheaveName } from '../../../words/belt/findings'
+import { inText } from '../../../words/terms'
 import type { NextNumber } from '../../device/OneNumber'
 import type { BeltFrame } from './frame'
 
@@ -16,7 +17,7 @@ export function nextOnFace({ round, next }: BeltSolved, { line }: BeltFrame['doc
     radius !== undefined && radius > 0 ? [{ type: 'aim', touch: 'face', of: set.on, angle, radius, turned }] : undefined
   return {
     key: `${set.id} ${next.key}`,
-    place: `${cellName(next.key, line).toLowerCase()}, ${sheaveName(set.on, line).toLowerCase()}`,
+    place: `${cellInText(next.key, line)}, ${inText(sheaveName(set.on, line))}`,
     commands,
   }
 }

@@ -12,6 +12,7 @@ import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
+import { Help } from '../../parts/Help'
 import { Peg } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
@@ -41,7 +42,7 @@ export function MoveStep() {
         <BenchHead>
           <div>
             <h1>{words.movesTitle}</h1>
-            <Muted>{words.movesUnder}</Muted>
+            <Help of={words.movesTitle}>{words.movesUnder}</Help>
           </div>
           {known.length > 0 && !within ? (
             <PdfLink

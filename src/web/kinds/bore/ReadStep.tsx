@@ -16,7 +16,8 @@ import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
 import { jobPath } from '../../job/steps'
 import { Care } from '../../parts/Care'
-import { Card, Field, Muted, Select } from '../../parts/controls'
+import { Card, Field, Select } from '../../parts/controls'
+import { Help } from '../../parts/Help'
 import { QuantityField } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
 import { type Act, Say } from '../../say/Say'
@@ -109,7 +110,7 @@ export function ReadStep() {
         <BenchHead>
           <div>
             <h1>{words.readings}</h1>
-            <Muted>{words.under}</Muted>
+            <Help of={words.readings}>{words.under}</Help>
           </div>
         </BenchHead>
         {frozen ? null : (

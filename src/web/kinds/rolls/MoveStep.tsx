@@ -23,6 +23,7 @@ import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
 import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
+import { Help } from '../../parts/Help'
 import { Peg } from '../../parts/Peg'
 import { useStretch } from '../../parts/Stretch'
 import { Wide } from '../../parts/Wide'
@@ -77,7 +78,7 @@ export function MoveStep() {
         <BenchHead>
           <div>
             <h1>{words.movesTitle}</h1>
-            <Muted>{words.movesUnder}</Muted>
+            <Help of={words.movesTitle}>{words.movesUnder}</Help>
           </div>
           {solved.plan.moves.length > 0 && !within ? (
             <PdfLink

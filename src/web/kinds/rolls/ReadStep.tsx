@@ -21,6 +21,7 @@ import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
 import { jobPath } from '../../job/steps'
 import { Button, Card, Field, Input, Muted } from '../../parts/controls'
+import { Help } from '../../parts/Help'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
 import { useStretch } from '../../parts/Stretch'
@@ -118,7 +119,7 @@ export function ReadStep() {
         <BenchHead>
           <div>
             <h1>{words.readings}</h1>
-            <Muted>{words.under2}</Muted>
+            <Help of={words.readings}>{words.under2}</Help>
           </div>
         </BenchHead>
         {frozen ? null : (

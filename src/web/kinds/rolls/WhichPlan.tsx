@@ -6,7 +6,8 @@ import type { ForWeb } from '../../../core/kinds/rolls/plan/forWeb'
 import { sectionOf } from '../../../core/kinds/rolls/solve/measured'
 import { rollName } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
-import { Button, Choices, Fault, Muted } from '../../parts/controls'
+import { Button, Choices, Fault } from '../../parts/controls'
+import { Help } from '../../parts/Help'
 import { useRollsFrame } from './frame'
 import type { RollsPlanner } from './worker'
 
@@ -61,7 +62,7 @@ export function WhichPlan() {
           .map((value) => ({ value, text: words.plans[value] }))}
         onChange={pick}
       />
-      <Muted as="p">{words.plansBecause[solved.plan.by]}</Muted>
+      <Help of={words.plans[solved.plan.by]}>{words.plansBecause[solved.plan.by]}</Help>
       <div role="status">
         {working ? <p>{words.working}</p> : null}
         {plan === null ? <p>{words.noPlan}</p> : null}

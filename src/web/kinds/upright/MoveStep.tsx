@@ -12,6 +12,7 @@ import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
 import { Card, Field, Input, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
+import { Help } from '../../parts/Help'
 import { QuantityField } from '../../parts/Quantity'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
@@ -33,7 +34,7 @@ export function MoveStep() {
         <BenchHead>
           <div>
             <h1>{pageWords.moves}</h1>
-            <Muted>{pageWords.shimsAtTheBoltsFirst}</Muted>
+            <Help of={pageWords.moves}>{pageWords.shimsAtTheBoltsFirst}</Help>
           </div>
           {work?.bolts && !within ? (
             <PdfLink

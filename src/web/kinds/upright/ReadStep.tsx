@@ -11,7 +11,7 @@ import {
 } from '../../../core/kinds/upright/document/make'
 import type { ProbeSetUp, ReadSet } from '../../../core/shafts/schema'
 import { readingKey, readingsIn, runningMethods, setPurpose } from '../../../core/shafts/typed'
-import { methodNames, purposeNames } from '../../../words/terms'
+import { inText, methodNames, purposeNames } from '../../../words/terms'
 import { say } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { OneNumber } from '../../device/OneNumber'
@@ -69,7 +69,7 @@ export function ReadStep() {
         <BenchHead>
           <div>
             <h1>{pageWords.readings}</h1>
-            <Muted>{pageWords.bothShaftsTurnedTogetherCoupling(upper.name.toLowerCase())}</Muted>
+            <Muted>{pageWords.bothShaftsTurnedTogetherCoupling(inText(upper.name))}</Muted>
           </div>
         </BenchHead>
         <HowRead />

@@ -1,6 +1,7 @@
 import type { RigCommand } from '../../../core/device/protocol'
 import { quantityMm } from '../../../core/frame/quantity'
 import type { Finding } from '../../../core/kinds/upright/advice/findings'
+import { inText } from '../../../words/terms'
 import { boltPlace } from '../../../words/upright/bolts'
 import { dialName, type UprightTerms } from '../../../words/upright/findings'
 import type { NextNumber } from '../../device/OneNumber'
@@ -28,7 +29,7 @@ export function nextAtBolt(
         ]
   return {
     key: `${dial.id} ${degrees}`,
-    place: `${boltPlace(degrees, terms.line.flange.bolts)}, ${dialName(probe, terms).toLowerCase()}`,
+    place: `${boltPlace(degrees, terms.line.flange.bolts)}, ${inText(dialName(probe, terms))}`,
     commands,
   }
 }

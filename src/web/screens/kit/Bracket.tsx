@@ -6,6 +6,7 @@ import { takeSag } from '../../../core/kit/sag'
 import type { KitBracket } from '../../../core/kit/schema'
 import { saySag } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
+import { inText } from '../../../words/terms'
 import type { StoredKit } from '../../api/client'
 import { Button, Card, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -109,7 +110,7 @@ export function Bracket(props: {
                 <span aria-hidden="true">{name}</span>
                 <QuantityInput
                   signed
-                  label={kitWords.onTheBar(name.toLowerCase(), unit)}
+                  label={kitWords.onTheBar(inText(name), unit)}
                   quantity={item.bar[at]}
                   unit={unit}
                   onChange={(value) => put({ bar: { ...item.bar, [at]: value } }, `bar-${at}`)}

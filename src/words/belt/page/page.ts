@@ -1,4 +1,5 @@
 import { labels, t } from '../../language'
+import { inText } from '../../terms'
 
 /** What is said on these screens. */
 export const beltPageWords = labels({
@@ -28,7 +29,7 @@ export const beltPageWords = labels({
   up: 'Shaft height',
   behind: (feet: string) => t`${feet}: distance behind the face`,
   most: (feet: string, way: string) => t`${feet}: maximum ${way}`,
-  packNow: (feet: string, unit: string) => t`Shims under the ${feet.toLowerCase()} now, ${unit}`,
+  packNow: (feet: string, unit: string) => t`Shims under the ${inText(feet)} now, ${unit}`,
   mostUp: 'up',
   toward: (side: string) => t`toward ${side}`,
   noLimit: 'no limit',
@@ -45,11 +46,11 @@ export const beltPageWords = labels({
   motor: 'Motor',
   goToRead: 'Go to Readings',
   readings: 'Readings',
-  from: (name: string) => t`relative to the ${name.toLowerCase()} face (fixed), belts slack or off`,
+  from: (name: string) => t`relative to the ${inText(name)} face (fixed), belts slack or off`,
   method: 'Method',
   radius: 'Measuring radius',
-  twice: 'Read again with the sheave turned 180° (cancels its wobble)',
-  both: (name: string) => t`Turn the ${name.toLowerCase()} sheave 180° too (cancels its wobble)`,
+  twice: 'Also read turned 180° (cancels wobble)',
+  both: (name: string) => t`Turn the ${name} sheave 180° too`,
   constant: 'Target on the fixed face',
   sd: 'Repeatability (1 SD)',
   angleSd: 'Repeatability of an angle (1 SD), mm/m',
@@ -70,7 +71,7 @@ export const beltPageWords = labels({
   order: 'tilt, then toe, then offset. Tension the belts and read again',
   sheet: 'Move sheet',
   noMoves: 'No moves yet. Read the faces and enter the feet in Dimensions.',
-  atTheFeet: (name: string) => t`At the feet of the ${name.toLowerCase()}`,
+  atTheFeet: (name: string) => t`At the feet of the ${inText(name)}`,
   station: 'Feet',
   shimsHead: 'Shims',
   swing: 'Swing',

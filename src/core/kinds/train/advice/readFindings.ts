@@ -136,7 +136,7 @@ export function surer(solved: JobSolution): Finding[] {
         whole: wholeTurnSd(result.fit, coupling.x, feet),
       })
     const sure = (arc >= 180 || arc === 0 || halved) && (verdict?.state ?? 'within') !== 'unsure'
-    if (next && dial && !sure && next.after < 0.97 * next.before)
+    if (next && dial && !sure && next.after < worthReading * next.before)
       found.push({
         kind: 'improve',
         peg: 'nothing',
@@ -149,6 +149,9 @@ export function surer(solved: JobSolution): Finding[] {
     return found
   })
 }
+
+/** One more reading is advised where it leaves less than this share of the least certain foot's deviation. */
+const worthReading = 0.9
 
 /** Angles a person could still read: those of the set again, and for part of a turn 30° farther at either end. */
 function offeredAngles(set: ReadSet, arc: number): number[] {

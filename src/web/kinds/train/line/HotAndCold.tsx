@@ -5,7 +5,7 @@ import { quantityFrom } from '../../../../core/frame/quantity'
 import type { Job } from '../../../../core/kinds/train/document/schema'
 import { growthBetween } from '../../../../core/kinds/train/plan/growth'
 import { solveRound } from '../../../../core/kinds/train/solve/round'
-import { capital, footName, machineName } from '../../../../words/terms'
+import { capital, footName, inText, machineName } from '../../../../words/terms'
 import { growthText } from '../../../../words/train/growth'
 import { lineWords } from '../../../../words/train/page/line'
 import { api, sentenceOf } from '../../../api/client'
@@ -40,7 +40,7 @@ export function HotAndCold(props: {
   const options = (visits.data ?? []).flatMap((visit) =>
     Array.from({ length: visit.id === id ? job.rounds.length : visit.rounds }, (_, i) => ({
       value: `${visit.id}/${i}`,
-      text: lineWords.jobRound(visit.number, visit.title ? `, ${visit.title.toLowerCase()}` : '', i + 1),
+      text: lineWords.jobRound(visit.number, visit.title ? `, ${visit.title}` : '', i + 1),
     })),
   )
   const told = grown.filter(({ vertical, horizontal }) => vertical !== null || horizontal !== null)
@@ -101,7 +101,7 @@ export function HotAndCold(props: {
             ))}
           </List>
           <Button onPress={take}>{lineWords.useThisGrowth}</Button>{' '}
-          <Muted>{lineWords.relativeToTheItsOwn(machineName(job.line.fixed, { line: job.line }).toLowerCase())}</Muted>
+          <Muted>{lineWords.relativeToTheItsOwn(inText(machineName(job.line.fixed, { line: job.line })))}</Muted>
         </>
       ) : cold && hot ? (
         <Muted>{cold === hot ? lineWords.chooseTwoDifferentRounds : lineWords.theseRoundsCantGiveIt}</Muted>

@@ -5,7 +5,7 @@ import { doubtDimensions } from '../../../../core/kinds/train/document/doubts'
 import { withFixed } from '../../../../core/kinds/train/document/held'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { placeStations } from '../../../../core/kinds/train/document/stations'
-import { capital, footName, unitName } from '../../../../words/terms'
+import { capital, footName, inText, unitName } from '../../../../words/terms'
 import { say } from '../../../../words/train/findings'
 import { lineWords } from '../../../../words/train/page/line'
 import { referencesOf } from '../../../../words/train/places'
@@ -69,7 +69,7 @@ export function LineEditor(props: {
       `station:${id}`,
     )
   const places = referencesOf(line)
-  const nameOf = (id: string) => places.find(({ value }) => value === id)?.text ?? footName(id, terms).toLowerCase()
+  const nameOf = (id: string) => places.find(({ value }) => value === id)?.text ?? inText(footName(id, terms))
   const elsewhere = (id: string) => places.filter(({ value }) => value !== id)
   const parts: LineSheet = { line, unit, frozen, stations, onChange, part, open, elsewhere, setStation, dropped }
 

@@ -4,7 +4,7 @@ import { withKind } from '../../../../core/kinds/train/document/held'
 import { usualName, withFeet } from '../../../../core/kinds/train/document/make'
 import { type Line, type MachineKind, machineKinds } from '../../../../core/kinds/train/document/schema'
 import { plural } from '../../../../words/language'
-import { capital, dimension } from '../../../../words/terms'
+import { capital, dimension, inText } from '../../../../words/terms'
 import { machineKindNames } from '../../../../words/train/machines'
 import { lineWords } from '../../../../words/train/page/line'
 import { newId } from '../../../app/newId'
@@ -104,12 +104,12 @@ export function Machines({
           </Places>
           {frozen || machine.feet.length > 4 ? null : (
             <Button look="quiet" onPress={() => onChange((l) => withFeet(l, machine.id, unit, newId('f')))}>
-              {lineWords.addFeetToThe(machine.name.toLowerCase())}
+              {lineWords.addFeetToThe(inText(machine.name))}
             </Button>
           )}
           {frozen || line.machines.length < 3 ? null : (
             <Remove
-              label={lineWords.removeThe(machine.name.toLowerCase() || 'machine')}
+              label={lineWords.removeThe(inText(machine.name) || 'machine')}
               goes={goesWith(machine, withoutMachine(line, machine.id))}
               onRemove={() => onChange((l) => withoutMachine(l, machine.id))}
             />

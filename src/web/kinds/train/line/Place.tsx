@@ -2,7 +2,7 @@ import { X } from 'lucide-react'
 import styled from 'styled-components'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
-import { dimension } from '../../../../words/terms'
+import { dimension, inText } from '../../../../words/terms'
 import { lineWords } from '../../../../words/train/page/line'
 import { mono } from '../../../app/style'
 import { Button, Field, Input, Select } from '../../../parts/controls'
@@ -17,7 +17,7 @@ export const markNames = [lineWords.hubFace, lineWords.shaftEnd, lineWords.brack
 
 /** A place among the machines, in words. */
 export function whereText({ machines }: Line, at: number): string {
-  const name = (i: number) => machines[i]?.name.toLowerCase() || lineWords.unnamedMachine
+  const name = (i: number) => inText(machines[i]?.name ?? '') || lineWords.unnamedMachine
   if (at === 0) return lineWords.atTheLeftEndBeside(name(0))
   if (at === machines.length) return lineWords.atTheRightEndBeside(name(at - 1))
   return lineWords.betweenTheAndThe(name(at - 1), name(at))
@@ -93,7 +93,7 @@ export function Place(props: {
       ) : null}
       <b>{props.x === undefined ? lineWords.xNotKnown : `x = ${dimension(props.x, props.unit)}`}</b>
       {props.onRemove ? (
-        <Button look="quiet" aria-label={lineWords.removeThe2(name.toLowerCase())} onPress={props.onRemove}>
+        <Button look="quiet" aria-label={lineWords.removeThe2(inText(name))} onPress={props.onRemove}>
           <X size={16} />
         </Button>
       ) : null}

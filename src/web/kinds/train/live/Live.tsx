@@ -21,7 +21,7 @@ import type { ProbeState } from '../../../../core/shafts/state'
 import type { LiveTrace } from '../../../../drawing/strip'
 import { plural } from '../../../../words/language'
 import { deviceWords } from '../../../../words/page/device'
-import { angleName } from '../../../../words/terms'
+import { angleInText, angleName } from '../../../../words/terms'
 import { liveWords } from '../../../../words/train/page/live'
 import { isShortcut } from '../../../app/focus'
 import { mono } from '../../../app/style'
@@ -324,10 +324,10 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
                   <Button
                     key={degrees}
                     look="quiet"
-                    aria-label={liveWords.toWord(angleName(degrees, { line }, set.angleAs).toLowerCase())}
+                    aria-label={liveWords.toWord(angleInText(degrees, { line }, set.angleAs))}
                     onPress={() => setTarget(degrees)}
                   >
-                    {angleName(degrees, { line }, set.angleAs).toLowerCase()}
+                    {angleInText(degrees, { line }, set.angleAs)}
                   </Button>
                 ))}
               </Turning>

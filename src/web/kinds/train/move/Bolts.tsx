@@ -9,6 +9,7 @@ import {
   capital,
   feetAlone,
   footName,
+  inText,
   machineName,
   sideName,
   signedLength,
@@ -149,7 +150,7 @@ function Work({ work, frame, before }: { work: BoltWork; frame: TrainFrame; befo
       <p>
         {halfSet(work, terms)}
         {before.length
-          ? moveWords.theMovedFirst(before.map((id) => machineName(id, terms).toLowerCase()).join(moveWords.andThe))
+          ? moveWords.theMovedFirst(before.map((id) => inText(machineName(id, terms))).join(moveWords.andThe))
           : ''}
       </p>
       <Wide>

@@ -18,6 +18,7 @@ import {
   dimension,
   feetAlone,
   footName,
+  inText,
   isZero,
   length,
   lengthWithUnit,
@@ -48,6 +49,7 @@ import { Limits } from './Limits'
 import { Order } from './Order'
 import { Outcome } from './Outcome'
 import { Packs } from './Packs'
+import { PlanLine } from './PlanLine'
 import { Picks, StockOf } from './Stock'
 import { WhatStays } from './WhatStays'
 
@@ -203,8 +205,10 @@ export function MoveStep() {
         </BenchHead>
         <Outcome frame={frame} />
         <StillToGain within={within}>
-          <WhatStays frame={frame} />
-          {measured ? <Compare frame={later} /> : null}
+          <PlanLine frame={frame}>
+            <WhatStays frame={frame} />
+            {measured ? <Compare frame={later} /> : null}
+          </PlanLine>
           {known ? (
             shown.map((machine) => (
               <Moves key={machine.id} aria-label={moveWords.moves2(machine.name)}>
@@ -248,7 +252,7 @@ export function MoveStep() {
                 return (
                   <Tighten key={machine.id}>
                     {moveWords.tightenTheInSequenceBy(
-                      machine.name.toLowerCase(),
+                      inText(machine.name),
                       orderInWords(feet, tighteningOrder(feet), terms),
                       torque || moveWords.toTorque,
                       passes(roundsOf(document.seat?.[machine.id])),

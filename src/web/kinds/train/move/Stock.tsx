@@ -4,7 +4,7 @@ import { quantityMm, showQuantity } from '../../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { KitShims } from '../../../../core/kit/schema'
 import type { ShimStock } from '../../../../core/shims/schema'
-import { machineName, unitName } from '../../../../words/terms'
+import { inText, machineName, unitName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { shimSize } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
@@ -30,7 +30,7 @@ export function StockOf({ machine, frame }: { machine: string; frame: TrainFrame
   const gone = chosen && !stocks.some(({ id }) => id === chosen.id)
   return (
     <Row>
-      <Field label={moveWords.shimsForThe(machineName(machine, terms).toLowerCase())}>
+      <Field label={moveWords.shimsForThe(inText(machineName(machine, terms)))}>
         <Select
           value={chosen?.id ?? ''}
           disabled={frozen}

@@ -10,9 +10,11 @@ import { spreadCells } from '../../../../drawing/strip'
 import { probeWords, sayPlus } from '../../../../words/probes'
 import { saySag } from '../../../../words/readings'
 import {
+  angleInText,
   angleName,
   capital,
   dimension,
+  inText,
   length,
   machineName,
   sideName,
@@ -172,6 +174,7 @@ export function DialBench(props: Props) {
                 angleId={angle.id}
                 dialName={name}
                 label={angleName(angle.degrees, terms, dial.set.angleAs)}
+                inText={angleInText(angle.degrees, terms, dial.set.angleAs)}
                 ownAngle={ownAngle(dial, angle)}
                 placeholder={presetHint(dial, angle.degrees, own) ?? computed}
                 computed={computed !== undefined && !found?.value.text}
@@ -199,7 +202,7 @@ export function DialBench(props: Props) {
 
 /** Where a probe stands, in words. */
 function whereOf({ dial, channel }: ProbeState, terms: Terms): string {
-  const machine = machineName(dial.on, terms).toLowerCase()
+  const machine = inText(machineName(dial.on, terms))
   return probeWords[dial.type].where(machine, dial, channel)
 }
 

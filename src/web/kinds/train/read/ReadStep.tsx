@@ -16,7 +16,7 @@ import { turningOrder } from '../../../../core/shafts/turning'
 import { readingsIn } from '../../../../core/shafts/typed'
 import { trialWords } from '../../../../words/contradiction'
 import { plural } from '../../../../words/language'
-import { couplingName } from '../../../../words/terms'
+import { couplingName, inText } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
 import { readWords } from '../../../../words/train/page/read'
 import type { TrainTerms } from '../../../../words/train/terms'
@@ -175,7 +175,7 @@ export function ReadStep() {
     return (
       <Adds>
         {line.couplings.map(({ id: coupling }) => {
-          const at = line.couplings.length > 1 ? readWords.atWord(couplingName(coupling, { line }).toLowerCase()) : ''
+          const at = line.couplings.length > 1 ? readWords.atWord(inText(couplingName(coupling, { line }))) : ''
           return [
             <Button
               key={`${coupling}-repeat`}

@@ -42,6 +42,8 @@ interface Props {
   angleId: string
   dialName: string
   label: string
+  /** The angle inside a sentence. */
+  inText: string
   /** Where this probe stood, when it was not quite there. */
   ownAngle?: string | undefined
   /** Shown pale in an empty cell: a quarter worked out from the other three, or what to set the dial to. */
@@ -86,7 +88,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
       <QuantityInput
         signed
         turns={props.turning !== false}
-        label={`${props.dialName}, ${label.toLowerCase()}, ${unitName[unit]}`}
+        label={`${props.dialName}, ${props.inText}, ${unitName[unit]}`}
         quantity={quantity}
         {...(props.placeholder === undefined ? {} : { placeholder: props.placeholder })}
         unit={unit}
@@ -107,7 +109,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
         }}
       />
       {props.active && !frozen && props.turning !== false ? (
-        <WholeTurns label={label} turns={turns} turn={turn} />
+        <WholeTurns label={props.inText} turns={turns} turn={turn} />
       ) : null}
     </Cell>
   )
@@ -115,7 +117,7 @@ export const ReadingCell = memo(function ReadingCell(props: Props) {
 
 const WholeTurns = memo(function WholeTurns(props: { label: string; turns: number; turn: (by: 1 | -1) => void }) {
   return (
-    <Turns className="turns" role="group" aria-label={readWords.wholeTurnsAt(props.label.toLowerCase())}>
+    <Turns className="turns" role="group" aria-label={readWords.wholeTurnsAt(props.label)}>
       <Button look="quiet" excludeFromTabOrder aria-label={readWords.oneTurnOfTheDial} onPress={() => props.turn(-1)}>
         <Minus size={16} />
       </Button>

@@ -4,7 +4,7 @@ import { emptyQuantity } from '../../../../core/frame/quantity'
 import { lengthUnitFor } from '../../../../core/frame/usual'
 import { roughKey, solveRough } from '../../../../core/kinds/train/document/rough'
 import { emptyReady } from '../../../../core/ready/ready'
-import { angleName } from '../../../../words/terms'
+import { angleInText, inText } from '../../../../words/terms'
 import { readyWords } from '../../../../words/train/page/ready'
 import { sayRough } from '../../../../words/train/rough'
 import { Card, Choices, Muted } from '../../../parts/controls'
@@ -77,8 +77,8 @@ export function Rough() {
           value={rough.carrier}
           isDisabled={frozen}
           options={[
-            { value: 'left', text: readyWords.onTheHub(hubs.left.toLowerCase()) },
-            { value: 'right', text: readyWords.onTheHub2(hubs.right.toLowerCase()) },
+            { value: 'left', text: readyWords.onTheHub(inText(hubs.left)) },
+            { value: 'right', text: readyWords.onTheHub2(inText(hubs.right)) },
           ]}
           onChange={(carrier) =>
             frame.edit((job) => {
@@ -88,17 +88,15 @@ export function Rough() {
           }
         />
       </Hows>
-      <h3>{readyWords.gapFromTheStraightedgeOr(felt.toLowerCase())}</h3>
+      <h3>{readyWords.gapFromTheStraightedgeOr(inText(felt))}</h3>
       <Grid>
-        {quarters.map(([quarter, degrees]) =>
-          field(`rim.${quarter}`, readyWords.rimGap(angleName(degrees, terms).toLowerCase())),
-        )}
+        {quarters.map(([quarter, degrees]) => field(`rim.${quarter}`, readyWords.rimGap(angleInText(degrees, terms))))}
         {field('radii', readyWords.leftRadiusMinusRight)}
       </Grid>
       <h3>{readyWords.gapBetweenTheHubFaces}</h3>
       <Grid>
         {quarters.map(([quarter, degrees]) =>
-          field(`face.${quarter}`, readyWords.faceGap(angleName(degrees, terms).toLowerCase())),
+          field(`face.${quarter}`, readyWords.faceGap(angleInText(degrees, terms))),
         )}
         {field('diameter', readyWords.atDiameter, length as 'mm' | 'in')}
         {field('travel', readyWords.dialTravel)}

@@ -77,7 +77,7 @@ export function Angles({ set, line, unit, frozen, onSet }: Props) {
             {name(angle.degrees)}
             <Button
               look="quiet"
-              aria-label={setUpWords.remove(name(angle.degrees).toLowerCase())}
+              aria-label={setUpWords.remove(name(angle.degrees))}
               isDisabled={frozen}
               onPress={() => onSet((s) => ({ ...s, angles: s.angles.filter((one) => one.id !== angle.id) }))}
             >

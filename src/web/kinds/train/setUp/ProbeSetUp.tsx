@@ -10,7 +10,7 @@ import { secondToward } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet, Station } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
 import { plusWords } from '../../../../words/probes'
-import { angleName, capital, dimension, machineName, probeName, sideName } from '../../../../words/terms'
+import { angleInText, capital, dimension, inText, machineName, probeName, sideName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { referencesOf } from '../../../../words/train/places'
 import { CountsOther } from '../../../parts/CountsOther'
@@ -64,11 +64,11 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
     </div>
   )
   return (
-    <section aria-label={setUpWords.setUpOfThe(name.toLowerCase())}>
+    <section aria-label={setUpWords.setUpOfThe(inText(name))}>
       <h3>
         {name}
         {onRemove && !frozen ? (
-          <Button look="quiet" aria-label={setUpWords.removeThe(name.toLowerCase())} onPress={onRemove}>
+          <Button look="quiet" aria-label={setUpWords.removeThe(inText(name))} onPress={onRemove}>
             <X size={16} />
           </Button>
         ) : null}
@@ -292,10 +292,7 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
           <summary>{setUpWords.actualAnglesDifferSlightlyFrom}</summary>
           <Grid>
             {set.angles.map(({ id, degrees }) => (
-              <Field
-                key={id}
-                label={setUpWords.actualAngleAtDegrees(angleName(degrees, terms, set.angleAs).toLowerCase())}
-              >
+              <Field key={id} label={setUpWords.actualAngleAtDegrees(angleInText(degrees, terms, set.angleAs))}>
                 <Input
                   readOnly={frozen}
                   inputMode="text"

@@ -12,7 +12,7 @@ import { goesRound, type ProbeType, probeKinds } from '../../../../core/probes'
 import { makeProbe } from '../../../../core/shafts/make'
 import type { ProbeSetUp as Probe, ReadSet } from '../../../../core/shafts/schema'
 import { probeWords } from '../../../../words/probes'
-import { capital, unitName } from '../../../../words/terms'
+import { capital, inText, unitName } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { focusIsFree } from '../../../app/focus'
 import { newId } from '../../../app/newId'
@@ -120,7 +120,7 @@ export function SetUp({ set, line, stations, unit, frozen, onSet, onDial, onDone
                 }
               >
                 <Plus size={16} aria-hidden="true" />
-                {setUpWords.onThe(capital(probeWords[type].name), machine.name.toLowerCase())}
+                {setUpWords.onThe(capital(probeWords[type].name), inText(machine.name))}
               </Button>
             )),
           )}
