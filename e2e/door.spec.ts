@@ -26,8 +26,8 @@ async function claim(page: Page, signIn: string, given: string): Promise<void> {
   await page.getByLabel('Sign-in name').fill(signIn)
   await page.getByLabel('One-time code').fill(given)
   await page.getByLabel('New password, at least 10 characters').fill(password)
-  await page.getByLabel('The same again').fill(password)
-  await page.getByRole('button', { name: 'Choose it and sign in' }).click()
+  await page.getByLabel('Repeat password').fill(password)
+  await page.getByRole('button', { name: 'Set password and sign in' }).click()
 }
 
 /** Somebody in a browser of their own. */
@@ -42,13 +42,13 @@ async function invite(
   who: { name: string; signIn: string; initials: string; role: string },
 ) {
   await page.goto(`${address}/people`)
-  const form = page.getByRole('region', { name: 'Invite somebody' })
-  await form.getByLabel('Name, as in records').fill(who.name)
+  const form = page.getByRole('region', { name: 'Invite a person' })
+  await form.getByLabel('Name on records').fill(who.name)
   await form.getByLabel('Sign-in name').fill(who.signIn)
   await form.getByLabel('Initials').fill(who.initials)
   await form.getByLabel('Role').selectOption(who.role)
   await form.getByRole('button', { name: 'Invite' }).click()
-  const handed = page.getByRole('status', { name: `Hand this to ${who.name}` })
+  const handed = page.getByRole('status', { name: `Give this code to ${who.name}` })
   return (await handed.locator('dd').nth(1).textContent()) ?? ''
 }
 
@@ -57,7 +57,7 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   browser,
   behind: { address, code },
 }) => {
-  await page.goto(`${address}/jobs/job-5/read`)
+  await page.goto(`${address}/jobs/job-5/readings`)
   // nothing of the job is there before
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await expect(page.getByText('Dryer circulation pump')).toHaveCount(0)
@@ -85,12 +85,12 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   await expect(marsh.getByRole('heading', { name: 'Signed in as I. Marsh' })).toBeVisible()
   const pin = marsh.getByRole('region', { name: 'PIN for signing' })
   await pin.getByLabel('New PIN').fill('4711')
-  await pin.getByLabel('Password now').fill(password)
+  await pin.getByLabel('Current password').fill(password)
   await pin.getByRole('button', { name: 'Set the PIN' }).click()
   await expect(pin.getByRole('status')).toHaveText('The PIN is set.')
 
   // signed out from afar in the middle of the work: what was typed is there again
-  await marsh.goto(`${address}/jobs/job-5/ready`)
+  await marsh.goto(`${address}/jobs/job-5/pre-checks`)
   const note = marsh.getByLabel('Permit number')
   await note.fill('SP-2208')
   await expect(marsh.getByText(/^Saved/)).toBeVisible()
@@ -111,10 +111,10 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   const sign = async (done: string, checked: string) => {
     await page.goto(`${address}/jobs/job-5/sign`)
     await page
-      .getByLabel(/^Why this may stay open/)
+      .getByLabel(/^Reason for accepting/)
       .first()
       .waitFor()
-    for (const reason of await page.getByLabel(/^Why this may stay open/).all()) await reason.fill('Until the outage')
+    for (const reason of await page.getByLabel(/^Reason for accepting/).all()) await reason.fill('Until the outage')
     await page.getByLabel('Done by').fill('I. M.')
     await page.getByLabel('PIN of I. M.').fill(done)
     await page.getByLabel('Checked by').fill('K. O.')
@@ -122,7 +122,7 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
     await page.getByRole('button', { name: 'Sign this job' }).click()
   }
   await sign('0000', '81234')
-  await expect(page.getByRole('alert')).toContainText('Initials and PIN do not belong together')
+  await expect(page.getByRole('alert')).toContainText('Wrong initials or PIN')
   await expect(page.getByRole('alert')).toContainText('I. M.')
   // right by now, but whoever checked it has no PIN yet
   await sign('4711', '81234')
@@ -130,7 +130,7 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   await page.goto(`${address}/account`)
   const own = page.getByRole('region', { name: 'PIN for signing' })
   await own.getByLabel('New PIN').fill('81234')
-  await own.getByLabel('Password now').fill(password)
+  await own.getByLabel('Current password').fill(password)
   await own.getByRole('button', { name: 'Set the PIN' }).click()
   await expect(own.getByRole('status')).toHaveText('The PIN is set.')
   await sign('4711', '81234')
@@ -139,11 +139,11 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
 
   // who did what, and that the chain holds
   await page.goto(`${address}/people`)
-  const trail = page.getByRole('region', { name: 'Trail' })
+  const trail = page.getByRole('region', { name: 'Audit trail' })
   await expect(trail.getByRole('row').filter({ hasText: 'K. Odell' }).filter({ hasText: 'signed job 5' })).toBeVisible()
-  await trail.getByRole('button', { name: 'Check the chain' }).click()
-  await expect(trail.getByRole('status')).toContainText('rows hold together')
-  await page.getByRole('button', { name: 'Copy now' }).click()
+  await trail.getByRole('button', { name: 'Verify audit trail' }).click()
+  await expect(trail.getByRole('status')).toContainText('entries verified')
+  await page.getByRole('button', { name: 'Back up now' }).click()
   await expect(page.getByRole('region', { name: 'Copies of the data' }).getByRole('listitem')).not.toHaveCount(0)
 })
 
@@ -155,12 +155,12 @@ test('a reader looks at everything and changes nothing; one put away does not co
   await page.goto(address)
   await claim(page, 'k.odell', code)
   await page.getByRole('link', { name: 'Account of K. Odell' }).click()
-  await page.getByRole('link', { name: 'People, copies, trail' }).click()
+  await page.getByRole('link', { name: 'Accounts, backups, audit trail' }).click()
   const given = await invite(page, address, { name: 'R. Tollan', signIn: 'r.tollan', initials: '', role: 'reader' })
   const reader = await somebody(browser)
-  await reader.goto(`${address}/jobs/job-6/read`)
+  await reader.goto(`${address}/jobs/job-6/readings`)
   await claim(reader, 'r.tollan', given)
-  await expect(reader.getByText('You are signed in as a reader')).toBeVisible()
+  await expect(reader.getByText('Signed in as reader')).toBeVisible()
   for (const field of await reader.locator('#bench input:visible').all())
     expect((await field.getAttribute('readonly')) !== null || (await field.isDisabled())).toBe(true)
   await reader.getByRole('link', { name: /\bSign\b/ }).click()
@@ -171,7 +171,7 @@ test('a reader looks at everything and changes nothing; one put away does not co
 
   await page.reload()
   await page.getByRole('button', { name: 'Put away: R. Tollan' }).click()
-  await expect(page.getByText('put away: cannot sign in')).toBeVisible()
+  await expect(page.getByText('deactivated: cannot sign in')).toBeVisible()
   await reader.goto(address)
   await expect(reader.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await reader.getByLabel('Sign-in name').fill('r.tollan')
@@ -180,7 +180,7 @@ test('a reader looks at everything and changes nothing; one put away does not co
   await expect(reader.getByRole('alert')).toContainText('Name or password is wrong.')
   // the last administrator cannot be put away
   await page.getByRole('button', { name: 'Put away: K. Odell' }).click()
-  await expect(page.getByRole('alert')).toContainText('One administrator has to stay')
+  await expect(page.getByRole('alert')).toContainText('At least one administrator is required')
   // signed out, nothing is left on the screen, and a socket is refused
   await page.getByRole('link', { name: 'Account of K. Odell' }).click()
   await page.getByRole('button', { name: 'Sign out', exact: true }).click()
@@ -200,13 +200,13 @@ test('the first administrator, and one who has lost the password, are let in by 
   page,
 }) => {
   const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
-  await expect(startServer(folder, ['--door'])).rejects.toThrow(/There is no administrator yet/)
+  await expect(startServer(folder, ['--door'])).rejects.toThrow(/No administrator yet/)
   const first = administrator(folder, '--sign-in', 'k.odell', '--name', 'K. Odell', '--initials', 'K. O.')
   let at = await startServer(folder, ['--door'])
   await page.goto(at.address)
   await claim(page, 'k.odell', first)
   await expect(page.getByRole('link', { name: 'Account of K. Odell' })).toBeVisible()
-  expect(() => administrator(folder, '--sign-in', 'k.odell')).toThrow(/has this data open/)
+  expect(() => administrator(folder, '--sign-in', 'k.odell')).toThrow(/is using this data/)
   await stopServer(at)
   const again = administrator(folder, '--sign-in', 'k.odell')
   at = await startServer(folder, ['--door'])

@@ -7,7 +7,7 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
   const here = await (await browser.newContext()).newPage()
   const there = await (await browser.newContext()).newPage()
   for (const page of [here, there]) {
-    await page.goto(`${demo}/jobs/job-5/read`)
+    await page.goto(`${demo}/jobs/job-5/readings`)
     await page.getByText('mil', { exact: true }).click()
     await expect(page.getByLabel('Motor dial, bottom, mil')).toBeVisible()
   }
@@ -24,7 +24,7 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
   await here.getByLabel('Motor dial, stair, mil').fill('-4')
   await expect(here.getByText(/^Saved \d/)).toBeVisible()
   await there.getByLabel('Motor dial, stair, mil').fill('-6')
-  await expect(there.getByText('On this device; can’t reach the server')).toBeVisible()
+  await expect(there.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
   await there.context().setOffline(false)
   const asked = there.getByRole('alert', { name: 'Conflicting changes' })
   await expect(asked).toContainText('Round 1, motor dial, stair')
@@ -37,7 +37,7 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
 })
 
 test('a signed job cannot be changed', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-2/read`)
+  await page.goto(`${demo}/jobs/job-2/readings`)
   await expect(
     page.getByText('Signed by R. T. Nothing in it can be changed; it can be opened again under Sign.'),
   ).toBeVisible()
@@ -61,7 +61,7 @@ test('the floor is searched and filtered in the address', async ({ page, demo })
 
 test('on a narrow screen the first sentence stays in sight and the page does not run over', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await expect(page.getByText('Pump dial does not close: off by 0.21 mm.')).toBeInViewport()
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
   await page.getByLabel('Motor dial, bottom, mm').fill('-0.40')

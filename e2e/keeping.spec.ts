@@ -17,8 +17,8 @@ test('what was typed without a server outlives the page, is told on the Floor, a
   await expect(dial(page)).toBeVisible()
   await stopServer(at)
   await dial(page).fill('-0.31')
-  await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
-  await page.getByRole('link', { name: 'Floor' }).click()
+  await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click()
   await expect(page.getByRole('status', { name: 'Not sent yet' })).toContainText('Dryer circulation pump')
   await page.close({ runBeforeUnload: false })
   at = await startServer(folder, ['--port', String(port)])
@@ -43,7 +43,7 @@ test('a server that is killed again and again while somebody types: what was sai
   const folder = freshFolder()
   let at: Running = await startPlant(folder)
   const { port } = at
-  await page.goto(`${at.address}/jobs/job-5/ready`)
+  await page.goto(`${at.address}/jobs/job-5/pre-checks`)
   const permit = page.getByLabel('Permit number')
   // the latest version that the page was told is stored
   let acknowledged = 0
@@ -61,7 +61,7 @@ test('a server that is killed again and again while somebody types: what was sai
     await stopServer(at, 'SIGKILL')
     await permit.press('End')
     await permit.pressSequentially('x')
-    await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+    await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
     at = await startServer(folder, ['--port', String(port)])
     expect((await ask(at, '/jobs/job-5')).body.version).toBeGreaterThanOrEqual(known)
   }
@@ -87,8 +87,8 @@ test('work on a job that is gone from the server can be thrown away; a job that 
   await expect(dial(page)).toBeVisible()
   await stopServer(at)
   await dial(page).fill('-0.31')
-  await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
-  await page.getByRole('link', { name: 'Floor' }).click()
+  await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click()
   // an empty plant at the same address: the job is not there
   const empty = freshFolder()
   at = await startServer(empty, ['--port', String(port)])
@@ -109,8 +109,8 @@ test('work on a job that is gone from the server can be thrown away; a job that 
   })
   await page.goto(`${at.address}/new`)
   await page.getByLabel('Line name').fill('Rinse pump 9')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
-  await expect(page).toHaveURL(/\/jobs\/[^/]+\/line/)
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
+  await expect(page).toHaveURL(/\/jobs\/[^/]+\/dimensions/)
   await expect.poll(() => lost, { timeout: 30_000 }).toBeGreaterThan(1)
   await expect(page.getByText('Job 1, after overhaul', { exact: true })).toBeVisible()
   expect((await ask(at, '/jobs')).body.total).toBe(1)
@@ -134,7 +134,7 @@ test('a lost answer and a slow one: two windows of one browser never ask about t
   })
   const [one, two] = [await context.newPage(), await context.newPage()]
   for (const page of [one, two]) {
-    await page.goto(`${demo}/jobs/job-5/read`)
+    await page.goto(`${demo}/jobs/job-5/readings`)
     await expect(dial(page)).toBeVisible()
   }
   for (let i = 0; i < 5; i++) {
@@ -173,22 +173,22 @@ for (const [what, spoil] of [
   test(`a store that is ${what}: every screen opens, and nothing is said to be kept`, async ({ page, demo }) => {
     await page.addInitScript(spoil)
     await page.goto(demo)
-    await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible()
-    await page.goto(`${demo}/jobs/job-5/read`)
+    await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible()
+    await page.goto(`${demo}/jobs/job-5/readings`)
     await expect(dial(page)).toBeVisible()
     await page.route('**/api/jobs/job-5', (route) =>
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     )
     await dial(page).fill('-0.31')
     await expect(page.getByText('Not saved anywhere')).toBeVisible()
-    await expect(page.getByText('leave this page open until it is saved')).toBeVisible()
+    await expect(page.getByText('Keep this page open until it is saved')).toBeVisible()
     await expect(page.getByText(/Kept here/)).toHaveCount(0)
     await page.unroute('**/api/jobs/job-5')
     await expect(page.getByText(/^Saved/)).toBeVisible({ timeout: 30_000 })
   })
 
 test('what was taken away comes back after a reload', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-5/read`)
+  await page.goto(`${demo}/jobs/job-5/readings`)
   const cells = page.getByRole('textbox', { name: /, bottom, mil$/ })
   await expect(cells.first()).toBeVisible()
   const before = await cells.count()
@@ -271,8 +271,8 @@ test('the Floor and the lists see what others store, without being looked at aga
   expect((await put('/jobs/job-5/archived', { archived: true })).status()).toBe(200)
   await expect(page.getByText(/job 5 ·/)).toHaveCount(0)
   const line = await (await page.request.get(`${demo}/api/lines/line-1`)).json()
-  await page.getByRole('link', { name: 'Lines', exact: true }).click()
-  await expect(page.getByRole('heading', { name: 'Lines', exact: true })).toBeVisible()
+  await page.getByRole('link', { name: 'Machine lines', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Machine lines', exact: true })).toBeVisible()
   await expect(page.getByRole('link', { name: /Rinse pump 3/ })).toHaveCount(1)
   await put('/lines/line-1', { version: line.version, document: { ...line.document, name: 'Rinse pump 33' } })
   await expect(page.getByRole('link', { name: /Rinse pump 33/ })).toBeVisible()

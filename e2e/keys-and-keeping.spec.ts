@@ -8,7 +8,7 @@ const focused = (page: Page) =>
   })
 
 test('the keyboard is never lost: shortcuts, headings, undo, add and take away', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await expect(page).toHaveTitle(/^Read · Job 6, after overhaul · Rinse pump 3 · Vane Peg$/)
   const cell = page.getByLabel('Motor dial, bottom, mm')
   await cell.focus()
@@ -20,7 +20,7 @@ test('the keyboard is never lost: shortcuts, headings, undo, add and take away',
   // in a field digits are digits; out of it they lead on
   await page.keyboard.press('Escape')
   await page.keyboard.press('4')
-  await expect(page).toHaveURL(/move$/)
+  await expect(page).toHaveURL(/moves$/)
   await expect(page.getByRole('heading', { name: 'Moves', exact: true })).toBeFocused()
   await expect(page).toHaveTitle(/^Move · Job 6/)
   await page.keyboard.press('3')
@@ -45,7 +45,7 @@ test('a job is put away from its line screen and brought back, a line is duplica
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-6/line`)
+  await page.goto(`${demo}/jobs/job-6/dimensions`)
   await page.getByRole('button', { name: 'Archive this job' }).click()
   await expect(page.getByText(/This takes the job off the Floor, with its round and \d+ readings/)).toBeVisible()
   await page.getByRole('button', { name: 'Archive this job' }).click()
@@ -58,8 +58,8 @@ test('a job is put away from its line screen and brought back, a line is duplica
   await page.getByLabel('Search lines and jobs').fill('_')
   await expect(page.getByText('No jobs match.')).toBeVisible()
 
-  await page.getByRole('link', { name: 'Lines' }).click()
-  await expect(page.getByRole('heading', { name: 'Lines', exact: true })).toBeVisible()
+  await page.getByRole('link', { name: 'Machine lines' }).click()
+  await expect(page.getByRole('heading', { name: 'Machine lines', exact: true })).toBeVisible()
   await page.getByLabel('Search lines').fill('brine gearbox')
   await page.getByRole('link', { name: /Brine blower train/ }).click()
   await page.getByRole('button', { name: 'Duplicate this line' }).click()
@@ -78,7 +78,7 @@ test('a machine goes in on the left and between, one comes out, and take back re
   demo,
 }) => {
   await page.goto(`${demo}/lines/line-1`)
-  const machines = page.getByRole('region', { name: 'Machines and where their feet are measured from' })
+  const machines = page.getByRole('region', { name: 'Machines and feet' })
   const names = machines.getByLabel('Name', { exact: true })
   await expect(names).toHaveCount(2)
   await page.getByLabel('Add a machine').selectOption('0')
@@ -107,7 +107,7 @@ test('dial to dial is halved, a dial hangs from another, and a pasted column fil
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   const box = page.getByRole('region', { name: 'Dials and brackets' })
   await box.getByLabel('Or dial to dial, mm').fill('171')
@@ -134,7 +134,7 @@ test('dial to dial is halved, a dial hangs from another, and a pasted column fil
 })
 
 test('an old tab whose chunk is gone reloads, and loses nothing that was typed', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   const cell = page.getByLabel('Motor dial, bottom, mm')
   await expect(cell).toHaveValue('−0.42')
   await page.route('**/api/jobs/job-6', (route) =>
@@ -143,7 +143,7 @@ test('an old tab whose chunk is gone reloads, and loses nothing that was typed',
   await cell.fill('-0.43')
   let gone = true
   await page.route('**/assets/MoveStep-*.js', (route) =>
-    gone ? route.fulfill({ status: 404, body: 'There is no such file.' }) : route.continue(),
+    gone ? route.fulfill({ status: 404, body: 'File not found.' }) : route.continue(),
   )
   await page.getByRole('link', { name: /Move/ }).click()
   await expect(page.getByText('A new version is available.')).toBeVisible()

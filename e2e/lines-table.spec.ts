@@ -33,10 +33,10 @@ test('lines are taken out as a table, mended in it, looked at before anything is
   await expect(card.getByRole('status')).toContainText(
     '500 lines would be added. The first: Rinse pump 100, Rinse pump 101',
   )
-  await card.getByRole('button', { name: 'Bring them in' }).click()
+  await card.getByRole('button', { name: 'Import' }).click()
   await expect(card.getByRole('status')).toContainText('500 lines were added.')
   // of so many only those in sight are drawn; the last is reached by scrolling, and told with its place
-  const list = page.getByRole('list', { name: 'Lines' }).getByRole('listitem')
+  const list = page.getByRole('list', { name: 'Machine lines' }).getByRole('listitem')
   await expect(list.first()).toHaveAttribute('aria-setsize', /^5\d\d$/)
   expect(await list.count()).toBeLessThan(80)
   const count = await list.first().getAttribute('aria-setsize')
@@ -52,7 +52,7 @@ test('lines are taken out as a table, mended in it, looked at before anything is
 test('the whole site goes into one file and comes out of it in an empty one', async ({ page, plant, empty }) => {
   await page.goto(`${plant}/lines`)
   const download = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Take an archive' }).click()
+  await page.getByRole('link', { name: 'Export archive' }).click()
   const file = await (await download).path()
   await page.goto(`${empty}/lines`)
   const card = page.getByRole('region', { name: 'The whole site' })
@@ -65,5 +65,5 @@ test('the whole site goes into one file and comes out of it in an empty one', as
     .setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: readFileSync(file) })
   await expect(card.getByRole('status')).toContainText('46 jobs, 24 revisions')
   await page.goto(`${empty}/jobs/job-2/sign`)
-  await expect(page.getByRole('article', { name: 'The record as it will print' })).toContainText('revision 1')
+  await expect(page.getByRole('article', { name: 'Print preview' })).toContainText('revision 1')
 })

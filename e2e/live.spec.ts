@@ -11,7 +11,7 @@ const methodOf: Readonly<Record<StandInKind, string>> = {
 
 /** The due job on Rinse pump 3, read by the method a stand-in serves, with the stand-in on the line. */
 async function connect(page: Page, address: string, kind: StandInKind) {
-  await page.goto(`${address}/jobs/job-7/read`)
+  await page.goto(`${address}/jobs/job-7/readings`)
   await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
   if (kind !== 'dials') {
     await page.getByLabel('Method').selectOption(methodOf[kind])
@@ -38,7 +38,7 @@ for (const kind of ['dials', 'heads', 'two-plane'] as const)
     await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText('Swept')
     await page.reload()
     await expect(page.getByText(/points over/).first()).toBeVisible()
-    await page.goto(`${demo}/jobs/job-7/move`)
+    await page.goto(`${demo}/jobs/job-7/moves`)
     const { truth } = makeStandIn(kind, seedOf('job-7r1-c1'))
     for (const [end, x] of [
       ['front', 240],
@@ -61,7 +61,7 @@ test('captured by key and by standing still; the line is lost in the middle and 
   await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText('Captured at')
   await expect(page.getByLabel('Motor dial, top, mm', { exact: true })).not.toHaveValue('')
 
-  await page.getByRole('button', { name: 'Capture when still' }).click()
+  await page.getByRole('button', { name: 'Capture when steady' }).click()
   await page.getByRole('button', { name: 'to wall' }).click()
   await expect(page.getByLabel('Motor dial, wall, mm', { exact: true })).not.toHaveValue('', { timeout: 20_000 })
   const wall = await page.getByLabel('Motor dial, wall, mm', { exact: true }).inputValue()
@@ -140,7 +140,7 @@ test('slack between the shafts, no beam, and a battery that runs out are told', 
 })
 
 test('a spreadsheet with wrong columns loses nothing and is mended', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('button', { name: 'Import' }).click()
   const sheet = page.getByRole('region', { name: 'Import and export' })
   await sheet
@@ -178,7 +178,7 @@ test('a file of a hundred thousand rows is read beside the page, its fault named
       }).join('\n')}\n`,
     ),
   })
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('button', { name: 'Import' }).click()
   const sheet = page.getByRole('region', { name: 'Import and export' })
   await sheet.getByLabel('or a CSV file').setInputFiles(file(70_000))
@@ -192,7 +192,7 @@ test('a file of a hundred thousand rows is read beside the page, its fault named
 })
 
 test('a round goes out as CSV and as a survey, and a survey comes in as a job', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.goto(`${demo}/jobs/job-12/readings`)
   await page.getByRole('button', { name: 'Import' }).click()
   const [csv] = await Promise.all([
     page.waitForEvent('download'),
@@ -225,7 +225,7 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
   await expect(page.getByText('Not enough travel: the swing takes 133 % of it.')).toBeVisible()
   // what the kit wants stands first: the bracket's sag was never taken
   await page
-    .getByRole('region', { name: 'What the kit wants' })
+    .getByRole('region', { name: 'Needs attention' })
     .getByRole('button', { name: /Chain bracket/ })
     .click()
   const bench = page.getByRole('region', { name: 'Bracket sag' })
@@ -248,7 +248,7 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
   await page.reload()
   await expect(page.getByLabel('Span, mm')).toHaveValue('260')
 
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   const dial = page.getByRole('region', { name: 'Set-up of the motor dial' })
   await dial.getByLabel('Dial from the kit').selectOption({ label: 'Dial K1' })
@@ -300,7 +300,7 @@ test('a known lift tells a coupling that holds the shafts, by keyboard, in mil, 
   await expect(page.getByText(/^Saved/)).toBeVisible()
   await page.reload()
   await card.getByLabel('Back feet, after, mil').fill('37')
-  await expect(card.getByText(/^The feet tell different shares of one lift/)).toBeVisible()
+  await expect(card.getByText(/^The feet show different shares of one lift/)).toBeVisible()
   await card.getByLabel('Front feet, after, mil').fill('42')
-  await expect(card.getByText(/^It tells the truth/)).toBeVisible()
+  await expect(card.getByText(/^Confirmed/)).toBeVisible()
 })

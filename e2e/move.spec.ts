@@ -6,7 +6,7 @@ test('a base-bound motor: two stations are held, packs and pick list follow, and
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-18/move`)
+  await page.goto(`${demo}/jobs/job-18/moves`)
   await expect(page.getByRole('heading', { name: /Motor, front feet: base-bound by 0\.1\d mm/ })).toBeVisible()
   await expect(page.getByRole('heading', { name: /Motor, back feet: base-bound by 0\.4\d mm/ })).toBeVisible()
   await page.getByRole('button', { name: 'Hold two feet' }).click()
@@ -45,7 +45,7 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
       }
     }
   })
-  await page.goto(`${demo}/jobs/job-19/move`)
+  await page.goto(`${demo}/jobs/job-19/moves`)
   await expect(page.getByText(/Finding the fewest moves/)).toBeVisible()
   // the page goes on meanwhile
   await page.getByLabel('Residual allowed, % of tolerance').fill('40')
@@ -74,7 +74,7 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
 })
 
 test('the target line is dragged on the drawing, by mouse and by keys, and taken back', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-20/move`)
+  await page.goto(`${demo}/jobs/job-20/moves`)
   const back = card(page, 'Motor, back feet, vertical')
   await expect(back).toContainText('Add 0.07 mm of shim')
   const grip = page.getByRole('slider', { name: 'Target line at Motor, back feet, vertical' })
@@ -111,11 +111,11 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
 })
 
 test('growth by heat is entered on the line, and the cold target follows', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-12/move`)
-  await expect(page.getByText('Thermal growth of this line is not given.')).toBeVisible()
+  await page.goto(`${demo}/jobs/job-12/moves`)
+  await expect(page.getByText('No thermal growth entered for this line.')).toBeVisible()
   const front = card(page, 'Motor, front feet, vertical')
   const cold = await front.textContent()
-  await page.getByRole('button', { name: 'Go to Line' }).click()
+  await page.getByRole('button', { name: 'Go to Dimensions' }).click()
   const growth = card(page, 'Thermal growth')
   await growth.getByRole('heading', { name: 'Thermal growth' }).click()
   await growth.getByRole('button', { name: 'Enter growth' }).click()
@@ -128,7 +128,7 @@ test('growth by heat is entered on the line, and the cold target follows', async
     await expect(foot).toContainText('rises 0.22 mm')
   }
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-12/move`)
-  await expect(page.getByText('Thermal growth of this line is not given')).toHaveCount(0)
+  await page.goto(`${demo}/jobs/job-12/moves`)
+  await expect(page.getByText('No thermal growth entered for this line')).toHaveCount(0)
   await expect(front).not.toHaveText(cold ?? '')
 })

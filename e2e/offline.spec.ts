@@ -48,11 +48,11 @@ test('a job is finished without the server: line taken along, tablet reloaded, a
 
   // opened anew, not gone on with
   await page.goto(site.at.address)
-  await expect(page.getByText('These are the jobs on this tablet', { exact: false })).toBeVisible()
+  await expect(page.getByText('Showing jobs on this tablet', { exact: false })).toBeVisible()
   await page.getByText(/job 5 ·/).click()
   await page.locator('a[href$="/read"]').first().click()
   await dial(page).fill('-0.31')
-  await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+  await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
   await page.reload()
   await expect(dial(page)).toHaveValue('−0.31')
 
@@ -71,14 +71,14 @@ test('a job is finished without the server: line taken along, tablet reloaded, a
   await expect(page.getByText('New job, no number yet', { exact: false })).toBeVisible()
   const made = page.url().match(/jobs\/([^/]+)/)?.[1] ?? ''
   await dial(page).fill('0.07')
-  await page.getByRole('link', { name: 'Floor' }).click()
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click()
   await expect(page.getByText(/^On this tablet/)).toBeVisible()
 
   await site.start()
   const document = async (id: string) => JSON.stringify((await ask(site.at, `/jobs/${id}`)).body.document ?? '')
   await expect.poll(() => document('job-5'), { timeout: 40_000 }).toContain('-0.31')
   await expect.poll(() => document(made), { timeout: 40_000 }).toContain('0.07')
-  await page.goto(`${site.at.address}/jobs/${made}/read`)
+  await page.goto(`${site.at.address}/jobs/${made}/readings`)
   await expect(page.getByText(/Job 47/)).toBeVisible()
   await expect(dial(page)).toHaveValue('+0.07')
   await site.end()
@@ -91,7 +91,7 @@ test('two tablets that were both without the server lose nothing, and are asked 
   const open = async () => {
     const context = await browser.newContext({ serviceWorkers: 'allow', reducedMotion: 'reduce' })
     const page = await context.newPage()
-    await page.goto(`${site.at.address}/jobs/job-5/read`)
+    await page.goto(`${site.at.address}/jobs/job-5/readings`)
     await installed(page)
     await expect(dial(page)).toBeVisible()
     return page
@@ -103,7 +103,7 @@ test('two tablets that were both without the server lose nothing, and are asked 
   await second.getByLabel('Motor dial, bottom, mil').fill('-0.35')
   await second.getByLabel('Pump dial, stair, mil').fill('0.22')
   for (const page of [first, second]) {
-    await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+    await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
     await page.reload()
     await expect(dial(page)).toHaveValue(/0\.3/)
   }
@@ -134,7 +134,7 @@ function release(): string {
 test('a new version starts when somebody says so, with a draft open, and the draft is there', async ({ page }) => {
   const [data, program] = [freshFolder(), release()]
   const at = await startPlant(data, [], program)
-  await page.goto(`${at.address}/jobs/job-5/read`)
+  await page.goto(`${at.address}/jobs/job-5/readings`)
   await installed(page)
   appendFileSync(join(program, 'dist/web/serviceWorker.js'), '\n// another build')
   await dial(page).fill('-0.44')

@@ -40,7 +40,7 @@ test('lesson 1 by mouse: the dial is carried round by its hub on the drawing', a
     await page.mouse.move(x + r * Math.sin(angle), y - r * Math.cos(angle))
   }
   await page.mouse.up()
-  await expect(page.getByRole('slider', { name: 'Shaft turned to' })).toHaveValue('180')
+  await expect(page.getByRole('slider', { name: 'Shaft angle' })).toHaveValue('180')
   const { line, turns } = await heard(page)
   expect(turns - 5 + line / 100).toBeCloseTo(swing(bench, 180), 1)
   for (const [place, at] of [
@@ -87,7 +87,7 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   const own = page.getByRole('region', { name: 'Your own lessons' })
   const pick = async (document: unknown) => {
     const chosen = page.waitForEvent('filechooser')
-    await own.getByRole('button', { name: 'Bring in a lesson' }).click()
+    await own.getByRole('button', { name: 'Import a lesson' }).click()
     await (await chosen).setFiles(file(document))
   }
   const [first, second] = example.asks
@@ -99,7 +99,7 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   await expect(own.getByRole('status')).toHaveText('“The long bracket of pump 4” is here.')
   await page.reload()
   await own.getByRole('link', { name: /The long bracket/ }).click()
-  await expect(page.getByText('Practice: nothing here is a real machine')).toBeVisible()
+  await expect(page.getByText('Practice only')).toBeVisible()
   await page.getByRole('button', { name: 'Lock out and try' }).click()
   for (let i = 0; i < 4; i++) await page.getByRole('button', { name: '1 mm in' }).click()
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: '0.2 mm in' }).click()
@@ -111,11 +111,11 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   }
   const sag = -0.3
   const [bottom, far] = [await shows('Bottom'), await shows('Far')]
-  await page.getByLabel('Bottom shows, mm').fill(bottom.toFixed(2))
+  await page.getByLabel('Bottom reading, mm').fill(bottom.toFixed(2))
   await page.getByLabel('Bottom, sag taken off, mm').fill((bottom + sag).toFixed(2))
   await page.getByLabel('Far, sag taken off, mm').fill((far - sag / 2).toFixed(2))
   await page.getByRole('button', { name: 'Check my answers' }).click()
-  await expect(page.getByText('The sag was put on, not taken off.')).toBeVisible()
+  await expect(page.getByText('You added the sag instead of subtracting it.')).toBeVisible()
   await page.getByLabel('Bottom, sag taken off, mm').fill((bottom - sag).toFixed(2))
   await page.reload()
   await page.getByRole('button', { name: 'Check my answers' }).click()
@@ -150,17 +150,17 @@ test.describe('touched', () => {
     await page.locator('g.foot', { hasText: foot.replace('-', ' ') }).tap()
     await page.getByRole('button', { name: 'Loosen its bolt' }).tap()
     await page.getByLabel('Shim in hand, mm').fill('0.1')
-    await page.getByRole('button', { name: 'Even shim under it' }).tap()
+    await page.getByRole('button', { name: 'Insert full shim' }).tap()
     await page.getByRole('button', { name: 'Tighten its bolt' }).tap()
-    await page.getByLabel('What is wrong').selectOption('A pipe pulls at one end')
-    await page.getByRole('button', { name: 'Check the frame' }).tap()
-    await expect(page.getByText('A shim under a foot that a pipe pulls up.')).toBeVisible()
+    await page.getByLabel('What is wrong').selectOption('Pipe strain at one end')
+    await page.getByRole('button', { name: 'Check my answer' }).tap()
+    await expect(page.getByText('You shimmed a foot that pipe strain is lifting.')).toBeVisible()
     await page.getByRole('button', { name: 'Loosen its bolt' }).tap()
     await page.getByLabel('Shim in hand, mm').fill('0')
-    await page.getByRole('button', { name: 'Even shim under it' }).tap()
+    await page.getByRole('button', { name: 'Insert full shim' }).tap()
     await page.getByRole('button', { name: 'Tighten its bolt' }).tap()
-    await page.getByRole('button', { name: 'Unbolt the pipe' }).tap()
-    await page.getByRole('button', { name: 'Check the frame' }).tap()
+    await page.getByRole('button', { name: 'Disconnect the pipe' }).tap()
+    await page.getByRole('button', { name: 'Check my answer' }).tap()
     await expect(page.getByText('Passed.')).toBeVisible()
   })
 })
@@ -176,7 +176,7 @@ const driveOn = async (page: Page, seed: number) => {
 /** What the straightedge tells at an edge, mm proud. */
 async function proud(page: Page, choose: (name: string) => Promise<void>, edge: string): Promise<number> {
   await choose(edge)
-  const said = await page.getByRole('status').filter({ hasText: 'The motor’s face' }).textContent()
+  const said = await page.getByRole('status').filter({ hasText: /motor face is|both faces are/ }).textContent()
   const [, which, mm = '0'] = /(stands|lies) ([\d.]+) mm/.exec(said ?? '') ?? []
   return (which === 'lies' ? -1 : 1) * Number(mm)
 }
@@ -221,14 +221,14 @@ test('lesson 13 by keyboard: touched before the lock it is lost, and done on the
   }
   const choose = async (name: string) => page.getByRole('radio', { name, exact: true }).press('Space')
   await press('Loosen the motor’s bolts')
-  await expect(page.getByText('Failed: it was touched before it was locked out and tried.')).toBeVisible()
-  await press('Begin again, same machine')
+  await expect(page.getByText('Failed: you touched the machine before locking out and trying it.')).toBeVisible()
+  await press('Start over, same machine')
   await press('Lock out and try')
   await press('Loosen the motor’s bolts')
   await alignBelts(page, faceWanted(makeDrive(23)), press, choose)
-  await choose('Tension by both screws evenly')
+  await choose('Tension with both screws evenly')
   await press('Tighten the motor’s bolts')
-  await press('Check the drive')
+  await press('Check my alignment')
   await expect(page.getByText('Passed.')).toBeVisible()
 })
 
@@ -264,23 +264,23 @@ test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first;
   }
   await put(plot.at.left, dots.left)
   await put(plot.at.right, -dots.right)
-  await page.getByLabel('Front feet, mm high (low with a minus)').fill('0')
-  await page.getByRole('button', { name: 'Check the graph' }).click()
-  await expect(page.getByText('A dot stands on the wrong side of the line.')).toBeVisible()
-  await expect(page.getByText('The feet are not read off yet.')).toBeVisible()
+  await page.getByLabel('Front feet, mm (+ high, − low)').fill('0')
+  await page.getByRole('button', { name: 'Check my graph' }).click()
+  await expect(page.getByText('A point is on the wrong side of the line.')).toBeVisible()
+  await expect(page.getByText('You have not read the feet.')).toBeVisible()
   await put(plot.at.right, dots.right)
   await page.reload()
   // a finger puts a dot to the line of a dial; what is read off is the line that was drawn
   const drawn = {
-    left: Number(await page.getByRole('slider', { name: 'Dot at the dial on the hub that stays' }).inputValue()),
-    right: Number(await page.getByRole('slider', { name: 'Dot at the dial on the hub that moves' }).inputValue()),
+    left: Number(await page.getByRole('slider', { name: 'Point at the dial on the fixed hub' }).inputValue()),
+    right: Number(await page.getByRole('slider', { name: 'Point at the dial on the movable hub' }).inputValue()),
   }
   expect(Math.abs(drawn.left - dots.left)).toBeLessThan(0.0151)
   for (const foot of ['front', 'back'] as const)
     await page
-      .getByLabel(`${foot === 'front' ? 'Front' : 'Back'} feet, mm high (low with a minus)`)
+      .getByLabel(`${foot === 'front' ? 'Front' : 'Back'} feet, mm (+ high, − low)`)
       .fill(lineAt(plot, drawn, plot.at[foot]).toFixed(2))
-  await page.getByRole('button', { name: 'Check the graph' }).click()
+  await page.getByRole('button', { name: 'Check my graph' }).click()
   await expect(page.getByText('Passed.')).toBeVisible()
   await expect(page.getByText(/your line gives/)).toHaveCount(2)
 
@@ -291,8 +291,8 @@ test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first;
   await expect(page.locator('body[data-printed]')).toHaveCount(1)
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('region', { name: 'Squared paper', exact: true })).toBeVisible()
-  await expect(page.getByText('A square: 10 mm along the line, 0.02 mm up.')).toBeVisible()
-  await expect(page.locator('#blank-sheet').getByText('Practice: nothing here is a real machine')).toBeVisible()
+  await expect(page.getByText('One square: 10 mm along, 0.02 mm up.')).toBeVisible()
+  await expect(page.locator('#blank-sheet').getByText('Practice only')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Reverse dials to a graph' })).toBeHidden()
   await page.emulateMedia({ media: 'screen' })
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))

@@ -20,7 +20,7 @@ async function wordsOf(pdf: Buffer): Promise<string> {
 
 /** A reason for everything that is open. */
 async function acceptAll(page: Page, because: string): Promise<void> {
-  const reasons = page.getByPlaceholder('Sign all the same, because …')
+  const reasons = page.getByPlaceholder('Accept, because …')
   await expect(reasons.first()).toBeVisible()
   for (let i = 0; i < (await reasons.count()); i++) await reasons.nth(i).fill(because)
 }
@@ -36,24 +36,24 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
   await page.addInitScript(() => localStorage.setItem('vane-peg:settings', '{"initials":"I. M."}'))
   await page.goto(`${demo}/jobs/job-2/sign`)
   await page.getByLabel('Why').fill('Read connected once more.')
-  await page.getByRole('button', { name: 'Open it again' }).click()
+  await page.getByRole('button', { name: 'Reopen' }).click()
   await expect(page.getByText('Nothing is open.').first()).toBeVisible()
 
   await page.keyboard.press('Escape')
   await step(page, 'Prove').click()
-  await expect(page.getByText('Within tolerance, and proved.')).toBeVisible()
+  await expect(page.getByText('Within tolerance and verified.')).toBeVisible()
   const table = page.getByRole('region', { name: 'As found to as left' })
   await expect(table.getByRole('row').nth(3)).toContainText('0.50 high')
   await expect(table.getByRole('row').nth(3)).toContainText('0.47 down')
   await page.getByRole('button', { name: 'Bolts torqued, ticked by R. T.. Take the tick back' }).click()
-  await expect(page.getByText('Can’t tell yet: one thing is open.')).toBeVisible()
+  await expect(page.getByText('Can’t tell yet: 1 item outstanding.')).toBeVisible()
   await page.getByRole('button', { name: 'Tick: Bolts torqued' }).click()
-  await expect(page.getByText('Within tolerance, and proved.')).toBeVisible()
+  await expect(page.getByText('Within tolerance and verified.')).toBeVisible()
 
   // one act: a set more, to be read with the coupling closed
   await page
-    .getByRole('region', { name: 'Read again from here' })
-    .getByRole('button', { name: 'Coupling connected: read' })
+    .getByRole('region', { name: 'Read again' })
+    .getByRole('button', { name: 'Read with coupling connected' })
     .click()
   const set = page.getByRole('region', { name: 'Coupling, set 4' })
   await expect(set).toContainText('coupling connected')
@@ -71,13 +71,13 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
   await expect(page.getByText(/^Connecting it moved the shafts by 0\.\d\d mm at the motor/)).toBeVisible()
 
   await step(page, 'Sign').click()
-  const record = page.getByRole('article', { name: 'The record as it will print' })
+  const record = page.getByRole('article', { name: 'Print preview' })
   await expect(record).toContainText('Not signed yet')
-  if (await page.getByPlaceholder('Sign all the same, because …').count())
+  if (await page.getByPlaceholder('Accept, because …').count())
     await acceptAll(page, 'Bolts fitted by hand.')
   await page.getByLabel('Done by').fill('R. T.')
   await page.getByLabel('Checked by').fill('R. T.')
-  await expect(page.getByRole('alert')).toContainText('somebody else has to check')
+  await expect(page.getByRole('alert')).toContainText('second person')
   await expect(page.getByRole('button', { name: 'Sign this job' })).toBeDisabled()
   await page.getByLabel('Checked by').fill('I. M.')
   await page.getByRole('button', { name: 'Sign this job' }).click()
@@ -110,17 +110,17 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
   const changed = join(tmpdir(), `changed-${process.pid}.json`)
   writeFileSync(changed, readFileSync(file, 'utf8').replace('"doneBy":"R. T."', '"doneBy":"R. S."'))
   const bad = verify(changed)
-  expect([bad.status, bad.stderr]).toEqual([1, expect.stringContaining('changed after it was signed')])
+  expect([bad.status, bad.stderr]).toEqual([1, expect.stringContaining('changed after signing')])
 })
 
 test('left as it is with a reason, signed out of tolerance by keyboard alone, in mil', async ({ page, demo }) => {
   await page.addInitScript(() => localStorage.setItem('vane-peg:settings', '{"initials":"R. T."}'))
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('heading', { level: 1 }).first().waitFor()
   await page.getByRole('radio', { name: 'mil' }).press('Space')
   await page.keyboard.press('5')
-  await expect(page.getByRole('heading', { name: 'Prove', level: 1 })).toBeVisible()
-  const leave = page.getByRole('region', { name: 'End the job as it is' })
+  await expect(page.getByRole('heading', { name: 'Verify', level: 1 })).toBeVisible()
+  const leave = page.getByRole('region', { name: 'Close without moving' })
   await leave.getByLabel('Because').focus()
   await page.keyboard.press('t')
   await expect(leave.getByLabel('Because')).toHaveValue('no-window')
@@ -133,10 +133,10 @@ test('left as it is with a reason, signed out of tolerance by keyboard alone, in
   await expect(page.getByText(/^Left as it is: there is no window/).first()).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('6')
-  const record = page.getByRole('article', { name: 'The record as it will print' })
+  const record = page.getByRole('article', { name: 'Print preview' })
   await expect(record).toContainText('Nothing was moved: there is no window to do the work (R. T.).')
   await expect(record).toContainText('numbers in mil')
-  const reasons = page.getByPlaceholder('Sign all the same, because …')
+  const reasons = page.getByPlaceholder('Accept, because …')
   const count = await reasons.count()
   await reasons.first().focus()
   for (let i = 0; i < count; i++) {
@@ -152,7 +152,7 @@ test('left as it is with a reason, signed out of tolerance by keyboard alone, in
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Revision 1' }).first()).toBeVisible()
   await expect(record).toContainText('Left, see above.')
-  await expect(page.getByText('Nothing in it can be changed; it can be opened again under Sign.')).toBeVisible()
+  await expect(page.getByText('It is locked. Reopen it in Sign.')).toBeVisible()
   const pdf = await (await page.request.get(`${demo}/api/jobs/job-6/revisions/1/record.pdf`)).body()
   expect(await wordsOf(pdf)).toContain('numbersinmil')
 })
@@ -161,18 +161,18 @@ test('speeds tried, marks, and the doubt drawn in a worker: progress, cancel, an
   page,
   plant,
 }) => {
-  await page.goto(`${plant}/jobs/job-4/prove`)
-  const speeds = page.getByRole('region', { name: 'Speeds at a glance' })
+  await page.goto(`${plant}/jobs/job-4/verify`)
+  const speeds = page.getByRole('region', { name: 'Tolerance at other speeds' })
   await expect(speeds).toContainText('2,960 rpm')
   await expect(speeds).toContainText('Coupling 1: within up to 657 rpm, 95 % sure.')
   await speeds.getByLabel('Try a speed, rpm').fill('600')
   await expect(speeds.getByRole('listitem').last()).toContainText('600 rpm')
   await expect(speeds.getByRole('listitem').last().getByRole('img', { name: 'within' })).toBeVisible()
-  await page.getByText('Marks for the limit hands').click()
+  await page.getByText('Tolerance marks for the dials').click()
   await expect(page.getByText('Coupling 1: Set by half: ± 0.011 mm about where it stands aligned.')).toBeVisible()
   await page.getByText('With everything uncertain together').click()
   await page.getByRole('button', { name: 'Draw it 100,000 times' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'draws are within' })).toContainText('Under 1 % of 100,000')
+  await expect(page.getByRole('status').filter({ hasText: 'trials are within' })).toContainText('Under 1 % of 100,000')
   // stopped while it draws, and begun again
   await page.evaluate(() => {
     const press = (text: string) =>
@@ -186,13 +186,13 @@ test('speeds tried, marks, and the doubt drawn in a worker: progress, cancel, an
   })
   await expect(page.getByRole('button', { name: 'Draw it 100,000 times' })).toBeVisible()
   await page.getByRole('button', { name: 'Draw it 100,000 times' }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'draws are within' })).toContainText('Under 1 % of 100,000')
-  await expect(page.getByText(/The readings: \d\d % of the doubt/)).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: 'trials are within' })).toContainText('Under 1 % of 100,000')
+  await expect(page.getByText(/The readings: \d\d % of the uncertainty/)).toBeVisible()
   await page.getByLabel('Sag, ±').fill('0.2')
   // what was drawn of other numbers is no answer to these
-  await expect(page.getByText('draws are within')).toHaveCount(0)
+  await expect(page.getByText('trials are within')).toHaveCount(0)
   await expect(
-    page.getByText(/The sag of the \w+ dial: \d\d % of the doubt. Measure the sag again./).first(),
+    page.getByText(/The sag of the \w+ dial: \d\d % of the uncertainty. Measure the sag again./).first(),
   ).toBeVisible()
 })
 
@@ -223,14 +223,14 @@ test('a table of limits is brought in, its faults named by row and column, and d
   const download = page.waitForEvent('download')
   await card.getByRole('button', { name: 'Export as CSV' }).click()
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('any,1200,1800,0.061,mm,0.07,mm/100 mm')
-  await page.goto(`${demo}/jobs/job-6/line`)
+  await page.goto(`${demo}/jobs/job-6/dimensions`)
   await page.getByRole('heading', { name: 'Tolerance' }).click()
   await page.getByRole('radio', { name: 'The site’s table' }).click()
   await page.getByRole('region', { name: 'Tolerance' }).getByRole('combobox').selectOption('Standard 12')
   await expect(page.getByText('Coupling tolerance: 0.061 mm offset and 0.070 mm/100 mm slope.')).toBeVisible()
   await stored(page)
   await page.goto(`${demo}/jobs/job-6/sign`)
-  await expect(page.getByRole('article', { name: 'The record as it will print' })).toContainText(
+  await expect(page.getByRole('article', { name: 'Print preview' })).toContainText(
     'the site’s table Standard 12',
   )
 })
@@ -259,7 +259,7 @@ test('everything a job can be taken out as', async ({ page, plant }) => {
 })
 
 test('a photograph is taken at a check, described, printed, and removed', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-9/ready`)
+  await page.goto(`${demo}/jobs/job-9/pre-checks`)
   const card = page.getByRole('region', { name: 'Photographs' })
   const canvas = await page.evaluate(() => {
     const made = document.createElement('canvas')
@@ -290,7 +290,7 @@ test('a photograph is taken at a check, described, printed, and removed', async 
     .setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no') })
   await expect(card.getByRole('alert')).toContainText('no picture')
   await step(page, 'Sign').click()
-  const record = page.getByRole('article', { name: 'The record as it will print' })
+  const record = page.getByRole('article', { name: 'Print preview' })
   await expect(record.getByRole('img', { name: /^The plate on the motor/ })).toBeVisible()
   const pdf = await (await page.request.get(`${demo}/api/jobs/job-9/record.pdf`)).body()
   expect(await wordsOf(pdf)).toContain('Theplateonthemotor')

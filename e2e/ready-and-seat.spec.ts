@@ -61,7 +61,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await expect(
     page.getByText('Motor rocks: the near-side front foot and the far-side back foot are high.'),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'Go to Seat' }).click()
+  await page.getByRole('button', { name: 'Go to Soft foot' }).click()
 
   await page.getByRole('button', { name: 'Check again' }).click()
   await expect(page.getByText('was 0.18')).toBeVisible()
@@ -76,7 +76,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
 
 test('on a narrow screen nothing runs over', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  for (const step of ['ready', 'seat', 'move', 'line']) {
+  for (const step of ['pre-checks', 'soft-foot', 'moves', 'dimensions']) {
     await page.goto(`${demo}/jobs/job-9/${step}`)
     await page.locator('#bench').waitFor()
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), step).toBeLessThanOrEqual(0)

@@ -14,7 +14,7 @@ async function drawPair(page: Page, address: string) {
   await page.getByRole('link', { name: 'Start the first job' }).click()
   await page.getByLabel('Your initials').fill('T. W.')
   await page.getByLabel('Line name').fill('Rinse pump 4')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
 }
 
 async function dimensions(page: Page, unit: 'mm' | 'in', of: readonly string[]) {
@@ -60,14 +60,14 @@ test('from an empty site to shims, side moves and a printed page, in mm', async 
   await page.getByLabel('Speed, rpm').fill('1480')
   await page.getByRole('button', { name: 'Open Coupling' }).click()
   await page.getByLabel('Diameter, mm').fill('160')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await setUp(page, { length: 'mm', reading: 'mm' }, caseA.motor, caseA.pump)
   await read(page, 'mm', caseA.motor.readings, caseA.pump.readings)
 
   await expect(page.getByText('closes to 0.000 mm')).toHaveCount(2)
   await page.reload()
   await expect(page.getByLabel('Motor dial, bottom, mm', { exact: true })).toHaveValue('−0.412')
-  await page.getByRole('button', { name: 'Go to Move' }).click()
+  await page.getByRole('button', { name: 'Go to Moves' }).click()
 
   await expect(card(page, 'Motor, front feet, vertical')).toContainText('Take out 0.22 mm of shim')
   await expect(card(page, 'Motor, back feet, vertical')).toContainText('Take out 0.40 mm of shim')
@@ -106,13 +106,13 @@ test('by keyboard alone, from an empty site to the moves in at most 120 keys', a
     keys += await tabTo(page, name)
   }
   await page.goto(empty)
-  await expect(page.getByRole('heading', { name: 'Floor' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible()
   await press('n')
   await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible()
   await tab('Line name')
   await type('Rinse pump 5')
   await press('Enter')
-  await expect(page.getByText('Enter each distance on the drawing')).toBeVisible()
+  await expect(page.getByText('Enter each taped distance on the drawing')).toBeVisible()
   await tab('Pump, front feet, distance')
   for (const distance of ['240', '260', '240', '450']) {
     await type(distance)

@@ -8,7 +8,7 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   await page.getByLabel('Kind of line').selectOption('rolls')
   await page.getByLabel('How many rolls').selectOption('2')
   await page.getByLabel('Line name').fill('Sheet line 3')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
   const section = page.getByRole('region', { name: 'The section' })
   await page.getByLabel('Face width, mm').fill('1600')
   await page.getByLabel('Between the housings, mm').fill('1800')
@@ -16,7 +16,7 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   for (const n of [1, 2]) await roll(n).getByLabel('Diameter, mm').fill('200')
   await roll(2).getByLabel('Down the line, mm').fill('700')
   await section.getByLabel('Reference roll').selectOption('r1')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
 
   await page.getByLabel('Both ends are read, apart, mm').fill('1500')
   const levels = page.getByRole('region', { name: 'Level', exact: true })
@@ -42,11 +42,11 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   await expect(rolls.getByRole('row').nth(2)).toContainText(/Far end 0.64 ± [\d.]+ mm down the line/)
   await expect(rolls.getByRole('row').nth(2)).toContainText('Slide 0.72 mm down the line')
   await expect(page.getByText('Roll 2, near housing: slide 0.72 mm down the line.')).toBeVisible()
-  await expect(page.getByText('Drives locked out and tried, air let off?')).toBeVisible()
+  await expect(page.getByText('Lock out and try drives. Release air.')).toBeVisible()
   await page.getByRole('radio', { name: 'mil' }).click()
   await expect(rolls.getByRole('row').nth(2)).toContainText('Slide 28.3 mil down the line')
   await page.getByRole('radio', { name: 'mm', exact: true }).click()
-  const point = page.getByRole('region', { name: 'Bring a plane to the reference roll' })
+  const point = page.getByRole('region', { name: 'Set the instrument plane to the reference roll' })
   await point.getByLabel('From the pivot to the near target, mm').fill('400')
   await point.getByLabel('From the near target to the far one, mm').fill('1500')
   await point.getByLabel('Far target reads, near one at zero, mm').fill('-2.70')
@@ -58,7 +58,7 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
 
   await page.getByRole('link', { name: /Sign/ }).first().click()
-  const reasons = page.getByPlaceholder('Sign all the same, because …')
+  const reasons = page.getByPlaceholder('Accept, because …')
   await expect(reasons.first()).toBeVisible()
   for (let i = 0; i < (await reasons.count()); i++) await reasons.nth(i).fill('Moved in the next stop')
   await page.getByLabel('Done by').first().fill('S. B.')
@@ -70,7 +70,7 @@ test('fourteen rolls: one that will not go is named, not its neighbors; a mark t
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-46/move`)
+  await page.goto(`${demo}/jobs/job-46/moves`)
   await expect(page.getByText('Roll 9 is out and can’t be moved.')).toBeVisible()
   await expect(page.getByText(/^Roll 10, aisle housing/)).toHaveCount(0)
   const ways = page.getByRole('region', { name: 'Ways past Roll 9, which stays' })
@@ -82,7 +82,7 @@ test('fourteen rolls: one that will not go is named, not its neighbors; a mark t
   ])
   await expect(ways.getByRole('row', { name: /^Roll 9 – Roll 10/ })).toContainText(/2\d\d %/)
   await expect(ways.getByRole('row', { name: /^Rolls moved/ })).toBeVisible()
-  await page.goto(`${demo}/jobs/job-46/read`)
+  await page.goto(`${demo}/jobs/job-46/readings`)
   await expect(page.getByText(/^Out of limits: .*Roll 9 to Roll 10/)).toBeVisible()
   const levels = page.getByRole('region', { name: 'Level', exact: true })
   for (let n = 1; n <= 14; n++)
@@ -98,10 +98,10 @@ test('two hundred rolls from a CSV: shown in stretches, the fewest moved for the
   await page.getByLabel('Kind of line').selectOption('rolls')
   await page.getByLabel('How many rolls').selectOption('2')
   await page.getByLabel('Line name').fill('Long section')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
   await page.getByLabel('Face width, mm').fill('1600')
   await page.getByLabel('Baseline stands off the middle by, mm').fill('1500')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await page.getByLabel('Both ends are read, apart, mm').fill('1500')
   const heading =
     'roll,down the line mm,up mm,diameter mm,level divisions,level turned divisions,scale near mm,scale far mm'
@@ -114,7 +114,7 @@ test('two hundred rolls from a CSV: shown in stretches, the fewest moved for the
   const bring = async (lines: string[]) => {
     const [chooser] = await Promise.all([
       page.waitForEvent('filechooser'),
-      sheet.getByRole('button', { name: 'Bring in a CSV' }).click(),
+      sheet.getByRole('button', { name: 'Import CSV' }).click(),
     ])
     await chooser.setFiles({ name: 'rolls.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) })
   }
@@ -122,7 +122,7 @@ test('two hundred rolls from a CSV: shown in stretches, the fewest moved for the
   await expect(sheet.getByRole('alert')).toContainText('Row 6, column 4')
   await bring([heading, ...rows])
   await expect(sheet).toContainText('200 rows read.')
-  await sheet.getByRole('button', { name: 'Take them' }).click()
+  await sheet.getByRole('button', { name: 'Replace' }).click()
   await expect(page.getByText(/^Out of limits: Roll 119 to Roll 120, Roll 120 to Roll 121\./)).toBeVisible()
   await page.getByLabel('Shown').selectOption({ label: 'Roll 101 to Roll 125' })
   const scales = page.getByRole('region', { name: 'Square, from the baseline or a swept plane' })
@@ -150,7 +150,7 @@ test('two stands on two floor marks: square from both; a mark that faces the oth
   await page.getByLabel('Kind of line').selectOption('rolls')
   await page.getByLabel('How many rolls').selectOption('4')
   await page.getByLabel('Line name').fill('From stand to stand')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
   await page.getByLabel('Face width, mm').fill('1600')
   await page.getByLabel('Reference roll').selectOption('r1')
   for (let n = 1; n <= 4; n++) {
@@ -158,7 +158,7 @@ test('two stands on two floor marks: square from both; a mark that faces the oth
     await roll.getByLabel('Diameter, mm').fill('200')
     if (n > 1) await roll.getByLabel('Down the line, mm').fill(String(900 * (n - 1)))
   }
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await page.getByLabel('Both ends are read, apart, mm').fill('1500')
   const scales = page.getByRole('region', { name: 'Square, from the baseline or a swept plane' })
   // the second stand looks 0.002 askew: 3.00 over 1500 on every roll that it reads
@@ -173,7 +173,7 @@ test('two stands on two floor marks: square from both; a mark that faces the oth
     await scales.getByLabel(`Scale, near end, Roll ${n}`).fill(near)
     await scales.getByLabel(`Scale, far end, Roll ${n}`).fill(far)
   }
-  const marks = page.getByRole('region', { name: 'Floor marks, as the stands read them' })
+  const marks = page.getByRole('region', { name: 'Floor mark readings from each stand' })
   // three marks, so that one that faces the other way can be told: stand 2 reads 0.002 a mm of the line more
   const told: readonly (readonly [string, string, string, string])[] = [
     ['S1', 'M1', '0', '0'],
@@ -211,18 +211,18 @@ test('both ends of the rolls taken from an indicator on the line, by keyboard al
   await page.getByLabel('Kind of line').selectOption('rolls')
   await page.getByLabel('How many rolls').selectOption('2')
   await page.getByLabel('Line name').fill('Slitter')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
   await page.getByLabel('Face width, mm').fill('1600')
   await page.getByLabel('Baseline stands off the middle by, mm').fill('1500')
   const roll = (n: number) => page.getByRole('group', { name: `Roll ${n}` })
   for (const n of [1, 2]) await roll(n).getByLabel('Diameter, mm').fill('200')
   await roll(2).getByLabel('Down the line, mm').fill('700')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await page.getByLabel('Both ends are read, apart, mm').fill('1500')
   const device = page.getByRole('region', { name: 'Indicator' })
   await device.getByRole('button', { name: 'Connect' }).press('Enter')
   const scales = page.getByRole('region', { name: 'Square, from the baseline or a swept plane' })
-  await device.getByRole('button', { name: 'Take it when it stands still' }).press('Enter')
+  await device.getByRole('button', { name: 'Capture when steady' }).press('Enter')
   for (const [n, end] of [
     [1, 'near'],
     [1, 'far'],
@@ -247,7 +247,7 @@ test('both ends of the rolls taken from an indicator on the line, by keyboard al
   const rolls = page.getByRole('region', { name: 'The rolls' })
   await expect(rolls.getByRole('row').nth(2)).toContainText(/Far end 0.64 ± [\d.]+ mm down the line/)
   await expect(rolls).not.toContainText('was ')
-  await page.getByRole('button', { name: 'Moved: start next round' }).click()
+  await page.getByRole('button', { name: 'Moves done: start next round' }).click()
   await page
     .getByRole('link', { name: /\bRead\b/ })
     .first()

@@ -105,7 +105,7 @@ test('nothing is left untranslated in what is folded away, on the glove pad and 
 }) => {
   const typed = await marked(page, plant)
   const found: string[] = []
-  for (const path of ['/jobs/job-2/prove', '/jobs/job-3/sign', '/kit?item=kit-14', '/lines/line-1/logbook']) {
+  for (const path of ['/jobs/job-2/verify', '/jobs/job-3/sign', '/kit?item=kit-14', '/lines/line-1/logbook']) {
     await visit(page, path)
     for (const summary of await page.locator('summary').all()) await summary.click()
     found.push(...(await untranslated(page, typed)))
@@ -114,7 +114,7 @@ test('nothing is left untranslated in what is folded away, on the glove pad and 
     const settings = JSON.parse(localStorage.getItem('vane-peg:settings') ?? '{}')
     localStorage.setItem('vane-peg:settings', JSON.stringify({ ...settings, pad: true }))
   })
-  await page.goto(`${plant}/jobs/job-6/read`)
+  await page.goto(`${plant}/jobs/job-6/readings`)
   await whole(page)
   found.push(...(await untranslated(page, typed)))
   await page.keyboard.press('Control+k')

@@ -15,36 +15,36 @@ export const screens: readonly string[] = [
   // a table of limits
   '/kit?item=kit-14',
   '/site',
-  '/people',
+  '/accounts',
   '/practice',
   ...lessonPaths,
-  '/jobs/job-9/ready',
-  '/jobs/job-11/seat',
-  '/jobs/job-6/read',
+  '/jobs/job-9/pre-checks',
+  '/jobs/job-11/soft-foot',
+  '/jobs/job-6/readings',
   // a sweep, and three probes at one coupling
-  '/jobs/job-15/read',
-  '/jobs/job-13/read',
-  '/jobs/job-3/line',
-  '/jobs/job-4/move',
+  '/jobs/job-15/readings',
+  '/jobs/job-13/readings',
+  '/jobs/job-3/dimensions',
+  '/jobs/job-4/moves',
   // base-bound, and one that came out otherwise
-  '/jobs/job-18/move',
-  '/jobs/job-21/move',
-  '/jobs/job-4/prove',
+  '/jobs/job-18/moves',
+  '/jobs/job-21/moves',
+  '/jobs/job-4/verify',
   '/jobs/job-5/sign',
   '/jobs/job-3/sign',
   // an upright pair, a belt drive, a row of bores, a section of rolls
-  '/jobs/job-22/move',
-  '/jobs/job-43/read',
-  '/jobs/job-43/move',
-  '/jobs/job-45/read',
-  '/jobs/job-45/move',
-  '/jobs/job-46/read',
-  '/jobs/job-46/move',
+  '/jobs/job-22/moves',
+  '/jobs/job-43/readings',
+  '/jobs/job-43/moves',
+  '/jobs/job-45/readings',
+  '/jobs/job-45/moves',
+  '/jobs/job-46/readings',
+  '/jobs/job-46/moves',
 ]
 
 /** Every step of jobs of every kind, read in one way and another, found wanting or within. */
 export const steps: readonly string[] = [6, 12, 14, 17, 21, 22, 43, 44, 45, 46].flatMap((job) =>
-  ['line', 'ready', 'seat', 'read', 'move', 'prove', 'sign'].map((step) => `/jobs/job-${job}/${step}`),
+  ['dimensions', 'pre-checks', 'soft-foot', 'readings', 'moves', 'verify', 'sign'].map((step) => `/jobs/job-${job}/${step}`),
 )
 
 /** All that a screen fetches is there. */

@@ -5,17 +5,17 @@ test('soft foot followed live: rest, loosened, tightened at one foot after the o
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-4/seat`)
-  await page.getByText('Follow it live, a dial on top of the foot').click()
+  await page.goto(`${demo}/jobs/job-4/soft-foot`)
+  await page.getByText('Measure live with a dial on the foot').click()
   await page.getByRole('radio', { name: 'Coupling connected' }).click()
-  await expect(page.getByText('Connected, the coupling holds the machine')).toBeVisible()
-  await page.getByRole('radio', { name: 'Coupling open' }).click()
+  await expect(page.getByText('A connected coupling can hide soft foot')).toBeVisible()
+  await page.getByRole('radio', { name: 'Coupling disconnected' }).click()
   const live = page.getByRole('region', { name: 'Indicator' })
   await live.getByRole('button', { name: 'Connect', exact: true }).click()
   const take = live.getByRole('button', { name: /^Take/ }).first()
   const [, foot = ''] =
     /^(.*), at rest/.exec((await live.locator('b').filter({ hasText: 'at rest' }).textContent()) ?? '') ?? []
-  for (const state of ['at rest', 'its bolt loosened', 'its bolt tight again']) {
+  for (const state of ['at rest', 'bolt loosened', 'bolt tight again']) {
     await expect(live.locator('b').filter({ hasText: state })).toBeVisible()
     await expect(live.getByText('still', { exact: false }).first()).toBeVisible()
     await take.click()
@@ -32,5 +32,5 @@ test('soft foot followed live: rest, loosened, tightened at one foot after the o
   await page.reload()
   await expect(rises.first()).toBeVisible()
   expect(await filled()).toEqual(before)
-  await expect(page.getByRole('radio', { name: 'Coupling open' })).toBeChecked()
+  await expect(page.getByRole('radio', { name: 'Coupling disconnected' })).toBeChecked()
 })

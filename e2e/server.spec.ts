@@ -259,7 +259,7 @@ test('a second server on the same data says who holds it; a copy of the file aft
   const one = await startServer(folder, ['--demo'])
   await expect(startServer(folder, ['--demo'])).rejects.toThrow(
     new RegExp(
-      `^1: Another Vane Peg server has this data open \\(process ${one.process.pid} on .+, since .+\\)\\. Stop it first`,
+      `^1: Another Vane Peg server is using this data \\(process ${one.process.pid} on .+, since .+\\)\\. Stop it`,
     ),
   )
   const before = (await ask(one, '/jobs/overview')).body
@@ -311,8 +311,8 @@ test('a damaged, a newer and a foreign database are refused in a sentence, with 
   await page.goto(told.address)
   await expect(page.getByRole('heading', { name: 'The data is damaged' })).toBeVisible()
   await expect(page.getByText(copy)).toBeVisible()
-  await page.getByRole('button', { name: 'Go on from this copy' }).click()
-  await expect(page.getByRole('heading', { name: 'Going on from the copy' })).toBeVisible()
+  await page.getByRole('button', { name: 'Restore this backup' }).click()
+  await expect(page.getByRole('heading', { name: 'Restoring from backup' })).toBeVisible()
   const status = () =>
     ask(told, '/jobs/overview').then(
       (answer) => answer.status,
@@ -335,7 +335,7 @@ test('a damaged, a newer and a foreign database are refused in a sentence, with 
   const foreign = freshFolder()
   appendFileSync(join(foreign, 'vane-peg.db'), 'This is a letter, not a database. '.repeat(200))
   await expect(startServer(foreign)).rejects.toThrow(
-    /^1: The data in .+ is damaged \(.*not a database.*\)\. There is no good copy/,
+    /^1: The data in .+ is damaged \(.*not a database.*\)\. No usable backup found/,
   )
   throwAway(foreign)
 })
@@ -479,7 +479,7 @@ test('whatever is sent is stored or refused in a sentence: bad documents, survey
           '/lines?archived=perhaps',
           '/kit/..%2f..',
           '/jobs/job-4/report.pdf?unit=furlong',
-          '/jobs/job-14/move.pdf?round=toString',
+          '/jobs/job-14/moves.pdf?round=toString',
           '/nothing',
         ]),
       ),

@@ -21,7 +21,7 @@ const ways: Readonly<Record<string, (page: Page, cell: Locator, before: Locator)
 
 for (const unit of ['mm', 'mil'] as const)
   test(`over every number, every number is what was typed, in ${unit}`, async ({ page, demo }) => {
-    await page.goto(`${demo}/jobs/job-6/read`)
+    await page.goto(`${demo}/jobs/job-6/readings`)
     await page.getByRole('radio', { name: unit, exact: true }).check()
     const cell = page.getByLabel(`Motor dial, bottom, ${unit}`)
     const before = page.getByLabel(`Motor dial, wall, ${unit}`)
@@ -43,7 +43,7 @@ for (const unit of ['mm', 'mil'] as const)
   })
 
 test('a second minus is never plus, and the sign of what stands there turns over', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   const cell = page.getByLabel('Motor dial, bottom, mm')
   for (const [typed, holds] of [
     ['--5', /^[-−]5$/],
@@ -69,11 +69,11 @@ test('a second minus is never plus, and the sign of what stands there turns over
 const most = 9
 
 const places: Readonly<Record<string, readonly string[]>> = {
-  train: ['/jobs/job-6/read', '/lines/line-1', '/jobs/job-6/ready'],
-  upright: ['/jobs/job-22/read', '/jobs/job-22/line'],
-  belt: ['/jobs/job-43/read', '/jobs/job-43/line'],
-  bore: ['/jobs/job-45/read', '/jobs/job-45/line'],
-  rolls: ['/jobs/job-46/read', '/jobs/job-46/line'],
+  train: ['/jobs/job-6/readings', '/lines/line-1', '/jobs/job-6/pre-checks'],
+  upright: ['/jobs/job-22/readings', '/jobs/job-22/dimensions'],
+  belt: ['/jobs/job-43/readings', '/jobs/job-43/dimensions'],
+  bore: ['/jobs/job-45/readings', '/jobs/job-45/dimensions'],
+  rolls: ['/jobs/job-46/readings', '/jobs/job-46/dimensions'],
 }
 for (const [kind, paths] of Object.entries(places))
   test(`every signed field of ${kind} takes a minus over a minus`, async ({ page, demo }) => {

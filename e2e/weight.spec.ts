@@ -29,7 +29,7 @@ test('the first page is light, and nothing of a line’s kind is fetched for it'
 })
 
 test('a job opened directly is no more than its own screen', async ({ page, plant }) => {
-  const job = await weighed(page, `${plant}/jobs/job-6/read`)
+  const job = await weighed(page, `${plant}/jobs/job-6/readings`)
   expect(job.script).toBeGreaterThan(100)
   // 241 measured
   expect(job.script).toBeLessThan(250)
@@ -37,7 +37,7 @@ test('a job opened directly is no more than its own screen', async ({ page, plan
 })
 
 test('a job of another kind carries none of a train’s', async ({ page, plant }) => {
-  const job = await weighed(page, `${plant}/jobs/job-45/read`)
+  const job = await weighed(page, `${plant}/jobs/job-45/readings`)
   expect(job.script).toBeGreaterThan(100)
   // 210 measured
   expect(job.script).toBeLessThan(220)

@@ -7,20 +7,20 @@ import { build, chromium, main, packages, root } from './setup.mjs'
 
 const views = [
   { name: 'floor', path: '/' },
-  { name: 'line', path: '/jobs/job-4/line' },
-  { name: 'ready', path: '/jobs/job-9/ready' },
-  { name: 'seat', path: '/jobs/job-9/seat' },
-  { name: 'read', path: '/jobs/job-6/read' },
-  { name: 'move', path: '/jobs/job-4/move', pause: 4000 },
-  { name: 'move-mil-dark', path: '/jobs/job-3/move?round=r1', scheme: 'dark', unit: 'mil' },
-  { name: 'belt', path: '/jobs/job-43/move' },
-  { name: 'prove', path: '/jobs/job-2/prove' },
+  { name: 'line', path: '/jobs/job-4/dimensions' },
+  { name: 'ready', path: '/jobs/job-9/pre-checks' },
+  { name: 'seat', path: '/jobs/job-9/soft-foot' },
+  { name: 'read', path: '/jobs/job-6/readings' },
+  { name: 'move', path: '/jobs/job-4/moves', pause: 4000 },
+  { name: 'move-mil-dark', path: '/jobs/job-3/moves?round=r1', scheme: 'dark', unit: 'mil' },
+  { name: 'belt', path: '/jobs/job-43/moves' },
+  { name: 'prove', path: '/jobs/job-2/verify' },
   { name: 'sign', path: '/jobs/job-4/sign' },
   { name: 'logbook', path: '/lines/line-1/logbook', pause: 800 },
   { name: 'site', path: '/site' },
   {
     name: 'move-live',
-    path: '/jobs/job-20/move',
+    path: '/jobs/job-20/moves',
     unfold: 'At the jack bolts',
     press: ['Try it on a simulated rig'],
     pause: 5000,
@@ -31,17 +31,17 @@ const views = [
     path: '/practice/read-a-dial',
     practice: { seed: 350, turned: 180 },
   },
-  { name: 'rolls', path: '/jobs/job-46/move' },
-  { name: 'bores', path: '/jobs/job-45/move' },
+  { name: 'rolls', path: '/jobs/job-46/moves' },
+  { name: 'bores', path: '/jobs/job-45/moves' },
   {
     name: 'read-live',
-    path: '/jobs/job-7/read',
+    path: '/jobs/job-7/readings',
     press: ['Done setting up', 'Live', 'Connect', 'Sweep', 'to aisle'],
     pause: 4500,
   },
   { name: 'kit', path: '/kit?item=kit-6' },
   // a site with a door, whose administrator has just come in
-  { name: 'people', path: '/people', door: true },
+  { name: 'people', path: '/accounts', door: true },
 ]
 
 /** Serves the made-up plant. @returns the process, its address, and the administrator's one-time code where it has a door */

@@ -3,7 +3,7 @@ import { percentile, row } from './clock'
 
 /** 100,000 draws in the page's worker, from the question to the answer, and the page's frames meanwhile. */
 export async function benchDraws(page: Page, address: string): Promise<string[]> {
-  await page.goto(`${address}/jobs/job-4/prove`)
+  await page.goto(`${address}/jobs/job-4/verify`)
   await page.evaluate('globalThis.__name = (named) => named')
   await page.getByText('With everything uncertain together').click()
   const button = page.getByRole('button', { name: 'Draw it 100,000 times' })

@@ -3,7 +3,7 @@ import { percentile, row } from './clock'
 
 /** Frames a second while a stand-in sends fifty messages a second into a sweep with its strips in view. */
 export async function benchLive(page: Page, address: string): Promise<string[]> {
-  await page.goto(`${address}/jobs/job-7/read?rate=50`)
+  await page.goto(`${address}/jobs/job-7/readings?rate=50`)
   await page.getByRole('button', { name: 'Live', exact: true }).click()
   await page.getByRole('button', { name: 'Connect' }).click()
   await page.getByRole('button', { name: 'Sweep', exact: true }).click()

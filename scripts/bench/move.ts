@@ -6,7 +6,7 @@ import { percentile, row } from './clock'
  * page's frames meanwhile, and the target line while it is dragged.
  */
 export async function benchMove(page: Page, address: string): Promise<string[]> {
-  await page.goto(`${address}/jobs/job-19/move`)
+  await page.goto(`${address}/jobs/job-19/moves`)
   // tsx names inner functions by a helper that the page does not have
   await page.addInitScript('globalThis.__name = (named) => named')
   await page.evaluate('globalThis.__name = (named) => named')
@@ -44,7 +44,7 @@ export async function benchMove(page: Page, address: string): Promise<string[]> 
     return { plans, frames: frames.slice(10) }
   })
 
-  await page.goto(`${address}/jobs/job-20/move`)
+  await page.goto(`${address}/jobs/job-20/moves`)
   const grip = page.getByRole('slider', { name: 'Target line at Motor, back feet, vertical' })
   const box = await grip.boundingBox()
   if (!box) throw new Error('The target line has no grip.')

@@ -136,7 +136,7 @@ describe('jobs', () => {
     ).toBe('%PDF-')
   })
   it.each(['job-18', 'job-19'])('print what is to be moved, by the planner where that is asked for: %s', async (id) => {
-    const pdf = await app.request(`/api/jobs/${id}/move.pdf?unit=mm`)
+    const pdf = await app.request(`/api/jobs/${id}/moves.pdf?unit=mm`)
     expect(pdf.headers.get('content-type')).toBe('application/pdf')
     expect(pdf.headers.get('content-disposition')).toContain('-moves.pdf')
     const bytes = Buffer.from(await pdf.arrayBuffer())
@@ -144,11 +144,11 @@ describe('jobs', () => {
     expect(bytes.includes('/Helvetica')).toBe(false)
   })
   it('print no moves where nothing was read', async () => {
-    expect(await ask('/jobs/job-7/move.pdf')).toMatchObject({
+    expect(await ask('/jobs/job-7/moves.pdf')).toMatchObject({
       status: 409,
-      body: { error: { message: expect.stringContaining('not enough was read') } },
+      body: { error: { message: expect.stringContaining('not enough readings') } },
     })
-    expect((await ask('/jobs/none/move.pdf')).status).toBe(404)
+    expect((await ask('/jobs/none/moves.pdf')).status).toBe(404)
   })
   it('name the visits of their line, the latest first', async () => {
     const { body } = await ask('/jobs/job-6/visits')
@@ -217,7 +217,7 @@ describe('the page', () => {
     writeFileSync(join(folder, 'index.html'), '<meta nonce="%NONCE%"><title>Vane Peg</title>')
   })
   it('is served at every address of a screen', async () => {
-    const page = await app.request('/jobs/job-2/move')
+    const page = await app.request('/jobs/job-2/moves')
     const [, nonce] = /style-src 'self' 'nonce-([^']+)'/.exec(page.headers.get('content-security-policy') ?? '') ?? []
     expect([page.status, await page.text()]).toEqual([200, `<meta nonce="${nonce}"><title>Vane Peg</title>`])
     expect(page.headers.get('content-security-policy')).not.toContain('unsafe-inline')
@@ -408,7 +408,7 @@ describe('what is due', () => {
     expect(calendar).toMatch(/^BEGIN:VCALENDAR\r\n/)
     expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2)
     expect(calendar).toMatch(/SUMMARY:Rinse pump 3: periodic check/)
-    expect(calendar).toContain('http://localhost/jobs/job-7/ready')
+    expect(calendar).toContain('http://localhost/jobs/job-7/pre-checks')
     expect(await get()).toBe(calendar)
   })
 })
@@ -454,7 +454,7 @@ describe('a disk that takes nothing more', () => {
     expect([stored.status, await title()]).toEqual([200, stored.title])
     await small.client.execute('PRAGMA query_only = ON')
     const refused = await put()
-    expect([refused.status, refused.body.error.message]).toEqual([507, expect.stringMatching(/disk is full or takes/)])
+    expect([refused.status, refused.body.error.message]).toEqual([507, expect.stringMatching(/disk is full or read-only/)])
     expect(await title()).toBe(stored.title)
     await small.client.execute('PRAGMA query_only = OFF')
     // no page may be added any more: photographs find no room

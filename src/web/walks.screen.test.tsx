@@ -6,7 +6,7 @@ async function drawn(page: Page, address: string, name: string, unit: 'mm' | 'mi
   await page.goto(`${address}/new`)
   if (unit === 'mil') await page.getByText('mil', { exact: true }).click()
   await page.getByLabel('Line name').fill(name)
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
 }
 
 async function hung(page: Page, probe: string, fields: Readonly<Record<string, string>>) {
@@ -26,12 +26,12 @@ test('reverse dials, zeroed once per plane, taped from the dials, in inches and 
   const from = 'distance from center of coupling toward the right, in'
   await page.getByLabel(`Motor, front feet, ${from}`).fill('13')
   await page.getByLabel('Motor, back feet, distance from motor, front feet toward the right, in').fill('14')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await hung(page, 'motor dial', { 'Distance from there, in': '4.5', 'Bracket sag, bottom of bar, mil': '-6' })
   await hung(page, 'pump dial', { 'Distance from there, in': '4.5', 'Bracket sag, bottom of bar, mil': '-4' })
   await read(page, 'Motor dial', 'mil', ['0', '0', '-11.1', '4.3'])
   await read(page, 'Pump dial', 'mil', ['0', '0', '24.5', '-20.5'])
-  await page.getByRole('button', { name: 'Yes, zeroed at both' }).first().click()
+  await page.getByRole('button', { name: 'Zeroed at both' }).first().click()
   await expect(page.getByText(/does not close/)).toHaveCount(0)
   await expect(page.getByText('Motor: front feet 8.5 low, back feet 26.7 low (mil).')).toBeVisible()
   await expect(page.getByText(/Front feet 5\.5 toward far, back feet 18\.1 toward far \(mil\)\./)).toBeVisible()
@@ -41,7 +41,7 @@ test('rim and two faces, the shaft floats', async ({ page, empty }) => {
   await drawn(page, empty, 'Blower')
   await page.getByLabel('Motor, front feet, distance from center of coupling toward the right, mm').fill('310')
   await page.getByLabel('Motor, back feet, distance from motor, front feet toward the right, mm').fill('520')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await page.getByRole('combobox', { name: 'Method' }).selectOption('rim-two-faces')
   await hung(page, 'motor dial', { 'Distance from there, mm': '30', 'Bracket sag, bottom of bar, mm': '-0.12' })
   for (const face of ['motor face dial 1', 'motor face dial 2'])
@@ -58,11 +58,11 @@ test('bores with a slip: named, not sure, and right once it is mended', async ({
   await page.getByLabel('Kind of line').selectOption('bore')
   await page.getByLabel('How many bores').selectOption('3')
   await page.getByLabel('Line name').fill('Mill line')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
   const at = (n: number) => page.getByRole('region', { name: `Pocket ${n}` })
   await at(2).getByLabel('Along the row, mm').fill('700')
   await at(3).getByLabel('Along the row, mm').fill('1500')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   const fill = async (n: number, values: readonly string[]) => {
     for (const [i, place] of ['Top', 'Far', 'Bottom', 'Near'].entries())
       await at(n)

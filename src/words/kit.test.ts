@@ -34,7 +34,7 @@ describe('the sag bench says', () => {
     expect(said('0', '-0.05', '-0.10', '-0.05').map(({ text }) => text)).toEqual([
       'Sag: −0.10 mm, bottom minus top.',
       'It closes to 0.00 mm.',
-      expect.stringMatching(/^Record its span and its dial/),
+      expect.stringMatching(/^Record the span and the dial/),
     ])
   })
   it('what is wrong with it', () => {
@@ -60,7 +60,7 @@ it('a comparison is told with its repeatability, and never as within from one re
     ).map(({ text }) => text)
   expect(gauge([])).toEqual(['No reading yet.'])
   expect(gauge(['10.001']).join(' ')).toMatch(/does not show repeatability.*Can’t tell yet/)
-  expect(gauge(['10.001', '10.002', '10.001']).join(' ')).toMatch(/over the block.*repeats to ±.*Within tolerance/)
+  expect(gauge(['10.001', '10.002', '10.001']).join(' ')).toMatch(/over the block.*Repeatability ±.*Within tolerance/)
   expect(gauge(['9.970', '9.971']).join(' ')).toMatch(/under the block.*Out of tolerance/)
 })
 
@@ -86,6 +86,6 @@ it('tells of a series which parts are out, which can’t be told, and why', () =
     'Out of tolerance: 2 by 0.0200 mm over.',
     'Can’t tell, the dial’s ± 0.0040 mm reaches the limit: 3 by 0.0080 mm under.',
   ])
-  expect(told()[0]).toMatch(/^Can’t tell without knowing what the dial repeats to: 1 by .* Name a dial of the kit\.$/)
+  expect(told()[0]).toMatch(/^Can’t tell without the dial’s repeatability: 1 by .* Choose a dial from the kit\.$/)
   expect(sayParts([], 'mm', 0.002)).toEqual([{ text: 'No reading yet.', peg: 'nothing' }])
 })

@@ -63,7 +63,7 @@ describe('the verdict of a job', () => {
     expect(open.title).toBe('Can’t tell yet: 2 things are open.')
     expect(open.detail).toMatch(/over 99 % sure that it is within/)
     const unread = provedOf({ ...job(still), rounds: makeJob(line, '', '', 'mm').rounds })
-    expect(sayProof(unread.proof, nothing, terms).title).toBe('Nothing to prove yet.')
+    expect(sayProof(unread.proof, nothing, terms).title).toBe('Nothing to verify yet.')
   })
   it('says why a job was left as it is, beside the verdict', () => {
     const left = (reason: 'no-window' | 'other', note: string): ProofSaid => ({
@@ -141,7 +141,7 @@ describe('readings beside the released one', () => {
     expect(said?.detail).toBe(
       'From cold to running the right shaft went 0.15 mm up, 0.11 mm toward aisle at the coupling; planned: not at all, not at all. The growth that was planned for has come.',
     )
-    expect(sayRunning(with_(skew, 'running'), terms)?.detail).toContain('Put the growth right')
+    expect(sayRunning(with_(skew, 'running'), terms)?.detail).toContain('Correct the growth')
   })
   it('say nothing where nothing was read', () => {
     const [bare] = provedOf(job(still)).proof.joints
@@ -159,11 +159,11 @@ describe('what is in hand', () => {
     expect(saySpeed('c1', { rpm: 4000, sure: 3589, decides: 'slope' }, terms)).toBe(
       'Coupling: within up to 3,580 rpm, 95 % sure. By the numbers alone up to 4,000 rpm; the slope decides.',
     )
-    expect(saySpeed('c1', { rpm: 4000, sure: undefined, decides: 'offset' }, terms)).toContain('but sure at no speed')
+    expect(saySpeed('c1', { rpm: 4000, sure: undefined, decides: 'offset' }, terms)).toContain('not 95 % sure at any speed')
     expect(saySpeed('c1', { rpm: Number.POSITIVE_INFINITY, sure: undefined, decides: 'offset' }, terms)).toBe(
       'Coupling: sure at no speed.',
     )
-    expect(saySpeed('c1', undefined, terms)).toContain('do not follow from the speed')
+    expect(saySpeed('c1', undefined, terms)).toContain('do not depend on speed')
   })
   it('names what most of the doubt comes from, and what to do about it', () => {
     expect(sayShare({ what: 'sag', share: 0.667 }, 'Motor dial')).toBe(

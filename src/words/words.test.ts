@@ -114,7 +114,7 @@ it('reads angles as they are typed: degrees, quarters, sides by name, the clock 
   ])
   expect(['3', '9', '12'].map((text) => at(text, 'clock-left'))).toEqual([270, 90, 0])
   expect(at('25', 'clock-left')).toMatch(/not a time on a clock/)
-  expect(at('steep')).toMatch(/not a unit/)
+  expect(at('steep')).toMatch(/not a known unit/)
 })
 
 it('names the feet of a machine whose name has a comma in it, everywhere', () => {

@@ -136,7 +136,7 @@ describe('two servers on one libSQL server', () => {
     const [a] = both()
     await database.stop()
     const { status, body } = await a.ask('/jobs')
-    expect([status, body.error.message]).toEqual([503, 'The database server cannot be reached. Try again in a moment.'])
+    expect([status, body.error.message]).toEqual([503, 'Can’t reach the database server. Try again in a moment.'])
     expect((await a.ask('/ready')).status).toBe(503)
     await database.again()
     expect((await a.ask('/jobs')).status).toBe(200)
@@ -144,7 +144,7 @@ describe('two servers on one libSQL server', () => {
   it('are refused without the token, in one sentence', async () => {
     vi.stubEnv('DATABASE_TOKEN', 'another')
     await expect(openStore(database.url, migrations)).rejects.toThrow(
-      /^The database at 127\.0\.0\.1:\d+ cannot be used: .*no token/,
+      /^Can’t use the database at 127\.0\.0\.1:\d+: .*no token/,
     )
     vi.stubEnv('DATABASE_TOKEN', 'a-token')
   })

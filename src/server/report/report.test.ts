@@ -81,7 +81,7 @@ describe('every printed page', () => {
     const [moves, report] = [await sheet(job, 'mm'), await page(job, 'mm')]
     expect(report).toContain('taken off (mm)')
     expect(moves).toContain('Expected next readings (mm)')
-    expect(moves).toMatch(/a foot is there \( ?mm\)/)
+    expect(moves).toMatch(/dial readings at each stop \( ?mm\)/)
     const { near, far } = job.document.line.sides
     for (const text of [moves, report]) {
       expect(text).toContain(`near is the ${near} side`)

@@ -3,7 +3,7 @@ import { expect, test } from '../../testing/screen'
 
 /** Every key that does something by itself on some screen, and screens on which it would. */
 const keys = ['n', '/', '?', 'c', '1', '2', '3', '4', '5', '6']
-const screens = ['/', '/jobs/job-6/read', '/jobs/job-12/move', '/jobs/job-43/read', '/lines/line-1', '/kit']
+const screens = ['/', '/jobs/job-6/readings', '/jobs/job-12/moves', '/jobs/job-43/readings', '/lines/line-1', '/kit']
 
 describe.each(screens)('no shortcut of %s fires', (screen) => {
   test('while the search has the keyboard, from the first letter on', async ({ page, demo }) => {
@@ -27,7 +27,7 @@ describe.each(screens)('no shortcut of %s fires', (screen) => {
 })
 
 test('undo in the search takes back nothing of the job behind it', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-5/line`)
+  await page.goto(`${demo}/jobs/job-5/dimensions`)
   await page.getByLabel('Title').fill('Seal replaced again')
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.keyboard.press('Control+k')

@@ -5,7 +5,7 @@ import { expect, test } from '../../testing/screen'
 const jobs = { train: 2, belt: 43, upright: 44, bore: 45, rolls: 46 }
 
 describe.each(Object.entries(jobs))('a %s', (_, job) => {
-  test.for(['read', 'move', 'prove', 'sign'])(
+  test.for(['readings', 'moves', 'verify', 'sign'])(
     'is named, never numbered as it is stored, at %s',
     async (step, { page, demo }) => {
       await page.goto(`${demo}/jobs/job-${job}/${step}`)

@@ -15,15 +15,15 @@ test('a network that answers in the server’s place: nothing is said to be save
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-5/line`)
+  await page.goto(`${demo}/jobs/job-5/dimensions`)
   const title = page.getByLabel('Title')
   await title.fill('Seal replaced again')
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   portal()
   await title.fill('Seal and sleeve replaced')
-  await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+  await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
   await title.fill('Seal, sleeve and key replaced')
-  await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+  await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
   await page.reload()
   globalThis.fetch = real
   await page.reload()
@@ -41,7 +41,7 @@ test('a job begun without the server is on this device, and saved once the serve
   await expect(begin).toBeVisible()
   portal()
   await begin.click()
-  await expect(page.getByText('On this device; can’t reach the server')).toBeVisible()
+  await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()
   globalThis.fetch = real
   window.dispatchEvent(new Event('online'))
   await expect(page.getByText(/^Saved/)).toBeVisible()

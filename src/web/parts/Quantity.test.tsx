@@ -89,7 +89,7 @@ describe('a typed number', () => {
     render(<Kept begin={mm('0.1x')} />)
     expect(field().getAttribute('aria-invalid')).toBe('true')
     const said = document.getElementById(field().getAttribute('aria-describedby') ?? '')
-    expect(said?.textContent).toMatch(/not a unit|not a number/)
+    expect(said?.textContent).toMatch(/not a known unit|not a number/)
   })
   it('that must be above zero keeps the last good one while it is half typed', () => {
     const seen = vi.fn()

@@ -24,7 +24,7 @@ type Shown = [region: string | undefined, label: string | RegExp, value: string]
 const blocks: { kind: string; at: string; into: [string | RegExp, string?]; text: string; shown: Shown }[] = [
   {
     kind: 'train',
-    at: '/jobs/job-6/read',
+    at: '/jobs/job-6/readings',
     into: ['Motor dial, top, mm'],
     text: '0\n-0.11\r\n-0.22\n-0.1\n',
     shown: [
@@ -36,7 +36,7 @@ const blocks: { kind: string; at: string; into: [string | RegExp, string?]; text
   },
   {
     kind: 'train, a column for each dial',
-    at: '/jobs/job-6/read',
+    at: '/jobs/job-6/readings',
     into: ['Motor dial, top, mm'],
     text: '0\t0.01\n0.31\t-0.11\n0.42\t-0.22',
     shown: [
@@ -48,7 +48,7 @@ const blocks: { kind: string; at: string; into: [string | RegExp, string?]; text
   },
   {
     kind: 'upright',
-    at: '/jobs/job-44/read',
+    at: '/jobs/job-44/readings',
     into: [/^Bolt 1/],
     text: '0.01\n0.02\n0.03',
     shown: [
@@ -58,7 +58,7 @@ const blocks: { kind: string; at: string; into: [string | RegExp, string?]; text
   },
   {
     kind: 'belt',
-    at: '/jobs/job-43/read',
+    at: '/jobs/job-43/readings',
     into: ['Top, mm', 'Motor sheave'],
     text: '1.01\n1.02\n1.03\n1.04',
     shown: [
@@ -68,7 +68,7 @@ const blocks: { kind: string; at: string; into: [string | RegExp, string?]; text
   },
   {
     kind: 'bore, a column for each bore',
-    at: '/jobs/job-45/read',
+    at: '/jobs/job-45/readings',
     into: ['Top, mm', 'Pocket 1'],
     text: '0.01\t0.11\n0.02\t0.12\n0.03\t0.13\n0.04\t0.14',
     shown: [
@@ -80,7 +80,7 @@ const blocks: { kind: string; at: string; into: [string | RegExp, string?]; text
   },
   {
     kind: 'rolls',
-    at: '/jobs/job-46/read',
+    at: '/jobs/job-46/readings',
     into: [/^Scale, aisle end, Roll 2, mm/],
     text: '40.11\t40.12\n40.21\t40.22',
     shown: [
@@ -112,14 +112,14 @@ test('a block pasted over the dimensions of rolls and of bores goes row by row; 
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-46/line`)
+  await page.goto(`${demo}/jobs/job-46/dimensions`)
   await paste(page, /^Down the line/, '10\t20\n30\t40', 'Roll 1', 'group')
   const of = (name: string, label: RegExp) => page.getByRole('group', { name, exact: true }).getByLabel(label).first()
   await expect(of('Roll 2', /^Down the line/)).toHaveValue('30')
   await expect(of('Roll 2', /^Up/)).toHaveValue('40')
-  await page.goto(`${demo}/jobs/job-45/line`)
+  await page.goto(`${demo}/jobs/job-45/dimensions`)
   await paste(page, /^Along the row/, Array.from({ length: 60 }, (_, i) => i).join('\n'), 'Pocket 1')
-  await expect(page.getByText(/numbers of the block had no place/)).toBeVisible()
+  await expect(page.getByText(/pasted numbers did not fit/)).toBeVisible()
   await page.getByRole('button', { name: 'OK' }).click()
-  await expect(page.getByText(/numbers of the block had no place/)).toBeHidden()
+  await expect(page.getByText(/pasted numbers did not fit/)).toBeHidden()
 })

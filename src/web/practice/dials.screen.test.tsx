@@ -10,7 +10,7 @@ afterEach(() => {
   localStorage.clear()
 })
 
-const slider = () => screen.getByRole<HTMLInputElement>('slider', { name: /^Shaft turned to/ })
+const slider = () => screen.getByRole<HTMLInputElement>('slider', { name: /^Shaft angle/ })
 
 /** The bench, with what is done at every dial first: locked, half the travel in, zeroed. */
 const openBench = (lesson: string, seed: number, how: 'click' | 'key' = 'click') => {
@@ -58,7 +58,7 @@ describe('practice', () => {
 describe('lessons at a dial', () => {
   it('read a dial, by keyboard: half the travel, zeroed, read with sign and turns, kept over a reload', async () => {
     const { press, zeroed, shown, fill, field, check, passed, see, reload } = openBench('read-a-dial', 350, 'key')
-    see('Practice: nothing here is a real machine')
+    see('Practice only')
     await zeroed()
     expect(shown()).toBe(0)
     const places = ['Far', 'Bottom', 'Near'] as const
@@ -67,16 +67,16 @@ describe('lessons at a dial', () => {
       expect(slider().value).toBe(String(90 * (i + 1)))
       await fill(`${place} shows, mm`, shown().toFixed(2))
     }
-    const [far, bottom] = [field('Far shows, mm').value, field('Bottom shows, mm').value]
+    const [far, bottom] = [field('Far reading, mm').value, field('Bottom reading, mm').value]
     expect(Number(bottom)).toBeCloseTo(swing(makeBench(350, 'coupling'), 180), 1)
     reload()
-    expect(field('Bottom shows, mm').value).toBe(bottom)
+    expect(field('Bottom reading, mm').value).toBe(bottom)
     await check()
     passed()
     // the sign the other way round fails, and is named
-    await fill('Far shows, mm', (-Number(far)).toFixed(2))
+    await fill('Far reading, mm', (-Number(far)).toFixed(2))
     await check()
-    see('The sign is the other way round.')
+    see('Wrong sign.')
     see('Not yet.')
   })
 
@@ -86,14 +86,14 @@ describe('lessons at a dial', () => {
     await press('Bottom')
     const sag = Number((line() / 100 - 1).toFixed(2))
     expect(sag).toBeLessThan(0)
-    await fill('Sag, bottom less top, mm', sag.toFixed(2))
-    await fill('An aligned machine shows at the bottom, mm', sag.toFixed(2))
+    await fill('Sag, bottom minus top, mm', sag.toFixed(2))
+    await fill('Bottom reading of an aligned machine, mm', sag.toFixed(2))
     const aside = screen.getByRole('complementary', { name: 'Your answers' }).textContent ?? ''
     const machine = numberIn(aside, /shows ([−+]?\d\.\d\d) mm at the bottom/)
-    const left = 'Left of the machine’s reading, sag taken off, mm'
+    const left = 'Machine reading corrected for sag, mm'
     await fill(left, (machine + sag).toFixed(2))
     await check()
-    see('The sag was put on, not taken off.')
+    see('You added the sag instead of subtracting it.')
     await fill(left, (machine - sag).toFixed(2))
     await check()
     passed()
@@ -116,15 +116,15 @@ describe('lessons at a dial', () => {
     }
     see('The coupling is bolted up.')
     const bolted = await bottom()
-    await fill('Bottom, coupling bolted up, mm', bolted.toFixed(2))
-    await press('Take the coupling bolts out')
+    await fill('Bottom, coupling connected, mm', bolted.toFixed(2))
+    await press('Disconnect the coupling')
     see('The coupling is open')
     const open = await bottom()
-    await fill('Bottom, coupling open, mm', open.toFixed(2))
-    const hidden = 'Offset that the coupling hid, without a sign, mm'
+    await fill('Bottom, coupling disconnected, mm', open.toFixed(2))
+    const hidden = 'Offset hidden by the coupling, no sign, mm'
     await fill(hidden, Math.abs(open - bolted).toFixed(2))
     await check()
-    see('That is what the dial goes over, not the offset.')
+    see('That is the total reading, not the offset.')
     await fill(hidden, (Math.abs(open - bolted) / 2).toFixed(3))
     await check()
     passed()
@@ -134,15 +134,15 @@ describe('lessons at a dial', () => {
     const { press, see, unseen } = openBench('closure', 12)
     see(/^Machine 12 /)
     await press('Bottom')
-    see('Failed: it was touched before it was locked out and tried.')
-    await press('Begin again, same machine')
-    unseen('Failed: it was touched')
+    see('Failed: you touched the machine before locking out and trying it.')
+    await press('Start over, same machine')
+    unseen('Failed: you touched')
     see(/^Machine 12 /)
     // one of the four is out: top and bottom against near and far
     const written = within(screen.getByRole('region', { name: 'What was written down' }))
     expect(written.getAllByRole('row')).toHaveLength(4)
-    await press('What would a master look at now?')
-    see('Add top and bottom, add near and far.')
+    await press('Hint')
+    see('Add top and bottom, then near and far.')
     await press('Another machine')
     see(/^Machine \d+/)
   })
@@ -155,11 +155,11 @@ describe('lessons at a dial', () => {
     await press('Turn the bezel: zero here')
     await press('Slide the 0.50 mm block under the tip')
     see('The 0.50 mm block lies under the tip.')
-    await fill('Factor, true over shown', (0.5 / (line() / 100)).toFixed(3))
-    const bottom = 'Bottom as it truly is, mm'
+    await fill('Factor, true ÷ indicated', (0.5 / (line() / 100)).toFixed(3))
+    const bottom = 'True bottom reading, mm'
     await fill(bottom, (swing(bench, 180) / leverFactor(bench)).toFixed(2))
     await check()
-    see('That is what the lever shows, not what is there.')
+    see('That is the indicated reading, not the true one.')
     await fill(bottom, swing(bench, 180).toFixed(2))
     await check()
     passed()
@@ -176,11 +176,11 @@ describe('lessons at a dial', () => {
     expect(slider().value).toBe(String(far))
     await press('As far as it goes, near side')
     expect(slider().value).toBe(String(360 - near))
-    await fill('Bottom would show, mm', (swing(bench, far) + swing(bench, -near)).toFixed(2))
-    await fill('Far would show, mm', swing(bench, 90).toFixed(2))
+    await fill('Calculated bottom reading, mm', (swing(bench, far) + swing(bench, -near)).toFixed(2))
+    await fill('Calculated far reading, mm', swing(bench, 90).toFixed(2))
     await check()
-    see('That is where the turn ends, not a quarter.')
-    await fill('Bottom would show, mm', swing(bench, 180).toFixed(2))
+    see('That is the reading where you stopped, not at the quarter.')
+    await fill('Calculated bottom reading, mm', swing(bench, 180).toFixed(2))
     await check()
     passed()
   })
@@ -191,15 +191,15 @@ describe('lessons at a dial', () => {
     const { press, pick, fill, check, passed, see } = openBench('trust', seed, 'key')
     await press('Lock out and try')
     await press('Far')
-    see('On the far side: seen in the mirror, left and right changed.')
+    see('Far side: seen in a mirror, so left and right are reversed.')
     await press('Tap the dial')
-    await pick('What is wrong', 'nothing: it tells the truth')
-    await fill('Bottom truly shows, mm', (swing(bench, 180) + (bench.lies?.by ?? 0)).toFixed(2))
+    await pick('What is wrong', 'nothing: the dial is good')
+    await fill('True bottom reading, mm', (swing(bench, 180) + (bench.lies?.by ?? 0)).toFixed(2))
     await check()
-    see('It is something else.')
-    see('That is what the dial made of it.')
-    await pick('What is wrong', 'slack in bracket or bearings')
-    await fill('Bottom truly shows, mm', swing(bench, 180).toFixed(2))
+    see('The fault is something else.')
+    see('That is the faulty reading.')
+    await pick('What is wrong', 'play in the bracket or bearings')
+    await fill('True bottom reading, mm', swing(bench, 180).toFixed(2))
     await check()
     passed()
   })

@@ -56,26 +56,26 @@ describe('soft foot', () => {
     expect(over).toHaveLength(2)
     const [first = ''] = over
     await choose(first)
-    see('Its bolt is tight: no blade goes in.')
+    see('Bolt tight: no feeler goes in.')
     await press('Loosen its bolt')
-    const blades = within(screen.getByRole('table', { name: `Blades under the ${first.toLowerCase()} foot` }))
+    const blades = within(screen.getByRole('table', { name: `Feeler under the ${first.toLowerCase()} foot` }))
     const gaps = blades.getAllByRole('cell').map((cell) => numberIn(cell.textContent ?? ''))
     const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length
     await fill('Shim in hand, mm', mean.toFixed(2))
-    await press('Even shim under it')
+    await press('Insert full shim')
     see(`under it: shim ${mean.toFixed(2)} mm`)
     reload()
     // still loose, and told as something else: both are named
-    await pick('What is wrong', 'A pipe pulls at one end')
-    await press('Check the frame')
-    see('That is not what is wrong.')
+    await pick('What is wrong', 'Pipe strain at one end')
+    await press('Check my answer')
+    see('That is not the fault.')
     see('A bolt is still loose.')
     await choose(first)
     await press('Tighten its bolt')
     await pick('What is wrong', 'The frame rocks on a diagonal: one foot is short')
-    await press('Check the frame')
+    await press('Check my answer')
     passed()
-    see(/It was: the (near|far) (left|right) foot was short by/)
+    see(/the (near|far) (left|right) foot was short by/)
   })
 
   it('by keyboard: a bent foot takes a step shim; touched before the lock the lesson is lost', async () => {
@@ -89,15 +89,15 @@ describe('soft foot', () => {
       await choose(`${foot[0]?.toUpperCase()}${foot.slice(1).replace('-', ' ')}`)
       await press('Loosen its bolt')
       await fill('Shim in hand, mm', size.toFixed(2))
-      await press('Step shim under it')
+      await press('Insert step shim')
       await press('Tighten its bolt')
       await pick('What is wrong', 'One foot is bent')
-      await press('Check the frame')
+      await press('Check my answer')
     }
     await cure()
-    see('Failed: it was touched before it was locked out and tried.')
+    see('Failed: you touched the machine before locking out and trying it.')
     see('Not yet.')
-    await press('Begin again, same machine')
+    await press('Start over, same machine')
     await press('Lock out and try')
     await cure()
     passed()
@@ -131,7 +131,7 @@ describe('side moves that stay', () => {
     await press('Lock out and try')
     for (const end of ends) {
       await choose(end)
-      await press('Dial on the far side, zeroed')
+      await press('Set and zero dial, far side')
       await press('Loosen these bolts')
     }
     for (let time = 0; time < 4; time++)
@@ -150,12 +150,12 @@ describe('side moves that stay', () => {
       await choose(end)
       await press('Tighten these bolts')
     }
-    await press('Check the machine')
-    see('A jack bolt still bears on the machine.')
+    await press('Check my alignment')
+    see('A jack bolt is still touching the machine.')
     await both('Back 1.0 mm')
-    await press('Check the machine')
+    await press('Check my alignment')
     passed()
-    see(/tightening alone would have shifted the front feet by/)
+    see(/tightening alone shifts the front feet/)
   }
 
   it('by keyboard: from end to end, stops before the bolts; without stops it creeps, and that is named', async () => {
@@ -165,8 +165,8 @@ describe('side moves that stay', () => {
     await page.press('Loosen these bolts')
     await page.press('Tighten these bolts')
     page.reload()
-    await page.press('Check the machine')
-    page.see('It was there, and crept as the bolts were tightened.')
+    await page.press('Check my alignment')
+    page.see('It was in position but shifted as you tightened.')
     page.see('Not yet.')
   })
 
@@ -182,9 +182,9 @@ describe('side moves that stay', () => {
     expect(screen.getByRole<HTMLInputElement>('radio', { name: 'Back feet' }).checked).toBe(true)
     await page.press('Until it just bears', side('Back', 'near'))
     await page.press('In 0.5 mm', side('Back', 'near'))
-    await page.press('Check the machine')
-    page.see('A jack bolt was turned against something tight.')
-    await page.press('Begin again, same machine')
+    await page.press('Check my alignment')
+    page.see('You turned a jack bolt against something tight.')
+    await page.press('Start over, same machine')
     await sideMoves(page, 5, drawn)
   })
 })
@@ -195,7 +195,7 @@ describe('belts, groove to groove', () => {
   /** What the straightedge tells at an edge, mm proud. */
   async function proud({ choose, status }: Page, edge: string): Promise<number> {
     await choose(edge)
-    const [, which, mm = ''] = /(stands|lies) ([\d.]+) mm/.exec(status('The motor’s face')) ?? []
+    const [, which, mm = ''] = /is ([\d.]+) mm (proud|behind)/.exec(status(/motor face is|both faces are/)) ?? []
     return (which === 'lies' ? -1 : 1) * Number(mm)
   }
 
@@ -221,20 +221,20 @@ describe('belts, groove to groove', () => {
     await press('Lock out and try')
     await press('Loosen the motor’s bolts')
     await alignBelts(page, 0)
-    await choose('Tension by one screw')
+    await choose('Tension with one screw')
     await press('Tighten the motor’s bolts')
     reload()
-    await press('Check the drive')
-    see('The faces are flush, the grooves are not.')
+    await press('Check my alignment')
+    see('The faces are flush, but the grooves are not in line.')
     see('Pulled askew by one screw.')
     await press('Loosen the motor’s bolts')
     await choose('Belts slack')
     await moveBelts(page, slide, faceWanted(makeDrive(8)))
-    await choose('Tension by both screws evenly')
+    await choose('Tension with both screws evenly')
     await press('Tighten the motor’s bolts')
-    await press('Check the drive')
+    await press('Check my alignment')
     passed()
-    see(/at the start the motor’s face stood/)
+    see(/as found, the motor face was/)
   })
 
   it('by keyboard: pushed against tight bolts nothing moves, and that is named; then it is done', async () => {
@@ -243,15 +243,15 @@ describe('belts, groove to groove', () => {
     await press('Lock out and try')
     await fill(slide, '1')
     await press('Do it', slide)
-    await press('Check the drive')
-    see('Pushed against tight bolts or tensioned belts.')
-    await press('Begin again, same machine')
+    await press('Check my alignment')
+    see('You pushed it with bolts tight or belts tensioned.')
+    await press('Start over, same machine')
     await press('Lock out and try')
     await press('Loosen the motor’s bolts')
     await alignBelts(page, faceWanted(makeDrive(31)))
-    await choose('Tension by both screws evenly')
+    await choose('Tension with both screws evenly')
     await press('Tighten the motor’s bolts')
-    await press('Check the drive')
+    await press('Check my alignment')
     passed()
   })
 })
@@ -266,23 +266,23 @@ describe('reverse dials to a graph', () => {
     const { fill, press, see, passed } = openPractice('/practice/graph', { kept: beginPlotting(29) })
     const put = (hub: string, mm: number) => {
       const dot = screen.getByRole<HTMLInputElement>('slider', {
-        name: new RegExp(`Dot at the dial on the hub that ${hub}`),
+        name: new RegExp(`Point at the dial on the ${hub} hub`),
       })
       fireEvent.change(dot, { target: { value: mm.toFixed(2) } })
       expect(dot.getAttribute('aria-valuetext')).toMatch(/[+−]?\d\.\d\d mm/)
     }
     put('stays', dots.left)
     put('moves', -dots.right)
-    await press('Check the graph')
-    see('A dot stands on the wrong side of the line.')
-    see('The feet are not read off yet.')
+    await press('Check my graph')
+    see('A point is on the wrong side of the line.')
+    see('You have not read the feet.')
     put('moves', dots.right)
     for (const foot of ['front', 'back'] as const)
       await fill(
-        `${foot === 'front' ? 'Front' : 'Back'} feet, mm high (low with a minus)`,
+        `${foot === 'front' ? 'Front' : 'Back'} feet, mm (+ high, − low)`,
         lineAt(plot, dots, plot.at[foot]).toFixed(2),
       )
-    await press('Check the graph')
+    await press('Check my graph')
     passed()
   })
 })
@@ -293,7 +293,7 @@ describe('a pair of machines', () => {
     const { press, choose, move, see, passed, reload } = openPractice('/practice/rough', {
       kept: beginAligning('rough')(14),
     })
-    see(/Gap between them: \d\.\d\d mm/)
+    see(/Face gap: \d\.\d\d mm/)
     await press('Lock out and try')
     await press('Loosen the right machine’s bolts')
     for (const [name, foot] of rightFeet) {
@@ -301,11 +301,11 @@ describe('a pair of machines', () => {
       await move('Shims in under these feet, mm', -pair.up[foot])
       await move('Push these feet toward the far side, mm', -pair.far[foot])
     }
-    await press('Check the pair')
+    await press('Check my alignment')
     see('Bolts are still loose.')
     reload()
     await press('Tighten the right machine’s bolts')
-    await press('Check the pair')
+    await press('Check my alignment')
     passed()
   })
 
@@ -316,7 +316,7 @@ describe('a pair of machines', () => {
       how: 'key',
     })
     await choose('mil')
-    see(/Gap between them: \d+\.\d mil/)
+    see(/Face gap: \d+\.\d mil/)
     see(/Within 11\.8 mil and 1\.50 mil\/in at the coupling/)
     await press('Lock out and try')
     await press('Loosen the right machine’s bolts')
@@ -332,7 +332,7 @@ describe('a pair of machines', () => {
       await move('Push these feet toward the far side, mil', -pair.far[foot] / 0.0254)
     }
     await press('Tighten the right machine’s bolts')
-    await press('Check the pair')
+    await press('Check my alignment')
     passed()
     await choose('mm')
   })
@@ -345,9 +345,9 @@ describe('a pair of machines', () => {
     await choose('Right machine, front')
     await move('Shims in under these feet, mm', -pair.up['right-front'])
     await press('Tighten the right machine’s bolts')
-    await press('Check the pair')
-    see('Down on its pad, and still too high.')
-    await press('Begin again, same machine')
+    await press('Check my alignment')
+    see('Base-bound: it is on its pad and still too high.')
+    await press('Start over, same machine')
     await press('Lock out and try')
     await press('Loosen the right machine’s bolts')
     await press('Loosen the left machine’s bolts')
@@ -366,9 +366,9 @@ describe('a pair of machines', () => {
     }
     await press('Tighten the left machine’s bolts')
     await press('Tighten the right machine’s bolts')
-    await press('Check the pair')
+    await press('Check my alignment')
     passed()
-    see(/at the start the right shaft stood/)
+    see(/as found, the right shaft was/)
   })
 
   it('in line when it runs, by keyboard: run, cooled, locked again; touched after the run without the lock it is lost', async () => {
@@ -378,13 +378,13 @@ describe('a pair of machines', () => {
       how: 'key',
     })
     await press('Lock out and try')
-    await press('Locks off, run until warm')
-    see('It runs: stand clear, touch nothing. The thermometers are read.')
-    await press('Stop, let it cool')
+    await press('Remove locks and run until warm')
+    see('Running: stand clear, touch nothing. Temperatures are being recorded.')
+    await press('Stop and let it cool')
     await press('Loosen the right machine’s bolts')
-    see('Failed: it was touched before it was locked out and tried.')
-    await press('Begin again, same machine')
-    await press('Locks off, run until warm')
+    see('Failed: you touched the machine before locking out and trying it.')
+    await press('Start over, same machine')
+    await press('Remove locks and run until warm')
     const grows = (name: string) => {
       const [, , warmer, tall] = within(screen.getByRole('row', { name: new RegExp(name) })).getAllByRole('cell')
       return numberIn(warmer?.textContent ?? '') * numberIn(tall?.textContent ?? '') * 11.7e-6
@@ -395,7 +395,7 @@ describe('a pair of machines', () => {
       'right-front': grows('Right machine, front'),
       'right-back': grows('Right machine, back'),
     }
-    await press('Stop, let it cool')
+    await press('Stop and let it cool')
     await press('Lock out and try')
     await press('Loosen the right machine’s bolts')
     const lean = (feet['left-front'] - feet['left-back']) / (pair.at['left-front'] - pair.at['left-back'])
@@ -405,7 +405,7 @@ describe('a pair of machines', () => {
       await move('Shims in under these feet, mm', line - feet[foot] - pair.up[foot])
     }
     await press('Tighten the right machine’s bolts')
-    await press('Check the pair')
+    await press('Check my alignment')
     passed()
   })
 })
@@ -420,14 +420,14 @@ describe('halving at the coupling', () => {
     const first = open()
     await first.choose('The near side')
     await first.press('Turn the bezel: zero', 'On the hub that moves')
-    await first.press('Turn the bezel: zero', 'On the hub that stays')
+    await first.press('Turn the bezel: zero', 'On the fixed hub')
     await first.choose('The far side')
-    await first.press('Turn the bezel: half of it', 'On the hub that moves')
+    await first.press('Set the dial to half its reading', 'On the hub that moves')
     const dial = within(screen.getByRole('group', { name: 'On the hub that moves' }))
     expect(dial.getByRole('status').textContent).toBe('On the hub that moves: 0.00 mm')
     await first.press('Tighten these bolts')
-    await first.press('Check the machine')
-    first.see('It was there, and crept as the bolts were tightened.')
+    await first.press('Check my alignment')
+    first.see('It was in position but shifted as you tightened.')
     closePractice()
     const { press, choose, see, passed } = open()
     const ends = ['Front', 'Back']
@@ -440,13 +440,13 @@ describe('halving at the coupling', () => {
       await choose(`${end} feet`)
       await press('Tighten these bolts')
     }
-    await press('Check the machine')
-    see('A jack bolt still bears on the machine.')
+    await press('Check my alignment')
+    see('A jack bolt is still touching the machine.')
     for (const end of ends) {
       await choose(`${end} feet`)
       for (const side of ['near', 'far']) await press('Back 1.0 mm', jack(end, side))
     }
-    await press('Check the machine')
+    await press('Check my alignment')
     passed()
   })
 })
@@ -456,7 +456,7 @@ describe('a motor on its flange', () => {
     const flange = makeFlange(5)
     const { press, choose, move, see, passed, reload } = openPractice('/practice/flange', { kept: beginMounting(5) })
     await press('Lock out and try')
-    await press('Hook the hoist on and take the weight')
+    await press('Hook on the hoist and take the weight')
     await press('Loosen the flange’s bolts')
     const lift = boltsOf(flange).map((bolt) => {
       const angle = (angleOf(flange, bolt) * Math.PI) / 180
@@ -475,7 +475,7 @@ describe('a motor on its flange', () => {
     await move('Push toward the right, mm', wrong[0])
     await move('Push away from you, toward the far side, mm', wrong[1])
     await press('Tighten the flange’s bolts')
-    await press('Check the motor')
+    await press('Check my alignment')
     see('Pushed by bolts counted the other way round.')
     await press('Loosen the flange’s bolts')
     await move('Push toward the right, mm', right[0] - wrong[0])
@@ -483,7 +483,7 @@ describe('a motor on its flange', () => {
     await press('Tighten the flange’s bolts')
     await press('Let the hoist down')
     reload()
-    await press('Check the motor')
+    await press('Check my alignment')
     passed()
   })
 })
@@ -501,15 +501,15 @@ describe('pockets on a wire', () => {
       await move('Push this pocket toward the far side, mm', -far)
       await press(`Tighten pocket ${pocket}`)
     }
-    await press('Check the line')
-    see('It stands on the wire, not on the line.')
+    await press('Check my alignment')
+    see('It is on the wire, not on the line.')
     for (const pocket of movedPockets) {
       await choose(`Pocket ${pocket}`)
       await press(`Loosen pocket ${pocket}`)
       await move('Shims in under this pocket, mm', droopAt(bores, pocket))
       await press(`Tighten pocket ${pocket}`)
     }
-    await press('Check the line')
+    await press('Check my alignment')
     passed()
   })
 })
@@ -528,7 +528,7 @@ describe('rolls', () => {
       await press('Near target: zero here')
     }
     expect(Math.abs(shownBy('far end'))).toBeLessThan(0.03)
-    if (looksAway(sight, begun.hands)) await press('Turn reference b round in its holder')
+    if (looksAway(sight, begun.hands)) await press('Reverse reference b in its holder')
     await press('Both floor references: zero here')
     await choose('Second stand')
     await press('Level it')
@@ -541,9 +541,9 @@ describe('rolls', () => {
     await press('Loosen the near housing of roll 2')
     await move('Move the near end of roll 2 down the line, mm', off)
     await press('Tighten the near housing of roll 2')
-    await press('Check roll 2')
+    await press('Check my alignment')
     passed()
-    see(/at the start the far end of roll 2 stood/)
+    see(/as found, the far end of roll 2 was/)
   })
 
   it('a roll that won’t go: every roll to its number leaves the web all of it; shared out it forgives', async () => {
@@ -559,8 +559,8 @@ describe('rolls', () => {
       stands[roll] = mm
     }
     for (const roll of [2, 3, 5, 6] as const) await to(roll, 0)
-    await press('Check the section')
-    see('Every roll to its number, and the web still takes all of it.')
+    await press('Check my alignment')
+    see('Every roll is at zero, so the web still takes the full error.')
     for (const [roll, share] of [
       [2, 1 / 3],
       [3, 2 / 3],
@@ -568,7 +568,7 @@ describe('rolls', () => {
       [6, 1 / 3],
     ] as const)
       await to(roll, Math.round(100 * share * off[4]) / 100)
-    await press('Check the section')
+    await press('Check my alignment')
     passed()
   })
 })

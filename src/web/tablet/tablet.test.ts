@@ -58,7 +58,7 @@ async function answer(address: string, init?: RequestInit): Promise<Response> {
       })
     if (kind === 'lines' && part === 'logbook') return json([])
     const found = kind === 'jobs' ? server.jobs.get(id ?? '') : server.lines.get(id ?? '')
-    return found ? json(found) : json({ error: { path: 'id', message: 'There is no such job.' } }, 404)
+    return found ? json(found) : json({ error: { path: 'id', message: 'Job not found.' } }, 404)
   }
   const response = respond()
   if (server.deaf) throw new TypeError('The answer was lost')
@@ -173,10 +173,10 @@ describe('copies', () => {
     await vi.waitFor(async () => expect(await copyOf('job', 'job-1')).toBeDefined())
     server.away = true
     expect((await fetched('job-1')).number).toBe(1)
-    await expect(fetched('job-2')).rejects.toThrow('not on this tablet')
+    await expect(fetched('job-2')).rejects.toThrow('not saved on this tablet')
     server.away = false
     server.jobs.clear()
-    await expect(fetched('job-1')).rejects.toThrow('There is no such job.')
+    await expect(fetched('job-1')).rejects.toThrow('Job not found.')
   })
   it('that were opened long ago go, but not those of lines taken along nor what is not sent', async () => {
     const db = await tablet()

@@ -11,14 +11,14 @@ it('a typed number that is none is named by its field, with what to do', () => {
   for (const [key, name] of [
     ['toe', 'toe, degrees'],
     ['tilt', 'tilt, degrees'],
-    ['radius', 'radius of the points'],
-    ['offset', 'face stands to the right by'],
+    ['radius', 'measuring radius'],
+    ['offset', 'face offset, + to the right'],
   ])
     expect(say({ kind: 'not-a-number', peg: 'outside', set, key: key!, trouble }, terms, 0.01).title).toBe(
-      `Motor sheave, ${name}: that is not a number.`,
+      `Motor sheave, ${name}: not a number.`,
     )
   const limit = say({ kind: 'limit-not-a-number', peg: 'outside', trouble }, terms, 0.01)
-  expect(limit.title).toBe('The limit of the belt can’t be used.')
+  expect(limit.title).toBe('The belt limit is invalid.')
   expect(limit.detail).toContain('“abc” is not a number.')
-  expect(sayNext({ next: { kind: 'limit-not-a-number' }, sheaves: [] })).toBe('Correct the limit of the belt')
+  expect(sayNext({ next: { kind: 'limit-not-a-number' }, sheaves: [] })).toBe('Correct the belt limit')
 })

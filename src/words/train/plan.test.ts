@@ -45,7 +45,7 @@ describe('what is said before the spanner is picked up', () => {
   it('says when a move is too large for shims, and why sideways comes first', () => {
     const { said } = told({ ...high, offsetZ: 2.4, offsetY: -1.8 }, mm, stocked(line, '5', []))
     const titles = said.map(({ title }) => title)
-    expect(titles).toContainEqual(expect.stringMatching(/is more than shims and jack bolts are for/))
+    expect(titles).toContainEqual(expect.stringMatching(/is too large a move for precision alignment/))
     expect(titles).toContain('Sideways first here.')
     expect(said.find(({ title }) => title === 'Sideways first here.')!.detail).toMatch(
       /Within 1\.\d mm it is near enough to lift; what is left of sideways comes after the shims/,
@@ -72,7 +72,7 @@ describe('a plan that moves the machine with the pipes', () => {
       ...plan.stations.filter(({ machine }) => machine === 'm1').map(({ vertical }) => Math.abs(vertical!)),
     )
     expect(tied.title).toContain(`${most.toFixed(2)} mm`)
-    expect(tied.detail).toMatch(/^Pipes and hangers must follow without strain/)
+    expect(tied.detail).toMatch(/^Pipes and hangers must move without strain/)
     expect(told(high, mm).said.some(({ title }) => title.startsWith('This plan moves'))).toBe(false)
   })
   it('says who agreed, as long as it is no more than was agreed to', () => {
@@ -85,7 +85,7 @@ describe('a plan that moves the machine with the pipes', () => {
     const fan = { ...line, machines: line.machines.map((m) => (m.id === 'm1' ? { ...m, kind: 'fan' as const } : m)) }
     const { solved, plan } = held()
     const [finding] = planFindings(solved, plan, fan).filter(({ kind }) => kind === 'tied-moved')
-    expect(sayPlan(finding!, mm).detail).toMatch(/clearance in its casing/)
+    expect(sayPlan(finding!, mm).detail).toMatch(/Rotor-to-casing clearance/)
     const gearbox = { machines: line.machines.map((m) => ({ ...m, kind: 'gearbox' as const })) }
     expect(planFindings(solved, plan, gearbox).filter(({ kind }) => kind === 'tied-moved')).toEqual([])
   })

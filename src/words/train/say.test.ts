@@ -125,13 +125,13 @@ describe('whatever is said', () => {
     for (const part of [
       'is not a number',
       'did not return to zero',
-      'No bracket sag given',
+      'No bracket sag entered',
       'sags downward',
       'other machine’s side',
       'behind its machine’s front feet',
       'only read with the coupling connected',
       'no verdict without a tolerance',
-      'other side of the coupling',
+      'wrong side of the coupling',
       'plane was not measured',
       'Not enough readings yet',
       'does not close',
@@ -139,19 +139,19 @@ describe('whatever is said', () => {
       'disagree: by up to',
       'exceed its travel',
       'nearly runs out of travel',
-      'needs the radius',
+      'enter its radius',
       'run-out of the hub',
-      'is taken off',
+      'is subtracted from',
       'measured at another span',
       'measured with another dial',
       'set to its sag at the top',
       'of the turn: the least certain foot',
       'One more reading would help most',
-      'floated by',
+      'floated axially',
       'the sweep is rough',
       'rocks',
-      'Something is pulling',
-      'is bent',
+      'Pipe or conduit strain',
+      'bent foot',
     ])
       expect(titles).toContain(part)
   })
@@ -161,7 +161,7 @@ describe('whatever is said', () => {
     expect(verdict!.working!.join('\n')).toMatch(
       /As a gap over the coupling’s \d+ mm: 0\.\d\d mm wider at the (top|bottom|\w+ side)/,
     )
-    expect(verdict!.working!.join('\n')).toMatch(/The maker’s or the site’s figure would win/)
+    expect(verdict!.working!.join('\n')).toMatch(/The maker’s or site’s figure would override it/)
   })
 })
 
@@ -262,14 +262,14 @@ describe('a verdict with growth', () => {
       await reportPdf({ number: 1, document: bare, signedAt: null } as unknown as PrintedJob<'train'>, 'mm'),
     )
     const text = printed.replace(/\s+/g, ' ')
-    expect(text).toContain('sag not given')
+    expect(text).toContain('sag not entered')
     expect(text).not.toMatch(/sag [+−]?0\.00/)
     const sheet = JSON.stringify(readingSheetOf({ number: 1, document: bare }, undefined, { unit: 'mm' }))
-    expect(sheet).toContain('sag not given')
+    expect(sheet).toContain('sag not entered')
     const record = JSON.stringify(
       recordOf({ number: 1, document: bare, lineId: 'l1' } as never, { unit: 'mm', instruments: new Map() } as never),
     )
-    expect(record).toContain('sag not given')
+    expect(record).toContain('sag not entered')
     expect(record).not.toMatch(/sag [+−]?0\.00/)
   })
 })

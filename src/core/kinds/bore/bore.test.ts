@@ -328,7 +328,7 @@ describe('a document that is at fault', () => {
     expect(faultOf(with2({}, { readings: [] }))).toMatch(/^bores\.sections\.1\.readings/)
     expect(faultOf(with2({ reference: { held: ['P1', 'P9'] } }))).toMatch(/^bores\.reference\.held\.1/)
     expect(faultOf(with2({ reference: { held: ['P1', 'P2'] } }, { x: 0 }))).toMatch(
-      /^bores\.reference\.held\.1: .*another place/,
+      /^bores\.reference\.held\.1: .*another x/,
     )
     expect(faultOf(with2({ reference: 'best' }))).toMatch(/^bores\.reference: /)
     const wire = { kind: 'wire', from: 0, length: 500, weight: 2e-5, tension: 180 }

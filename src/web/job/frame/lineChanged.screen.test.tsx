@@ -32,7 +32,7 @@ describe.each(kindNames)('what is typed of the line in a job: %s', (kind) => {
     const number = () => page.getByRole('textbox', { name: /, mm$/ }).first()
     const asked = page.getByRole('region', { name: 'The line has changed' })
     const saved = () => expect(page.getByText(/^Saved \d/)).toBeVisible()
-    await page.goto(`${empty}/jobs/job-one/line`)
+    await page.goto(`${empty}/jobs/job-one/dimensions`)
     await page
       .getByLabel(/^(Line )?[Nn]ame/)
       .first()
@@ -50,7 +50,7 @@ describe.each(kindNames)('what is typed of the line in a job: %s', (kind) => {
     await expect(number()).toHaveValue('440')
     await expect(asked).toBeHidden()
 
-    await page.goto(`${empty}/jobs/job-two/line`)
+    await page.goto(`${empty}/jobs/job-two/dimensions`)
     await expect(asked).toContainText('440 mm now, changed in job 1.')
     await expect(asked).toContainText('Rinse pump 9 now, changed in job 1.')
     await asked.getByRole('button', { name: 'Take all' }).click()
@@ -67,7 +67,7 @@ describe.each(kindNames)('what is typed of the line in a job: %s', (kind) => {
     // the line says something else: asked again
     await number().fill('450')
     await saved()
-    await page.goto(`${empty}/jobs/job-two/line`)
+    await page.goto(`${empty}/jobs/job-two/dimensions`)
     await expect(asked).toContainText('450 mm now.')
     await asked.getByRole('button', { name: /^Keep nothing here/ }).click()
     await saved()

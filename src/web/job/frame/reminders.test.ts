@@ -51,7 +51,7 @@ describe('what earlier steps left open', () => {
   it('is a soft foot that was found and not cured, and nothing once it sits', () => {
     const go = vi.fn()
     const [reminder] = remindersOf({ ...job, ready, seat: rises(['0.2', '0', '0.01', '0.19']) }, terms, go)
-    expect(reminder).toMatchObject({ key: 'open-seat-m2', acts: [{ text: 'Go to Seat' }] })
+    expect(reminder).toMatchObject({ key: 'open-seat-m2', acts: [{ text: 'Go to Soft foot' }] })
     reminder!.acts![0]!.run()
     expect(go).toHaveBeenCalledExactlyOnceWith('seat')
     expect(remindersOf({ ...job, ready, seat: rises(['0.01', '0', '0.01', '0']) }, terms, go)).toEqual([])

@@ -11,19 +11,19 @@ const jobs = [
 
 describe.each(jobs)('the moves of the kind $kind', ({ job, act }) => {
   test('are written down as planned, put right by hand, kept, and printed', async ({ page, demo }) => {
-    await page.goto(`${demo}/jobs/${job}/move`)
-    await page.getByRole('button', { name: 'Moved: start next round' }).first().click()
+    await page.goto(`${demo}/jobs/${job}/moves`)
+    await page.getByRole('button', { name: 'Moves done: start next round' }).first().click()
     await expect(page.getByRole('heading', { name: 'Readings' }).first()).toBeVisible()
-    await page.goto(`${demo}/jobs/${job}/move`)
+    await page.goto(`${demo}/jobs/${job}/moves`)
     const done = page.getByRole('region', { name: 'What was done before this round' })
     const field = done.getByLabel(act).first()
     await expect(field).toHaveValue(/^[+−]?\d+\.\d+$/)
     await field.fill('0.375')
     await field.press('Enter')
     await page.goto(`${demo}/jobs/${job}/sign`)
-    await expect(page.getByText('Moves made, as written down')).toBeVisible()
+    await expect(page.getByText('Moves made, as recorded')).toBeVisible()
     await expect(page.getByText('0.375 mm').first()).toBeVisible()
-    await page.goto(`${demo}/jobs/${job}/move`)
+    await page.goto(`${demo}/jobs/${job}/moves`)
     await expect(
       page.getByRole('region', { name: 'What was done before this round' }).getByLabel(act).first(),
     ).toHaveValue('+0.375')

@@ -1,18 +1,18 @@
 import { expect, test } from '../../../testing/screen'
 
 test('feet in mil: a bent foot gets step shims, strain gets none', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-11/seat`)
+  await page.goto(`${demo}/jobs/job-11/soft-foot`)
   await page.getByText('mil', { exact: true }).click()
   await expect(page.getByText('The tanks-side back foot is bent.')).toBeVisible()
   await expect(page.getByText(/From its right edge inward: 2\.0 mil over/)).toBeVisible()
   await expect(page.getByRole('img', { name: /Step shims under the tanks-side back foot/ })).toBeVisible()
-  await page.goto(`${demo}/jobs/job-10/seat`)
+  await page.goto(`${demo}/jobs/job-10/soft-foot`)
   await expect(page.getByText('Something is pulling on the pump.')).toBeVisible()
   await expect(page.getByText(/^Put /)).toHaveCount(0)
 })
 
 test('all bolts loose: plain gaps are filled first', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-7/seat`)
+  await page.goto(`${demo}/jobs/job-7/soft-foot`)
   await page.getByRole('radio', { name: 'All bolts loose' }).click()
   for (const foot of ['Aisle-side front foot', 'Wall-side front foot', 'Aisle-side back foot', 'Wall-side back foot'])
     for (const corner of ['aisle left', 'aisle right', 'wall left', 'wall right'])
@@ -25,7 +25,7 @@ test('all bolts loose: plain gaps are filled first', async ({ page, demo }) => {
 })
 
 test('rough alignment gives shims and side moves, angle first', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-7/ready`)
+  await page.goto(`${demo}/jobs/job-7/pre-checks`)
   const gaps: Record<string, string> = {
     'Rim gap, top': '-0.4',
     'Rim gap, bottom': '0.4',
@@ -47,11 +47,11 @@ test('rough alignment gives shims and side moves, angle first', async ({ page, d
   await expect(result).toContainText('push 0.20 mm toward aisle')
   await page.getByRole('radio', { name: 'On the pump hub' }).click()
   await expect(result).toContainText('push 0.20 mm toward wall')
-  await expect(result).toContainText('Good enough for a dial.')
+  await expect(result).toContainText('Close enough to fit dials.')
 })
 
 test('a measured value over its limit is not good, and the printed page says what was open', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-9/ready`)
+  await page.goto(`${demo}/jobs/job-9/pre-checks`)
   const piping = page
     .getByRole('list', { name: 'Checks' })
     .getByRole('listitem')
@@ -69,7 +69,7 @@ test('an uneven diagonal rocks: one foot is shimmed, and looked at again; blades
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-7/seat`)
+  await page.goto(`${demo}/jobs/job-7/soft-foot`)
   await page.getByText('mil', { exact: true }).click()
   for (const [i, rise] of ['3.5', '0', '0', '6+1.5'].entries())
     await page.getByLabel(`${feet[i]}: rise, mil`).fill(rise)
@@ -86,7 +86,7 @@ test('a blade that fits nowhere is a look at the foot; what rises all the same i
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-7/seat`)
+  await page.goto(`${demo}/jobs/job-7/soft-foot`)
   for (const foot of feet)
     await page.getByRole('button', { name: `${foot}: nothing over 0.05 mm fits under it` }).click()
   await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
@@ -97,8 +97,8 @@ test('a blade that fits nowhere is a look at the foot; what rises all the same i
 })
 
 test('strain is no cause any more once the pipes are off', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-10/seat`)
-  await page.getByRole('button', { name: 'They are disconnected' }).click()
+  await page.goto(`${demo}/jobs/job-10/soft-foot`)
+  await page.getByRole('button', { name: 'Pipes are disconnected' }).click()
   await expect(page.getByText('Something is pulling on the pump.')).toHaveCount(0)
   await expect(page.getByText(/^Put /)).toHaveCount(1)
   await expect(page.getByLabel('Pipes and conduits')).toHaveValue('off')

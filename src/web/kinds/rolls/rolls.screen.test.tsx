@@ -4,7 +4,7 @@ test('a call about trouble: where it shows, two looks set up anew, what may corr
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-46/read`)
+  await page.goto(`${demo}/jobs/job-46/readings`)
   // the plant's own call: the way of the far edge is longer, and the aisle edge hangs slack as it should
   await expect(page.getByText(/^The drives edge’s way is 0\.\d\d mm longer over the face\.$/)).toBeVisible()
   await expect(
@@ -12,17 +12,17 @@ test('a call about trouble: where it shows, two looks set up anew, what may corr
   ).toBeVisible()
   const call = page.getByRole('region', { name: 'A call about trouble' })
   await call.getByLabel('The edge that hangs slack').selectOption('drives')
-  await expect(page.getByText(/what is seen and what is read do not fit/)).toBeVisible()
+  await expect(page.getByText(/Observation and readings disagree/)).toBeVisible()
   await call.getByLabel('The edge that hangs slack').selectOption('aisle')
   await call.getByLabel('Look 2, drives end, mm').fill('')
-  await expect(page.getByText('Once more, the tool taken off and set up anew.')).toBeVisible()
+  await expect(page.getByText('Read again: remove the tool and set it up again.')).toBeVisible()
   await page.reload()
   await expect(call.getByLabel('Look 2, drives end, mm')).toHaveValue('')
-  await call.getByRole('button', { name: 'Drop this call' }).click()
-  await expect(page.getByText('Once more, the tool taken off and set up anew.')).toBeHidden()
+  await call.getByRole('button', { name: 'Delete this trouble call' }).click()
+  await expect(page.getByText('Read again: remove the tool and set it up again.')).toBeHidden()
   await call.getByRole('heading').click()
-  await call.getByRole('button', { name: 'Take down a call' }).click()
-  await expect(page.getByText(/where does it show first\?$/)).toBeVisible()
+  await call.getByRole('button', { name: 'Start a trouble call' }).click()
+  await expect(page.getByText(/find where it starts\.$/)).toBeVisible()
 
   const further = page.getByRole('region', { name: 'Further readings' })
   await further.getByRole('heading', { name: 'Further readings' }).click()
@@ -35,12 +35,12 @@ test('a call about trouble: where it shows, two looks set up anew, what may corr
   await expect(page.getByText(/^Roll 9, further reading/)).toBeHidden()
 
   await expect(page.getByText(/^Saved/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-46/line`)
+  await page.goto(`${demo}/jobs/job-46/dimensions`)
   const roll = page.getByRole('group', { name: 'Roll 7', exact: true })
-  await roll.getByLabel('Pivots as it runs').check()
+  await roll.getByLabel('Pivots in service').check()
   const monuments = page.getByRole('region', { name: /^Monuments/ })
   await expect(monuments.getByLabel('Name').first()).toHaveValue('M1')
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   const strokes = page.getByRole('region', { name: 'Pivoting rolls, over their stroke' })
   for (const [place, up, down] of [
     ['One end', '0', '0.30'],
@@ -59,7 +59,7 @@ test('on an inch line lengths are inches, every cell and head says so, and a tap
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-46/read`)
+  await page.goto(`${demo}/jobs/job-46/readings`)
   await page.getByText('mil', { exact: true }).click()
   const tapes = page.getByRole('region', { name: 'Tape to the next roll' })
   const near = tapes.getByLabel('Tape to the next roll, aisle end, Roll 1, in', { exact: true })
@@ -68,7 +68,7 @@ test('on an inch line lengths are inches, every cell and head says so, and a tap
   await expect(near).toHaveValue('27.83')
   await page.getByText('mm', { exact: true }).click()
   await expect(tapes.getByLabel('Tape to the next roll, aisle end, Roll 1, mm', { exact: true })).toHaveValue(/^706\.9/)
-  await expect(page.getByText(/: in which unit\?$/)).toHaveCount(0)
+  await expect(page.getByText(/: check the unit\.$/)).toHaveCount(0)
   for (const end of ['aisle', 'drives'])
     await tapes.getByLabel(`Tape to the next roll, ${end} end, Roll 1, mm`, { exact: true }).fill('0.71')
   await expect(page.getByText('Tape from Roll 1 to Roll 2: in which unit?')).toBeVisible()
@@ -78,7 +78,7 @@ test('readings that contradict each other are not sure; the slip is named, tried
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-46/read`)
+  await page.goto(`${demo}/jobs/job-46/readings`)
   const levels = page.getByRole('region', { name: 'Level', exact: true })
   const cell = levels.getByLabel('Level, divisions toward the high drives end, Roll 2', { exact: true })
   await cell.fill('40')

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '../../../testing/screen'
 
 const other = async (page: Page, demo: string, method: string) => {
-  await page.goto(`${demo}/jobs/job-44/prove`)
+  await page.goto(`${demo}/jobs/job-44/verify`)
   await page.getByRole('button', { name: method }).click()
 }
 
@@ -9,13 +9,13 @@ test('an upright pair takes an instrument’s own result, its signs asked by the
   await other(page, demo, 'Repeat')
   const set = page.getByRole('region', { name: /^Set 2/ })
   await set.getByRole('combobox', { name: /^Set 2/ }).selectOption('result')
-  await expect(page.getByText('What does plus mean on this instrument?')).toBeVisible()
+  await expect(page.getByText('Enter what plus means on this instrument.')).toBeVisible()
   const offset = set.getByRole('region', { name: 'Motor instrument, offset' })
   for (const [name, way] of [
     ['Offset, toward bolt 1', 'up'],
     ['Angle or gap, toward bolt 1', 'top'],
-    ['Offset, a quarter on', 'near'],
-    ['Angle or gap, a quarter on', 'far'],
+    ['Offset, toward the quarter after bolt 1', 'near'],
+    ['Angle or gap, toward the quarter after bolt 1', 'far'],
   ] as const)
     await offset.getByRole('combobox', { name }).selectOption(way)
   await expect(offset.getByText('Plus is toward bolt 1, and toward bolt 7.')).toBeVisible()
@@ -28,7 +28,7 @@ test('an upright pair takes an instrument’s own result, its signs asked by the
 })
 
 test('a machine on its flange is read running by heads, never by dials', async ({ page, demo }) => {
-  await other(page, demo, 'Running: read')
+  await other(page, demo, 'Read while running')
   const set = page.getByRole('region', { name: /running check/ })
   const method = set.getByRole('combobox', { name: /running check/ })
   await expect(method).toHaveValue('twin-heads')

@@ -6,14 +6,14 @@ test('the packs and the room under the feet are typed, in mil, and the shims com
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-3/move?round=r1`)
-  await page.goto(`${demo}/jobs/job-5/read`)
+  await page.goto(`${demo}/jobs/job-3/moves?round=r1`)
+  await page.goto(`${demo}/jobs/job-5/readings`)
   await page.getByText('mil', { exact: true }).click()
   const typed = { 'Motor dial': [-12, -6, 5, -1], 'Pump dial': [3, -4, -12, -5] }
   for (const [dial, values] of Object.entries(typed))
     for (const [i, side] of ['top', 'dryer', 'bottom', 'stair'].entries())
       await page.getByLabel(`${dial}, ${side}, mil`, { exact: true }).fill(String(i === 0 ? 0 : values[i]))
-  await page.goto(`${demo}/jobs/job-5/move`)
+  await page.goto(`${demo}/jobs/job-5/moves`)
   await page.getByLabel('Shims for the motor').selectOption({ label: 'Inch shims, slot 13/16' })
   for (const end of ['front', 'back'])
     for (const side of ['stair', 'dryer'])
@@ -39,7 +39,7 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-18/move`)
+  await page.goto(`${demo}/jobs/job-18/moves`)
   await page.getByRole('button', { name: 'Hold two feet' }).click()
   await page.getByRole('radio', { name: 'both planes' }).click()
   const bolts = card(page, 'At the bolts')
@@ -61,7 +61,7 @@ test('at the jack bolts: two moves on a simulated rig finish, and tightening shi
 })
 
 test('at the jack bolts: what the dials show is typed, and what is left is told', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-4/move`)
+  await page.goto(`${demo}/jobs/job-4/moves`)
   const bolts = card(page, 'At the bolts')
   await bolts.getByRole('heading', { name: 'At the jack bolts' }).click()
   await expect(bolts).toContainText(/Push the back feet 0\.52 mm toward door: stop at/)
@@ -85,10 +85,10 @@ test('moved and read again: what was expected stands beside what came, and a for
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-21/move`)
-  const outcome = card(page, 'Did the move work')
+  await page.goto(`${demo}/jobs/job-21/moves`)
+  const outcome = card(page, 'Result of the move')
   await expect(outcome).toContainText(/Motor, back feet came out 0\.\d\d mm lower than planned/)
-  await expect(outcome).toContainText('another shim than planned, or one forgotten')
+  await expect(outcome).toContainText('wrong shim thickness')
   // put right what was really done, and it is as expected
   await outcome.getByLabel('Motor, back feet, moved, vertical, mm').fill('0.2')
   await expect(outcome).toContainText('The last move came out as planned')
@@ -97,7 +97,7 @@ test('moved and read again: what was expected stands beside what came, and a for
 })
 
 test('what the next readings should be is what comes to stand in the next round', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-12/move`)
+  await page.goto(`${demo}/jobs/job-12/moves`)
   const next = card(page, 'Expected readings')
   await next.getByRole('heading', { name: 'Expected readings after this move' }).click()
   await expect(next).toContainText('Motor dial')
@@ -106,13 +106,13 @@ test('what the next readings should be is what comes to stand in the next round'
     .locator('td')
     .nth(2)
   await expect(bottom).toHaveText('−0.14') // its sag: in line
-  await page.getByRole('button', { name: 'Moved: start next round' }).click()
+  await page.getByRole('button', { name: 'Moves done: start next round' }).click()
   await expect(page.getByText('Round 2', { exact: false }).first()).toBeVisible()
 })
 
 test('growth from two rounds, cold and hot', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-1/line`)
-  await page.goto(`${demo}/jobs/job-4/line`)
+  await page.goto(`${demo}/jobs/job-1/dimensions`)
+  await page.goto(`${demo}/jobs/job-4/dimensions`)
   const both = card(page, 'Read cold and hot')
   await both.getByLabel('Cold: which round').selectOption({ label: 'Job 4, vibration rising, round 1' })
   await both.getByLabel('Hot: which round').selectOption({ label: 'Job 1, new set, round 2' })
@@ -131,7 +131,7 @@ test('a shelf of shims is kept in the kit', async ({ page, demo }) => {
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   await page.reload()
   await expect(shelf.getByLabel('Quantity of thickness 1', { exact: true })).toHaveValue('0')
-  await page.goto(`${demo}/jobs/job-20/move`)
+  await page.goto(`${demo}/jobs/job-20/moves`)
   await page.getByLabel('Shims for the motor').selectOption({ label: 'Shims, slot 33' })
   await expect(card(page, 'Motor, back feet, vertical')).not.toContainText('0.05 mm')
 })
@@ -140,11 +140,11 @@ test('where the fixed machine has its feet is asked for by the plans that move i
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-6/line`)
+  await page.goto(`${demo}/jobs/job-6/dimensions`)
   for (const end of ['front', 'back']) await page.getByLabel(new RegExp(`^Pump, ${end} feet, distance from`)).fill('')
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await expect(page.getByText(/distance missing/)).toHaveCount(0)
-  await page.goto(`${demo}/jobs/job-6/move`)
+  await page.goto(`${demo}/jobs/job-6/moves`)
   const held = page.getByRole('row', { name: 'Two feet held' })
   await expect(held).toContainText(/enter the distance of .*pump, front feet/i)
   await expect(held.getByRole('button')).toHaveCount(0)
@@ -152,7 +152,7 @@ test('where the fixed machine has its feet is asked for by the plans that move i
 })
 
 test('no room downward: two feet are held in height alone, and sideways stays as it was', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-18/move`)
+  await page.goto(`${demo}/jobs/job-18/moves`)
   const sideways = card(page, 'Motor, back feet, horizontal')
   const before = await sideways.locator('p').first().textContent()
   await page.getByRole('button', { name: 'Hold two feet' }).click()
@@ -167,7 +167,7 @@ test('limits by speed alone: the built-in table gives a verdict where nobody kno
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-6/line`)
+  await page.goto(`${demo}/jobs/job-6/dimensions`)
   await page.getByRole('button', { name: 'Open Coupling' }).click()
   await page.getByLabel('Diameter, mm').fill('')
   const tolerance = page.getByRole('region', { name: 'Tolerance' })
@@ -176,6 +176,6 @@ test('limits by speed alone: the built-in table gives a verdict where nobody kno
   await tolerance.getByLabel('Table', { exact: true }).selectOption('by-speed')
   await expect(tolerance.getByText(/A default of this program, for a coupling of about 160 mm/)).toBeVisible()
   await expect(tolerance.getByText(/0\.0\d+ mm/).first()).toBeVisible()
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await expect(page.getByText(/without a tolerance|no verdict/)).toHaveCount(0)
 })

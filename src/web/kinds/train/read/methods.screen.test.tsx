@@ -15,7 +15,7 @@ const shims = [/Take out 0\.320? mm of shim/, /Take out 0\.5[45]\d? mm of shim/]
 const pushes = [/Push 0\.0(3|2[789]) mm toward wall/, /Push 0\.1(1|0[678]) mm toward aisle/]
 
 async function openSetUp(page: Page, address: string, method: string) {
-  await page.goto(`${address}/jobs/job-7/read`)
+  await page.goto(`${address}/jobs/job-7/readings`)
   await expect(page.getByRole('heading', { name: 'Reverse dials' })).toBeVisible()
   const setUp = page.getByRole('button', { name: /^(Set up dials|Done setting up)$/ })
   if ((await setUp.textContent()) === 'Set up dials') await setUp.click()
@@ -33,8 +33,8 @@ async function type(page: Page, probe: string, of: (degrees: number) => number) 
 }
 
 async function expectMoves(page: Page) {
-  await expect(page.getByRole('button', { name: 'Go to Move' })).toBeVisible()
-  await page.getByRole('button', { name: 'Go to Move' }).click()
+  await expect(page.getByRole('button', { name: 'Go to Moves' })).toBeVisible()
+  await page.getByRole('button', { name: 'Go to Moves' }).click()
   for (const [i, end] of ['front', 'back'].entries()) {
     const card = (plane: string) => page.getByRole('region', { name: `Motor, ${end} feet, ${plane}`, exact: true })
     await expect(card('vertical')).toContainText(shims[i] as RegExp)
@@ -101,7 +101,7 @@ test('rim and face in inches and mils', async ({ page, demo }) => {
       .getByLabel(`Motor face dial, ${names[i]}, mil`, { exact: true })
       .fill(mil(exactFaceReading(pair, flat, degrees) - top.face))
   }
-  await page.getByRole('button', { name: 'Go to Move' }).click()
+  await page.getByRole('button', { name: 'Go to Moves' }).click()
   // 0.32 and 0.545 mm
   const card = (end: string) => page.getByRole('region', { name: `Motor, ${end} feet, vertical`, exact: true })
   await expect(card('front')).toContainText(/Take out 12\.[56]\d* mil of shim/)
@@ -149,9 +149,9 @@ test('twin heads that both count the other way say so, and give the same moves',
     await hang(page, name.toLowerCase(), { 'Distance from there, mm': String(Math.abs(x)) })
     const box = page.getByRole('region', { name: `Set-up of the ${name.toLowerCase()}` })
     await expect(box.getByText('Plus: the spot lies farther out from the shaft.')).toBeVisible()
-    await box.getByLabel('It counts the other way').check()
+    await box.getByLabel('Opposite sign').check()
     await expect(
-      box.getByText(/^Minus: the spot lies farther out from the shaft\. Turned over for you\.$/),
+      box.getByText(/^Minus: the spot is farther out from the shaft\. Reversed for you\.$/),
     ).toBeVisible()
     await type(page, name, (degrees) => -exactSpot(pair, beam(on, x), degrees).radial)
   }
@@ -198,14 +198,14 @@ test('dials in a bore', async ({ page, demo }) => {
 })
 
 test('part of a turn: what it costs is said before it is taken, and told by the clock', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   await page.getByLabel('How far the shafts can turn').selectOption('part')
   await expect(
     page.getByText(/least sure foot comes to ± 0\.\d+ mm; a full turn by quarters gives ± 0\.\d+ mm/),
   ).toBeVisible()
   await page.getByLabel('Over, degrees').fill('400')
-  await expect(page.getByText('Give an arc of 5 to 350 degrees.')).toBeVisible()
+  await expect(page.getByText('Enter an arc of 5 to 350 degrees.')).toBeVisible()
   await page.getByLabel('Over, degrees').fill('60')
   await page.getByRole('button', { name: 'Use these angles' }).click()
   await page.getByText('Change', { exact: true }).click()
@@ -221,7 +221,7 @@ test('part of a turn: what it costs is said before it is taken, and told by the 
 })
 
 test('a slip is tried on before anything changes, applied, and taken back', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   const bottom = page.getByLabel('Pump dial, bottom, mm')
   await page.getByRole('button', { name: 'Try this correction' }).click()
   await expect(page.getByText(/Pump dial, as if the bottom were \+0\.11/)).toBeVisible()
@@ -236,7 +236,7 @@ test('a slip is tried on before anything changes, applied, and taken back', asyn
 })
 
 test('two sets that disagree: a sag with sign reversed is named and mended', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-17/read`)
+  await page.goto(`${demo}/jobs/job-17/readings`)
   await expect(page.getByText('Coupling: the readings contradict each other.')).toBeVisible()
   await page.getByRole('button', { name: 'Try this correction' }).click()
   await expect(page.getByText(/Motor dial of set 2, as if the sag were −0\.28/)).toBeVisible()
@@ -246,7 +246,7 @@ test('two sets that disagree: a sag with sign reversed is named and mended', asy
 })
 
 test('bracket’s shaft only shaft turned: the run-out is asked for', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.goto(`${demo}/jobs/job-12/readings`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   await page.getByText('Change', { exact: true }).click()
   await page.getByRole('radio', { name: 'bracket’s shaft only' }).click()
@@ -261,7 +261,7 @@ test('a quarter that was not read is worked out, shown as computed, and asked fo
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.goto(`${demo}/jobs/job-12/readings`)
   const bottom = page.getByLabel('Motor dial, bottom, mm')
   const was = await bottom.inputValue()
   await bottom.fill('')
@@ -271,16 +271,16 @@ test('a quarter that was not read is worked out, shown as computed, and asked fo
 })
 
 test('the coupling engaged: moves are not trusted until a person says so', async ({ page, demo }) => {
-  await page.goto(`${demo}/jobs/job-12/read`)
+  await page.goto(`${demo}/jobs/job-12/readings`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   await page.getByText('Change', { exact: true }).click()
   await page.getByRole('radio', { name: 'Coupling connected' }).click()
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-12/move`)
+  await page.goto(`${demo}/jobs/job-12/moves`)
   const card = page.getByRole('region', { name: 'Motor, front feet, vertical', exact: true })
   await expect(page.getByText(/Not enough readings yet, so no moves/)).toBeVisible()
   await expect(card).toHaveCount(0)
-  await page.getByRole('button', { name: 'Plan from it anyway' }).click()
+  await page.getByRole('button', { name: 'Plan from these readings anyway' }).click()
   await expect(card).toContainText('Take out')
   await expect(card).not.toContainText('Not sure')
   await expect(page.getByText(/Moves are planned from it anyway/)).toBeVisible()
@@ -290,10 +290,10 @@ test('dials are refused for a machine that runs, with the reason; the running ch
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-6/read`)
+  await page.goto(`${demo}/jobs/job-6/readings`)
   await page.getByRole('button', { name: 'Set up dials' }).click()
   await page.getByText('Change', { exact: true }).click()
   await page.getByRole('radio', { name: 'Running check', exact: true }).click()
-  await expect(page.getByRole('alert').filter({ hasText: 'No dials on a machine that runs' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'Never use dials on a running machine' })).toBeVisible()
   await expect(page.getByRole('radio', { name: 'Running check', exact: true })).not.toBeChecked()
 })

@@ -6,9 +6,9 @@ test('an instrument that works out its result by itself: signs asked in words, b
   page,
   demo,
 }) => {
-  await page.goto(`${demo}/jobs/job-7/read`)
+  await page.goto(`${demo}/jobs/job-7/readings`)
   await page.getByRole('combobox', { name: 'Method' }).selectOption('result')
-  await expect(page.getByText('What does plus mean on this instrument?')).toBeVisible()
+  await expect(page.getByText('Enter what plus means on this instrument.')).toBeVisible()
   const cell = (what: string, plane: string) => page.getByLabel(`Motor instrument, ${what}, ${plane}, mm`)
   const numbers = [
     ['offset', 'height', '0.12'],
@@ -30,8 +30,8 @@ test('an instrument that works out its result by itself: signs asked in words, b
   // 0.12 high at the coupling and open at the bottom by 0.05 over 100 mm: 240 mm on 0.24 high, 690 mm on 0.465
   await expect(page.getByText('Motor: front feet 0.24 high, back feet 0.47 high (mm).')).toBeVisible()
   await expect(page.getByText(/Saved \d/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-7/move`)
-  await page.goto(`${demo}/jobs/job-7/read`)
+  await page.goto(`${demo}/jobs/job-7/moves`)
+  await page.goto(`${demo}/jobs/job-7/readings`)
   await expect(cell('gap', 'height')).toHaveValue('+0.05')
   await expect(page.getByText('Motor: front feet 0.24 high, back feet 0.47 high (mm).')).toBeVisible()
 })
@@ -45,7 +45,7 @@ test('what an instrument counts as plus is kept with the kit, and comes with it'
     await page.getByRole('combobox', { name: questions[i]! }).selectOption(way)
   await page.getByLabel('Gap over, mm').fill('200')
   await expect(page.getByText(/Saved \d/)).toBeVisible()
-  await page.goto(`${demo}/jobs/job-7/read`)
+  await page.goto(`${demo}/jobs/job-7/readings`)
   await page.getByRole('combobox', { name: 'Method' }).selectOption('result')
   await page.getByRole('combobox', { name: 'Head from the kit' }).selectOption({ label: 'Box 4' })
   await expect(page.getByRole('combobox', { name: 'Angle or gap, height' })).toHaveValue('top')

@@ -13,7 +13,7 @@ async function drawPair(page: Page, address: string) {
   await page.getByRole('link', { name: 'Start the first job' }).click()
   await page.getByLabel('Your initials').fill('T. W.')
   await page.getByLabel('Line name').fill('Rinse pump 4')
-  await page.getByRole('button', { name: 'Draw it and start' }).click()
+  await page.getByRole('button', { name: 'Create line and start job' }).click()
 }
 
 async function dimensions(page: Page, unit: 'mm' | 'in', of: readonly string[]) {
@@ -57,7 +57,7 @@ test('the same task in inches and mils', async ({ page, empty }) => {
   await page.settings({ unit: 'mil' })
   await drawPair(page, empty)
   await dimensions(page, 'in', ['9 1/2', '10', '9.5', '17.5'])
-  await page.getByRole('link', { name: 'Go to Read' }).click()
+  await page.getByRole('link', { name: 'Go to Readings' }).click()
   await setUp(
     page,
     { length: 'in', reading: 'mil' },
