@@ -48,7 +48,7 @@ test('lesson 1 by mouse: the dial is carried round by its hub on the drawing', a
     ['Bottom', 180],
     ['Near', 270],
   ] as const)
-    await page.getByLabel(`${place} shows, mm`).fill(swing(bench, at).toFixed(2))
+    await page.getByLabel(`${place} reading, mm`).fill(swing(bench, at).toFixed(2))
   await page.getByRole('button', { name: 'Check my answers' }).click()
   await expect(page.getByText('Passed.')).toBeVisible()
 })
@@ -66,7 +66,7 @@ test.describe('on glass, lesson 1', () => {
       await tap(place)
       await expect(page.getByRole('button', { name: place, exact: true })).toHaveAttribute('aria-pressed', 'true')
       const { line, turns } = await heard(page)
-      await page.getByLabel(`${place} shows, mm`).fill((turns - 5 + line / 100).toFixed(2))
+      await page.getByLabel(`${place} reading, mm`).fill((turns - 5 + line / 100).toFixed(2))
     }
     await tap('Check my answers')
     await expect(page.getByText('Passed.')).toBeVisible()
@@ -92,11 +92,11 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   }
   const [first, second] = example.asks
   await pick({ ...example, asks: [first, { ...second, at: 400 }] })
-  await expect(own.getByRole('alert')).toHaveText('Not taken: at asks.1.at: at most 359.')
+  await expect(own.getByRole('alert')).toHaveText('Not imported. At asks.1.at: at most 359.')
   await pick('{ not JSON')
   await expect(own.getByRole('alert')).toContainText('Not taken:')
   await pick(example)
-  await expect(own.getByRole('status')).toHaveText('“The long bracket of pump 4” is here.')
+  await expect(own.getByRole('status')).toHaveText('“The long bracket of pump 4” imported.')
   await page.reload()
   await own.getByRole('link', { name: /The long bracket/ }).click()
   await expect(page.getByText('Practice only')).toBeVisible()
@@ -149,14 +149,14 @@ test.describe('touched', () => {
     await page.getByRole('button', { name: 'Lock out and try' }).tap()
     await page.locator('g.foot', { hasText: foot.replace('-', ' ') }).tap()
     await page.getByRole('button', { name: 'Loosen its bolt' }).tap()
-    await page.getByLabel('Shim in hand, mm').fill('0.1')
+    await page.getByLabel('Shim thickness, mm').fill('0.1')
     await page.getByRole('button', { name: 'Insert full shim' }).tap()
     await page.getByRole('button', { name: 'Tighten its bolt' }).tap()
-    await page.getByLabel('What is wrong').selectOption('Pipe strain at one end')
+    await page.getByLabel('Fault').selectOption('Pipe strain at one end')
     await page.getByRole('button', { name: 'Check my answer' }).tap()
     await expect(page.getByText('You shimmed a foot that pipe strain is lifting.')).toBeVisible()
     await page.getByRole('button', { name: 'Loosen its bolt' }).tap()
-    await page.getByLabel('Shim in hand, mm').fill('0')
+    await page.getByLabel('Shim thickness, mm').fill('0')
     await page.getByRole('button', { name: 'Insert full shim' }).tap()
     await page.getByRole('button', { name: 'Tighten its bolt' }).tap()
     await page.getByRole('button', { name: 'Disconnect the pipe' }).tap()
@@ -177,8 +177,8 @@ const driveOn = async (page: Page, seed: number) => {
 async function proud(page: Page, choose: (name: string) => Promise<void>, edge: string): Promise<number> {
   await choose(edge)
   const said = await page.getByRole('status').filter({ hasText: /motor face is|both faces are/ }).textContent()
-  const [, which, mm = '0'] = /(stands|lies) ([\d.]+) mm/.exec(said ?? '') ?? []
-  return (which === 'lies' ? -1 : 1) * Number(mm)
+  const [, mm = '0', which] = /is ([\d.]+) mm (proud|behind)/.exec(said ?? '') ?? []
+  return (which === 'behind' ? -1 : 1) * Number(mm)
 }
 
 /** One of the three moves: typed, and done. */
@@ -189,7 +189,7 @@ async function moveBelts(
   press: (name: string, group?: string) => Promise<void>,
 ) {
   await page.getByRole('textbox', { name: field }).fill(mm.toFixed(2))
-  await press('Do it', field)
+  await press('Apply', field)
   await expect(page.getByRole('textbox', { name: field })).toHaveValue('')
 }
 
@@ -206,7 +206,7 @@ async function alignBelts(
   await moveBelts(page, 'Shims under the back feet, mm', -up * motor.feet, press)
   await moveBelts(page, 'Swing the back feet toward the fan, mm', -toe * motor.feet, press)
   const middle = ((await proud(page, choose, 'Top')) + (await proud(page, choose, 'Bottom'))) / 2
-  await moveBelts(page, 'Slide the motor out, proud of the fan, mm', rims - middle, press)
+  await moveBelts(page, 'Slide the motor out (proud of the fan), mm', rims - middle, press)
 }
 
 test('lesson 13 by keyboard: touched before the lock it is lost, and done on the same drive', async ({
@@ -253,7 +253,7 @@ test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first;
 }) => {
   const { plot, dots } = await sheetOn(page, 14)
   await page.goto(`${empty}/practice/graph`)
-  const paper = page.locator('section[aria-label^="Squared paper"] svg')
+  const paper = page.locator('section[aria-label^="Graph paper"] svg')
   const put = async (x: number, mm: number) => {
     await paper.scrollIntoViewIfNeeded()
     const box = await paper.boundingBox()
@@ -290,7 +290,7 @@ test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first;
   await page.getByRole('button', { name: 'Print a blank sheet' }).click()
   await expect(page.locator('body[data-printed]')).toHaveCount(1)
   await page.emulateMedia({ media: 'print' })
-  await expect(page.getByRole('region', { name: 'Squared paper', exact: true })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Graph paper', exact: true })).toBeVisible()
   await expect(page.getByText('One square: 10 mm along, 0.02 mm up.')).toBeVisible()
   await expect(page.locator('#blank-sheet').getByText('Practice only')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Reverse dials to a graph' })).toBeHidden()

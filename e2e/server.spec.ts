@@ -479,7 +479,7 @@ test('whatever is sent is stored or refused in a sentence: bad documents, survey
           '/lines?archived=perhaps',
           '/kit/..%2f..',
           '/jobs/job-4/report.pdf?unit=furlong',
-          '/jobs/job-14/moves.pdf?round=toString',
+          '/jobs/job-14/move.pdf?round=toString',
           '/nothing',
         ]),
       ),

@@ -171,7 +171,7 @@ describe('a reading sheet', () => {
 describe('cells for a spreadsheet', () => {
   it('are plain numbers, up and toward the far side above zero', () => {
     const [head, ...rows] = stationCells(train(), 'mm')
-    expect(head).toContain('Found, mm')
+    expect(head).toContain('As found, mm')
     const back = rows.find((row) => row[0] === 'Motor, back feet' && row[1] === 'up')
     expect(Number(back?.[2])).toBeCloseTo(truth.offsetZ + truth.slopeZ * 690, 2)
     const [, ...readings] = readingCells(train(), 'mm')

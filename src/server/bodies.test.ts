@@ -31,11 +31,11 @@ const job = async () => (await app.request('/api/jobs/job-5')).json()
 describe('a body is looked at before it is taken apart', () => {
   it('counts what stands outside of texts, and how deep it goes', () => {
     expect(tooMuchIn('[1,2,3]', 3)).toBeUndefined()
-    expect(tooMuchIn('[1,2,3,4]', 3)).toMatch(/more than 3/)
+    expect(tooMuchIn('[1,2,3,4]', 3)).toMatch(/More than 3/)
     expect(tooMuchIn('["a,b,c,d\\\\\\",[[[["]', 3)).toBeUndefined()
     expect(tooMuchIn(`${'['.repeat(40)}${']'.repeat(40)}`, 100)).toBeUndefined()
     expect(tooMuchIn(`${'['.repeat(41)}${']'.repeat(41)}`, 100)).toMatch(/deeper than 40/)
-    expect(tooMuchIn('{"a":{"b":{}}}'.repeat(3), 8)).toMatch(/more than 8/)
+    expect(tooMuchIn('{"a":{"b":{}}}'.repeat(3), 8)).toMatch(/More than 8/)
   })
 
   it.each([

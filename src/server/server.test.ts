@@ -136,7 +136,7 @@ describe('jobs', () => {
     ).toBe('%PDF-')
   })
   it.each(['job-18', 'job-19'])('print what is to be moved, by the planner where that is asked for: %s', async (id) => {
-    const pdf = await app.request(`/api/jobs/${id}/moves.pdf?unit=mm`)
+    const pdf = await app.request(`/api/jobs/${id}/move.pdf?unit=mm`)
     expect(pdf.headers.get('content-type')).toBe('application/pdf')
     expect(pdf.headers.get('content-disposition')).toContain('-moves.pdf')
     const bytes = Buffer.from(await pdf.arrayBuffer())
@@ -144,11 +144,11 @@ describe('jobs', () => {
     expect(bytes.includes('/Helvetica')).toBe(false)
   })
   it('print no moves where nothing was read', async () => {
-    expect(await ask('/jobs/job-7/moves.pdf')).toMatchObject({
+    expect(await ask('/jobs/job-7/move.pdf')).toMatchObject({
       status: 409,
       body: { error: { message: expect.stringContaining('not enough readings') } },
     })
-    expect((await ask('/jobs/none/moves.pdf')).status).toBe(404)
+    expect((await ask('/jobs/none/move.pdf')).status).toBe(404)
   })
   it('name the visits of their line, the latest first', async () => {
     const { body } = await ask('/jobs/job-6/visits')
@@ -407,7 +407,7 @@ describe('what is due', () => {
     const calendar = await get()
     expect(calendar).toMatch(/^BEGIN:VCALENDAR\r\n/)
     expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2)
-    expect(calendar).toMatch(/SUMMARY:Rinse pump 3: periodic check/)
+    expect(calendar).toMatch(/SUMMARY:Rinse pump 3: Periodic check/)
     expect(calendar).toContain('http://localhost/jobs/job-7/pre-checks')
     expect(await get()).toBe(calendar)
   })

@@ -115,8 +115,8 @@ export function openPractice(at: string, { kept, how = 'click' }: { kept?: objec
       await settled()
     },
     /** A move typed and made; none where there is nothing to move. */
-    move: async (label: string, by: number, button = 'Do it') => {
-      if (Math.abs(by) < 0.005 && button === 'Do it') return
+    move: async (label: string, by: number, button = 'Apply') => {
+      if (Math.abs(by) < 0.005 && button === 'Apply') return
       await page.fill(label, by.toFixed(2))
       await page.press(button, label)
     },

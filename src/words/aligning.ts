@@ -110,7 +110,7 @@ export const pairMoveNames: Readonly<Record<PairMove, (unit: string) => string>>
 })
 
 const slips: Readonly<Record<AligningSlip, Said>> = labels({
-  'still-loose': { title: 'The bolts are still loose.', detail: 'A move counts only when bolted down.' },
+  'still-loose': { title: 'Bolts are still loose.', detail: 'A move counts when it is bolted down.' },
   'base-bound': {
     title: 'Base-bound: it is on its pad and still too high.',
     detail: 'No shims left to take out. Raise the other machine by the shortfall.',

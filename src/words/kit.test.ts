@@ -16,7 +16,7 @@ describe('the list of the kit', () => {
       for (const unit of ['mm', 'mil'] as const)
         expect(kitSummary(item, unit, today)).not.toMatch(/undefined|NaN|, ,|^,|,$/)
     expect(kitSummary(named('Long bracket'), 'mm', today)).toMatch(/^sag −0\.28 mm at 320 mm, 2026/)
-    expect(kitSummary(named('Chain bracket'), 'mm', today)).toBe('sag not taken yet')
+    expect(kitSummary(named('Chain bracket'), 'mm', today)).toBe('sag not measured yet')
   })
   it('marks what is overdue and what was never taken', () => {
     expect(kitPeg(named('Small dial K3'), today)).toBe('outside')
@@ -30,17 +30,17 @@ describe('the sag bench says', () => {
     saySag(takeSag({ bar: { top: mm(top), far: mm(far), bottom: mm(bottom), near: mm(near) } }, 0.01), 'mm', 0.01)
   const pegs = (...bar: [string, string, string, string]) => said(...bar).map(({ peg }) => peg)
   it('what to read first, then the sag and whether it closes', () => {
-    expect(said('0', '', '', '')[0]!.text).toMatch(/^Read the top and the bottom/)
+    expect(said('0', '', '', '')[0]!.text).toMatch(/^Read top and bottom/)
     expect(said('0', '-0.05', '-0.10', '-0.05').map(({ text }) => text)).toEqual([
       'Sag: −0.10 mm, bottom minus top.',
-      'It closes to 0.00 mm.',
+      'Closes to 0.00 mm.',
       expect.stringMatching(/^Record the span and the dial/),
     ])
   })
   it('what is wrong with it', () => {
     expect(pegs('0', '', '-0.1', '')).toContain('unsure')
     expect(said('0', '0.05', '0.10', '0.05').some(({ text }) => /sags downward/.test(text))).toBe(true)
-    expect(said('0', '-0.05', '-0.20', '-0.05').some(({ text }) => /does not close: off by 0\.10 mm/.test(text))).toBe(
+    expect(said('0', '-0.05', '-0.20', '-0.05').some(({ text }) => /Does not close: off by 0\.10 mm/.test(text))).toBe(
       true,
     )
     expect(said('0', '-0.10', '-0.10', '0').some(({ text }) => /Far and near differ by 0\.10 mm/.test(text))).toBe(true)
@@ -68,7 +68,7 @@ it('a dial is told to fit, to be too short, too coarse, or unknown', () => {
   const suits = (travel: string, graduation: string, swing: number) =>
     sayFit(dialFit({ travel: mm(travel), graduation: mm(graduation) }, swing), 'mm')
   expect(suits('10', '0.01', 2)).toEqual({
-    text: 'Fits: uses 20 % of its travel. At the top preload the plunger by 5.0 mm and zero it there.',
+    text: 'Fits: uses 20 % of its travel. At the top, preload the plunger 5.0 mm and zero it.',
     peg: 'within',
   })
   expect(suits('1', '0.01', 2).peg).toBe('outside')
@@ -84,7 +84,7 @@ it('tells of a series which parts are out, which can’t be told, and why', () =
   expect(told(0.002)).toEqual([
     '1 of 3 within tolerance.',
     'Out of tolerance: 2 by 0.0200 mm over.',
-    'Can’t tell, the dial’s ± 0.0040 mm reaches the limit: 3 by 0.0080 mm under.',
+    'Can’t tell: the dial’s ± 0.0040 mm reaches the limit: 3 by 0.0080 mm under.',
   ])
   expect(told()[0]).toMatch(/^Can’t tell without the dial’s repeatability: 1 by .* Choose a dial from the kit\.$/)
   expect(sayParts([], 'mm', 0.002)).toEqual([{ text: 'No reading yet.', peg: 'nothing' }])

@@ -96,7 +96,7 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
   if (item.kind === 'gauge') parts.push(item.dial, t`${item.readings.length} readings`)
   if (item.kind === 'lift') parts.push(item.machine, item.method, item.takenOn)
   if (item.kind === 'limits')
-    parts.push(plural(item.rows.length, { one: t`one row`, other: t`${item.rows.length} rows` }), item.source)
+    parts.push(plural(item.rows.length, { one: t`1 row`, other: t`${item.rows.length} rows` }), item.source)
   return [...parts, calibrated]
     .filter(Boolean)
     .join(', ')
@@ -106,7 +106,7 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
 /** What a bracket on the bar came to. */
 export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, graduation: number): Told[] {
   const terms = { unit, resolution: Math.min(graduation, 0.01) }
-  if (sag === undefined) return [{ text: t`Read the top and the bottom; the sides check them.`, peg: 'nothing' }]
+  if (sag === undefined) return [{ text: t`Read top and bottom. The sides check them.`, peg: 'nothing' }]
   const said: Told[] = [
     {
       text: t`Sag: ${signedLength(sag, terms)} ${unitName[unit]}, bottom minus top.`,

@@ -60,8 +60,8 @@ describe('the verdict of a job', () => {
     expect(outside.title).toBe('Out of tolerance.')
     expect(outside.detail).toMatch(/^Coupling: out of tolerance, \d+ % of its tolerance used\.$/)
     const open = sayProof(provedOf(job(still)).proof, nothing, terms)
-    expect(open.title).toBe('Can’t tell yet: 2 things are open.')
-    expect(open.detail).toMatch(/over 99 % sure that it is within/)
+    expect(open.title).toBe('Can’t tell yet: 2 items outstanding.')
+    expect(open.detail).toMatch(/over 99 % sure it is within/)
     const unread = provedOf({ ...job(still), rounds: makeJob(line, '', '', 'mm').rounds })
     expect(sayProof(unread.proof, nothing, terms).title).toBe('Nothing to verify yet.')
   })
@@ -72,10 +72,10 @@ describe('the verdict of a job', () => {
     })
     const { proof } = provedOf(job(skew))
     expect(sayProof(proof, left('no-window', ''), terms).detail).toMatch(
-      /^Left as it is: there is no window to do the work \(R\. T\.\)\. Coupling/,
+      /^Left as is: no shutdown window \(R\. T\.\)\. Coupling/,
     )
     expect(sayProof(proof, left('other', 'The base is cracked'), terms).detail).toMatch(
-      /^Left as it is: The base is cracked \(R/,
+      /^Left as is: The base is cracked \(R/,
     )
   })
 })
@@ -107,10 +107,10 @@ describe('what is open', () => {
       expect(detail).toMatch(/^[A-Z].*\.$/)
     }
     expect(sayOpen({ kind: 'ready', cautions: 1, checks: 2 }, terms).title).toBe(
-      'Open in Ready: one caution and 2 checks.',
+      'Outstanding in Pre-checks: 1 caution and 2 checks.',
     )
-    expect(sayOpen({ kind: 'ready', cautions: 0, checks: 1 }, terms).title).toBe('Open in Ready: one check.')
-    expect(sayOpen({ kind: 'seat', machine: 'm2' }, terms).title).toBe('Soft foot on the motor is not cured.')
+    expect(sayOpen({ kind: 'ready', cautions: 0, checks: 1 }, terms).title).toBe('Outstanding in Pre-checks: 1 check.')
+    expect(sayOpen({ kind: 'seat', machine: 'm2' }, terms).title).toBe('Soft foot on the motor is not corrected.')
   })
 })
 
@@ -123,23 +123,23 @@ describe('readings beside the released one', () => {
   it('say how well it repeats, and where it does not', () => {
     const good = sayRepeat(with_({ ...still, offsetZ: 0.012 }, 'repeat'), terms)
     expect(good?.title).toMatch(/^Coupling repeats to 0\.0\d mm at the (pump|motor), \w+ feet\.$/)
-    expect(good?.working?.[0]).toMatch(/of 4 numbers/)
+    expect(good?.working?.[0]).toMatch(/4 degrees of freedom/)
     expect(sayRepeat(with_({ ...still, offsetZ: 0.11 }, 'repeat'), terms)?.title).toMatch(
       /^Coupling does not repeat: off by 0\.10 mm at the /,
     )
   })
   it('say what connecting did, foot by foot, and what is allowed', () => {
     const said = sayClosed(with_({ ...still, offsetZ: 0.05 }, 'closed'), terms)
-    expect(said?.title).toBe('Coupling, read connected: within tolerance as coupled.')
-    expect(said?.detail).toMatch(/^Connecting it moved the shafts by 0\.04 mm at the .* is allowed\.$/)
-    expect(said?.working).toHaveLength(8)
+    expect(said?.title).toBe('Coupling, read connected: within tolerance with the coupling connected.')
+    expect(said?.detail).toMatch(/^Connecting moved the shafts 0\.04 mm at the .*\.$/)
+    expect(said?.working).toHaveLength(9)
     expect(said?.working?.join()).toContain('Motor, back feet, up: 0.04 mm up')
   })
   it('say how the shafts grew, beside what was planned for', () => {
     const said = sayRunning(with_(still, 'running', skew), terms)
     expect(said?.title).toBe('Coupling, running: within tolerance.')
     expect(said?.detail).toBe(
-      'From cold to running the right shaft went 0.15 mm up, 0.11 mm toward aisle at the coupling; planned: not at all, not at all. The growth that was planned for has come.',
+      'From cold to running the right shaft went 0.15 mm up, 0.11 mm toward aisle at the coupling. Planned: not at all, not at all. Growth came out as planned.',
     )
     expect(sayRunning(with_(skew, 'running'), terms)?.detail).toContain('Correct the growth')
   })
@@ -157,20 +157,20 @@ describe('what is in hand', () => {
   it('is told as a speed, never above what it is', () => {
     expect([speedText(3584), speedText(999.9), speedText(1480)]).toEqual(['3,580 rpm', '999 rpm', '1,480 rpm'])
     expect(saySpeed('c1', { rpm: 4000, sure: 3589, decides: 'slope' }, terms)).toBe(
-      'Coupling: within up to 3,580 rpm, 95 % sure. By the numbers alone up to 4,000 rpm; the slope decides.',
+      'Coupling: within tolerance up to 3,580 rpm (95 % sure). By the numbers alone up to 4,000 rpm (angularity governs).',
     )
     expect(saySpeed('c1', { rpm: 4000, sure: undefined, decides: 'offset' }, terms)).toContain('not 95 % sure at any speed')
     expect(saySpeed('c1', { rpm: Number.POSITIVE_INFINITY, sure: undefined, decides: 'offset' }, terms)).toBe(
-      'Coupling: sure at no speed.',
+      'Coupling: not 95 % sure at any speed.',
     )
     expect(saySpeed('c1', undefined, terms)).toContain('do not depend on speed')
   })
   it('names what most of the doubt comes from, and what to do about it', () => {
     expect(sayShare({ what: 'sag', share: 0.667 }, 'Motor dial')).toBe(
-      'The sag of the motor dial: 67 % of the doubt. Measure the sag again.',
+      'The sag of the motor dial: 67 % of the uncertainty. Measure the sag again.',
     )
     expect(sayShare({ what: 'readings', share: 0.2 }, undefined)).toBe(
-      'The readings: 20 % of the doubt. Read a repeat.',
+      'The readings: 20 % of the uncertainty. Take a repeat.',
     )
   })
 })
@@ -185,10 +185,10 @@ describe('the story for whoever runs the machine', () => {
     expect([peg, verdict]).toEqual(['outside', 'Out of tolerance.'])
     expect(sentences.length).toBeGreaterThanOrEqual(3)
     expect(sentences.length).toBeLessThanOrEqual(5)
-    expect(sentences[0]).toMatch(/^Coupling was found with 0\.17 mm offset and .* slope: out of tolerance\.$/)
+    expect(sentences[0]).toMatch(/^Coupling as found: 0\.17 mm offset and .* angularity, out of tolerance\.$/)
     expect(sentences[1]).toBe('Nothing was moved.')
     expect(sentences[2]).toMatch(/^As left, coupling: out of tolerance/)
-    expect(sentences[3]).toMatch(/^To watch: /)
+    expect(sentences[3]).toMatch(/^Watch: /)
   })
   it('tells the largest moves that were written down', () => {
     const found = readOnRig(line, skew)
@@ -199,7 +199,7 @@ describe('the story for whoever runs the machine', () => {
     const plan = { stays: 'fixed' as const, limits: {}, packs: {}, stock: {}, done }
     const after = { ...readOnRig(line, still), id: 'r2' }
     expect(tell(job(skew, { rounds: [{ ...found, plan }, after] })).sentences[1]).toBe(
-      'Moved once; most at Motor, back feet 0.40 mm up, and Motor, front feet 0.10 mm toward aisle.',
+      '1 move, the largest at Motor, back feet 0.40 mm up, and Motor, front feet 0.10 mm toward aisle.',
     )
   })
 })

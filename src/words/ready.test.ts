@@ -5,8 +5,8 @@ import { readyState } from '../core/ready/ready'
 import { sayReady } from './ready'
 
 it.each([
-  ['2.4', 'Jack the machine that moves 0.60 mm along the shaft, away from the other.'],
-  ['3.9', 'Jack the machine that moves 0.90 mm along the shaft, toward the other.'],
+  ['2.4', 'Jack the movable machine 0.60 mm along the shaft, away from the other.'],
+  ['3.9', 'Jack the movable machine 0.90 mm along the shaft, toward the other.'],
 ])('hubs %s mm apart where the maker wants 3 give the axial move', (value, act) => {
   const mm = (text: string) => ({ text, unit: 'mm' as const })
   const line = pumpAndMotor()

@@ -69,7 +69,7 @@ export const setFields: Typed = labels({
     'round.sets.#.id': null,
     'round.sets.#.coupling': { name: 'Coupling', ref: true },
     'round.sets.#.method': { name: 'Method', choice: methodNames },
-    'round.sets.#.state': { name: 'Coupling', choice: { released: 'disconnected', engaged: 'connected' } },
+    'round.sets.#.state': { name: 'Coupling was', choice: { released: 'disconnected', engaged: 'connected' } },
     'round.sets.#.purpose': { name: 'Purpose', choice: purposeNames },
     'round.sets.#.engagedAccepted': 'Connected, accepted by',
     'round.sets.#.turned': {

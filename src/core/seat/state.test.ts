@@ -161,8 +161,8 @@ describe('how often the bolts are gone round', () => {
       return { rounds: state.rounds, said: seatFindings(state, 0.05).map((one) => saySeat(one, terms).detail ?? '') }
     }
     expect(told(once).rounds).toBe(2)
-    expect(told(once).said.join(' ')).toContain('to torque, two passes.')
+    expect(told(once).said.join(' ')).toContain('to torque, 2 passes.')
     expect(told(more).rounds).toBe(4)
-    expect(told(more).said.join(' ')).toContain('to torque, four passes, more until the shaft stands still.')
+    expect(told(more).said.join(' ')).toContain('to torque, 4 passes, then repeat until the shaft stops moving.')
   })
 })

@@ -237,7 +237,7 @@ describe('the archive of a site', () => {
     const { 'manifest.json': end, ...files } = unzipSync(archive)
     expect(await said(zipSync(files))).toContain('its end is missing')
     const { 'jobs/job-7.json': _, ...less } = files
-    expect(await said(zipSync({ ...less, 'manifest.json': end! }))).toContain('missing')
+    expect(await said(zipSync({ ...less, 'manifest.json': end! }))).toContain('Missing')
     expect(
       await said(zipSync({ ...files, 'jobs/more.json': files['jobs/job-7.json']!, 'manifest.json': end! })),
     ).toMatch(/./)

@@ -79,7 +79,7 @@ describe('every printed page', () => {
   it('has a unit at each table and the names of the sides once', async () => {
     const job = jobs.get('job-12')!
     const [moves, report] = [await sheet(job, 'mm'), await page(job, 'mm')]
-    expect(report).toContain('taken off (mm)')
+    expect(report).toContain('corrected for sag (mm)')
     expect(moves).toContain('Expected next readings (mm)')
     expect(moves).toMatch(/dial readings at each stop \( ?mm\)/)
     const { near, far } = job.document.line.sides
@@ -142,7 +142,7 @@ describe('a move sheet of readings in doubt', () => {
     probe.readings[key!] = { value: { text: '0.31', unit: 'mm' }, turns: 0 }
     const text = await sheet(job, 'mm')
     expect(text.indexOf('Not sure:')).toBeGreaterThan(0)
-    expect(text.indexOf('Not sure:')).toBeLessThan(text.indexOf('Locked out and tried'))
+    expect(text.indexOf('Not sure:')).toBeLessThan(text.indexOf('lock out, try'))
     const { plan, terms } = await shown(job, 'mm')
     for (const station of plan.stations.filter(({ vertical }) => vertical))
       expect(text).toContain(tidy(sayMove(station, 'vertical', true, terms).text))

@@ -400,7 +400,7 @@ describe('a revision', () => {
     const bad = await verify(text.replace('"doneBy":"K. O."', '"doneBy":"K. 0."'))
     expect([bad.status, bad.stdout]).toEqual([1, ''])
     expect(bad.stderr).toContain('changed after signing')
-    expect((await verify('{')).stderr).toContain('no JSON')
+    expect((await verify('{')).stderr).toContain('not a JSON document')
     expect((await verify('{}')).stderr).toContain('not a signed Vane Peg revision')
     expect(await runCommand(verifyCommand, [`${folder}/none`])).toMatchObject({ status: 2, stdout: '' })
     expect(await runCommand(verifyCommand, [])).toMatchObject({ status: 2, stderr: expect.stringContaining('usage') })

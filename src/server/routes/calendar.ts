@@ -22,7 +22,7 @@ export const calendarRoutes = ({ store: { db } }: Site) =>
           summary: [lineName, title].filter(Boolean).join(': '),
           description: [`Job ${number}`, assignedTo].filter(Boolean).join(', '),
           location: area,
-          url: new URL(`/jobs/${id}/ready`, c.req.url).href,
+          url: new URL(`/jobs/${id}/pre-checks`, c.req.url).href,
         })
       }
       return c.body(calendar.toString(), 200, { 'Content-Type': 'text/calendar; charset=utf-8' })

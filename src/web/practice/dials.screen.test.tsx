@@ -42,9 +42,11 @@ const openBench = (lesson: string, seed: number, how: 'click' | 'key' = 'click')
 describe('practice', () => {
   it('lists every lesson in its order, and each leads on to the next', async () => {
     const page = openPractice('/practice')
-    const links = within(screen.getAllByRole('list')[0]!).getAllByRole('link')
-    const wanted = lessonsInOrder.map(({ id }) => `/practice/${id}`)
-    expect(links.map((link) => link.getAttribute('href'))).toEqual(wanted)
+    // grouped by what they are done at, each with its number in the order they are learned
+    const links = within(screen.getByRole('main')).getAllByRole('link')
+    const wanted = lessonsInOrder.map(({ id }, i) => `${i + 1} /practice/${id}`)
+    const listed = links.map((link) => `${link.querySelector('b')?.textContent} ${link.getAttribute('href')}`)
+    expect(listed.toSorted()).toEqual(wanted.toSorted())
     await page.follow(/Read a dial/)
     for (const { words } of lessonsInOrder.slice(1)) {
       await page.follow('Next lesson')
@@ -65,7 +67,7 @@ describe('lessons at a dial', () => {
     for (const [i, place] of places.entries()) {
       await press(place)
       expect(slider().value).toBe(String(90 * (i + 1)))
-      await fill(`${place} shows, mm`, shown().toFixed(2))
+      await fill(`${place} reading, mm`, shown().toFixed(2))
     }
     const [far, bottom] = [field('Far reading, mm').value, field('Bottom reading, mm').value]
     expect(Number(bottom)).toBeCloseTo(swing(makeBench(350, 'coupling'), 180), 1)
@@ -89,7 +91,7 @@ describe('lessons at a dial', () => {
     await fill('Sag, bottom minus top, mm', sag.toFixed(2))
     await fill('Bottom reading of an aligned machine, mm', sag.toFixed(2))
     const aside = screen.getByRole('complementary', { name: 'Your answers' }).textContent ?? ''
-    const machine = numberIn(aside, /shows ([−+]?\d\.\d\d) mm at the bottom/)
+    const machine = numberIn(aside, /reads ([−+]?\d\.\d\d) mm at the bottom/)
     const left = 'Machine reading corrected for sag, mm'
     await fill(left, (machine + sag).toFixed(2))
     await check()
@@ -114,11 +116,11 @@ describe('lessons at a dial', () => {
       await press('Bottom')
       return shown()
     }
-    see('The coupling is bolted up.')
+    see('Coupling connected.')
     const bolted = await bottom()
     await fill('Bottom, coupling connected, mm', bolted.toFixed(2))
     await press('Disconnect the coupling')
-    see('The coupling is open')
+    see('Coupling disconnected')
     const open = await bottom()
     await fill('Bottom, coupling disconnected, mm', open.toFixed(2))
     const hidden = 'Offset hidden by the coupling, no sign, mm'
@@ -139,7 +141,7 @@ describe('lessons at a dial', () => {
     unseen('Failed: you touched')
     see(/^Machine 12 /)
     // one of the four is out: top and bottom against near and far
-    const written = within(screen.getByRole('region', { name: 'What was written down' }))
+    const written = within(screen.getByRole('region', { name: 'Readings on the sheet' }))
     expect(written.getAllByRole('row')).toHaveLength(4)
     await press('Hint')
     see('Add top and bottom, then near and far.')
@@ -153,8 +155,8 @@ describe('lessons at a dial', () => {
     await press('Lock out and try')
     await times(3, '0.2 mm in')
     await press('Turn the bezel: zero here')
-    await press('Slide the 0.50 mm block under the tip')
-    see('The 0.50 mm block lies under the tip.')
+    await press('Put the 0.50 mm gauge block under the tip')
+    see('0.50 mm gauge block under the tip.')
     await fill('Factor, true ÷ indicated', (0.5 / (line() / 100)).toFixed(3))
     const bottom = 'True bottom reading, mm'
     await fill(bottom, (swing(bench, 180) / leverFactor(bench)).toFixed(2))
@@ -170,11 +172,11 @@ describe('lessons at a dial', () => {
     const { near = 0, far = 0 } = bench.stops ?? {}
     const { press, zeroed, fill, check, passed, see } = openBench('part-turn', 9)
     await zeroed()
-    await press('As far as it goes, far side')
+    await press('Turn as far as it goes, far side')
     expect(slider().value).toBe(String(far))
     fireEvent.change(slider(), { target: { value: String(far + 1) } })
     expect(slider().value).toBe(String(far))
-    await press('As far as it goes, near side')
+    await press('Turn as far as it goes, near side')
     expect(slider().value).toBe(String(360 - near))
     await fill('Calculated bottom reading, mm', (swing(bench, far) + swing(bench, -near)).toFixed(2))
     await fill('Calculated far reading, mm', swing(bench, 90).toFixed(2))
@@ -193,12 +195,12 @@ describe('lessons at a dial', () => {
     await press('Far')
     see('Far side: seen in a mirror, so left and right are reversed.')
     await press('Tap the dial')
-    await pick('What is wrong', 'nothing: the dial is good')
+    await pick('Fault', 'nothing: the dial is good')
     await fill('True bottom reading, mm', (swing(bench, 180) + (bench.lies?.by ?? 0)).toFixed(2))
     await check()
     see('The fault is something else.')
     see('That is the faulty reading.')
-    await pick('What is wrong', 'play in the bracket or bearings')
+    await pick('Fault', 'play in the bracket or bearings')
     await fill('True bottom reading, mm', swing(bench, 180).toFixed(2))
     await check()
     passed()

@@ -61,18 +61,18 @@ describe('soft foot', () => {
     const blades = within(screen.getByRole('table', { name: `Feeler under the ${first.toLowerCase()} foot` }))
     const gaps = blades.getAllByRole('cell').map((cell) => numberIn(cell.textContent ?? ''))
     const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length
-    await fill('Shim in hand, mm', mean.toFixed(2))
+    await fill('Shim thickness, mm', mean.toFixed(2))
     await press('Insert full shim')
     see(`under it: shim ${mean.toFixed(2)} mm`)
     reload()
     // still loose, and told as something else: both are named
-    await pick('What is wrong', 'Pipe strain at one end')
+    await pick('Fault', 'Pipe strain at one end')
     await press('Check my answer')
     see('That is not the fault.')
     see('A bolt is still loose.')
     await choose(first)
     await press('Tighten its bolt')
-    await pick('What is wrong', 'The frame rocks on a diagonal: one foot is short')
+    await pick('Fault', 'The frame rocks on a diagonal: one foot is short')
     await press('Check my answer')
     passed()
     see(/the (near|far) (left|right) foot was short by/)
@@ -88,10 +88,10 @@ describe('soft foot', () => {
     const cure = async () => {
       await choose(`${foot[0]?.toUpperCase()}${foot.slice(1).replace('-', ' ')}`)
       await press('Loosen its bolt')
-      await fill('Shim in hand, mm', size.toFixed(2))
+      await fill('Shim thickness, mm', size.toFixed(2))
       await press('Insert step shim')
       await press('Tighten its bolt')
-      await pick('What is wrong', 'One foot is bent')
+      await pick('Fault', 'One foot is bent')
       await press('Check my answer')
     }
     await cure()
@@ -112,10 +112,10 @@ describe('side moves that stay', () => {
     const left = () => wanted - numberIn(status(`${end} feet: dial on`), /([+−]?[\d.]+) mm/)
     const [from, across] = left() > 0 ? (['near', 'far'] as const) : (['far', 'near'] as const)
     const sign = from === 'near' ? 1 : -1
-    await press('Until it just bears', side(end, across))
+    await press('Snug up', side(end, across))
     await press('Back 1.0 mm', side(end, across))
     await press('Back 1.0 mm', side(end, across))
-    await press('Until it just bears', side(end, from))
+    await press('Snug up', side(end, from))
     for (let turn = 0; turn < 60; turn++) {
       const more = sign * left()
       if (more < 0.015) return
@@ -145,7 +145,7 @@ describe('side moves that stay', () => {
         for (const which of ['near', 'far']) await press(name, side(end, which))
       }
     }
-    await both('Until it just bears')
+    await both('Snug up')
     for (const end of ends) {
       await choose(end)
       await press('Tighten these bolts')
@@ -180,7 +180,7 @@ describe('side moves that stay', () => {
     await page.press('Lock out and try')
     await drawn('Back')
     expect(screen.getByRole<HTMLInputElement>('radio', { name: 'Back feet' }).checked).toBe(true)
-    await page.press('Until it just bears', side('Back', 'near'))
+    await page.press('Snug up', side('Back', 'near'))
     await page.press('In 0.5 mm', side('Back', 'near'))
     await page.press('Check my alignment')
     page.see('You turned a jack bolt against something tight.')
@@ -190,18 +190,18 @@ describe('side moves that stay', () => {
 })
 
 describe('belts, groove to groove', () => {
-  const slide = 'Slide the motor out, proud of the fan, mm'
+  const slide = 'Slide the motor out (proud of the fan), mm'
 
   /** What the straightedge tells at an edge, mm proud. */
   async function proud({ choose, status }: Page, edge: string): Promise<number> {
     await choose(edge)
-    const [, which, mm = ''] = /is ([\d.]+) mm (proud|behind)/.exec(status(/motor face is|both faces are/)) ?? []
-    return (which === 'lies' ? -1 : 1) * Number(mm)
+    const [, mm = '0', which] = /Here the motor face is ([\d.]+) mm (proud|behind)/.exec(status('Here')) ?? []
+    return (which === 'behind' ? -1 : 1) * Number(mm)
   }
 
   async function moveBelts({ fill, press, field }: Page, label: string, mm: number) {
     await fill(label, mm.toFixed(2))
-    await press('Do it', label)
+    await press('Apply', label)
     expect(field(label).value).toBe('')
   }
 
@@ -226,7 +226,7 @@ describe('belts, groove to groove', () => {
     reload()
     await press('Check my alignment')
     see('The faces are flush, but the grooves are not in line.')
-    see('Pulled askew by one screw.')
+    see('One screw pulled it out of line.')
     await press('Loosen the motor’s bolts')
     await choose('Belts slack')
     await moveBelts(page, slide, faceWanted(makeDrive(8)))
@@ -242,7 +242,7 @@ describe('belts, groove to groove', () => {
     const { press, choose, fill, see, passed } = page
     await press('Lock out and try')
     await fill(slide, '1')
-    await press('Do it', slide)
+    await press('Apply', slide)
     await press('Check my alignment')
     see('You pushed it with bolts tight or belts tensioned.')
     await press('Start over, same machine')
@@ -271,12 +271,12 @@ describe('reverse dials to a graph', () => {
       fireEvent.change(dot, { target: { value: mm.toFixed(2) } })
       expect(dot.getAttribute('aria-valuetext')).toMatch(/[+−]?\d\.\d\d mm/)
     }
-    put('stays', dots.left)
-    put('moves', -dots.right)
+    put('fixed', dots.left)
+    put('movable', -dots.right)
     await press('Check my graph')
     see('A point is on the wrong side of the line.')
     see('You have not read the feet.')
-    put('moves', dots.right)
+    put('movable', dots.right)
     for (const foot of ['front', 'back'] as const)
       await fill(
         `${foot === 'front' ? 'Front' : 'Back'} feet, mm (+ high, − low)`,
@@ -299,7 +299,7 @@ describe('a pair of machines', () => {
     for (const [name, foot] of rightFeet) {
       await choose(name)
       await move('Shims in under these feet, mm', -pair.up[foot])
-      await move('Push these feet toward the far side, mm', -pair.far[foot])
+      await move('Push these feet toward far, mm', -pair.far[foot])
     }
     await press('Check my alignment')
     see('Bolts are still loose.')
@@ -317,7 +317,7 @@ describe('a pair of machines', () => {
     })
     await choose('mil')
     see(/Face gap: \d+\.\d mil/)
-    see(/Within 11\.8 mil and 1\.50 mil\/in at the coupling/)
+    see(/11\.8 mil offset, 1\.50 mil\/in angularity/)
     await press('Lock out and try')
     await press('Loosen the right machine’s bolts')
     const shims = (unit: string) => `Shims in under these feet, ${unit}`
@@ -329,7 +329,7 @@ describe('a pair of machines', () => {
     for (const [name, foot] of rightFeet) {
       await choose(name)
       await move(shims('mil'), -pair.up[foot] / 0.0254)
-      await move('Push these feet toward the far side, mil', -pair.far[foot] / 0.0254)
+      await move('Push these feet toward far, mil', -pair.far[foot] / 0.0254)
     }
     await press('Tighten the right machine’s bolts')
     await press('Check my alignment')
@@ -362,7 +362,7 @@ describe('a pair of machines', () => {
     for (const [name, foot] of feet) {
       await choose(name)
       await move('Shims in under these feet, mm', up - pair.up[foot])
-      await move('Push these feet toward the far side, mm', far - pair.far[foot])
+      await move('Push these feet toward far, mm', far - pair.far[foot])
     }
     await press('Tighten the left machine’s bolts')
     await press('Tighten the right machine’s bolts')
@@ -419,12 +419,12 @@ describe('halving at the coupling', () => {
     const open = () => openPractice('/practice/halving', { kept: pushed })
     const first = open()
     await first.choose('The near side')
-    await first.press('Turn the bezel: zero', 'On the hub that moves')
-    await first.press('Turn the bezel: zero', 'On the fixed hub')
+    await first.press('Set the dial to zero', 'On the movable hub')
+    await first.press('Set the dial to zero', 'On the fixed hub')
     await first.choose('The far side')
-    await first.press('Set the dial to half its reading', 'On the hub that moves')
-    const dial = within(screen.getByRole('group', { name: 'On the hub that moves' }))
-    expect(dial.getByRole('status').textContent).toBe('On the hub that moves: 0.00 mm')
+    await first.press('Set the dial to half its reading', 'On the movable hub')
+    const dial = within(screen.getByRole('group', { name: 'On the movable hub' }))
+    expect(dial.getByRole('status').textContent).toBe('On the movable hub: 0.00 mm')
     await first.press('Tighten these bolts')
     await first.press('Check my alignment')
     first.see('It was in position but shifted as you tightened.')
@@ -434,7 +434,7 @@ describe('halving at the coupling', () => {
     const jack = (end: string, side: string) => `Jack bolt, ${end.toLowerCase()}, ${side} side`
     for (const end of ends) {
       await choose(`${end} feet`)
-      for (const side of ['near', 'far']) await press('Until it just bears', jack(end, side))
+      for (const side of ['near', 'far']) await press('Snug up', jack(end, side))
     }
     for (const end of ends) {
       await choose(`${end} feet`)
@@ -472,14 +472,14 @@ describe('a motor on its flange', () => {
       across.map(([ay, az]) => -(y * ay + z * az)) as [right: number, far: number]
     const wrong = seen([-flange.place[0], flange.place[1]])
     const right = seen(flange.place)
-    await move('Push toward the right, mm', wrong[0])
-    await move('Push away from you, toward the far side, mm', wrong[1])
+    await move('Push to the right, mm', wrong[0])
+    await move('Push away from you, mm', wrong[1])
     await press('Tighten the flange’s bolts')
     await press('Check my alignment')
-    see('Pushed by bolts counted the other way round.')
+    see('You counted the bolts in the wrong direction.')
     await press('Loosen the flange’s bolts')
-    await move('Push toward the right, mm', right[0] - wrong[0])
-    await move('Push away from you, toward the far side, mm', right[1] - wrong[1])
+    await move('Push to the right, mm', right[0] - wrong[0])
+    await move('Push away from you, mm', right[1] - wrong[1])
     await press('Tighten the flange’s bolts')
     await press('Let the hoist down')
     reload()
@@ -523,7 +523,7 @@ describe('rolls', () => {
     await press('Level it')
     await press('Near target: zero here')
     for (let time = 0; time < 3; time++) {
-      await move('Turn until the far end shows, mm', (-shownBy('far end') * sight.toNear) / sight.face, 'Turn')
+      await move('Turn until the far end reads, mm', (-shownBy('far end') * sight.toNear) / sight.face, 'Turn')
       await press('Level it')
       await press('Near target: zero here')
     }
@@ -533,7 +533,7 @@ describe('rolls', () => {
     await choose('Second stand')
     await press('Level it')
     for (let time = 0; time < 8; time++) {
-      await move('Turn until reference a shows, mm', shownBy('Floor reference b'), 'Turn')
+      await move('Turn until reference a reads, mm', shownBy('Floor reference b'), 'Turn')
       await press('Level it')
     }
     await press('Near target: zero here')

@@ -48,7 +48,7 @@ describe('what is said before the spanner is picked up', () => {
     expect(titles).toContainEqual(expect.stringMatching(/is too large a move for precision alignment/))
     expect(titles).toContain('Sideways first here.')
     expect(said.find(({ title }) => title === 'Sideways first here.')!.detail).toMatch(
-      /Within 1\.\d mm it is near enough to lift; what is left of sideways comes after the shims/,
+      /Within 1\.\d mm it is near enough to lift\. Finish sideways after the shims/,
     )
     expect(said.find(({ title }) => title === 'Sideways first here.')!.working![1]).toMatch(
       /= 80 − √\(80² − 1\.\d\d²\) = 0\.0\d+ mm/,
@@ -67,7 +67,7 @@ describe('a plan that moves the machine with the pipes', () => {
   }
   it('says so, with the size at its feet and what has to follow', () => {
     const { said, plan } = held()
-    const tied = said.find(({ title }) => title.startsWith('This plan moves the pump, with its pipes'))!
+    const tied = said.find(({ title }) => title.startsWith('This plan moves the pump with its pipes'))!
     const most = Math.max(
       ...plan.stations.filter(({ machine }) => machine === 'm1').map(({ vertical }) => Math.abs(vertical!)),
     )
@@ -77,9 +77,9 @@ describe('a plan that moves the machine with the pipes', () => {
   })
   it('says who agreed, as long as it is no more than was agreed to', () => {
     const enough = { m1: { by: 'AB', at: '2026-11-25T10:00:00Z', vertical: 5, horizontal: 5 } }
-    expect(held({ agreed: enough } as never).said.map(({ detail }) => detail)).toContain('Agreed by AB, 2026-11-25.')
+    expect(held({ agreed: enough } as never).said.map(({ detail }) => detail)).toContain('Agreed by AB, 25 Nov 2026.')
     const less = { m1: { ...enough.m1, vertical: 0.01 } }
-    expect(held({ agreed: less } as never).said.map(({ detail }) => detail)).not.toContain('Agreed by AB, 2026-11-25.')
+    expect(held({ agreed: less } as never).said.map(({ detail }) => detail)).not.toContain('Agreed by AB, 25 Nov 2026.')
   })
   it('or a fan, whose rotor runs in a casing', () => {
     const fan = { ...line, machines: line.machines.map((m) => (m.id === 'm1' ? { ...m, kind: 'fan' as const } : m)) }
@@ -106,9 +106,9 @@ describe('at the bolts', () => {
   const work = boltWork(solved, plan, 'm2', 'horizontal')!
   it('tells the pushes with their side, and how the dials are set', () => {
     expect(pushText(work.steps[0]!, 'horizontal', mm)).toMatch(/^Push the front feet 0\.3\d mm toward wall$/)
-    expect(halfSet(work, mm)).toMatch(/are at the wall side. Set each to half of its side-to-side swing/)
+    expect(halfSet(work, mm)).toMatch(/are at the wall side. Set each to half its side-to-side reading/)
     expect(parallelText(work, mm)).toMatch(
-      /^Or make it parallel first\. Push the back feet 0\.\d\d mm toward (aisle|wall) and nothing else: then the .+ shows .+, the .+ shows .+, and both pairs of feet have the same left: 0\.\d\d mm to go toward (aisle|wall)\.$/,
+      /^Or make it parallel first\. Push the back feet 0\.\d\d mm toward (aisle|wall) only: then the .+ shows .+, the .+ shows .+, and both pairs of feet have the same amount left: 0\.\d\d mm to go toward (aisle|wall)\.$/,
     )
     expect(creepText(work, mm)).toMatch(/It would take \d+ moves; each pass of two leaves \d+ % of the error/)
   })
@@ -123,8 +123,8 @@ describe('at the bolts', () => {
 
 it('growth is told with its direction', () => {
   expect(growthText({ vertical: 0.28, horizontal: -0.05 }, mm)).toBe('rises 0.28 mm, moves 0.05 mm toward aisle')
-  expect(growthText({ vertical: 0 }, mm)).toBe('does not grow')
-  expect(growthText({}, mm)).toBe('not known')
+  expect(growthText({ vertical: 0 }, mm)).toBe('no growth')
+  expect(growthText({}, mm)).toBe('not entered')
 })
 
 it('more machines and more stations take longer; nothing takes none', () => {

@@ -52,7 +52,7 @@ describe('what the hubs stand apart', () => {
     expect(said(felt({ top: '3.0', bottom: '3.3' }, { about: '3', by: '0.2' }))?.peg).toBe('within')
     expect(said(felt({ top: '3.0', bottom: '3.3' }))).toMatchObject({
       peg: 'nothing',
-      title: 'Hubs 3.15 mm apart, the mean of the gaps round them.',
+      title: 'Hub separation 3.15 mm, the mean of the face gaps.',
     })
     expect(said(felt({ top: '3.0', far: '3.3' }, { about: '3', by: '0.2' }))).toBeUndefined()
   })

@@ -130,7 +130,7 @@ describe('whatever is said', () => {
       'other machine’s side',
       'behind its machine’s front feet',
       'only read with the coupling connected',
-      'no verdict without a tolerance',
+      'no tolerance, so no verdict',
       'wrong side of the coupling',
       'plane was not measured',
       'Not enough readings yet',

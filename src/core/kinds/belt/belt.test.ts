@@ -391,7 +391,7 @@ describe('a document that is at fault', () => {
   const [fan, motor] = worked.belt.sheaves
   it('is refused by its path', () => {
     expect(faultOf(withBelt({ sheaves: [motor, { ...fan, stays: undefined }] }))).toBe(
-      'belt.sheaves: expected one sheave that stays',
+      'belt.sheaves: expected one fixed sheave (stays)',
     )
     expect(faultOf(withBelt({ sheaves: [fan, { ...motor, stays: true }] }))).toMatch(/^belt\.sheaves\.1\./)
     expect(faultOf(withBelt({ sheaves: [fan, { ...motor, id: 'fan' }] }))).toMatch(/^belt\.sheaves\.1\.id/)
@@ -403,7 +403,7 @@ describe('a document that is at fault', () => {
     expect(faultOf(withBelt({ readings: [{ ...face(0, 1), on: 'fan' }] }))).toMatch(/^belt\.readings\.0\.target/)
     expect(faultOf(withBelt({ readings: [{ type: 'direct', on: 'motor' }] }))).toMatch(/^belt\.readings\.0/)
     expect(faultOf(withBelt({ readings: [] }))).toMatch(/^belt\.readings/)
-    expect(faultOf(withBelt({ belts: 3 }))).toBe('belt.belts: this key is not known here')
+    expect(faultOf(withBelt({ belts: 3 }))).toBe('belt.belts: unknown key')
     expect(faultOf(withBelt({ sheaves: [fan, { ...motor, diameter: -1 }] }))).toMatch(/^belt\.sheaves\.1\.diameter/)
   })
 })

@@ -307,7 +307,7 @@ describe('the row', () => {
     expect(sections[1]?.horizontal).toBeNull()
     expect(sections[1]?.verdict).toBeNull()
     expect(sections[0]?.horizontal).not.toBeNull()
-    expect(warnings).toEqual([{ code: 'open', message: 'P2: the readings leave where it stands sideways open' }])
+    expect(warnings).toEqual([{ code: 'open', message: 'P2: the readings leave its side position open' }])
     const held = solve(survey({ sections: [half, first, third, fourth], reference: { held: ['P2', 'P4'] } }))
     expect(held.line.horizontal).toBeNull()
     expect(held.sections.every(({ horizontal }) => horizontal === null)).toBe(true)
@@ -324,7 +324,7 @@ describe('a document that is at fault', () => {
   const with2 = (more: object, own: object = {}) =>
     survey({ sections: [first, { ...second, ...own }], reference: 'least-squares', ...more })
   it('is refused by its path', () => {
-    expect(faultOf(with2({}, { id: 'P1' }))).toMatch(/^bores\.sections\.1\.id: expected an id of its own/)
+    expect(faultOf(with2({}, { id: 'P1' }))).toMatch(/^bores\.sections\.1\.id: expected a unique id/)
     expect(faultOf(with2({}, { readings: [] }))).toMatch(/^bores\.sections\.1\.readings/)
     expect(faultOf(with2({ reference: { held: ['P1', 'P9'] } }))).toMatch(/^bores\.reference\.held\.1/)
     expect(faultOf(with2({ reference: { held: ['P1', 'P2'] } }, { x: 0 }))).toMatch(
@@ -333,10 +333,10 @@ describe('a document that is at fault', () => {
     expect(faultOf(with2({ reference: 'best' }))).toMatch(/^bores\.reference: /)
     const wire = { kind: 'wire', from: 0, length: 500, weight: 2e-5, tension: 180 }
     expect(faultOf(with2({ carrier: wire }))).toBe(
-      'bores.sections.1.x: expected a place between the supports of the carrier',
+      'bores.sections.1.x: expected a position between the supports of the carrier',
     )
     expect(faultOf(with2({ carrier: { ...wire, tension: 0 } }))).toMatch(/^bores\.carrier\.tension/)
-    expect(faultOf(with2({ depth: 3 }))).toBe('bores.depth: this key is not known here')
+    expect(faultOf(with2({ depth: 3 }))).toBe('bores.depth: unknown key')
     expect(faultOf(survey({ sections: [first], reference: 'least-squares' }))).toMatch(/^bores\.sections/)
     expect(faultOf(with2({}, { sense: 'up' }))).toMatch(/^bores\.sections\.1\.sense/)
   })

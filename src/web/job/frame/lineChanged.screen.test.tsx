@@ -51,8 +51,8 @@ describe.each(kindNames)('what is typed of the line in a job: %s', (kind) => {
     await expect(asked).toBeHidden()
 
     await page.goto(`${empty}/jobs/job-two/dimensions`)
-    await expect(asked).toContainText('440 mm now, changed in job 1.')
-    await expect(asked).toContainText('Rinse pump 9 now, changed in job 1.')
+    await expect(asked).toContainText('440 mm, changed in job 1.')
+    await expect(asked).toContainText('Rinse pump 9, changed in job 1.')
     await asked.getByRole('button', { name: 'Take all' }).click()
     await expect(number()).toHaveValue('440')
     await saved()

@@ -3,11 +3,11 @@ import { expect, test } from '../../../testing/screen'
 test('feet in mil: a bent foot gets step shims, strain gets none', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-11/soft-foot`)
   await page.getByText('mil', { exact: true }).click()
-  await expect(page.getByText('The tanks-side back foot is bent.')).toBeVisible()
+  await expect(page.getByText('The tanks-side back foot is angled (bent foot).')).toBeVisible()
   await expect(page.getByText(/From its right edge inward: 2\.0 mil over/)).toBeVisible()
   await expect(page.getByRole('img', { name: /Step shims under the tanks-side back foot/ })).toBeVisible()
   await page.goto(`${demo}/jobs/job-10/soft-foot`)
-  await expect(page.getByText('Something is pulling on the pump.')).toBeVisible()
+  await expect(page.getByText('Pipe or conduit strain on the pump.')).toBeVisible()
   await expect(page.getByText(/^Put /)).toHaveCount(0)
 })
 
@@ -38,11 +38,11 @@ test('rough alignment gives shims and side moves, angle first', async ({ page, d
   await page.getByLabel('At diameter, mm').fill('160')
   const result = page.getByRole('status', { name: 'Rough result' })
   // open at the bottom by 0.2 over 160 mm: 0.56 over the feet's spacing of 450 mm, under the front feet alone
-  await expect(result).toContainText('1. Angle: add 0.56 mm under the Motor, front feet.')
+  await expect(result).toContainText('1. Angularity: add 0.56 mm under the Motor, front feet.')
   await expect(result).toContainText(
     '2. Height: then the motor is 1.26 mm too high. Add 1.26 mm under all feet of the pump.',
   )
-  await expect(result).toContainText('Slope, vertical: 0.125 mm/100 mm; tolerance 0.048 mm/100 mm.')
+  await expect(result).toContainText('Angularity, vertical: 0.125 mm/100 mm, tolerance 0.048 mm/100 mm.')
   await page.getByRole('radio', { name: 'On the motor hub' }).click()
   await expect(result).toContainText('push 0.20 mm toward aisle')
   await page.getByRole('radio', { name: 'On the pump hub' }).click()
@@ -89,7 +89,7 @@ test('a blade that fits nowhere is a look at the foot; what rises all the same i
   await page.goto(`${demo}/jobs/job-7/soft-foot`)
   for (const foot of feet)
     await page.getByRole('button', { name: `${foot}: nothing over 0.05 mm fits under it` }).click()
-  await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
+  await expect(page.getByText('Motor: no soft foot.')).toBeVisible()
   await expect(page.getByText('No gap under a foot is over the limit.')).toBeVisible()
   for (const foot of [feet[0]!, feet[2]!]) await page.getByLabel(`${foot}: rise, mm`).fill('0.2')
   await expect(page.getByText('First: clean the aisle-side front foot and its pad.')).toBeVisible()
@@ -99,7 +99,7 @@ test('a blade that fits nowhere is a look at the foot; what rises all the same i
 test('strain is no cause any more once the pipes are off', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-10/soft-foot`)
   await page.getByRole('button', { name: 'Pipes are disconnected' }).click()
-  await expect(page.getByText('Something is pulling on the pump.')).toHaveCount(0)
+  await expect(page.getByText('Pipe or conduit strain on the pump.')).toHaveCount(0)
   await expect(page.getByText(/^Put /)).toHaveCount(1)
   await expect(page.getByLabel('Pipes and conduits')).toHaveValue('off')
 })

@@ -6,9 +6,9 @@ test('a call about trouble: where it shows, two looks set up anew, what may corr
 }) => {
   await page.goto(`${demo}/jobs/job-46/readings`)
   // the plant's own call: the way of the far edge is longer, and the aisle edge hangs slack as it should
-  await expect(page.getByText(/^The drives edge’s way is 0\.\d\d mm longer over the face\.$/)).toBeVisible()
+  await expect(page.getByText(/^The web path is 0\.\d\d mm longer at the drives edge\.$/)).toBeVisible()
   await expect(
-    page.getByText(/The aisle edge hangs slack with that\. By hand it is known to ± 0\.\d\d mm only/),
+    page.getByText(/That makes the aisle edge slack\. The hand reading is good to ± 0\.\d\d mm/),
   ).toBeVisible()
   const call = page.getByRole('region', { name: 'A call about trouble' })
   await call.getByLabel('The edge that hangs slack').selectOption('drives')
@@ -71,7 +71,7 @@ test('on an inch line lengths are inches, every cell and head says so, and a tap
   await expect(page.getByText(/: check the unit\.$/)).toHaveCount(0)
   for (const end of ['aisle', 'drives'])
     await tapes.getByLabel(`Tape to the next roll, ${end} end, Roll 1, mm`, { exact: true }).fill('0.71')
-  await expect(page.getByText('Tape from Roll 1 to Roll 2: in which unit?')).toBeVisible()
+  await expect(page.getByText('Tape from Roll 1 to Roll 2: check the unit.')).toBeVisible()
 })
 
 test('readings that contradict each other are not sure; the slip is named, tried and applied', async ({
@@ -82,7 +82,7 @@ test('readings that contradict each other are not sure; the slip is named, tried
   const levels = page.getByRole('region', { name: 'Level', exact: true })
   const cell = levels.getByLabel('Level, divisions toward the high drives end, Roll 2', { exact: true })
   await cell.fill('40')
-  await expect(page.getByText(/^Not sure: the readings contradict each other\. Look at Roll 2, level/)).toBeVisible()
+  await expect(page.getByText(/^Not sure: the readings contradict each other\. Check Roll 2, level/)).toBeVisible()
   await page
     .getByRole('button', { name: /^Try (this|correction|the)/ })
     .first()

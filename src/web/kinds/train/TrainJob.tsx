@@ -16,6 +16,7 @@ import { frameWords } from '../../../words/train/page/frame'
 import type { TrainTerms } from '../../../words/train/terms'
 import { later } from '../../app/later'
 import { JobLayout } from '../../job/frame/JobLayout'
+import { stepAt } from '../../job/steps'
 import { useWidth } from '../../parts/useWidth'
 import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
@@ -33,7 +34,7 @@ const Squared = later(async () => (await import('./Squared')).Squared)
 export function TrainJob({ open, frame }: JobProps<'train'>) {
   const { document, round, settings, frozen, editRound, beginRound: begin } = frame
   const [chosen, choose] = useState<string>()
-  const { pathname } = useLocation()
+  const step = stepAt(useLocation().pathname)
   const [sightRef, width] = useWidth()
   // the readings and the line alone: what is planned, signed or noted does not solve them anew
   const { sets } = round
@@ -53,8 +54,8 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
   const coarse = useMemo(() => solveRough({ line, ready, ...(seat ? { seat } : {}) }), [line, ready, seat])
   // before the readings the Sight only shows where one is
   const many = document.line.machines.length > 3
-  const height = width < 600 ? 280 : /(ready|seat)$/.test(pathname) ? 216 : many ? 300 : 244
-  const moving = usePlanned(document, round, solved, /move$/.test(pathname))
+  const height = width < 600 ? 280 : step === 'ready' || step === 'seat' ? 216 : many ? 300 : 244
+  const moving = usePlanned(document, round, solved, step === 'move')
   const { plan } = moving
   // dragged, the drawing follows the finger; what is told of the plan follows the drawing
   const toldPlan = useDeferredValue(plan)

@@ -24,7 +24,7 @@ test('an upright pair takes an instrument’s own result, its signs asked by the
   const gap = set.getByRole('region', { name: 'Motor instrument, gap' })
   await gap.getByLabel('Toward bolt 1, mm').fill('0.01')
   await gap.getByLabel('Toward bolt 3, mm').fill('0.01')
-  await expect(page.getByText(/Offset 0\.\d+ mm, angle 0\.\d+ mm\/100 mm\./)).toBeVisible()
+  await expect(page.getByText(/Offset 0\.\d+ mm, angularity 0\.\d+ mm\/100 mm\./)).toBeVisible()
 })
 
 test('a machine on its flange is read running by heads, never by dials', async ({ page, demo }) => {
@@ -41,6 +41,6 @@ test('rim and face on an upright pair: the face asks for the radius it travels o
   await other(page, demo, 'Another method')
   const set = page.getByRole('region', { name: /^Set 2/ })
   const face = set.getByRole('region', { name: 'Motor face dial' })
-  await expect(face.getByLabel('Radius it travels on, mm')).toBeVisible()
+  await expect(face.getByLabel('Dial radius, mm')).toBeVisible()
   await expect(face.getByRole('combobox', { name: 'On the face' })).toHaveValue('front')
 })

@@ -109,9 +109,9 @@ describe('the sheet of a line', () => {
   it('is in inches where mil are shown, and judges a spacer by its angles', () => {
     const drawn = makeLine('x', 'pump', 'motor', 'mil')
     show({ ...drawn, couplings: drawn.couplings.map((c) => ({ ...c, kind: 'spacer' })) }, { unit: 'mil' })
-    expect(screen.getByLabelText(/^Between the flex planes, in/)).toBeTruthy()
+    expect(screen.getByLabelText(/^Distance between flex planes, in/)).toBeTruthy()
     fireEvent.click(screen.getByRole('radio', { name: 'The maker’s or site’s figures' }))
     expect(screen.getByText('Not needed for a spacer: judged by its angles')).toBeTruthy()
-    expect(screen.getByLabelText('Angle at each flex plane, mil/in')).toBeTruthy()
+    expect(screen.getByLabelText('Angularity at each flex plane, mil/in')).toBeTruthy()
   })
 })

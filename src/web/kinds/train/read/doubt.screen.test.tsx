@@ -71,7 +71,7 @@ test('zeroed once on top and once more at the side: proposed, taken, and the pla
   for (const [dial, values] of Object.entries(typed))
     for (const [i, side] of ['top', 'wall', 'bottom', 'aisle'].entries())
       await page.getByLabel(`${dial}, ${side}, mm`, { exact: true }).fill(String(values[i]))
-  await expect(page.getByText('Motor dial: was it zeroed at the top, and once more at the side?')).toBeVisible()
+  await expect(page.getByText('Motor dial reads zero at the top and at the side.')).toBeVisible()
   await page.getByRole('button', { name: 'Zeroed at both' }).first().click()
   await expect(page.getByText(/does not close/)).toHaveCount(0)
   await expect(page.getByText(/reads zero at the top and at the side/)).toHaveCount(0)

@@ -70,7 +70,7 @@ test('rim and face, dial by dial', async ({ page, demo }) => {
     'Rim radius, mm': '80',
     'Bracket sag, bottom of bar, mm': '-0.06',
   })
-  await hang(page, 'motor face dial', { 'Radius it travels on, mm': '75', 'Bracket sag, bottom of bar, mm': '-0.02' })
+  await hang(page, 'motor face dial', { 'Dial radius, mm': '75', 'Bracket sag, bottom of bar, mm': '-0.02' })
   await type(page, 'Motor dial', rim(60, -0.06))
   await type(page, 'Motor face dial', face(0))
   await expect(page.getByRole('status').filter({ hasText: 'closes to' })).toHaveCount(2)
@@ -87,7 +87,7 @@ test('rim and face in inches and mils', async ({ page, demo }) => {
     'Rim radius, in': '3.15',
     'Bracket sag, bottom of bar, mil': '-2',
   })
-  await hang(page, 'motor face dial', { 'Radius it travels on, in': '3', 'Bracket sag, bottom of bar, mil': '-1' })
+  await hang(page, 'motor face dial', { 'Dial radius, in': '3', 'Bracket sag, bottom of bar, mil': '-1' })
   const flat = { on: 'right', x: 40, radius: 76.2, side: 'front', sag: -0.0254 } as const
   const mil = (mm: number) => (mm / 0.0254).toFixed(2)
   const top = {
@@ -118,7 +118,7 @@ test('a rim with two faces, and the float told', async ({ page, demo }) => {
   })
   for (const [i, lead] of [0, 180].entries()) {
     await hang(page, `motor face dial ${i + 1}`, {
-      'Radius it travels on, mm': '75',
+      'Dial radius, mm': '75',
       'Bracket sag, bottom of bar, mm': '-0.02',
     })
     await type(page, `Motor face dial ${i + 1}`, face(lead, float))
@@ -148,7 +148,7 @@ test('twin heads that both count the other way say so, and give the same moves',
   ] as const) {
     await hang(page, name.toLowerCase(), { 'Distance from there, mm': String(Math.abs(x)) })
     const box = page.getByRole('region', { name: `Set-up of the ${name.toLowerCase()}` })
-    await expect(box.getByText('Plus: the spot lies farther out from the shaft.')).toBeVisible()
+    await expect(box.getByText('Plus: the spot is farther out from the shaft.')).toBeVisible()
     await box.getByLabel('Opposite sign').check()
     await expect(
       box.getByText(/^Minus: the spot is farther out from the shaft\. Reversed for you\.$/),
@@ -202,7 +202,7 @@ test('part of a turn: what it costs is said before it is taken, and told by the 
   await page.getByRole('button', { name: 'Set up dials' }).click()
   await page.getByLabel('How far the shafts can turn').selectOption('part')
   await expect(
-    page.getByText(/least sure foot comes to ± 0\.\d+ mm; a full turn by quarters gives ± 0\.\d+ mm/),
+    page.getByText(/Least certain foot: ± 0\.\d+ mm\. A full turn by quarters gives ± 0\.\d+ mm/),
   ).toBeVisible()
   await page.getByLabel('Over, degrees').fill('400')
   await expect(page.getByText('Enter an arc of 5 to 350 degrees.')).toBeVisible()
@@ -252,7 +252,7 @@ test('bracket’s shaft only shaft turned: the run-out is asked for', async ({ p
   await page.getByRole('radio', { name: 'bracket’s shaft only' }).click()
   await expect(page.getByText(/run-out of the hub under the motor dial is in the readings/)).toBeVisible()
   const box = page.getByRole('region', { name: 'Set-up of the motor dial' })
-  await box.getByLabel('Run-out of that hub, TIR, mm').fill('0.04')
+  await box.getByLabel('Hub run-out, TIR, mm').fill('0.04')
   await box.getByLabel('High spot at, degrees').fill('90')
   await expect(page.getByText('A run-out of 0.04 mm is taken off the motor dial.')).toBeVisible()
 })
