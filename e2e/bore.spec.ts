@@ -13,7 +13,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await at(2).getByLabel('Along the row, mm').fill('900')
   // the drawing’s own word for what is not known yet
   await page.getByRole('link', { name: 'Go to Readings' }).click()
-  await expect(page.getByText('Where along the row does Pocket 3 lie?')).toBeVisible()
+  await expect(page.getByText('Enter the position of Pocket 3 along the row.')).toBeVisible()
   await page.getByRole('button', { name: 'Go to Dimensions' }).click()
   await at(3).getByLabel('Along the row, mm').fill('1800')
   await page.getByRole('link', { name: 'Go to Readings' }).click()
@@ -34,12 +34,12 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await read(3, ['0', '0', '0', '0'])
   await expect(at(2).getByLabel('Bottom, mm')).toHaveValue('−0.40')
   // the arm’s sag is given once, and taken for every section
-  await expect(page.getByText(/^Bracket sag is not given for Pocket 1/)).toBeVisible()
-  await at(1).getByLabel('Sag of the bracket, mm').fill('0')
+  await expect(page.getByText(/^Bracket sag is not entered for Pocket 1/)).toBeVisible()
+  await at(1).getByLabel('Bracket sag, mm').fill('0')
   await page.getByRole('button', { name: 'Use this sag for every section' }).click()
-  await expect(at(3).getByLabel('Sag of the bracket, mm')).toHaveValue('0')
+  await expect(at(3).getByLabel('Bracket sag, mm')).toHaveValue('0')
   await expect(page.getByText('Out of line: Pocket 2.')).toBeVisible()
-  await expect(page.getByText('3 pockets: their place only, not which way they point.')).toBeVisible()
+  await expect(page.getByText('3 pockets: position only, no angularity.')).toBeVisible()
   await expect(page.getByText('4 places can’t show out-of-roundness.')).toBeVisible()
 
   await page.getByRole('link', { name: /Move/ }).first().click()
@@ -52,7 +52,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await page.getByRole('radio', { name: 'mm', exact: true }).click()
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   const sheet = await page.request.get(
-    `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
+    `${empty}${await page.getByRole('link', { name: 'Move sheet' }).getAttribute('href')}`,
   )
   expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
 
@@ -60,7 +60,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await page.getByRole('link', { name: 'Mill line bores' }).first().click()
   await page.getByLabel('Correction method').selectOption('sleeve')
   await page.getByRole('link', { name: /Move/ }).first().click()
-  await expect(bores).toContainText('A sleeve eccentric by 0.22 mm, its bore set toward 63° from near toward top')
+  await expect(bores).toContainText('Eccentric sleeve 0.22 mm, bore toward 63° from near toward top')
 
   await page.getByRole('button', { name: 'Moves done: start next round' }).click()
   for (const n of [1, 2, 3]) await read(n, ['0', '0', '0', '0'])

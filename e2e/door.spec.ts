@@ -170,7 +170,7 @@ test('a reader looks at everything and changes nothing; one put away does not co
   await expect(reader.getByText('Only administrators see this.')).toBeVisible()
 
   await page.reload()
-  await page.getByRole('button', { name: 'Put away: R. Tollan' }).click()
+  await page.getByRole('button', { name: 'Deactivate: R. Tollan' }).click()
   await expect(page.getByText('deactivated: cannot sign in')).toBeVisible()
   await reader.goto(address)
   await expect(reader.getByRole('heading', { name: 'Sign in' })).toBeVisible()

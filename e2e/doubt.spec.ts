@@ -30,7 +30,7 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
   await expect(asked).toContainText('Round 1, motor dial, stair')
   await there.reload()
   await expect(asked).toContainText('Round 1, motor dial, stair')
-  await asked.getByRole('button', { name: 'There: −4 mil' }).click()
+  await asked.getByRole('button', { name: 'Other tablet: −4 mil' }).click()
   await expect(there.getByLabel('Motor dial, stair, mil')).toHaveValue('−4')
   await expect(there.getByLabel('Pump dial, bottom, mil')).toHaveValue('+3.5')
   await expect(there.getByText(/^Saved/)).toBeVisible()
@@ -39,7 +39,7 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
 test('a signed job cannot be changed', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-2/readings`)
   await expect(
-    page.getByText('Signed by R. T. Nothing in it can be changed; it can be opened again under Sign.'),
+    page.getByText('Signed by R. T. It is locked. Reopen it in Sign.'),
   ).toBeVisible()
   await expect(page.getByLabel('Motor dial, bottom, mm').first()).not.toBeEditable()
 })
@@ -47,10 +47,12 @@ test('a signed job cannot be changed', async ({ page, demo }) => {
 test('the floor is searched and filtered in the address', async ({ page, demo }) => {
   await page.goto(demo)
   const rows = page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')
+  await expect(rows).toHaveCount(12)
+  await page.getByRole('button', { name: 'Show 28 more' }).click()
   await expect(rows).toHaveCount(40)
   await page.getByLabel('Search lines and jobs').fill('brine')
   await expect(rows).toHaveCount(4)
-  await page.getByRole('radio', { name: /In hand/ }).click()
+  await page.getByRole('radio', { name: /In progress/ }).click()
   await expect(rows).toHaveCount(2)
   await expect(page).toHaveURL(/search=brine&state=in-hand|state=in-hand&search=brine/)
   await page.reload()

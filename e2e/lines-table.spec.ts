@@ -24,7 +24,7 @@ test('lines are taken out as a table, mended in it, looked at before anything is
   const renamed = (n: number) => rinse.replace('Rinse pump 3', `Rinse pump ${n}`)
   await bring([heading, rinse, renamed(11), renamed(12).replace('Pump,pump', 'Pump,whale')].join('\r\n'))
   await expect(card.getByRole('alert')).toContainText(
-    'Row 2, column 1: there is a line of this name in this area already.',
+    'Row 2, column 1: a line with this name already exists in this area.',
   )
   await expect(card.getByRole('alert')).toContainText('Row 4, column 10: the type must be motor, pump')
 
@@ -65,5 +65,6 @@ test('the whole site goes into one file and comes out of it in an empty one', as
     .setInputFiles({ name: 'site.zip', mimeType: 'application/zip', buffer: readFileSync(file) })
   await expect(card.getByRole('status')).toContainText('46 jobs, 24 revisions')
   await page.goto(`${empty}/jobs/job-2/sign`)
+  await page.getByRole('button', { name: 'Show the record' }).click()
   await expect(page.getByRole('article', { name: 'Print preview' })).toContainText('revision 1')
 })

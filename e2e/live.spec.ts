@@ -116,9 +116,9 @@ for (const away of ['another step', 'a reload', 'putting the devices away'] as c
     await expect(page.getByRole('status', { name: 'Captured readings' })).toContainText(/[3-9]\d points/)
     if (away === 'a reload') await page.reload()
     else if (away === 'another step') {
-      await page.locator('nav[aria-label="Steps"] a[href$="/move"]').click()
+      await page.locator('nav[aria-label="Steps"] a[href$="/moves"]').click()
       await expect(page.getByRole('heading', { name: 'Moves', exact: true })).toBeVisible()
-      await page.locator('nav[aria-label="Steps"] a[href$="/read"]').click()
+      await page.locator('nav[aria-label="Steps"] a[href$="/readings"]').click()
     } else await page.getByRole('button', { name: 'Close devices' }).click()
     await expect(page.getByText(/points over/)).toHaveCount(2)
     await expect(page.getByText(/^Saved/)).toBeVisible()
@@ -131,7 +131,7 @@ test('slack between the shafts, no beam, and a battery that runs out are told', 
   const trouble = page.getByLabel('Faults on the simulated rig')
   await trouble.selectOption('slack')
   await turn(page, 40)
-  await expect(page.getByRole('alert')).toContainText(/The shafts are 1\.\d° apart/)
+  await expect(page.getByRole('alert')).toContainText(/Shaft angles differ by 1\.\d°/)
   await trouble.selectOption('out-of-range')
   await expect(page.getByText('no beam on the detector')).toHaveCount(2)
   await page.getByRole('button', { name: 'Capture here (c)' }).click()
@@ -222,7 +222,7 @@ test('the kit: a sag is taken on the bench, hung in a job, and doubted at anothe
   await page.goto(demo)
   await page.getByRole('link', { name: 'Kit' }).click()
   await page.getByLabel('Expected TIR, mm').fill('4')
-  await expect(page.getByText('Not enough travel: the swing takes 133 % of it.')).toBeVisible()
+  await expect(page.getByText('Not enough travel: the TIR needs 133 % of it.')).toBeVisible()
   // what the kit wants stands first: the bracket's sag was never taken
   await page
     .getByRole('region', { name: 'Needs attention' })
@@ -271,7 +271,7 @@ test('a comparison with a gauge block tells how well it repeats', async ({ page,
     await page.getByRole('button', { name: 'Add reading' }).click()
     await page.getByLabel(`Reading ${i + 1}, mm`).fill(text)
   }
-  await expect(page.getByText('It repeats to ± 0.0020 mm (2 SD).')).toBeVisible()
+  await expect(page.getByText('Repeatability ± 0.0020 mm (2 SD).')).toBeVisible()
   await expect(page.getByText('Within tolerance.')).toBeVisible()
 })
 
@@ -295,8 +295,8 @@ test('a known lift tells a coupling that holds the shafts, by keyboard, in mil, 
     await card.getByLabel(label).focus()
     await page.keyboard.type(typed)
   }
-  await expect(card.getByText(/^Front feet: 60 % of the lift was told, ± 3 %\.$/)).toBeVisible()
-  await expect(card.getByText(/^Every foot tells 60 % of it\. The coupling holds the shafts/)).toBeVisible()
+  await expect(card.getByText(/^Front feet: 60 % of the lift was measured, ± 3 %\.$/)).toBeVisible()
+  await expect(card.getByText(/^Every foot shows 60 % of the lift\. The coupling holds the shafts/)).toBeVisible()
   await expect(page.getByText(/^Saved/)).toBeVisible()
   await page.reload()
   await card.getByLabel('Back feet, after, mil').fill('37')

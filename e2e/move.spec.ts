@@ -66,8 +66,8 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
   for (const machine of ['Motor', 'Gearbox'])
     for (const end of ['front', 'back']) {
       const room = card(page, `${machine}, ${end} feet, horizontal`)
-      await room.getByLabel('Can go toward window, mm').fill('0')
-      await room.getByLabel('Can go toward sheet, mm').fill('0')
+      await room.getByLabel('Maximum toward window, mm').fill('0')
+      await room.getByLabel('Maximum toward sheet, mm').fill('0')
     }
   await expect(least).toContainText('limits in the way')
   await expect(page.getByText(/bolt-bound toward/).first()).toBeVisible()
@@ -98,7 +98,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
   await expect(back).toContainText('Add 0.07 mm of shim')
   // it stops where a foot has nothing left to give
   await back.getByText('Shim travel').click()
-  await back.getByLabel('Can go up, mm').fill('0.08')
+  await back.getByLabel('Maximum up, mm').fill('0.08')
   const now = await grip.boundingBox()
   if (!now) throw new Error('no grip')
   await page.mouse.move(now.x + now.width / 2, now.y + now.height / 2)

@@ -42,14 +42,14 @@ test('a job is finished without the server: line taken along, tablet reloaded, a
   const site = await plant()
   await page.goto(`${site.at.address}/lines`)
   await installed(page)
-  await page.getByRole('button', { name: 'Take Dryer circulation pump along' }).click()
-  await expect(page.getByRole('button', { name: 'Take Dryer circulation pump off this tablet' })).toBeVisible()
+  await page.getByRole('button', { name: 'Save Dryer circulation pump offline' }).click()
+  await expect(page.getByRole('button', { name: 'Remove Dryer circulation pump from this tablet' })).toBeVisible()
   await site.stop()
 
   // opened anew, not gone on with
   await page.goto(site.at.address)
   await expect(page.getByText('Showing jobs on this tablet', { exact: false })).toBeVisible()
-  await page.getByText(/job 5 ·/).click()
+  await page.getByText(/job 5$/).click()
   await page.locator('a[href$="/read"]').first().click()
   await dial(page).fill('-0.31')
   await expect(page.getByText('Saved on this device only; can’t reach the server')).toBeVisible()

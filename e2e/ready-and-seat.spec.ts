@@ -24,7 +24,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await tabTo(page, 'Your initials')
   await page.keyboard.type('T. W.')
   for (let n = 8; n > 0; n--) {
-    await expect(page.getByText(`${n} of 8 cautions open`)).toBeVisible()
+    await expect(page.getByText(`${n} of 8 cautions not initialed`)).toBeVisible()
     await tabTo(page, 'Sign: ')
     await page.keyboard.press('Enter')
     // the button that was pressed is now the signature
@@ -37,9 +37,9 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   const base = page.getByRole('radiogroup', { name: 'Base and feet clean: outcome' })
   await base.getByRole('radio', { name: 'Skip' }).focus()
   await page.keyboard.press('Space')
-  await expect(page.getByText('Base and feet clean: skipped. Why?')).toBeVisible()
+  await expect(page.getByText('Base and feet clean: skipped without a reason.')).toBeVisible()
   await page.getByLabel('Base and feet clean: reason for skipping').fill('grouted last week')
-  await expect(page.getByText('Base and feet clean: skipped. Why?')).toBeHidden()
+  await expect(page.getByText('Base and feet clean: skipped without a reason.')).toBeHidden()
 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
   await page.keyboard.press('2')
@@ -66,12 +66,12 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await page.getByRole('button', { name: 'Check again' }).click()
   await expect(page.getByText('was 0.18')).toBeVisible()
   for (const foot of feet) await page.getByLabel(`${foot}: rise, mm`).fill('0.02')
-  await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
+  await expect(page.getByText('Motor: no soft foot.')).toBeVisible()
   await page.getByText('mil', { exact: true }).click()
   await expect(page.getByLabel(`${feet[0]}: rise, mil`)).toHaveValue('0.8')
   await page.reload()
   await page.getByRole('radio', { name: 'After correction' }).click()
-  await expect(page.getByText('Motor sits on all its feet.')).toBeVisible()
+  await expect(page.getByText('Motor: no soft foot.')).toBeVisible()
 })
 
 test('on a narrow screen nothing runs over', async ({ page, demo }) => {

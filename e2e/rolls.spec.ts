@@ -18,7 +18,7 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   await section.getByLabel('Reference roll').selectOption('r1')
   await page.getByRole('link', { name: 'Go to Readings' }).click()
 
-  await page.getByLabel('Both ends are read, apart, mm').fill('1500')
+  await page.getByLabel('Distance between reading points, mm').fill('1500')
   const levels = page.getByRole('region', { name: 'Level', exact: true })
   await expect(page.getByText('Next: Roll 1, level, divisions toward the high far end.')).toBeVisible()
   await page.getByRole('button', { name: 'Enter it' }).click()
@@ -29,17 +29,17 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   }
   await expect(page.getByText(/^Saved/)).toBeVisible()
   await page.reload()
-  await expect(levels.getByLabel('Level turned end for end, divisions, Roll 2')).toHaveValue('-1.5')
+  await expect(levels.getByLabel('Level reversed, divisions, Roll 2')).toHaveValue('-1.5')
   const tapes = page.getByRole('region', { name: 'Tape to the next roll' })
   await tapes.getByLabel('Tape to the next roll, near end, Roll 1').fill('500.00')
   await tapes.getByLabel('Tape to the next roll, far end, Roll 1').fill('500.60')
   await expect(page.getByText('Out of limits: Roll 1 to Roll 2.')).toBeVisible()
   await expect(page.getByText(/Roll 1 to Roll 2: far edge 0\.64 ± [\d.]+ mm longer, limit 0\.16 mm\./)).toBeVisible()
-  await expect(page.getByText('Parallel is not square: all is told from Roll 1.')).toBeVisible()
+  await expect(page.getByText('Square is relative to Roll 1 only.')).toBeVisible()
 
   await page.getByRole('link', { name: /Move/ }).first().click()
   const rolls = page.getByRole('region', { name: 'The rolls' })
-  await expect(rolls.getByRole('row').nth(2)).toContainText(/Far end 0.64 ± [\d.]+ mm down the line/)
+  await expect(rolls.getByRole('row').nth(2)).toContainText(/0.64 ± [\d.]+ down the line/)
   await expect(rolls.getByRole('row').nth(2)).toContainText('Slide 0.72 mm down the line')
   await expect(page.getByText('Roll 2, near housing: slide 0.72 mm down the line.')).toBeVisible()
   await expect(page.getByText('Lock out and try drives. Release air.')).toBeVisible()
@@ -47,13 +47,13 @@ test('a section of rolls from an empty site: levels turned, tapes, parallel is n
   await expect(rolls.getByRole('row').nth(2)).toContainText('Slide 28.3 mil down the line')
   await page.getByRole('radio', { name: 'mm', exact: true }).click()
   const point = page.getByRole('region', { name: 'Set the instrument plane to the reference roll' })
-  await point.getByLabel('From the pivot to the near target, mm').fill('400')
+  await point.getByLabel('Pivot to near target, mm').fill('400')
   await point.getByLabel('From the near target to the far one, mm').fill('1500')
-  await point.getByLabel('Far target reads, near one at zero, mm').fill('-2.70')
+  await point.getByLabel('Far target reading, near target at zero, mm').fill('-2.70')
   await expect(point).toContainText('Turn until the far target reads +0.72 mm.')
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   const sheet = await page.request.get(
-    `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
+    `${empty}${await page.getByRole('link', { name: 'Move sheet' }).getAttribute('href')}`,
   )
   expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
 
@@ -71,14 +71,14 @@ test('fourteen rolls: one that will not go is named, not its neighbors; a mark t
   demo,
 }) => {
   await page.goto(`${demo}/jobs/job-46/moves`)
-  await expect(page.getByText('Roll 9 is out and can’t be moved.')).toBeVisible()
+  await expect(page.getByText('Roll 9 is out of limits and can’t be moved.')).toBeVisible()
   await expect(page.getByText(/^Roll 10, aisle housing/)).toHaveCount(0)
-  const ways = page.getByRole('region', { name: 'Ways past Roll 9, which stays' })
+  const ways = page.getByRole('region', { name: 'Options for Roll 9 (can’t be moved)' })
   await expect(ways.getByRole('columnheader')).toHaveText([
     'Span',
     'Leave it',
-    'Neighbors half way',
-    'Neighbors parallel, taken back beyond',
+    'Move neighbors halfway',
+    'Neighbors parallel, correct beyond',
   ])
   await expect(ways.getByRole('row', { name: /^Roll 9 – Roll 10/ })).toContainText(/2\d\d %/)
   await expect(ways.getByRole('row', { name: /^Rolls moved/ })).toBeVisible()
@@ -86,7 +86,7 @@ test('fourteen rolls: one that will not go is named, not its neighbors; a mark t
   await expect(page.getByText(/^Out of limits: .*Roll 9 to Roll 10/)).toBeVisible()
   const levels = page.getByRole('region', { name: 'Level', exact: true })
   for (let n = 1; n <= 14; n++)
-    await levels.getByLabel(`Level turned end for end, divisions, Roll ${n}`, { exact: true }).fill('')
+    await levels.getByLabel(`Level reversed, divisions, Roll ${n}`, { exact: true }).fill('')
   await expect(page.getByText('The level was read one way only.')).toBeVisible()
 })
 
@@ -100,9 +100,9 @@ test('two hundred rolls from a CSV: shown in stretches, the fewest moved for the
   await page.getByLabel('Line name').fill('Long section')
   await page.getByRole('button', { name: 'Create line and start job' }).click()
   await page.getByLabel('Face width, mm').fill('1600')
-  await page.getByLabel('Baseline stands off the middle by, mm').fill('1500')
+  await page.getByLabel('Baseline offset from center line, mm').fill('1500')
   await page.getByRole('link', { name: 'Go to Readings' }).click()
-  await page.getByLabel('Both ends are read, apart, mm').fill('1500')
+  await page.getByLabel('Distance between reading points, mm').fill('1500')
   const heading =
     'roll,down the line mm,up mm,diameter mm,level divisions,level turned divisions,scale near mm,scale far mm'
   const row = (n: number) => {
@@ -132,7 +132,7 @@ test('two hundred rolls from a CSV: shown in stretches, the fewest moved for the
   await page.getByRole('link', { name: /Move/ }).first().click()
   const rolls = page.getByRole('region', { name: 'The rolls' })
   await rolls.getByText('Fewest rolls', { exact: true }).click()
-  await expect(rolls).toContainText('One roll of 200 is moved.')
+  await expect(rolls).toContainText('1 roll of 200 is moved.')
   // one list: the table and what is said beside it are the same plan
   await expect(page.getByText(/^Roll 120, near housing: slide 0\.\d\d mm down the line\.$/)).toBeVisible()
   await expect(page.getByText(/housing: /)).toHaveCount(1)
@@ -159,7 +159,7 @@ test('two stands on two floor marks: square from both; a mark that faces the oth
     if (n > 1) await roll.getByLabel('Down the line, mm').fill(String(900 * (n - 1)))
   }
   await page.getByRole('link', { name: 'Go to Readings' }).click()
-  await page.getByLabel('Both ends are read, apart, mm').fill('1500')
+  await page.getByLabel('Distance between reading points, mm').fill('1500')
   const scales = page.getByRole('region', { name: 'Square, from the baseline or a swept plane' })
   // the second stand looks 0.002 askew: 3.00 over 1500 on every roll that it reads
   const read: readonly (readonly [n: number, stand: string, near: string, far: string])[] = [
@@ -192,9 +192,9 @@ test('two stands on two floor marks: square from both; a mark that faces the oth
   }
   await page.getByRole('link', { name: /Move/ }).first().click()
   const rolls = page.getByRole('region', { name: 'The rolls' })
-  await expect(rolls.getByRole('row').nth(2)).toContainText(/Far end 0.64 ± [\d.]+ mm down the line/)
+  await expect(rolls.getByRole('row').nth(2)).toContainText(/0.64 ± [\d.]+ down the line/)
   await expect(rolls.getByRole('row').nth(3)).toContainText('Square')
-  await expect(rolls.getByRole('row').nth(4)).toContainText(/Far end 0.64 ± [\d.]+ mm down the line/)
+  await expect(rolls.getByRole('row').nth(4)).toContainText(/0.64 ± [\d.]+ down the line/)
   await page
     .getByRole('link', { name: /\bRead\b/ })
     .first()
@@ -213,12 +213,12 @@ test('both ends of the rolls taken from an indicator on the line, by keyboard al
   await page.getByLabel('Line name').fill('Slitter')
   await page.getByRole('button', { name: 'Create line and start job' }).click()
   await page.getByLabel('Face width, mm').fill('1600')
-  await page.getByLabel('Baseline stands off the middle by, mm').fill('1500')
+  await page.getByLabel('Baseline offset from center line, mm').fill('1500')
   const roll = (n: number) => page.getByRole('group', { name: `Roll ${n}` })
   for (const n of [1, 2]) await roll(n).getByLabel('Diameter, mm').fill('200')
   await roll(2).getByLabel('Down the line, mm').fill('700')
   await page.getByRole('link', { name: 'Go to Readings' }).click()
-  await page.getByLabel('Both ends are read, apart, mm').fill('1500')
+  await page.getByLabel('Distance between reading points, mm').fill('1500')
   const device = page.getByRole('region', { name: 'Indicator' })
   await device.getByRole('button', { name: 'Connect' }).press('Enter')
   const scales = page.getByRole('region', { name: 'Square, from the baseline or a swept plane' })
@@ -233,7 +233,7 @@ test('both ends of the rolls taken from an indicator on the line, by keyboard al
   const levels = page.getByRole('region', { name: 'Level', exact: true })
   for (const n of [1, 2]) {
     await levels.getByLabel(`Level, divisions toward the high far end, Roll ${n}`).fill('0')
-    await levels.getByLabel(`Level turned end for end, divisions, Roll ${n}`).fill('0')
+    await levels.getByLabel(`Level reversed, divisions, Roll ${n}`).fill('0')
   }
   // as it lies is the rig's own business; from here on it is known
   for (const [n, far] of [
@@ -245,7 +245,7 @@ test('both ends of the rolls taken from an indicator on the line, by keyboard al
   }
   await page.getByRole('link', { name: /Move/ }).first().click()
   const rolls = page.getByRole('region', { name: 'The rolls' })
-  await expect(rolls.getByRole('row').nth(2)).toContainText(/Far end 0.64 ± [\d.]+ mm down the line/)
+  await expect(rolls.getByRole('row').nth(2)).toContainText(/0.64 ± [\d.]+ down the line/)
   await expect(rolls).not.toContainText('was ')
   await page.getByRole('button', { name: 'Moves done: start next round' }).click()
   await page
@@ -254,8 +254,8 @@ test('both ends of the rolls taken from an indicator on the line, by keyboard al
     .click()
   for (const n of [1, 2]) {
     await levels.getByLabel(`Level, divisions toward the high far end, Roll ${n}`).fill('1')
-    await levels.getByLabel(`Level turned end for end, divisions, Roll ${n}`).fill('1')
+    await levels.getByLabel(`Level reversed, divisions, Roll ${n}`).fill('1')
   }
   await page.getByRole('link', { name: /Move/ }).first().click()
-  await expect(rolls.getByRole('row').nth(2)).toContainText('was far end 0.64 mm down the line')
+  await expect(rolls.getByRole('row').nth(2)).toContainText(/was 0\.64 ± [\d.]+ down the line/)
 })

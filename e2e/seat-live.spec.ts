@@ -20,7 +20,7 @@ test('soft foot followed live: rest, loosened, tightened at one foot after the o
     await expect(live.getByText('still', { exact: false }).first()).toBeVisible()
     await take.click()
   }
-  await expect(page.getByText(/rose 0\.\d\d mm and came back\./)).toBeVisible()
+  await expect(page.getByText(/rose 0\.\d\d mm and returned\./)).toBeVisible()
   expect(foot).not.toBe('')
   // the next foot has its turn, and what was read stands
   await expect(live.locator('b').filter({ hasText: 'at rest' })).not.toContainText(foot)

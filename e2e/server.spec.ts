@@ -302,7 +302,7 @@ test('a damaged, a newer and a foreign database are refused in a sentence, with 
     },
     (error: Error) => error.message,
   )
-  expect(refused).toMatch(/^1: The data in .+ is damaged \(.+\)\. The last good copy is .+ start once with --restore/)
+  expect(refused).toMatch(/^1: The data in .+ is damaged \(.+\)\. Last good backup: .+ start once with --restore/)
   expect(refused.split('\n')).toHaveLength(1)
   // asked to, it stays and says so on a page, from which whoever sits here goes on
   const told = await startServer(folder, ['--tell', '--port', String(first.port)])
@@ -329,7 +329,7 @@ test('a damaged, a newer and a foreign database are refused in a sentence, with 
   await client.execute("insert into __drizzle_migrations (hash, created_at) values ('later', 9999999999999)")
   client.close()
   await expect(startServer(folder)).rejects.toThrow(
-    /^1: This data was last used by a newer Vane Peg\. Start that version again/,
+    /^1: A newer Vane Peg has used this data\. Start that version again/,
   )
 
   const foreign = freshFolder()
@@ -352,17 +352,17 @@ test('a folder may be called anything; what cannot be is one plain line', async 
     expect(error).toMatch(says)
     expect(error.split('\n')).toHaveLength(1)
   }
-  await plain(['--port', String(at.port)], /^1: Port \d+ is taken/)
+  await plain(['--port', String(at.port)], /^1: Port \d+ is in use/)
   await plain(['--port', 'many'], /^1: --port: expected a number/)
   await plain(['--port', '99999'], /^1: --port: expected a number/)
-  await plain(['--host', '0.0.0.0'], /^1: There is no administrator yet.*npm run administrator/)
-  await plain(['--name', 'align.example'], /^1: There is no administrator yet/)
-  await plain(['--open', '--door'], /^1: --open and --door/)
-  await plain(['--cert', 'x.pem'], /^1: --cert and --key/)
-  await plain(['--door', '--cert', 'none.pem', '--key', 'none.key'], /^1: There is no administrator yet/)
+  await plain(['--host', '0.0.0.0'], /^1: No administrator yet.*npm run administrator/)
+  await plain(['--name', 'align.example'], /^1: No administrator yet/)
+  await plain(['--open', '--door'], /^1: Use either --open or --door/)
+  await plain(['--cert', 'x.pem'], /^1: Use --cert and --key/)
+  await plain(['--door', '--cert', 'none.pem', '--key', 'none.key'], /^1: No administrator yet/)
   await plain(['--host', '203.0.113.9', '--open'], /^1: This machine has no address/)
   await plain(['--wrong'], /^1: .*--wrong/)
-  await plain(['--restore', join(folder, 'none.db')], /^1: There is no copy at/)
+  await plain(['--restore', join(folder, 'none.db')], /^1: No backup at/)
   await stopServer(at)
 })
 

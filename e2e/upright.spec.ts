@@ -8,7 +8,7 @@ test('an upright pair from nothing to shims and push, in mm and mil, with a relo
   await page.getByLabel('Kind of line').selectOption('upright')
   await page.getByLabel('Line name').fill('Well pump 2')
   await page.getByRole('button', { name: 'Create line and start job' }).click()
-  await page.getByLabel('Joint above the coupling center, mm').fill('260')
+  await page.getByLabel('Height of joint above coupling center, mm').fill('260')
   await page.getByLabel('Bolt circle diameter, mm').fill('300')
   await page.getByLabel('Coupling diameter, mm').fill('160')
   await page.getByLabel('Speed, rpm').fill('1480')
@@ -41,7 +41,7 @@ test('an upright pair from nothing to shims and push, in mm and mil, with a relo
   await expect(bolts).toContainText('Push the flange 4.2 mil toward bolt 2 and 3.5 mil toward bolt 3.')
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
   const sheet = await page.request.get(
-    `${empty}${await page.getByRole('link', { name: 'Sheet for the machine' }).getAttribute('href')}`,
+    `${empty}${await page.getByRole('link', { name: 'Move sheet' }).getAttribute('href')}`,
   )
   expect((await sheet.body()).subarray(0, 5).toString()).toBe('%PDF-')
   // left as it is, signed with reasons

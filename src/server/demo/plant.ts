@@ -210,7 +210,7 @@ export const at = (offsetZ: number, slopeZ: number, offsetY: number, slopeY: num
 const visits: readonly Visit[] = [
   {
     drawing: brineBlower,
-    title: 'New set',
+    title: 'New installation',
     state: 'signed',
     days: 371,
     by: 'I. M.',
@@ -314,7 +314,7 @@ const visits: readonly Visit[] = [
 const earlier: readonly Visit[] = [
   {
     drawing: rinsePump,
-    title: 'New set',
+    title: 'New installation',
     state: 'signed',
     days: 905,
     by: 'R. T.',

@@ -68,7 +68,7 @@ describe.each(kindNames)('what is typed of the line in a job: %s', (kind) => {
     await number().fill('450')
     await saved()
     await page.goto(`${empty}/jobs/job-two/dimensions`)
-    await expect(asked).toContainText('450 mm now.')
+    await expect(asked).toContainText('450 mm.')
     await asked.getByRole('button', { name: /^Keep nothing here/ }).click()
     await saved()
     await page.reload()

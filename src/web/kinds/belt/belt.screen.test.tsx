@@ -15,7 +15,7 @@ test('a drive whose span nobody measured still gives shims and swing; its speed 
   const was = await across.inputValue()
   await across.fill('')
   await page.getByLabel('Speed of the fixed sheave, rpm').fill('1480')
-  await page.getByLabel('Maker’s limit for the grooves’ offset, mm').fill('0.1')
+  await page.getByLabel('Maker’s limit, groove offset, mm').fill('0.1')
   await page.goto(`${demo}/jobs/job-43/moves`)
   await expect(feet.getByRole('cell', { name: /^add|^none/ }).first()).toHaveText(shims ?? '')
   await expect(feet.getByText('Not known yet')).toBeVisible()

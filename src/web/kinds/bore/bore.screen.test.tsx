@@ -14,7 +14,7 @@ test('a head on the wall is pushed to tell its sign; an oval bore shows at eight
   await expect(first.getByText('Plus: the head nearer to the carrier.')).toBeVisible()
   await first.getByLabel(/^Reading after a 0.10 mm push/).fill('-0.10')
   await expect(first.getByText(/^Plus: the head farther from the carrier\./)).toBeVisible()
-  await expect(page.getByText('Pocket 1: the head counts the other way.')).toBeVisible()
+  await expect(page.getByText('Pocket 1: the head reads with the opposite sign.')).toBeVisible()
 
   const second = page.getByRole('region', { name: 'Pocket 2' })
   await second.getByLabel('Read at').selectOption('8')

@@ -21,7 +21,7 @@ test('eight bolts read at every second one; bolts counted the other way are noti
   await expect(page.getByText(/^The shaft would rise/)).toBeVisible()
   await page.goto(`${demo}/jobs/job-44/readings`)
   await page.getByLabel('Motor rotated on its flange by').selectOption('2')
-  await expect(page.getByText(/Turned by 2 bolt places\./)).toBeVisible()
+  await expect(page.getByText(/Turned by 2 bolt positions\./)).toBeVisible()
   await page.getByLabel('Read at').selectOption('1')
   await expect(dial.getByRole('textbox', { name: /^Bolt \d, mm$/ })).toHaveCount(8)
   await expect(page.getByText(/^Saved \d\d:\d\d/)).toBeVisible()

@@ -11,9 +11,10 @@ const Line = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap
 /** Which plan the moves below follow, in one line; the choice and the comparison of plans behind "change". */
 export function PlanLine({ frame, children }: { frame: TrainFrame; children: ReactNode }) {
   const { round, plan, terms, document } = frame
-  // a plan that can't be made is where the next choice is
-  const [open, setOpen] = useState(plan?.feasible === false)
   const stays = round.plan?.stays ?? 'fixed'
+  // folded while the fixed machine does; a plan that can't be made, or another one, is where the next choice is
+  const [asked, ask] = useState<boolean>()
+  const open = asked ?? (stays !== 'fixed' || plan?.feasible === false)
   const held = stays === 'hold' ? (plan?.held ?? []).map((id) => footName(id, terms)).join(', ') : ''
   const which = stays === 'fixed' ? machineName(document.line.fixed, terms) : held
   return (
@@ -22,7 +23,7 @@ export function PlanLine({ frame, children }: { frame: TrainFrame; children: Rea
         <span>
           {moveWords.plan} <b>{[staysNames[stays], which].filter(Boolean).join(': ')}</b>
         </span>
-        <Button look="quiet" aria-expanded={open} onPress={() => setOpen(!open)}>
+        <Button look="quiet" aria-expanded={open} onPress={() => ask(!open)}>
           {open ? moveWords.planDone : moveWords.changePlan}
         </Button>
       </Line>

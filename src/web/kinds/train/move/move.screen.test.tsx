@@ -28,8 +28,8 @@ test('the packs and the room under the feet are typed, in mil, and the shims com
   const change = total(/ut in ([\d. +]+)/.exec(acts)?.[1] ?? '0') - total(out)
   expect(Math.abs(change - move)).toBeLessThanOrEqual(0.6)
   // no room to go where it should: said, in the unit shown
-  await front.getByText('Shim travel').click()
-  await front.getByLabel(move < 0 ? 'Can go down, mil' : 'Can go up, mil').fill('1')
+  await front.getByText('Vertical limits').click()
+  await front.getByLabel(move < 0 ? 'Maximum down, mil' : 'Maximum up, mil').fill('1')
   await expect(page.getByText(/Motor, front feet: (base-bound|out of shim travel upward) by [\d.]+ mil/)).toBeVisible()
   await page.getByText('mm', { exact: true }).click()
   await expect(page.getByText(/Motor, front feet: (base-bound|out of shim travel upward) by [\d.]+ mm/)).toBeVisible()
@@ -78,7 +78,7 @@ test('at the jack bolts: what the dials show is typed, and what is left is told'
   await expect(still).toContainText('In position')
   await expect(still).toContainText(/0\.\d\d mm to go toward door/)
   await finish(2)
-  await expect(bolts.getByText('Tighten in sequence, watching the dials')).toBeVisible()
+  await expect(bolts.getByText('Tighten in sequence and watch the dials')).toBeVisible()
 })
 
 test('moved and read again: what was expected stands beside what came, and a forgotten shim is named', async ({
@@ -145,6 +145,7 @@ test('where the fixed machine has its feet is asked for by the plans that move i
   await page.goto(`${demo}/jobs/job-6/readings`)
   await expect(page.getByText(/distance missing/)).toHaveCount(0)
   await page.goto(`${demo}/jobs/job-6/moves`)
+  await page.getByRole('button', { name: 'Change plan' }).click()
   const held = page.getByRole('row', { name: 'Two feet held' })
   await expect(held).toContainText(/enter the distance of .*pump, front feet/i)
   await expect(held.getByRole('button')).toHaveCount(0)

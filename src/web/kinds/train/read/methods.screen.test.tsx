@@ -124,7 +124,7 @@ test('a rim with two faces, and the float told', async ({ page, demo }) => {
     await type(page, `Motor face dial ${i + 1}`, face(lead, float))
   }
   await type(page, 'Motor dial', rim(60, -0.06))
-  await expect(page.getByText(/The shaft floated by 0\.\d+ mm along its axis/)).toBeVisible()
+  await expect(page.getByText(/The shaft floated axially by 0\.\d+ mm/)).toBeVisible()
   await expectMoves(page)
 })
 
@@ -254,7 +254,7 @@ test('bracket’s shaft only shaft turned: the run-out is asked for', async ({ p
   const box = page.getByRole('region', { name: 'Set-up of the motor dial' })
   await box.getByLabel('Hub run-out, TIR, mm').fill('0.04')
   await box.getByLabel('High spot at, degrees').fill('90')
-  await expect(page.getByText('A run-out of 0.04 mm is taken off the motor dial.')).toBeVisible()
+  await expect(page.getByText('Run-out of 0.04 mm is subtracted from the motor dial.')).toBeVisible()
 })
 
 test('a quarter that was not read is worked out, shown as computed, and asked for all the same', async ({
