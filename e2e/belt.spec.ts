@@ -18,8 +18,8 @@ test('a belt drive from an empty site to a signed record: read by the face, move
     'Sheave width, mm': '50',
     'Shaft position toward far, mm': '600',
     'Shaft height, mm': '150',
-    'Front feet, behind the face, mm': '90',
-    'Back feet, behind the face, mm': '340',
+    'Front feet: distance behind the face, mm': '90',
+    'Back feet: distance behind the face, mm': '340',
     'Height of feet above the fixed shaft, mm': '18',
     'That bolt, to the far side of the sheave, mm': '-95',
   }
@@ -78,7 +78,10 @@ test('a belt drive from an empty site to a signed record: read by the face, move
   await page.getByLabel('Recheck on').fill('2027-03-02')
   await expect(page.getByText('Tension recorded.')).toBeVisible()
 
-  await page.getByRole('link', { name: /Prove/ }).first().click()
+  await page
+    .getByRole('link', { name: /Verify/ })
+    .first()
+    .click()
   await expect(page.getByText('Motor sheave, its grooves')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Repeat' })).toBeVisible()
   await expect(page.getByRole('button', { name: /connected/ })).toHaveCount(0)
@@ -111,8 +114,8 @@ test('a face read and a machine moved with an indicator on the line, one number 
   for (const [label, value] of [
     ['Sheave width, mm', '40'],
     ['Shaft position toward far, mm', '600'],
-    ['Front feet, behind the face, mm', '90'],
-    ['Back feet, behind the face, mm', '340'],
+    ['Front feet: distance behind the face, mm', '90'],
+    ['Back feet: distance behind the face, mm', '340'],
     ['Height of feet above the fixed shaft, mm', '-140'],
   ] as const)
     await motor.getByLabel(label).fill(value)

@@ -40,6 +40,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
   await expect(at(3).getByLabel('Bracket sag, mm')).toHaveValue('0')
   await expect(page.getByText('Out of line: Pocket 2.')).toBeVisible()
   await expect(page.getByText('3 pockets: position only, no angularity.')).toBeVisible()
+  await page.getByRole('button', { name: /^\d+ more$/ }).click()
   await expect(page.getByText('4 places can’t show out-of-roundness.')).toBeVisible()
 
   await page.getByRole('link', { name: /Move/ }).first().click()

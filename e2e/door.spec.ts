@@ -68,7 +68,7 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   await tabTo(page, 'Password')
   await page.keyboard.type('not this')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('Name or password is wrong.')
+  await expect(page.getByRole('alert')).toContainText('Wrong name or password.')
   await claim(page, 'k.odell', code)
   await expect(page.getByRole('link', { name: 'Account of K. Odell' })).toBeVisible()
   await expect(page.getByText('Dryer circulation pump').first()).toBeVisible()
@@ -177,7 +177,7 @@ test('a reader looks at everything and changes nothing; one put away does not co
   await reader.getByLabel('Sign-in name').fill('r.tollan')
   await reader.getByLabel('Password').fill(password)
   await reader.getByRole('button', { name: 'Sign in' }).click()
-  await expect(reader.getByRole('alert')).toContainText('Name or password is wrong.')
+  await expect(reader.getByRole('alert')).toContainText('Wrong name or password.')
   // the last administrator cannot be put away
   await page.getByRole('button', { name: 'Put away: K. Odell' }).click()
   await expect(page.getByRole('alert')).toContainText('At least one administrator is required')

@@ -38,9 +38,7 @@ test('two tablets on one job: both keep what they typed, and one answer is asked
 
 test('a signed job cannot be changed', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-2/readings`)
-  await expect(
-    page.getByText('Signed by R. T. It is locked. Reopen it in Sign.'),
-  ).toBeVisible()
+  await expect(page.getByText('Signed by R. T. It is locked. Reopen it in Sign.')).toBeVisible()
   await expect(page.getByLabel('Motor dial, bottom, mm').first()).not.toBeEditable()
 })
 

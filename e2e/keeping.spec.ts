@@ -13,7 +13,7 @@ test('what was typed without a server outlives the page, is told on the Floor, a
   const { port } = at
   await page.goto(at.address)
   await page.getByText(/job 5$/).click()
-  await page.locator('a[href$="/read"]').first().click()
+  await page.locator('a[href$="/readings"]').first().click()
   await expect(dial(page)).toBeVisible()
   await stopServer(at)
   await dial(page).fill('-0.31')
@@ -83,7 +83,7 @@ test('work on a job that is gone from the server can be thrown away; a job that 
   // by way of the Floor, whose part of the page is there when the server is not
   await page.goto(at.address)
   await page.getByText(/job 5$/).click()
-  await page.locator('a[href$="/read"]').first().click()
+  await page.locator('a[href$="/readings"]').first().click()
   await expect(dial(page)).toBeVisible()
   await stopServer(at)
   await dial(page).fill('-0.31')

@@ -33,7 +33,7 @@ test('lines are taken out as a table, mended in it, looked at before anything is
   await expect(card.getByRole('status')).toContainText(
     '500 lines would be added. The first: Rinse pump 100, Rinse pump 101',
   )
-  await card.getByRole('button', { name: 'Import' }).click()
+  await card.getByRole('button', { name: 'Import', exact: true }).click()
   await expect(card.getByRole('status')).toContainText('500 lines were added.')
   // of so many only those in sight are drawn; the last is reached by scrolling, and told with its place
   const list = page.getByRole('list', { name: 'Machine lines' }).getByRole('listitem')

@@ -283,7 +283,7 @@ test('a known lift tells a coupling that holds the shafts, by keyboard, in mil, 
   await page.getByRole('radio', { name: 'mil' }).click()
   await page.getByRole('button', { name: 'Add a known lift' }).press('Enter')
   const card = page.getByRole('region', { name: 'Known lift', exact: true })
-  await expect(card).toContainText('Locked out and tried.')
+  await expect(card).toContainText('Lock out and try.')
   await card.getByLabel('Shim under every foot, mil').focus()
   await page.keyboard.type('40')
   for (const [label, typed] of [

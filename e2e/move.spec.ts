@@ -60,6 +60,7 @@ test('a bolt-bound train: the planner finds the least moves, can be stopped, and
   if (await again.isVisible()) await again.press('Enter', { timeout: 5000 }).catch(() => undefined)
   await expect(least).toContainText('yes')
   await expect(page.getByRole('row', { name: 'Fixed machine' })).toContainText('limits in the way')
+  await page.getByRole('button', { name: /^\d+ more$/ }).click()
   await expect(page.getByText(/should then be within|may then be within/).first()).toBeVisible()
   // in line exactly is more than these bolts allow
   await page.getByLabel('Residual allowed, % of tolerance').fill('0')
@@ -97,7 +98,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
   await page.keyboard.press('Control+z')
   await expect(back).toContainText('Add 0.07 mm of shim')
   // it stops where a foot has nothing left to give
-  await back.getByText('Shim travel').click()
+  await back.getByText('Vertical limits').click()
   await back.getByLabel('Maximum up, mm').fill('0.08')
   const now = await grip.boundingBox()
   if (!now) throw new Error('no grip')
@@ -112,6 +113,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
 
 test('growth by heat is entered on the line, and the cold target follows', async ({ page, demo }) => {
   await page.goto(`${demo}/jobs/job-12/moves`)
+  await page.getByRole('button', { name: /^\d+ more$/ }).click()
   await expect(page.getByText('No thermal growth entered for this line.')).toBeVisible()
   const front = card(page, 'Motor, front feet, vertical')
   const cold = await front.textContent()

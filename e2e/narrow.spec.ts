@@ -41,7 +41,9 @@ test('nothing scrolls sideways and everything can be touched, on every step, wit
   document.line.couplings[0].name = 'Coupling between the pump and its second motor'.slice(0, 45)
   const put = await page.request.put(`${demo}/api/jobs/job-18`, { data: { version: found.version, document } })
   expect(put.ok()).toBe(true)
-  const paths = ['pre-checks', 'soft-foot', 'readings', 'moves', 'verify', 'sign', 'dimensions'].map((step) => `/jobs/job-18/${step}`)
+  const paths = ['pre-checks', 'soft-foot', 'readings', 'moves', 'verify', 'sign', 'dimensions'].map(
+    (step) => `/jobs/job-18/${step}`,
+  )
   const more = [
     '/jobs/job-19/moves',
     '/jobs/job-22/readings',

@@ -94,7 +94,7 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   await pick({ ...example, asks: [first, { ...second, at: 400 }] })
   await expect(own.getByRole('alert')).toHaveText('Not imported. At asks.1.at: at most 359.')
   await pick('{ not JSON')
-  await expect(own.getByRole('alert')).toContainText('Not taken:')
+  await expect(own.getByRole('alert')).toContainText('Not imported:')
   await pick(example)
   await expect(own.getByRole('status')).toHaveText('“The long bracket of pump 4” imported.')
   await page.reload()
@@ -176,7 +176,10 @@ const driveOn = async (page: Page, seed: number) => {
 /** What the straightedge tells at an edge, mm proud. */
 async function proud(page: Page, choose: (name: string) => Promise<void>, edge: string): Promise<number> {
   await choose(edge)
-  const said = await page.getByRole('status').filter({ hasText: /motor face is|both faces are/ }).textContent()
+  const said = await page
+    .getByRole('status')
+    .filter({ hasText: /motor face is|both faces are/ })
+    .textContent()
   const [, mm = '0', which] = /is ([\d.]+) mm (proud|behind)/.exec(said ?? '') ?? []
   return (which === 'behind' ? -1 : 1) * Number(mm)
 }
@@ -291,7 +294,7 @@ test('lesson 7 by mouse: two dots on squared paper, one on the wrong side first;
   await expect(page.locator('body[data-printed]')).toHaveCount(1)
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByRole('region', { name: 'Graph paper', exact: true })).toBeVisible()
-  await expect(page.getByText('One square: 10 mm along, 0.02 mm up.')).toBeVisible()
+  await expect(page.locator('#blank-sheet').getByText('One square: 10 mm along, 0.02 mm up.')).toBeVisible()
   await expect(page.locator('#blank-sheet').getByText('Practice only')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Reverse dials to a graph' })).toBeHidden()
   await page.emulateMedia({ media: 'screen' })

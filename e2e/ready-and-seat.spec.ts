@@ -18,7 +18,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
     await page.getByLabel(new RegExp(`^${name}`)).fill('300')
   await page.evaluate(() => (document.activeElement as HTMLElement).blur())
   await page.keyboard.press('1')
-  await expect(page.getByRole('heading', { name: 'Before the first reading' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Pre-checks' })).toBeVisible()
 
   // cautions: initials, then each one signed
   await tabTo(page, 'Your initials')

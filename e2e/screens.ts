@@ -44,7 +44,9 @@ export const screens: readonly string[] = [
 
 /** Every step of jobs of every kind, read in one way and another, found wanting or within. */
 export const steps: readonly string[] = [6, 12, 14, 17, 21, 22, 43, 44, 45, 46].flatMap((job) =>
-  ['dimensions', 'pre-checks', 'soft-foot', 'readings', 'moves', 'verify', 'sign'].map((step) => `/jobs/job-${job}/${step}`),
+  ['dimensions', 'pre-checks', 'soft-foot', 'readings', 'moves', 'verify', 'sign'].map(
+    (step) => `/jobs/job-${job}/${step}`,
+  ),
 )
 
 /** All that a screen fetches is there. */

@@ -12,7 +12,7 @@ test('soft foot followed live: rest, loosened, tightened at one foot after the o
   await page.getByRole('radio', { name: 'Coupling disconnected' }).click()
   const live = page.getByRole('region', { name: 'Indicator' })
   await live.getByRole('button', { name: 'Connect', exact: true }).click()
-  const take = live.getByRole('button', { name: /^Take/ }).first()
+  const take = live.getByRole('button', { name: /^Capture/ }).first()
   const [, foot = ''] =
     /^(.*), at rest/.exec((await live.locator('b').filter({ hasText: 'at rest' }).textContent()) ?? '') ?? []
   for (const state of ['at rest', 'bolt loosened', 'bolt tight again']) {

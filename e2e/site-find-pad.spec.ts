@@ -25,7 +25,7 @@ test('everything is found as it is typed, and what is asked is done, by keyboard
   // and an act of this job
   await page.keyboard.press('Control+k')
   await page.keyboard.type('this job verify')
-  await expect(dialog.getByRole('option', { name: 'This job: Prove' })).toBeVisible()
+  await expect(dialog.getByRole('option', { name: 'This job: Verify' })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/jobs\/job-5\/verify/)
   await page.keyboard.press('Control+k')
@@ -92,7 +92,7 @@ test.describe('with gloves on', () => {
     await pad.getByRole('button', { name: 'Subtract one turn' }).tap()
     await pad.getByRole('button', { name: 'Next' }).tap()
     await expect(page.getByLabel('Motor dial, stair, mil')).toBeFocused()
-    await pad.getByRole('button', { name: 'Before' }).tap()
+    await pad.getByRole('button', { name: 'Previous' }).tap()
     await expect(bottom).toBeFocused()
     const said = await page.evaluate(() => (window as unknown as { said: string[] }).said)
     expect(said[0]).toBe('Motor dial, bottom, mil: minus 0.31')

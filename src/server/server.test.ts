@@ -454,7 +454,10 @@ describe('a disk that takes nothing more', () => {
     expect([stored.status, await title()]).toEqual([200, stored.title])
     await small.client.execute('PRAGMA query_only = ON')
     const refused = await put()
-    expect([refused.status, refused.body.error.message]).toEqual([507, expect.stringMatching(/disk is full or read-only/)])
+    expect([refused.status, refused.body.error.message]).toEqual([
+      507,
+      expect.stringMatching(/disk is full or read-only/),
+    ])
     expect(await title()).toBe(stored.title)
     await small.client.execute('PRAGMA query_only = OFF')
     // no page may be added any more: photographs find no room

@@ -159,7 +159,9 @@ describe('what is in hand', () => {
     expect(saySpeed('c1', { rpm: 4000, sure: 3589, decides: 'slope' }, terms)).toBe(
       'Coupling: within tolerance up to 3,580 rpm (95 % sure). By the numbers alone up to 4,000 rpm (angularity governs).',
     )
-    expect(saySpeed('c1', { rpm: 4000, sure: undefined, decides: 'offset' }, terms)).toContain('not 95 % sure at any speed')
+    expect(saySpeed('c1', { rpm: 4000, sure: undefined, decides: 'offset' }, terms)).toContain(
+      'not 95 % sure at any speed',
+    )
     expect(saySpeed('c1', { rpm: Number.POSITIVE_INFINITY, sure: undefined, decides: 'offset' }, terms)).toBe(
       'Coupling: not 95 % sure at any speed.',
     )

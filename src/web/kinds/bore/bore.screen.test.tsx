@@ -8,7 +8,9 @@ test('a head on the wall is pushed to tell its sign; an oval bore shows at eight
   await expect(page.getByText(/^Pocket 3 is out of round by 0\.0[89]\d mm, narrowest at/)).toBeVisible()
   const first = page.getByRole('region', { name: 'Pocket 1' })
   await first.getByLabel('Sensor').selectOption('in')
-  await expect(page.getByText('Pocket 1: push the head 0.10 mm toward the carrier and enter what it shows.')).toBeVisible()
+  await expect(
+    page.getByText('Pocket 1: push the head 0.10 mm toward the carrier and enter what it shows.'),
+  ).toBeVisible()
   await expect(first.getByText(/^Push it toward the carrier/)).toBeVisible()
   await first.getByLabel(/^Reading after a 0.10 mm push/).fill('0.10')
   await expect(first.getByText('Plus: the head nearer to the carrier.')).toBeVisible()

@@ -164,7 +164,11 @@ export function MoveStep() {
 
   const items = (() => {
     const asPlanned = plan ? { ...solved, solution: plan.solution } : solved
-    const read = sayItems(findingsFor(asPlanned, 'move'), terms, actsFor)
+    // the moves of each foot stand in the column
+    const read = sayItems(findingsFor(asPlanned, 'move'), terms, actsFor).map((item) => ({
+      ...item,
+      inColumn: item.key.startsWith('feet'),
+    }))
     if (within) return read
     const planned = planFindings(solved, plan, line).map(
       (finding, i): SayItem => ({

@@ -150,9 +150,7 @@ test('twin heads that both count the other way say so, and give the same moves',
     const box = page.getByRole('region', { name: `Set-up of the ${name.toLowerCase()}` })
     await expect(box.getByText('Plus: the spot is farther out from the shaft.')).toBeVisible()
     await box.getByLabel('Opposite sign').check()
-    await expect(
-      box.getByText(/^Minus: the spot is farther out from the shaft\. Reversed for you\.$/),
-    ).toBeVisible()
+    await expect(box.getByText(/^Minus: the spot is farther out from the shaft\. Reversed for you\.$/)).toBeVisible()
     await type(page, name, (degrees) => -exactSpot(pair, beam(on, x), degrees).radial)
   }
   await expectMoves(page)
