@@ -21,7 +21,7 @@ test('a belt drive from an empty site to a signed record: read by the face, move
     'Front feet: distance behind the face, mm': '90',
     'Back feet: distance behind the face, mm': '340',
     'Height of feet above the fixed shaft, mm': '18',
-    'That bolt, to the far side of the sheave, mm': '-95',
+    'Distance of that bolt toward far, mm': '-95',
   }
   for (const [label, value] of Object.entries(sizes)) await motor.getByLabel(label).fill(value)
   await page.getByLabel('Maker’s limit, ° or mm/m').fill('0.25')
@@ -64,7 +64,7 @@ test('a belt drive from an empty site to a signed record: read by the face, move
   // moved; read again with the belts tensioned, an instrument telling the angles
   await page.getByRole('button', { name: 'Moves done: start next round' }).click()
   await expect(page.getByLabel('Belts tensioned for this round')).toBeChecked()
-  await card.getByLabel('How it is read').selectOption('angles')
+  await card.getByLabel('Method').selectOption('angles')
   await card.getByLabel('Toe, degrees').fill('0.01')
   await card.getByLabel('Tilt, degrees').fill('-0.02')
   await card.getByLabel('Face offset, + to the right, mm').fill('5.1')
@@ -82,7 +82,7 @@ test('a belt drive from an empty site to a signed record: read by the face, move
     .getByRole('link', { name: /Verify/ })
     .first()
     .click()
-  await expect(page.getByText('Motor sheave, its grooves')).toBeVisible()
+  await expect(page.getByText('Motor sheave, grooves')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Repeat' })).toBeVisible()
   await expect(page.getByRole('button', { name: /connected/ })).toHaveCount(0)
   await page.getByRole('link', { name: /Sign/ }).first().click()
@@ -150,5 +150,5 @@ test('a face read and a machine moved with an indicator on the line, one number 
   await moved.fill('125')
   await expect(feet.getByRole('status').filter({ hasText: /too far: go back\.$/ })).toBeVisible()
   await moved.fill('100')
-  await expect(feet.getByRole('status').filter({ hasText: 'There.' })).toBeVisible()
+  await expect(feet.getByRole('status').filter({ hasText: 'In position.' })).toBeVisible()
 })

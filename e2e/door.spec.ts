@@ -115,9 +115,9 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
       .first()
       .waitFor()
     for (const reason of await page.getByLabel(/^Reason for accepting/).all()) await reason.fill('Until the outage')
-    await page.getByLabel('Done by').fill('I. M.')
+    await page.getByLabel('Done by', { exact: true }).fill('I. M.')
     await page.getByLabel('PIN of I. M.').fill(done)
-    await page.getByLabel('Checked by').fill('K. O.')
+    await page.getByLabel('Checked by', { exact: true }).fill('K. O.')
     await page.getByLabel('PIN of K. O.').fill(checked)
     await page.getByRole('button', { name: 'Sign this job' }).click()
   }
@@ -144,7 +144,7 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   await trail.getByRole('button', { name: 'Verify audit trail' }).click()
   await expect(trail.getByRole('status')).toContainText('entries verified')
   await page.getByRole('button', { name: 'Back up now' }).click()
-  await expect(page.getByRole('region', { name: 'Copies of the data' }).getByRole('listitem')).not.toHaveCount(0)
+  await expect(page.getByRole('region', { name: 'Backups' }).getByRole('listitem')).not.toHaveCount(0)
 })
 
 test('a reader looks at everything and changes nothing; one put away does not come in again', async ({
@@ -179,7 +179,7 @@ test('a reader looks at everything and changes nothing; one put away does not co
   await reader.getByRole('button', { name: 'Sign in' }).click()
   await expect(reader.getByRole('alert')).toContainText('Wrong name or password.')
   // the last administrator cannot be put away
-  await page.getByRole('button', { name: 'Put away: K. Odell' }).click()
+  await page.getByRole('button', { name: 'Deactivate: K. Odell' }).click()
   await expect(page.getByRole('alert')).toContainText('At least one administrator is required')
   // signed out, nothing is left on the screen, and a socket is refused
   await page.getByRole('link', { name: 'Account of K. Odell' }).click()

@@ -112,7 +112,7 @@ test('work on a job that is gone from the server can be thrown away; a job that 
   await page.getByRole('button', { name: 'Create line and start job' }).click()
   await expect(page).toHaveURL(/\/jobs\/[^/]+\/dimensions/)
   await expect.poll(() => lost, { timeout: 30_000 }).toBeGreaterThan(1)
-  await expect(page.getByText('Job 1, after overhaul', { exact: true })).toBeVisible()
+  await expect(page.getByText('Job 1, After overhaul', { exact: true })).toBeVisible()
   expect((await ask(at, '/jobs')).body.total).toBe(1)
   expect((await ask(at, '/lines')).body).toHaveLength(1)
   await stopServer(at)

@@ -63,7 +63,7 @@ test('a job is put away from its line screen and brought back, a line is duplica
   await page.getByLabel('Search lines').fill('brine gearbox')
   await page.getByRole('link', { name: /Brine blower train/ }).click()
   await page.getByRole('button', { name: 'Duplicate this line' }).click()
-  await expect(page.getByRole('heading', { name: 'Brine blower train (copy)' })).toBeVisible()
+  await expect(page.getByLabel('Line name')).toHaveValue('Brine blower train (copy)')
   await page.getByRole('button', { name: 'Archive this line' }).click()
   await page.getByRole('button', { name: 'Archive this line' }).click()
   await expect(page.getByText('Brine blower train (copy) is archived.')).toBeVisible()

@@ -55,7 +55,7 @@ test('the whole site goes into one file and comes out of it in an empty one', as
   await page.getByRole('link', { name: 'Export archive' }).click()
   const file = await (await download).path()
   await page.goto(`${empty}/lines`)
-  const card = page.getByRole('region', { name: 'The whole site' })
+  const card = page.getByRole('region', { name: 'Site archive' })
   await card
     .locator('input[type=file]')
     .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('none') })

@@ -40,7 +40,7 @@ test('a line’s logbook: drift, the next check and its reason, a visit put back
   await expect(rows).toHaveCount(3)
   // in the order of the days they are due
   await expect(rows.first()).not.toContainText('overdue')
-  await expect(rows.first()).toContainText('periodic check')
+  await expect(rows.first()).toContainText('Rinse pump 3')
   const calendar = await (await page.request.get(`${demo}/api/calendar/due.ics`)).text()
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(3)
   await expect(page.getByRole('link', { name: /^Calendar of due jobs/ })).toBeVisible()
@@ -49,7 +49,7 @@ test('a line’s logbook: drift, the next check and its reason, a visit put back
   await rows.first().getByRole('link').click()
   await page.getByRole('button', { name: 'Change', exact: true }).click()
   await page.getByLabel('Due on').fill('2027-03-01')
-  await page.getByLabel('Whose it is').fill('K. O.')
+  await page.getByLabel('Assigned to').fill('K. O.')
   await page.getByLabel('Your initials').first().fill('R. T.')
   await page.getByLabel('Reason for the change').fill('Outage moved')
   await page.getByRole('button', { name: 'Save due date' }).click()

@@ -40,7 +40,7 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
   await expect(page.getByText('Nothing outstanding.').first()).toBeVisible()
 
   await page.keyboard.press('Escape')
-  await step(page, 'Prove').click()
+  await step(page, 'Verify').click()
   await expect(page.getByText('Within tolerance and verified.')).toBeVisible()
   const table = page.getByRole('region', { name: 'As found to as left' })
   await expect(table.getByRole('row').nth(3)).toContainText('0.50 high')
@@ -66,7 +66,7 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
         .fill(values[i]!)
   await stored(page)
   await page.reload()
-  await step(page, 'Prove').click()
+  await step(page, 'Verify').click()
   await expect(page.getByText(/^Coupling, read connected: /)).toBeVisible()
   await expect(page.getByText(/^Connecting moved the shafts 0\.\d\d mm at the motor/)).toBeVisible()
 
@@ -296,7 +296,7 @@ test('a photograph is taken at a check, described, printed, and removed', async 
   await expect(record.getByRole('img', { name: /^The plate on the motor/ })).toBeVisible()
   const pdf = await (await page.request.get(`${demo}/api/jobs/job-9/record.pdf`)).body()
   expect(await wordsOf(pdf)).toContain('Theplateonthemotor')
-  await step(page, 'Ready').click()
+  await step(page, 'Pre-checks').click()
   await card.getByRole('button', { name: 'Remove: The plate on the motor' }).click()
   await expect(card.getByRole('img')).toHaveCount(0)
   await stored(page)

@@ -25,13 +25,13 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await page.keyboard.type('T. W.')
   for (let n = 8; n > 0; n--) {
     await expect(page.getByText(`${n} of 8 cautions not initialed`)).toBeVisible()
-    await tabTo(page, 'Sign: ')
+    await tabTo(page, 'Initial: ')
     await page.keyboard.press('Enter')
     // the button that was pressed is now the signature
-    await expect(page.getByRole('button', { name: /: signed T\. W\./ })).toHaveCount(9 - n)
+    await expect(page.getByRole('button', { name: /: initialed by T\. W\./ })).toHaveCount(9 - n)
   }
   await page.reload()
-  await expect(page.getByRole('button', { name: /: signed T\. W\./ })).toHaveCount(8)
+  await expect(page.getByRole('button', { name: /: initialed by T\. W\./ })).toHaveCount(8)
 
   // a skipped check asks why
   const base = page.getByRole('radiogroup', { name: 'Base and feet clean: outcome' })

@@ -18,7 +18,7 @@ test('a drive whose span nobody measured still gives shims and swing; its speed 
   await page.getByLabel('Maker’s limit, groove offset, mm').fill('0.1')
   await page.goto(`${demo}/jobs/job-43/moves`)
   await expect(feet.getByRole('cell', { name: /^add|^none/ }).first()).toHaveText(shims ?? '')
-  await expect(feet.getByText('Not known yet')).toBeVisible()
+  await expect(feet.getByText('Not measured yet')).toBeVisible()
   await expect(page.getByText(/^The belt runs at \d+\.\d m\/s\.$/)).toBeVisible()
   await page.goto(`${demo}/jobs/job-43/dimensions`)
   await across.fill(was)

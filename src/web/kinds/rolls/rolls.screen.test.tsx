@@ -47,12 +47,12 @@ test('a call about trouble: where it shows, two looks set up anew, what may corr
     ['Middle', '0.02', '0.02'],
     ['Other end', '0.04', '0.02'],
   ]) {
-    await strokes.getByLabel(`${place}, up to it, Roll 7`).fill(up ?? '')
-    await strokes.getByLabel(`${place}, down to it, Roll 7`).fill(down ?? '')
+    await strokes.getByLabel(`${place}, approached upward, Roll 7`).fill(up ?? '')
+    await strokes.getByLabel(`${place}, approached downward, Roll 7`).fill(down ?? '')
   }
-  await expect(page.getByText(/^Roll 7 is loose: 0\.33 mm over the face between both ways\.$/)).toBeVisible()
-  await strokes.getByLabel('One end, down to it, Roll 7').fill('0')
-  await expect(page.getByText('Roll 7 keeps its way over the whole stroke.')).toBeVisible()
+  await expect(page.getByText(/^Roll 7 has play: 0\.33 mm over the face\.$/)).toBeVisible()
+  await strokes.getByLabel('One end, approached downward, Roll 7').fill('0')
+  await expect(page.getByText('Roll 7 stays square over its whole stroke.')).toBeVisible()
 })
 
 test('on an inch line lengths are inches, every cell and head says so, and a tape in another unit is doubted', async ({
