@@ -135,6 +135,7 @@ test('a site on a network: let in, invited, signed out from afar with a reading 
   await expect(own.getByRole('status')).toHaveText('The PIN is set.')
   await sign('4711', '81234')
   await expect(page.getByText(/^Signed by I\. M\./).first()).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'Show the record' }).click()
   await expect(page.getByText('I. M., account of I. Marsh')).toBeVisible()
 
   // who did what, and that the chain holds

@@ -67,6 +67,7 @@ test('from as found to a signed PDF: opened again, read connected, revised, comp
   await stored(page)
   await page.reload()
   await step(page, 'Verify').click()
+  await page.getByRole('button', { name: /^\d+ more$/ }).click()
   await expect(page.getByText(/^Coupling, read connected: /)).toBeVisible()
   await expect(page.getByText(/^Connecting moved the shafts 0\.\d\d mm at the motor/)).toBeVisible()
 

@@ -52,6 +52,7 @@ test('from cautions through a cured rocking foot, by keyboard, with a reload in 
   await expect(
     page.getByText('Motor rocks: the near-side front foot and the far-side back foot are high.'),
   ).toBeVisible()
+  await page.getByRole('button', { name: /^\d+ more$/ }).click()
   await expect(page.getByText(/Check the .* with a feeler before you cut a shim/)).toBeVisible()
   await expect(page.getByText(/^Put 0\.19 mm under the far-side back foot\.|^Put 0\.18 mm/)).toBeVisible()
 
