@@ -76,6 +76,7 @@ test('a belt drive from an empty site to a signed record: read by the face, move
   await expect(page.getByText('= 401 N per belt.')).toBeVisible()
   await page.getByLabel('Tension as set (force and deflection, or frequency)').fill('28 N at 9.6 mm')
   await page.getByLabel('Recheck on').fill('2027-03-02')
+  await page.getByRole('button', { name: /^\d+ more$/ }).click()
   await expect(page.getByText('Tension recorded.')).toBeVisible()
 
   await page

@@ -46,7 +46,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
     title: 'Grooves against a wear gauge',
     detail: 'A worn groove is no reference. Belts of a set are replaced together.',
   },
-  'bushings-torqued': { title: 'Bushings torqued', detail: 'Draw in both halves of a split bushing equally.' },
+  'bushes-torqued': { title: 'Bushings torqued', detail: 'Draw in both halves of a split bushing equally.' },
   'sheave-face-runout': {
     title: 'Sheave run-out, face',
     detail: 'Maximum 0.1 % of the diameter, or the maker’s figure.',

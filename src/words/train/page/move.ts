@@ -39,6 +39,7 @@ export const moveWords = labels({
   simulatedRigSetUpAs: 'Simulated rig, set up as this job was read.',
   turningTheShaftsToWhere: 'Turning the shafts to the dial position.',
   noConnectionTryingAgain: 'No connection. Reconnecting.',
+  shaftNow: 'Shaft now:',
   plan: 'Plan:',
   changePlan: 'Change plan',
   planDone: 'Close plans',

@@ -329,7 +329,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
           ) : (
             <p>
               {moveWords.now2(
-                plane === 'vertical' ? 'Shaft now:' : 'Shaft now:',
+                moveWords.shaftNow,
                 place(position, plane, terms),
                 length(2 * station.moveSd[plane], terms),
                 unitName[terms.unit],
