@@ -4,7 +4,7 @@ import { expect, test } from './site'
 
 /** What is the same in every language: units, keys, formats, our own name, what a date library or the browser says. */
 const same =
-  /^(mm|mil|mils|um|in|rpm|min|pdf|csv|json|sd|tir|vane|peg|ctrl|esc|enter|ago|jan(uary)?|feb(ruary)?|mar(ch)?|apr(il)?|may|june?|july?|aug(ust)?|sep(t(ember)?)?|oct(ober)?|nov(ember)?|dec(ember)?|dismiss|seconds?|minutes?|hours?|days?|months?|years?)$/i
+  /^(mm|mil|mils|um|in|rpm|min|pdf|csv|json|sd|tir|vane|peg|ctrl|esc|enter|ago|jan(uary)?|feb(ruary)?|mar(ch)?|apr(il)?|may|june?|july?|aug(ust)?|sep(t(ember)?)?|oct(ober)?|nov(ember)?|dec(ember)?|dismiss|seconds?|minutes?|hours?|days?|months?|mo|years?)$/i
 
 /** Every word that people typed: names of lines, machines, feet, dials, notes. */
 async function typedWords(plant: string): Promise<Set<string>> {
