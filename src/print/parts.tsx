@@ -7,7 +7,7 @@ import type { Scene, Shape } from '../drawing/scene'
 import { sayLongDate } from '../words/dates'
 import { labels, t } from '../words/language'
 import type { Said } from '../words/said'
-import { inText, type Terms, unitName } from '../words/terms'
+import { type Terms, unitName } from '../words/terms'
 import { mono, sans } from './type'
 
 /** What the printed pages share: type, ruling, the drawing. */
@@ -43,7 +43,7 @@ export function PageHead({
 }) {
   const own = (['near', 'far'] as const).flatMap((side) => {
     const name = terms.line.sides[side].trim()
-    return name && inText(name) !== side ? [t`${side} is the ${name} side`] : []
+    return name && name.toLowerCase() !== side ? [t`${side} is the ${name} side`] : []
   })
   return (
     <View style={s.head}>

@@ -1,6 +1,5 @@
 import type { NamedLine } from '../core/job/document'
 import { labels, t } from '../words/language'
-import { inText } from '../words/terms'
 
 const sideWords = labels({ near: 'near', far: 'far' })
 
@@ -8,5 +7,5 @@ const sideWords = labels({ near: 'near', far: 'far' })
 export const sidesOf = ({ sides }: Pick<NamedLine, 'sides'>): string[] =>
   (['near', 'far'] as const).flatMap((side) => {
     const name = sides[side].trim()
-    return name && inText(name) !== side && !/\d/.test(name) ? [t`${sideWords[side]} is the ${name} side`] : []
+    return name && name.toLowerCase() !== side && !/\d/.test(name) ? [t`${sideWords[side]} is the ${name} side`] : []
   })

@@ -165,12 +165,12 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
       }
     case 'not-closed':
       return {
-        title: t`${joined(open.joints, terms)} not read while connected.`,
+        title: t`${capital(joined(open.joints, terms))} not read while connected.`,
         detail: t`Connect it, torque it and read again, or give the reason. The verdict does not depend on it.`,
       }
     case 'growth':
       return {
-        title: t`No thermal growth entered at ${inText(joined(open.joints, terms))}.`,
+        title: t`No thermal growth entered at ${joined(open.joints, terms)}.`,
         detail: t`Enter it in Dimensions, or initial that it is negligible.`,
       }
     case 'feet':
@@ -333,4 +333,4 @@ export const uncertainTexts: Readonly<Record<Share['what'], { name: string; act:
 })
 
 const joined = (ids: readonly string[], terms: Terms): string =>
-  ids.map((id, i) => (i === 0 ? couplingName(id, terms) : inText(couplingName(id, terms)))).join(t` and `)
+  ids.map((id) => inText(couplingName(id, terms))).join(t` and `)

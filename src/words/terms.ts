@@ -205,16 +205,6 @@ const quarterNames: Readonly<Record<Quarter, string>> = labels({
 export const quarterName = (quarter: Quarter, terms: Sided): string =>
   quarter === 'near' || quarter === 'far' ? sideName(quarter, terms) : quarterNames[quarter]
 
-/** The steps of a job. */
-export const stepNames: Readonly<Record<'ready' | 'seat' | 'read' | 'move' | 'prove' | 'sign', string>> = labels({
-  ready: 'Pre-checks',
-  seat: 'Soft foot',
-  read: 'Readings',
-  move: 'Moves',
-  prove: 'Verify',
-  sign: 'Sign',
-})
-
 /** Up and down. */
 export const wayName: Readonly<Record<'up' | 'down', string>> = labels({ up: 'up', down: 'down' })
 

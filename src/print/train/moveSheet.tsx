@@ -24,6 +24,7 @@ import {
   inText,
   isZero,
   jobName,
+  lowerFirst,
   machineName,
   sideName,
   signedLength,
@@ -129,7 +130,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           <View style={s.columns}>
             <View style={s.column}>
               <Text style={s.h}>
-                {t`Sequence:`} {inText(school.name)}
+                {t`Sequence:`} {lowerFirst(school.name)}
               </Text>
               {school.steps.map((step, i) => (
                 <Text key={step}>{`${i + 1}. ${step}`}</Text>

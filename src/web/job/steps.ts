@@ -25,6 +25,9 @@ export const steps: readonly { step: Step; name: string; key: string }[] = [
   { step: 'sign', name: jobWords.sign, key: '6' },
 ]
 
+/** What a step is called. */
+export const stepName = (step: Step): string => steps.find((one) => one.step === step)?.name ?? ''
+
 /** The address of a step of a job, of one round where it is named. */
 export const jobPath = (id: string, step: Step, round?: string): string =>
   `/jobs/${id}/${stepPaths[step]}${round === undefined ? '' : `?round=${round}`}`

@@ -4,8 +4,6 @@ import { labels, t } from '../language'
 export const floorWords = labels({
   floor: 'Jobs',
   lines: 'Machine lines',
-  kit: 'Kit',
-  practice: 'Practice',
   newJob: 'New job',
   newer: 'Newer',
   pageOfJobs: (page: string | number, pages: string | number, total: string | number) =>
@@ -15,7 +13,6 @@ export const floorWords = labels({
   showAllJobs: 'Show all jobs',
   noJobsYetAJob: 'No jobs yet. A job is one visit to one machine line.',
   startTheFirstJob: 'Start the first job',
-  min: 'min',
   due2: 'due',
   signed2: 'signed',
   all: 'All',

@@ -41,7 +41,6 @@ export const jobWords = labels({
   undoTheLastChange: 'Undo the last change',
   revertToLastSaved: 'Revert to last saved',
   tryAgain: 'Try again',
-  lineDetails: 'Dimensions',
   floor: 'Jobs',
   somethingWentWrong: 'Something went wrong.',
   ofCautionsNotSigned: (length: string | number, length2: string | number) =>

@@ -22,7 +22,7 @@ import { Button } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
-import { jobPath, type Step, stepAt, steps } from '../steps'
+import { jobPath, type Step, stepAt, stepName, steps } from '../steps'
 import type { JobFrame } from './context'
 import { DueNotice } from './DueNotice'
 import { LineChanged } from './LineChanged'
@@ -80,7 +80,7 @@ export function JobLayout({
   }, [navigate, stored.id])
 
   const at = stepAt(pathname)
-  const step = steps.find((one) => one.step === at)?.name
+  const step = at && stepName(at)
   // kept as it is from keystroke to keystroke
   const header = useMemo(
     () => (

@@ -66,8 +66,8 @@ export function MoveStep() {
   const ends = [sideOf('far', document.line), unitName[told.unit]] as const
   const heads = [words.levelOf(...ends), words.squareOf(...ends), words.centerIn(ends[1])]
   // a limit that all spans have stands once, in the heading
-  const [first0, ...others] = solved.spans
-  const limit = first0 && others.every((span) => span.limit === first0.limit) ? first0.limit : undefined
+  const [firstSpan, ...others] = solved.spans
+  const limit = firstSpan && others.every((span) => span.limit === firstSpan.limit) ? firstSpan.limit : undefined
   const known = solved.rolls.some((one) => one.solved?.square || one.solved?.level)
   const findings = findingsFor(solved, document.line, 'move')
   const last = findings.findLastIndex(({ kind }) => kind === 'move')

@@ -10,11 +10,12 @@ import { sayNext } from '../../../words/next'
 import { dueWords } from '../../../words/page/due'
 import { floorWords } from '../../../words/page/floor'
 import { tabletWords } from '../../../words/page/tablet'
-import { jobName, stepNames } from '../../../words/terms'
+import { jobName } from '../../../words/terms'
 import { answered, api, type JobRow, type JobState } from '../../api/client'
 import { isShortcut } from '../../app/focus'
 import { Header } from '../../app/Shell'
 import { mono, narrow, phone } from '../../app/style'
+import { stepName } from '../../job/steps'
 import { Unsent } from '../../notebook/Unsent'
 import { BroughtBack } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
@@ -61,7 +62,7 @@ const states: readonly { value: JobState | 'all' | 'away'; text: string }[] = [
 ]
 
 /** The steps whose state a job shows in the list. */
-const pegged = ['ready', 'seat', 'read', 'move', 'prove'] as const
+const pegged = (['ready', 'seat', 'read', 'move', 'prove'] as const).map((step) => ({ step, name: stepName(step) }))
 /** How many jobs are shown before the rest is asked for. */
 const atFirst = 12
 
@@ -175,8 +176,8 @@ export function FloorScreen() {
           <>
             <Legend aria-hidden="true">
               <span>
-                {pegged.map((step) => (
-                  <span key={step}>{stepNames[step]}</span>
+                {pegged.map(({ step, name }) => (
+                  <span key={step}>{name}</span>
                 ))}
               </span>
             </Legend>
@@ -239,8 +240,8 @@ function JobLine({ row, bare }: { row: JobRow; bare: boolean }) {
           <small>{[row.area, jobName(row.number)].filter(Boolean).join(' · ')}</small>
         </span>
         <Pegs>
-          {pegged.map((step) => (
-            <Peg key={step} peg={summary.pegs[step]} label={`${stepNames[step]}: ${pegWord(summary.pegs[step])}`} />
+          {pegged.map(({ step, name }) => (
+            <Peg key={step} peg={summary.pegs[step]} label={`${name}: ${pegWord(summary.pegs[step])}`} />
           ))}
         </Pegs>
         <Next>{row.state === 'signed' ? floorWords.signedBy(row.signedBy ?? '') : sayNext(summary)}</Next>
