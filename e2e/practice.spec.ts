@@ -111,7 +111,7 @@ test('a lesson of one’s own: a fault named by its place, brought in, done, kep
   }
   const sag = -0.3
   const [bottom, far] = [await shows('Bottom'), await shows('Far')]
-  await page.getByLabel('Bottom reading, mm').fill(bottom.toFixed(2))
+  await page.getByLabel('Bottom shows, mm').fill(bottom.toFixed(2))
   await page.getByLabel('Bottom, sag taken off, mm').fill((bottom + sag).toFixed(2))
   await page.getByLabel('Far, sag taken off, mm').fill((far - sag / 2).toFixed(2))
   await page.getByRole('button', { name: 'Check my answers' }).click()
