@@ -15,7 +15,7 @@ import { openSeats } from '../core/seat/state'
 import type { Scene } from '../drawing/scene'
 import { stripDrawing } from '../drawing/strip'
 import { chainDrawing } from '../drawing/train/chain'
-import { sightScene } from '../drawing/train/sight'
+import { lineDrawing } from '../drawing/train/sight'
 import { sayNext } from '../words/next'
 import { sayReady } from '../words/ready'
 import { saySeat } from '../words/seat'
@@ -66,8 +66,8 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
       if (foot[plane]) texts.push(place(foot[plane]?.position ?? 0, plane, terms))
   const options = { width: 1000, height: 244, flipped: false, coarse: solveRough(job) }
   const scenes = [
-    sightScene(solved, terms, { ...options, plan: plan && { plan, draggable: true } }),
-    sightScene(solved, terms, { ...options, flipped: true, width: 390 }),
+    lineDrawing(solved, terms, { ...options, plan: plan && { plan, draggable: true } }),
+    lineDrawing(solved, terms, { ...options, flipped: true, width: 390 }),
   ]
   for (const state of solved.dials) stripDrawing(state, 600, 92, 40)
   chainDrawing(job.line, 900, 100, false)

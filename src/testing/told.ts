@@ -21,7 +21,7 @@ import { sayNext } from '../words/next'
 import { proofTerms, sayOpen, sayProof } from '../words/prove'
 import { sayReady } from '../words/ready'
 import { say as sayRolls } from '../words/rolls/findings'
-import type { Said } from '../words/said'
+import type { Message } from '../words/said'
 import { say as sayUpright } from '../words/upright/findings'
 import { everythingSaid } from './everythingSaid'
 
@@ -45,7 +45,7 @@ const printed = (blocks: readonly Block[]): string[] =>
   })
 
 /** What the steps Read and Move say of each round. */
-function advised(job: AnyJob, unit: 'mm' | 'mil'): Said[] {
+function advised(job: AnyJob, unit: 'mm' | 'mil'): Message[] {
   const steps = ['read', 'move'] as const
   switch (job.line.kind) {
     case 'upright': {
@@ -105,7 +105,7 @@ export function toldOf(document: AnyJob, unit: 'mm' | 'mil', brief = false): str
   const job = { number: 7, document }
   const { proof } = provedOf(document)
   const terms = proofTerms(document.line, { unit, resolution: 0.01 })
-  const said: Said[] = [
+  const said: Message[] = [
     ...advised(document, unit),
     ...sayReady(readyState(document, kindOf({ kind: document.line.kind }).checks), terms),
     sayProof(proof, document.proof ?? nothingSaid, terms),

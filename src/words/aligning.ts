@@ -1,7 +1,7 @@
 import type { AligningSlip, PairMove } from '../core/practice/aligning'
 import type { PairFoot, PairLesson, PairSide } from '../core/practice/pair'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lessons that end with a pair in line. */
 export const aligningWords = labels({
@@ -53,7 +53,7 @@ export const aligningWords = labels({
   moves: (count: string) => t`Moves made: ${count}`,
   truth: 'Actual values:',
   truthTold: (up: string, slopeUp: string, far: string, slopeFar: string) =>
-    t`as found, the right shaft was ${up} up and ${far} toward far at the coupling, with angularity ${slopeUp} vertical and ${slopeFar} horizontal.`,
+    t`as found, the right shaft was ${up} up and ${far} toward far at the coupling. Angularity was ${slopeUp} vertical and ${slopeFar} horizontal.`,
   grown: (feet: string, mm: string) => t`${feet} grow by ${mm}.`,
 })
 
@@ -65,7 +65,7 @@ export const pairLessonWords: Readonly<
     topic: 'Bring it close enough for dials',
     goal: 'No dials yet. Check the rims with a straightedge and the faces with a feeler. Bring the right machine in line with the left one and bolt it down. Its feet sit on bare pads.',
     hints: [
-      'Angularity first: (bottom gap − top gap) ÷ hub diameter × foot spacing. Open at the bottom: raise the front feet by that. Open at the top: raise the back feet.',
+      'Angularity first: (bottom gap − top gap) ÷ hub diameter × foot spacing. If it is open at the bottom, raise the front feet by that. If it is open at the top, raise the back feet.',
       'There are no shims to take out. Where one pair should come down, raise the other pair by the same amount.',
       'Then the offset: (proud at top − proud at bottom) ÷ 2. Move all feet by that amount.',
       'Do the same sideways with near and far. Correcting the angle also moves the hub: measure again.',
@@ -109,7 +109,7 @@ export const pairMoveNames: Readonly<Record<PairMove, (unit: string) => string>>
   far: (unit: string) => t`Push these feet toward far, ${unit}`,
 })
 
-const slips: Readonly<Record<AligningSlip, Said>> = labels({
+const slips: Readonly<Record<AligningSlip, Message>> = labels({
   'still-loose': { title: 'Bolts are still loose.', detail: 'A move counts when it is bolted down.' },
   'base-bound': {
     title: 'Base-bound: it is on its pad and still too high.',
@@ -152,4 +152,4 @@ const slips: Readonly<Record<AligningSlip, Said>> = labels({
   offset: { title: 'Offset is still out of tolerance.', detail: 'See below how much remains, and in which plane.' },
 })
 
-export const sayAligningSlip = (slip: AligningSlip): Said => slips[slip]
+export const sayAligningSlip = (slip: AligningSlip): Message => slips[slip]

@@ -1,7 +1,7 @@
 import type { BeltingSlip, BeltMove } from '../core/practice/belts'
 import type { Edge } from '../core/practice/drive'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the belts. */
 export const beltingWords = labels({
@@ -60,7 +60,7 @@ export const beltMoveNames: Readonly<Record<BeltMove, (unit: string) => string>>
   slid: (unit: string) => t`Slide the motor out (proud of the fan), ${unit}`,
 })
 
-const slips: Readonly<Record<BeltingSlip, Said>> = labels({
+const slips: Readonly<Record<BeltingSlip, Message>> = labels({
   slack: { title: 'The belts are slack.', detail: 'The alignment counts only with the belts tensioned.' },
   'still-loose': {
     title: 'The motor’s bolts are loose.',
@@ -87,4 +87,4 @@ const slips: Readonly<Record<BeltingSlip, Said>> = labels({
   },
 })
 
-export const sayBeltingSlip = (slip: BeltingSlip): Said => slips[slip]
+export const sayBeltingSlip = (slip: BeltingSlip): Message => slips[slip]

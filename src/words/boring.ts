@@ -1,13 +1,13 @@
 import type { WallPlace } from '../core/practice/bores'
 import type { BoreMove, BoringSlip } from '../core/practice/boring'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the bores. */
 export const boringWords = labels({
   name: 'Bearing pockets on one line',
   topic: 'Taut wire, sag and four pockets',
-  goal: 'A taut wire is centered in pockets 1 and 4. Measure from the wire to the walls of pockets 2 and 3, allow for wire sag, and bring both centers onto the line, bolted down.',
+  goal: 'A taut wire is centered in pockets 1 and 4. Measure from the wire to the walls of pockets 2 and 3, and allow for wire sag. Bring both centers onto the line, bolted down.',
   within: (mm: string) => t`Tolerance: both centers within ${mm}.`,
   bores: 'The housing from the side and from above, and the chosen pocket seen from the right',
   fromSide: 'from the side',
@@ -54,7 +54,7 @@ export const wallNames: Readonly<Record<WallPlace, string>> = labels({
   270: 'Near',
 })
 
-const slips: Readonly<Record<BoringSlip, Said>> = labels({
+const slips: Readonly<Record<BoringSlip, Message>> = labels({
   'still-loose': { title: 'A pocket is still loose.', detail: 'A move counts when it is bolted down.' },
   strained: { title: 'You tried to move it while bolted down.', detail: 'Nothing moved. Loosen that pocket first.' },
   'reference-moved': {
@@ -80,4 +80,4 @@ const slips: Readonly<Record<BoringSlip, Said>> = labels({
   off: { title: 'Not on the line yet.', detail: 'Measure again. See below how far off it is.' },
 })
 
-export const sayBoringSlip = (slip: BoringSlip): Said => slips[slip]
+export const sayBoringSlip = (slip: BoringSlip): Message => slips[slip]

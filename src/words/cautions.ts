@@ -15,7 +15,7 @@ export const cautionTexts: Readonly<Record<CautionId, { title: string; detail: s
   coupling: { title: 'Shafts cannot turn under power or by flow', detail: 'Valves shut. Guard off only after that.' },
   lifting: {
     title: 'Lifting and blocking plan agreed',
-    detail: 'Rated gear. Nobody under a load. Blocks in before hands.',
+    detail: 'Rated gear. No one under a load. Blocks in before hands.',
   },
   pinch: { title: 'Pinch points known', detail: 'Under feet, between hubs, behind brackets.' },
   hot: { title: 'Hot surfaces cool or covered', detail: 'Bearings, casings, pipes.' },

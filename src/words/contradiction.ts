@@ -1,6 +1,6 @@
 import type { WrittenFault, WrittenSuspect } from '../core/fit/slips'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What a slip is tried, applied and left with, on the page of every kind of line. */
 export const trialWords = labels({
@@ -38,7 +38,7 @@ function sayIf({ at, fault, would, other }: WrittenSuspect<string>, { name, valu
 }
 
 /** Readings that contradict each other, and which of them would explain it. */
-export function sayContradiction(suspects: readonly WrittenSuspect<string>[], names: WrittenNames): Said {
+export function sayContradiction(suspects: readonly WrittenSuspect<string>[], names: WrittenNames): Message {
   const [first, ...others] = suspects
   const title = first
     ? t`Not sure: the readings contradict each other. Check ${names.name(first.at)} first.`
@@ -53,7 +53,7 @@ export function sayContradiction(suspects: readonly WrittenSuspect<string>[], na
 }
 
 /** What is shown while a slip is tried. */
-export const sayTrial = (suspect: WrittenSuspect<string>, names: WrittenNames, then: string): Said => ({
+export const sayTrial = (suspect: WrittenSuspect<string>, names: WrittenNames, then: string): Message => ({
   title: t`As if ${sayIf(suspect, names)}.`,
   detail: [t`Nothing is changed yet.`, then, t`Better still, read it again.`].filter(Boolean).join(' '),
 })

@@ -34,6 +34,12 @@ export const sayLongDate = written({ day: 'numeric', month: 'long', year: 'numer
 /** A day as YYYY-MM-DD where the clock of this place begins it; without a time it would be read as that of Greenwich. */
 export const dayOf = (day: string): Date => new Date(`${day.slice(0, 10)}T00:00`)
 
+/** A day as stored, YYYY-MM-DD, in words: 5 Mar 2026. Anything else stays as it was typed. */
+export const sayStoredDay = (day: string): string => {
+  const at = /^\d{4}-\d\d-\d\d$/.test(day) ? dayOf(day) : undefined
+  return at && !Number.isNaN(at.getTime()) ? sayDate(at) : day
+}
+
 /** Seconds of a unit, the longest first. */
 const spans = [
   ['year', 365 * 86400],

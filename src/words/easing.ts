@@ -1,6 +1,6 @@
 import type { EasingSlip } from '../core/practice/stuck'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the stuck roll. */
 export const easingWords = labels({
@@ -28,7 +28,7 @@ export const easingWords = labels({
   moved: (count: string) => t`Rolls moved: ${count}`,
   truth: 'Two other options:',
   others:
-    'leave it and record the strain beside it, or make its neighbors parallel to it and take the strain farther on. Record your choice and the reason.',
+    'leave it and record the strain beside it, or make its neighbors parallel to it. Record your choice and the reason.',
   hints: [
     'The web reacts only to differences between neighboring rolls.',
     'With every other roll at zero, both spans beside the seized roll take the full error.',
@@ -37,7 +37,7 @@ export const easingWords = labels({
   ],
 })
 
-const slips: Readonly<Record<EasingSlip, Said>> = labels({
+const slips: Readonly<Record<EasingSlip, Message>> = labels({
   'still-loose': { title: 'A housing is still loose.', detail: 'A move counts when it is bolted down.' },
   strained: { title: 'You tried to move it while bolted down.', detail: 'Nothing moved. Loosen that roll first.' },
   forced: {
@@ -63,4 +63,4 @@ const slips: Readonly<Record<EasingSlip, Said>> = labels({
   spans: { title: 'Some spans are out of tolerance.', detail: 'See below which: their two rolls differ by too much.' },
 })
 
-export const sayEasingSlip = (slip: EasingSlip): Said => slips[slip]
+export const sayEasingSlip = (slip: EasingSlip): Message => slips[slip]

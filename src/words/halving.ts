@@ -1,7 +1,7 @@
 import type { HalvingSlip, HubDial, Watched } from '../core/practice/halving'
 import { labels, t } from './language'
 import { sayPushingSlip } from './pushing'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of halving. */
 export const halvingWords = labels({
@@ -18,7 +18,7 @@ export const halvingWords = labels({
   hints: [
     'The side-to-side reading is twice the offset at that dial. Set the dial to half, then move until it reads zero.',
     'Zero at the near side, turn both shafts to the far side and set each dial to half its reading. Don’t touch the bezels again.',
-    'Push the front feet until the front dial reads zero, then the back until both dials show equal amounts, then the front again. The error shrinks each time.',
+    'Push the front feet until the front dial reads zero. Push the back feet until both dials show equal amounts. Repeat. The error shrinks each time.',
     'Snug the jack bolts on both sides before you tighten, then back them off.',
   ],
 })
@@ -28,9 +28,9 @@ export const hubDialNames: Readonly<Record<HubDial, string>> = labels({
   fixed: 'On the fixed hub',
 })
 
-const notHalved: Said = labels({
+const notHalved: Message = labels({
   title: 'It is as far over as it was short before.',
   detail: 'You pushed until the dials repeat the other side’s reading: that is twice too far. Aim for half.',
 })
 
-export const sayHalvingSlip = (slip: HalvingSlip): Said => (slip === 'not-halved' ? notHalved : sayPushingSlip(slip))
+export const sayHalvingSlip = (slip: HalvingSlip): Message => (slip === 'not-halved' ? notHalved : sayPushingSlip(slip))

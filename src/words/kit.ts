@@ -7,6 +7,7 @@ import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
 import type { Peg } from '../core/verdict/peg'
 import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
+import { sayStoredDay } from './dates'
 import { labels, listed, plural, t } from './language'
 import { dimension, lengthWithUnit, lowerFirst, signedLength, unitName } from './terms'
 
@@ -75,8 +76,8 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
   const span = item.kind === 'bracket' ? quantityMm(item.span) : undefined
   const calibrated = due(item)
     ? due(item) < today
-      ? t`calibration was due ${due(item)}`
-      : t`calibration due ${due(item)}`
+      ? t`calibration was due ${sayStoredDay(due(item))}`
+      : t`calibration due ${sayStoredDay(due(item))}`
     : ''
   const parts: string[] = []
   if (item.kind === 'dial') {
@@ -89,18 +90,15 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
       quantityMm(item.sag) === undefined
         ? t`sag not measured yet`
         : t`sag ${showQuantity(item.sag, unit, { signed: true })} ${unitName[unit]}${span === undefined ? '' : t` at ${dimension(span, unit)}`}`,
-      item.takenOn,
+      sayStoredDay(item.takenOn),
     )
   if (item.kind === 'shims')
     parts.push(item.slot.text ? t`slot ${lengthShown(item.slot, unit)}` : '', sizesShown(item, unit), item.material)
   if (item.kind === 'gauge') parts.push(item.dial, t`${item.readings.length} readings`)
-  if (item.kind === 'lift') parts.push(item.machine, item.method, item.takenOn)
+  if (item.kind === 'lift') parts.push(item.machine, item.method, sayStoredDay(item.takenOn))
   if (item.kind === 'limits')
     parts.push(plural(item.rows.length, { one: t`1 row`, other: t`${item.rows.length} rows` }), item.source)
-  return [...parts, calibrated]
-    .filter(Boolean)
-    .join(', ')
-    .replace(/(\d{4})-(\d\d)-(\d\d)/g, '$1\u2011$2\u2011$3')
+  return [...parts, calibrated].filter(Boolean).join(', ')
 }
 
 /** What a bracket on the bar came to. */
@@ -251,8 +249,8 @@ export const rowCouplingNames: Readonly<Record<TypedLimitRow['coupling'], string
 export const rowFaultTexts: Readonly<Record<RowFault, string>> = labels({
   speeds: 'Enter the lowest and highest speed, rpm.',
   backwards: 'The first speed must be below the second.',
-  offset: 'Enter the offset, above zero. Only a spacer may leave it blank.',
-  slope: 'Enter the angularity, above zero.',
+  offset: 'Enter an offset greater than zero. Only a spacer may leave it blank.',
+  slope: 'Enter an angularity greater than zero.',
   overlap: 'These speeds overlap a row above.',
 })
 

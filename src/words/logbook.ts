@@ -4,7 +4,7 @@ import type { NextCheck } from '../core/logbook/next'
 import type { VisitFlag } from '../core/logbook/visit'
 import { labels, t } from './language'
 import type { ProofTerms } from './prove'
-import type { Said } from './said'
+import type { Message } from './said'
 import { couplingName, inText } from './terms'
 
 /** Why a visit does not compare with the others. */
@@ -25,7 +25,7 @@ export const driftCauseTexts: Readonly<Record<DriftCause, string>> = labels({
 })
 
 /** When to look again, and why. */
-export function sayNext({ days, because }: NextCheck, terms: ProofTerms): Said {
+export function sayNext({ days, because }: NextCheck, terms: ProofTerms): Message {
   const after = t`Next check: ${days} days after the last visit.`
   switch (because.kind) {
     case 'rate':

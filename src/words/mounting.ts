@@ -1,12 +1,12 @@
 import type { MountingSlip, Push } from '../core/practice/mounting'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the flange. */
 export const mountingWords = labels({
   name: 'A motor on its flange',
   topic: 'Shims at the bolts, push, hoist',
-  goal: 'Read the upper hub’s rim and face, shim the flange at its bolts, push it in its spigot and bolt it down in line with the pump. First check which way the bolts are numbered.',
+  goal: 'Read the upper hub’s rim and face. Shim the flange at its bolts, push it in its spigot and bolt it down in line with the pump. First check which way the bolts are numbered.',
   within: (offset: string, slope: string) => t`Tolerance at the coupling: ${offset} offset, ${slope} angularity.`,
   flange: 'The flange from above, you stand at the bottom',
   counted: (clockwise: string) => t`Bolts numbered ${clockwise}, seen from above.`,
@@ -42,7 +42,7 @@ export const mountingWords = labels({
   moves: (count: string) => t`Moves made: ${count}`,
   truth: 'Actual values:',
   truthTold: (place: string, quarter: string, one: string, slope: string, slopeOne: string) =>
-    t`as found, the shaft was offset at the flange ${one} toward bolt 1 and ${place} toward bolt ${quarter}, with angularity ${slopeOne} and ${slope}.`,
+    t`as found, the shaft was offset at the flange ${one} toward bolt 1 and ${place} toward bolt ${quarter}. Angularity was ${slopeOne} and ${slope}.`,
   hints: [
     'Read at four places a quarter apart (every second bolt of eight). Offset = half the rim TIR, toward the higher reading.',
     'The face dial reads higher on the side the shaft leans to. Angularity = face TIR ÷ (2 × its radius).',
@@ -57,7 +57,7 @@ export const pushNames: Readonly<Record<Push, (unit: string) => string>> = label
   far: (unit: string) => t`Push away from you, ${unit}`,
 })
 
-const slips: Readonly<Record<MountingSlip, Said>> = labels({
+const slips: Readonly<Record<MountingSlip, Message>> = labels({
   'still-loose': { title: 'The flange is still loose.', detail: 'A move counts when it is bolted down.' },
   unheld: {
     title: 'You loosened it with no hoist on.',
@@ -93,4 +93,4 @@ const slips: Readonly<Record<MountingSlip, Said>> = labels({
   offset: { title: 'Offset is still out of tolerance.', detail: 'Read the rim again, bolted down, and push again.' },
 })
 
-export const sayMountingSlip = (slip: MountingSlip): Said => slips[slip]
+export const sayMountingSlip = (slip: MountingSlip): Message => slips[slip]

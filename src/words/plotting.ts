@@ -1,12 +1,12 @@
 import type { Hub, PlotFoot, PlotSlip } from '../core/practice/plot'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the graph. */
 export const plottingWords = labels({
   name: 'Reverse dials to a graph',
   topic: 'Two points, one line, the feet',
-  goal: 'Plot the position of the movable shaft at each dial, draw a line through both points and read the height of the feet.',
+  goal: 'Plot the movable shaft at each dial, draw a line through both points and read the height of the feet.',
   paper: 'Graph paper: the line from the side',
   square: (along: string, up: string) => t`One square: ${along} mm along, ${up} mm up.`,
   sheet: 'Readings, zeroed at the top, shafts turned together',
@@ -50,7 +50,7 @@ export const hubDials: Readonly<Record<Hub, string>> = labels({
 
 export const plotFootNames: Readonly<Record<PlotFoot, string>> = labels({ front: 'Front feet', back: 'Back feet' })
 
-const slips: Readonly<Record<PlotSlip, Said>> = labels({
+const slips: Readonly<Record<PlotSlip, Message>> = labels({
   'no-dots': { title: 'A point is missing.', detail: 'The line needs two points, one at each dial.' },
   changed: { title: 'The points are swapped.', detail: 'Each belongs where its own plunger touches.' },
   sign: {
@@ -73,4 +73,4 @@ const slips: Readonly<Record<PlotSlip, Said>> = labels({
   foot: { title: 'A foot value is not on your line.', detail: 'At the feet, count from the center line to your line.' },
 })
 
-export const sayPlotSlip = (slip: PlotSlip): Said => slips[slip]
+export const sayPlotSlip = (slip: PlotSlip): Message => slips[slip]

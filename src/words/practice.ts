@@ -1,7 +1,7 @@
 import type { LessonName } from '../core/practice/dialLessons'
 import type { Judged, Slip } from '../core/practice/judged'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in practice. */
 export const practiceWords = labels({
@@ -188,7 +188,7 @@ export const lessonWords: Readonly<Record<LessonName, LessonWords>> = labels({
   },
 })
 
-const slips: Readonly<Record<Slip, Said>> = labels({
+const slips: Readonly<Record<Slip, Message>> = labels({
   sign: { title: 'Wrong sign.', detail: 'On a real machine that puts shims under the wrong feet.' },
   turn: { title: 'One whole turn is missing.', detail: 'Check the revolution counter before and after.' },
   'not-zeroed': {
@@ -247,9 +247,9 @@ const slips: Readonly<Record<Slip, Said>> = labels({
   missing: { title: 'Nothing entered yet.', detail: 'Enter a reading with its sign.' },
 })
 
-export const saySlip = ({ slip }: Judged): Said | undefined => slip && slips[slip]
+export const saySlip = ({ slip }: Judged): Message | undefined => slip && slips[slip]
 
-export const unsafeSaid: Said = labels({
+export const unsafeSaid: Message = labels({
   title: 'Failed: you touched the machine before locking out and trying it.',
   detail: 'On a real machine that can cost a hand. Start over and lock out first, by your site’s rules.',
 })

@@ -33,22 +33,22 @@ describe('places and ways', () => {
     expect(terms.at('m2-back')).toBe('Motor, back feet')
     expect([terms.plane('vertical'), terms.plane('horizontal')]).toEqual(['up', 'toward wall'])
     expect([terms.stands(0.22, 'vertical'), terms.stands(-0.1, 'horizontal')]).toEqual([
-      '0.22 high',
-      '0.10 toward aisle',
+      '0.22 mm high',
+      '0.10 mm toward aisle',
     ])
     expect([terms.went(-0.22, 'vertical'), mil.went(0.254, 'horizontal')]).toEqual([
       '0.22 mm down',
       '10.0 mil toward wall',
     ])
-    expect([terms.moved(0.3, 'vertical'), terms.moved(0.001, 'vertical')]).toEqual(['0.30 up', 'not at all'])
+    expect([terms.went(0.3, 'vertical'), terms.went(0.001, 'vertical')]).toEqual(['0.30 mm up', 'not at all'])
   })
   it('are told of an upright pair by its bolts', () => {
     const upright = makeUpright('Well', 'mm', ['Pump', 'Motor'])
     const up = proofTerms(upright, { unit: 'mm', resolution: 0.01 })
     expect(up.at('flange')).toBe('Motor, at the joint')
-    expect(up.stands(0.12, 'vertical')).toBe('0.12 toward bolt 1')
+    expect(up.stands(0.12, 'vertical')).toBe('0.12 mm toward bolt 1')
     expect(up.went(-0.12, 'vertical')).toBe('0.12 mm toward bolt 3')
-    expect(up.stands(0.12, 'horizontal')).toBe('0.12 toward bolt 2')
+    expect(up.stands(0.12, 'horizontal')).toBe('0.12 mm toward bolt 2')
     expect(up.stands(0, 'horizontal')).toBe('in line')
     expect(up.second).toBe('the upper shaft')
   })

@@ -9,8 +9,8 @@ import type { LeaveReason, ProofSaid, ProofTick } from '../core/prove/schema'
 import type { SpeedInHand } from '../core/prove/speeds'
 import { wordsOf } from '.'
 import { labels, plural, t } from './language'
-import type { Said } from './said'
-import { capital, couplingName, inText, isZero, length, lengthWithUnit, machineName, slope, type Terms } from './terms'
+import type { Message } from './said'
+import { capital, couplingName, inText, isZero, lengthWithUnit, machineName, slope, type Terms } from './terms'
 
 /** What the sentences of a proof need to know: the line's names, and how its kind names a place, a plane and a way. */
 export interface ProofTerms extends Terms {
@@ -18,8 +18,7 @@ export interface ProofTerms extends Terms {
   at: (id: string) => string
   plane: (plane: Plane) => string
   stands: (mm: number, plane: Plane) => string
-  /** How far it went, and which way: "0.22 up"; `went` with its unit. */
-  moved: (mm: number, plane: Plane) => string
+  /** How far it went, and which way: "0.22 mm up". */
   went: (mm: number, plane: Plane) => string
 }
 
@@ -39,8 +38,6 @@ export function proofTerms<K extends KindName>(
     at: (id) => at(id, line),
     plane: (which) => plane(which, line),
     stands: (mm, which) => stands(mm, which, terms),
-    moved: (mm, which) =>
-      isZero(mm, terms) ? t`not at all` : `${length(Math.abs(mm), terms)} ${way(mm, which, terms)}`,
     went: (mm, which) =>
       isZero(mm, terms) ? t`not at all` : `${lengthWithUnit(Math.abs(mm), terms)} ${way(mm, which, terms)}`,
   }
@@ -93,7 +90,7 @@ export function sayProof(
   said: ProofSaid,
   terms: Terms,
   { accepted = false }: { accepted?: boolean } = {},
-): Said {
+): Message {
   if (left === undefined)
     return {
       title: accepted ? t`Not verified, accepted with reasons.` : t`Nothing to verify yet.`,
@@ -129,7 +126,7 @@ export function sayJoint({ id, solution: { verdict }, used }: ProvedJoint, terms
 }
 
 /** What is open, and what to do about it. */
-export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
+export function sayOpen(open: ProofOpen, terms: ProofTerms): Message {
   switch (open.kind) {
     case 'not-read':
       return { title: t`No complete round yet.`, detail: t`Read both planes at every coupling.` }
@@ -211,7 +208,7 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Said {
   }
 }
 
-function sayOpenJoint(state: 'outside' | 'unsure' | 'nothing', name: string): Said {
+function sayOpenJoint(state: 'outside' | 'unsure' | 'nothing', name: string): Message {
   if (state === 'outside')
     return { title: t`${name} is out of tolerance.`, detail: t`Plan the next move, or leave it as is with a reason.` }
   if (state === 'unsure')
@@ -220,7 +217,7 @@ function sayOpenJoint(state: 'outside' | 'unsure' | 'nothing', name: string): Sa
 }
 
 /** How well a coupling repeats. */
-export function sayRepeat({ id, repeat }: ProvedJoint, terms: ProofTerms): Said | undefined {
+export function sayRepeat({ id, repeat }: ProvedJoint, terms: ProofTerms): Message | undefined {
   if (!repeat) return undefined
   const name = couplingName(id, terms)
   const { worst, repeats, q, free } = repeat
@@ -234,7 +231,7 @@ export function sayRepeat({ id, repeat }: ProvedJoint, terms: ProofTerms): Said 
 }
 
 /** What closing the coupling did, and the verdict as coupled. */
-export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Said | undefined {
+export function sayClosed({ id, closed }: ProvedJoint, terms: ProofTerms): Message | undefined {
   if (!closed) return undefined
   const name = couplingName(id, terms)
   const { check, closing } = closed
@@ -279,7 +276,7 @@ function mostText({ most, change }: Closing, terms: Terms): string {
 }
 
 /** The hot check: running readings against in line. */
-export function sayRunning({ id, running }: ProvedJoint, terms: ProofTerms): Said | undefined {
+export function sayRunning({ id, running }: ProvedJoint, terms: ProofTerms): Message | undefined {
   if (!running) return undefined
   const name = couplingName(id, terms)
   const { check, grew } = running

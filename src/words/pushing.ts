@@ -1,7 +1,7 @@
 import type { PushingSlip } from '../core/practice/pushing'
 import type { Jack, SlideEnd, SlideSide } from '../core/practice/slide'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the side moves. */
 export const pushingWords = labels({
@@ -58,7 +58,7 @@ export const jackNames: Readonly<Record<Jack, string>> = labels({
   'back-far': 'Jack bolt, back, far side',
 })
 
-const slips: Readonly<Record<PushingSlip, Said>> = labels({
+const slips: Readonly<Record<PushingSlip, Message>> = labels({
   'still-loose': { title: 'Bolts are still loose.', detail: 'A move counts when it is bolted down.' },
   'no-dial': {
     title: 'You moved an end with no dial on it.',
@@ -88,4 +88,4 @@ const slips: Readonly<Record<PushingSlip, Said>> = labels({
   },
 })
 
-export const sayPushingSlip = (slip: PushingSlip): Said => slips[slip]
+export const sayPushingSlip = (slip: PushingSlip): Message => slips[slip]

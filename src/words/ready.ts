@@ -2,7 +2,7 @@ import { cautions, type Occasion } from '../core/ready/catalog'
 import type { ReadyState } from '../core/ready/ready'
 import { cautionTexts } from './cautions'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 import { lengthWithUnit, lowerFirst, type Terms } from './terms'
 import { sayTrouble } from './troubles'
 
@@ -95,7 +95,7 @@ export const checkTexts: Readonly<Record<string, { title: string; detail: string
 })
 
 /** One thing worth saying in Ready, with its peg. */
-export interface ReadySaid extends Said {
+export interface ReadySaid extends Message {
   key: string
   peg: 'outside' | 'unsure' | 'nothing' | 'within'
 }

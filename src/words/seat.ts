@@ -3,7 +3,7 @@ import type { SeatKind, SeatReason } from '../core/seat/diagnose'
 import type { SeatAdvice, Turn } from '../core/seat/findings'
 import type { PlacedFoot, SeatState } from '../core/seat/state'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 import {
   capital,
   dimension,
@@ -78,7 +78,7 @@ const inTurn = (turn: Turn, act: string): string =>
   turn === 'only' ? capital(act) : turn === 'first' ? t`First: ${act}` : t`Next: ${act}`
 
 /** The sentence for what was found at the feet. */
-export function saySeat(advice: SeatAdvice, given: Terms): Said {
+export function saySeat(advice: SeatAdvice, given: Terms): Message {
   const terms = fine(given)
   switch (advice.kind) {
     case 'seat-lock':

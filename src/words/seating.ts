@@ -1,7 +1,7 @@
 import type { FrameFault, FrameFoot } from '../core/practice/frame'
 import type { SeatingSlip } from '../core/practice/seating'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the frame on four feet. */
 export const seatingWords = labels({
@@ -43,7 +43,7 @@ export const seatingWords = labels({
   truth: 'Actual fault:',
   hints: [
     'Loosen one bolt at a time, the other three tight. Zero the dial before you loosen.',
-    'Which feet rise? Two on a diagonal: the frame rocks. Two at one end: pipe strain. One alone: feel its corners.',
+    'If two feet on a diagonal rise, the frame rocks. Two at one end mean pipe strain. If one rises alone, feel its corners.',
     'One foot alone: a feeler that goes in at one edge only means a bent foot. A rise with no gap means something springy under it.',
     'Shim a rocking frame under one of the two feet, never both. Never shim away pipe strain.',
   ],
@@ -71,7 +71,7 @@ export function sayFrame(fault: FrameFault, foot: string, size: string): string 
   return t`the pipe pulled up with ${size} kN at the ${foot} foot end.`
 }
 
-const slips: Readonly<Record<SeatingSlip, Said>> = labels({
+const slips: Readonly<Record<SeatingSlip, Message>> = labels({
   untold: { title: 'You have not named the fault.', detail: 'Without the cause, the fault comes back.' },
   mistaken: { title: 'That is not the fault.', detail: 'Check which feet rise together and what the feeler finds.' },
   'still-loose': { title: 'A bolt is still loose.', detail: 'Tighten every foot. The check loosens one at a time.' },
@@ -95,4 +95,4 @@ const slips: Readonly<Record<SeatingSlip, Said>> = labels({
   'not-cured': { title: 'A foot still rises.', detail: 'See below which one, and by how much.' },
 })
 
-export const saySeatingSlip = (slip: SeatingSlip): Said => slips[slip]
+export const saySeatingSlip = (slip: SeatingSlip): Message => slips[slip]

@@ -1,7 +1,7 @@
 import type { SightingSlip } from '../core/practice/sighting'
 import type { FloorReference, RollEnd } from '../core/practice/stand'
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said in the lesson of the rolls. */
 export const sightingWords = labels({
@@ -56,7 +56,7 @@ export const floorReferenceNames: Readonly<Record<FloorReference, string>> = lab
   b: 'Floor reference b',
 })
 
-const slips: Readonly<Record<SightingSlip, Said>> = labels({
+const slips: Readonly<Record<SightingSlip, Message>> = labels({
   'still-loose': { title: 'The housing is still loose.', detail: 'A move counts when it is bolted down.' },
   strained: { title: 'You tried to move it while bolted down.', detail: 'Nothing moved. Loosen the housing first.' },
   'no-references': {
@@ -84,4 +84,4 @@ const slips: Readonly<Record<SightingSlip, Said>> = labels({
   off: { title: 'Roll 2 is not parallel to the reference roll yet.', detail: 'Read it again from the second stand.' },
 })
 
-export const saySightingSlip = (slip: SightingSlip): Said => slips[slip]
+export const saySightingSlip = (slip: SightingSlip): Message => slips[slip]

@@ -59,10 +59,10 @@ export const packText = (pack: readonly number[] | undefined, { unit }: Pick<Ter
 export const isZero = (mm: number, { unit, resolution }: Pick<Terms, 'unit' | 'resolution'>): boolean =>
   Number(fromMm(Math.abs(mm), unit).toFixed(decimalsFor(resolution, unit))) === 0
 
-/** Where something is, in words, never by a bare sign: "0.22 high", "0.12 toward near", "in line". */
+/** Where something is, in words, never by a bare sign: "0.22 mm high", "0.12 mm toward near", "in line". */
 export function place(mm: number, plane: Plane, terms: Terms): string {
   if (isZero(mm, terms)) return t`in line`
-  const size = length(Math.abs(mm), terms)
+  const size = lengthWithUnit(Math.abs(mm), terms)
   if (plane === 'vertical') return `${size} ${mm > 0 ? t`high` : t`low`}`
   return t`${size} toward ${sideName(mm > 0 ? 'far' : 'near', terms)}`
 }
@@ -228,7 +228,9 @@ export const inText = (name: string): string =>
 /** A sentence ends with one full stop, also after initials. */
 export const ended = (text: string): string => (/[.!?]$/.test(text) ? text : `${text}.`)
 
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+/** The head of a sentence. A name with letters or digits of its own ("xRoll", "pH-loop", "p-101A") keeps them. */
+export const capital = (text: string): string =>
+  /^\p{Ll}[^\s,]*[\p{Lu}\d]/u.test(text) ? text : text.charAt(0).toUpperCase() + text.slice(1)
 
 export const planeName: Readonly<Record<Plane, string>> = labels({ vertical: 'vertical', horizontal: 'horizontal' })
 

@@ -1,5 +1,5 @@
 import { labels, t } from './language'
-import type { Said } from './said'
+import type { Message } from './said'
 
 /** What is said on the step of the moves, of every kind of line, once all is within. */
 export const withinWords = labels({
@@ -7,7 +7,7 @@ export const withinWords = labels({
   stillToGain: 'What could still be gained',
 })
 
-export const sayNoMove = (): Said => ({
+export const sayNoMove = (): Message => ({
   title: withinWords.noMoves,
   detail: t`Leave it alone. A move smaller than the readings can resolve does more harm than good.`,
 })

@@ -24,16 +24,16 @@ const inMil: Terms = { line, unit: 'mil', resolution: 0.0127 }
 
 describe('a number in words', () => {
   it('never stands with a bare sign', () => {
-    expect(place(0.216, 'vertical', inMm)).toBe('0.22 high')
-    expect(place(-0.216, 'vertical', inMil)).toBe('8.5 low')
-    expect(place(-0.122, 'horizontal', inMm)).toBe('0.12 toward aisle')
+    expect(place(0.216, 'vertical', inMm)).toBe('0.22 mm high')
+    expect(place(-0.216, 'vertical', inMil)).toBe('8.5 mil low')
+    expect(place(-0.122, 'horizontal', inMm)).toBe('0.12 mm toward aisle')
     expect(act(-0.216, 'vertical', inMm)).toBe('take out 0.22 mm of shim')
     expect(act(0.122, 'horizontal', inMil)).toBe('push 4.8 mil toward wall')
   })
   it('is nothing to do below the step of the dial', () => {
     expect(place(0.004, 'vertical', inMm)).toBe('in line')
     expect(act(-0.004, 'horizontal', inMm)).toBe('no side move')
-    expect(place(0.006, 'vertical', inMm)).toBe('0.01 high')
+    expect(place(0.006, 'vertical', inMm)).toBe('0.01 mm high')
   })
   it('has the unit of its kind', () => {
     expect(length(0.254, inMil)).toBe('10.0')

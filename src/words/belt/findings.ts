@@ -9,7 +9,7 @@ import type { SheaveRound } from '../../core/kinds/belt/solve/round'
 import { packMm } from '../../core/shims/stock'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import {
   capital,
   inText,
@@ -138,7 +138,7 @@ const stateWords = labels({
 const openNames = labels({ toe: 'toe', tilt: 'tilt', offset: 'groove offset' } as const)
 
 /** What a belt feels at a sheave, in words, with the limit. */
-export function feelText({ solved, state }: SheaveRound, limit: number, terms: BeltTerms): Said {
+export function feelText({ solved, state }: SheaveRound, limit: number, terms: BeltTerms): Message {
   const { line } = terms
   const name = sheaveName(solved?.id ?? '', line)
   const { atReference, atMoved, twist } = solved?.belt ?? {}
@@ -160,7 +160,7 @@ export function feelText({ solved, state }: SheaveRound, limit: number, terms: B
 }
 
 /** The sentence for a finding. */
-export function say(finding: Finding, terms: BeltTerms, limit: number): Said {
+export function say(finding: Finding, terms: BeltTerms, limit: number): Message {
   const { line } = terms
   switch (finding.kind) {
     case 'guard':

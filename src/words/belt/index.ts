@@ -4,7 +4,7 @@ import { cellsOf } from '../../core/kinds/belt/document/make'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { recordWords, sheetWords } from '../record'
-import { inText, isZero, length, signedLength, unitName } from '../terms'
+import { inText, isZero, lengthWithUnit, signedLength, unitName } from '../terms'
 import { cellInText, cellName, feelText, methodNames, sheaveName } from './findings'
 import { beltTyped } from './typed'
 
@@ -31,7 +31,7 @@ export const beltWords: KindWords<BeltTypes> = labels({
     second: 'the movable sheave',
     at: (id, line) => t`${sheaveName(id, line)}, grooves`,
     plane: () => t`along the shaft`,
-    stands: (mm, _, terms) => (isZero(mm, terms) ? t`in line` : `${length(Math.abs(mm), terms)} ${way(mm)}`),
+    stands: (mm, _, terms) => (isZero(mm, terms) ? t`in line` : `${lengthWithUnit(Math.abs(mm), terms)} ${way(mm)}`),
     way: (mm) => way(mm),
   },
   record: {

@@ -14,7 +14,7 @@ import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/
 import { usualOutOfRound } from '../../core/kinds/bore/solve/verdict'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { capital, isZero, lengthWithUnit, place, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
@@ -133,7 +133,7 @@ export const writtenNames = (sets: readonly BoreSet[], terms: BoreTerms): Writte
 }
 
 /** The sentence for a finding. */
-export function say(finding: Finding, terms: BoreTerms, limit: number): Said {
+export function say(finding: Finding, terms: BoreTerms, limit: number): Message {
   const { line } = terms
   switch (finding.kind) {
     case 'pinch':

@@ -40,7 +40,7 @@ export const doorWords = labels({
   changed: 'Password changed. You are signed out on all other devices.',
   pin: 'PIN for signing',
   pinHint:
-    'Your initials and this PIN sign a job on a shared tablet, whoever is signed in. Four to twelve digits. Keep it to yourself.',
+    'Your initials and this PIN sign a job on a shared tablet, no matter who is signed in. Four to twelve digits. Keep it to yourself.',
   hasPin: 'PIN set.',
   noPin: 'No PIN yet. You need one to sign jobs.',
   newPin: 'New PIN',

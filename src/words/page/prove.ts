@@ -47,7 +47,7 @@ export const proveWords = labels({
   open: 'to do',
   untick: (title: string, by: string) => t`${title}, initialed by ${by}. Remove`,
   growthZero: 'Growth negligible',
-  growthZeroDetail: 'Runs at ambient temperature, or the maker says so.',
+  growthZeroDetail: 'Runs at ambient temperature, or the maker states it.',
   notClosed: 'Skip the connected reading',
   why: 'Why',
   closingMayMove: 'Allowed shift on connecting, % of tolerance',

@@ -29,7 +29,8 @@ export const seatWords = labels({
     t`Under the ${foot}, in section, ${edge} edge at the left`,
   softFoot: 'Soft foot',
   oneBoltLoosenedAtA: 'one bolt loosened at a time, the others tight',
-  riseInTheMiddleShims: 'Center: rise. Below: shims. Corners: feeler gaps. Bolt numbers: tightening sequence.',
+  riseInTheMiddleShims:
+    'Rise at the center, shims below, feeler gaps at the corners. The bolt numbers are the tightening sequence.',
   tighteningSequence: 'Tightening sequence',
   byHand: 'by hand',
   snug: 'snug',

@@ -14,7 +14,7 @@ import type { RollRound } from '../../core/kinds/rolls/solve/round'
 import type { Mistake, SpanSolved, Told } from '../../core/kinds/rolls/solve/section'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { dimension, isZero, length, lengthWithUnit, signedLength, type Terms, unitName } from '../terms'
 import { sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
@@ -147,7 +147,7 @@ export const centerCell = (told: Told | null | undefined, terms: RollsTerms): st
       : t`${length(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 
 /** A roll in every direction: square, level, and where its middle is. */
-export const liesText = (one: RollRound | undefined, terms: RollsTerms): string =>
+export const orientationText = (one: RollRound | undefined, terms: RollsTerms): string =>
   [
     squareText(one?.solved?.square, terms),
     levelText(one?.solved?.level, terms),
@@ -174,7 +174,7 @@ export function moveText({ solved, roll }: RollRound, plan: ToldPlan, terms: Rol
   const move = plan.moves.find((one) => one.roll.id === roll.id)
   if (move) return rollMoveText(move, terms)
   if (roll.fixed) return t`fixed: can’t be moved`
-  if (plan.stale || (!solved?.square && !solved?.level)) return t`not known yet`
+  if (plan.stale || (!solved?.square && !solved?.level)) return t`not measured`
   return t`no change`
 }
 
@@ -213,7 +213,7 @@ export const spanCell = (span: SpanSolved, terms: RollsTerms, limitAbove: boolea
 const spanName = ({ from, to }: SpanSolved, line: RollsLine): string =>
   t`${rollName(from, line)} to ${rollName(to, line)}`
 
-function sayMistake(mistake: Mistake, terms: RollsTerms): Said {
+function sayMistake(mistake: Mistake, terms: RollsTerms): Message {
   if (mistake.kind === 'two-places')
     return {
       title: t`Mark ${mistake.mark} has two positions, ${lengthWithUnit(mistake.by, { ...terms, resolution: 1 })} apart.`,
@@ -236,7 +236,7 @@ function sayMistake(mistake: Mistake, terms: RollsTerms): Said {
 }
 
 /** The sentence for a finding. */
-export function say(finding: Finding, terms: RollsTerms): Said {
+export function say(finding: Finding, terms: RollsTerms): Message {
   const { line } = terms
   switch (finding.kind) {
     case 'nip':
@@ -400,7 +400,7 @@ export const complaintNames: Readonly<Record<Complaint, string>> = labels({
 })
 
 /** What a call about trouble comes to: look, look again, correct. */
-function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, terms: RollsTerms): Said {
+function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, terms: RollsTerms): Message {
   const { line, width } = terms
   const size = (rad: number) => lengthWithUnit(Math.abs(rad) * width, terms)
   const what = complaintNames[call.what]

@@ -10,8 +10,17 @@ import {
 } from '../../core/kinds/rolls/document/schema'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
-import { capital, isZero, length, signedLength, unitName } from '../terms'
-import { cellName, liesText, monumentTexts, moveText, type RollsTerms, rollName, sideOf, spanText } from './findings'
+import { capital, isZero, lengthWithUnit, signedLength, unitName } from '../terms'
+import {
+  cellName,
+  monumentTexts,
+  moveText,
+  orientationText,
+  type RollsTerms,
+  rollName,
+  sideOf,
+  spanText,
+} from './findings'
 import { rollsPageWords as words } from './page/page'
 import { rollsTyped } from './typed'
 
@@ -55,7 +64,7 @@ export const rollsWords: KindWords<RollsTypes> = labels({
         ? plane === 'vertical'
           ? t`level`
           : t`square`
-        : `${length(Math.abs(mm), terms)} ${
+        : `${lengthWithUnit(Math.abs(mm), terms)} ${
             plane === 'vertical' ? (mm > 0 ? t`high` : t`low`) : mm > 0 ? t`down the line` : t`up the line`
           }`,
     way: (mm, plane) =>
@@ -149,7 +158,7 @@ export const rollsWords: KindWords<RollsTypes> = labels({
           .filter(({ solved }) => solved?.square || solved?.level)
           .map((one) => ({
             kind: 'text' as const,
-            text: t`${one.roll.name}: ${liesText(one, told)}. ${capital(moveText(one, plan, told))}.`,
+            text: t`${one.roll.name}: ${orientationText(one, told)}. ${capital(moveText(one, plan, told))}.`,
           })),
         ...spans.map((span) => ({
           kind: 'text' as const,

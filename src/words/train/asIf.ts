@@ -3,13 +3,13 @@ import type { JobSolution } from '../../core/kinds/train/solve/round'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import { t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { act, capital, footName, lengthWithUnit, type Terms } from '../terms'
 import { saySuspect } from './readFindings'
 import { dialOf, dialTerms } from './said'
 
 /** What a slip would come to if it were one, beside the drawn curve. */
-export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution, terms: Terms): Said {
+export function asIfItem(dial: ProbeState, suspect: Suspect, tried: JobSolution, terms: Terms): Message {
   const then = tried.dials.find(({ id }) => id === dial.id)
   const closes =
     then?.closure === null || then?.closure === undefined

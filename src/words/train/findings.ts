@@ -11,7 +11,7 @@ import type { LimitMissing } from '../../core/verdict/limits'
 import { openingOf } from '../../core/verdict/slope'
 import { limitsText, seenText } from '../judged'
 import { labels, listed, t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import {
   act,
   capital,
@@ -37,7 +37,7 @@ import { angleOf, dialOf, dialTerms } from './said'
 import type { TrainTerms } from './terms'
 
 /** The sentence for a finding. */
-export function say(finding: Finding, terms: TrainTerms): Said {
+export function say(finding: Finding, terms: TrainTerms): Message {
   switch (finding.kind) {
     case 'dimension-fault':
       return {
@@ -66,7 +66,7 @@ export function say(finding: Finding, terms: TrainTerms): Said {
       }
     case 'sag-upward':
       return {
-        title: t`${dialOf(finding.dial, terms)}: a bracket sags downward, so its sag must be below zero.`,
+        title: t`${dialOf(finding.dial, terms)}: a bracket sags downward, so its sag must be negative.`,
         detail: t`Entered: ${signedLength(finding.dial.sag, dialTerms(finding.dial, terms))}. On a straight bar, zeroed at the top, it reads less at the bottom.`,
       }
     case 'zeroed-twice':
@@ -119,15 +119,15 @@ export function say(finding: Finding, terms: TrainTerms): Said {
     case 'read-again':
       return {
         title: t`Then read again.`,
-        detail: finding.dials
-          .flatMap((dial) => {
+        working: [
+          t`Zeroed as before, aligned shafts read:`,
+          ...finding.dials.flatMap((dial) => {
             const at = sagShowsAt(dial)
             if (at === undefined) return []
             const reads = signedLength(readsInLine(dial)(at), dialTerms(dial, terms))
-            return [t`${dialOf(dial, terms)} ${reads} (${angleOf(dial, at, terms)})`]
-          })
-          .join(', ')
-          .concat(t` means aligned, zeroed as before.`),
+            return [t`${dialOf(dial, terms)} ${reads} ${unitName[terms.unit]} (${angleOf(dial, at, terms)})`]
+          }),
+        ],
       }
     case 'not-fitting':
     case 'sets-disagree':
@@ -175,7 +175,7 @@ function closureWorking(dial: ProbeState, terms: TrainTerms): string[] {
   ]
 }
 
-function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Suspect[], terms: TrainTerms): Said {
+function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Suspect[], terms: TrainTerms): Message {
   const own = dialTerms(dial, terms)
   const best = suspects.slice(0, 3).map((suspect) => saySuspect(dial, suspect, own))
   return {
@@ -187,7 +187,7 @@ function sayNotClosed(dial: ProbeState, closure: number, suspects: readonly Susp
   }
 }
 
-function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: TrainTerms): Said {
+function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: TrainTerms): Message {
   const { verdict, lines, coupling } = finding
   const name = couplingName(coupling, terms)
   const percent = percentOf(verdict.probability)
@@ -264,7 +264,7 @@ export const missingWords: Readonly<Record<LimitMissing, string>> = labels({
 })
 
 /** What a set read with the coupling closed or running says: beside the released verdict, never instead of it. */
-function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: TrainTerms): Said {
+function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: TrainTerms): Message {
   const { verdict, lines, coupling, purpose, doubts, seen } = finding
   const how = purpose === 'running' ? t`running` : t`coupled`
   const name = `${couplingName(coupling, terms)}, ${how}`
@@ -287,7 +287,7 @@ function sayAsCoupled(finding: Extract<Finding, { kind: 'as-coupled' }>, terms: 
 const percentOf = (probability: number): string =>
   probability > 0.99 ? t`over 99` : probability < 0.01 ? t`under 1` : formatNumber(100 * probability, 0)
 
-function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms): Said {
+function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms): Message {
   const name = machineName(finding.machine, terms)
   const of = (id: string) => footName(id, terms).replace(`${name}, `, '')
   const parts = planes.flatMap((plane) => {
@@ -298,8 +298,8 @@ function sayFeet(finding: Extract<Finding, { kind: 'feet' }>, terms: TrainTerms)
   })
   const still = finding.feet.every((foot) => planes.every((plane) => isZero(foot[plane]?.position ?? 0, terms)))
   return {
-    title: still ? t`${name} is on target.` : `${name}: ${parts[0]} (${unitName[terms.unit]}).`,
-    ...(parts[1] && !still ? { detail: `${capital(parts[1])} (${unitName[terms.unit]}).` } : {}),
+    title: still ? t`${name} is on target.` : `${name}: ${parts[0]}.`,
+    ...(parts[1] && !still ? { detail: `${capital(parts[1])}.` } : {}),
     working: finding.feet.flatMap((foot) =>
       planes.flatMap((plane) => {
         const known = foot[plane]
@@ -320,7 +320,7 @@ function stationName(id: string, terms: TrainTerms): string {
   return t`a dial`
 }
 
-function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'], terms: TrainTerms): Said {
+function sayDoubt(doubt: Extract<Finding, { kind: 'dimension-doubt' }>['doubt'], terms: TrainTerms): Message {
   const what = capital(stationName(doubt.of, terms))
   const shown = dimension(doubt.distance, terms.unit)
   switch (doubt.kind) {

@@ -8,7 +8,7 @@ import type { InTheWay, JobPlan, PlannedFoot, PlannedStation } from '../../core/
 import type { Doubt } from '../../core/shafts/doubt'
 import { sayDate } from '../dates'
 import { labels, plural, t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import {
   act,
   capital,
@@ -37,7 +37,7 @@ const remedies: Readonly<Record<InTheWay['limit'], string>> = labels({
   far: 'Move the other machine instead, or have the bolts undercut or the holes opened up.',
 })
 
-export function sayPlan(finding: PlanFinding, terms: Terms): Said {
+export function sayPlan(finding: PlanFinding, terms: Terms): Message {
   switch (finding.kind) {
     case 'in-the-way':
       return sayInTheWay(finding, terms)
@@ -95,12 +95,15 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Said {
 const list = (machines: readonly string[], terms: Terms): string =>
   machines.map((id) => inText(machineName(id, terms))).join(t` and the `)
 
-function sayInTheWay({ blocked, together, stays }: Extract<PlanFinding, { kind: 'in-the-way' }>, terms: Terms): Said {
+function sayInTheWay(
+  { blocked, together, stays }: Extract<PlanFinding, { kind: 'in-the-way' }>,
+  terms: Terms,
+): Message {
   const { foot, limit, short, best, uncounted } = blocked
   const size = lengthWithUnit(short, terms)
   if (uncounted)
     return {
-      title: t`${capital(footName(foot, terms))}: ${size} would have to come out, but its shims are not recorded.`,
+      title: t`${capital(footName(foot, terms))}: ${size} needs to come out, but its shims are not recorded.`,
       detail: t`Check and enter the shims there. Until then nothing is taken out from under the fixed machine.`,
     }
   return {
@@ -125,7 +128,7 @@ export const feetWord = (count: number): string =>
 function sayLeft(
   { coupling, lines, verdict, partly, doubted }: Extract<PlanFinding, { kind: 'left' }>,
   terms: Terms,
-): Said {
+): Message {
   const fine = { ...terms, resolution: terms.resolution / 10 }
   const percent = Math.round(100 * verdict.probability)
   const chance = percent > 99 ? t`more than 99 %` : percent < 1 ? t`less than 1 %` : `${formatNumber(percent, 0)} %`
@@ -140,7 +143,7 @@ function sayLeft(
   const told = (plane: Plane) => {
     const line = lines[plane]
     return line
-      ? `${planeName[plane]}: ${place(line.offset, plane, fine)}${Math.abs(line.offset) < fine.resolution / 2 ? '' : ` ${unitName[terms.unit]}`}, ${slope(line.slope, terms.unit)}`
+      ? `${planeName[plane]}: ${place(line.offset, plane, fine)}, ${slope(line.slope, terms.unit)}`
       : t`${planeName[plane]}: not measured`
   }
   return {
@@ -164,7 +167,7 @@ const doubtTexts: Readonly<Record<Doubt, string>> = labels({
   'no-sag': 'a bracket’s sag is not entered',
 })
 
-function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], terms: Terms): Said {
+function sayOrder({ crown }: Extract<PlanFinding, { kind: 'order' }>['advice'], terms: Terms): Message {
   if (!crown)
     return {
       title: t`Shims first, then sideways.`,
@@ -270,7 +273,7 @@ const causeTexts: Readonly<Record<OutcomeCause, string>> = labels({
 })
 
 /** How a station came out of the move: expected beside found. */
-export function sayOutcome(one: StationOutcome, causes: readonly OutcomeCause[], terms: Terms): Said {
+export function sayOutcome(one: StationOutcome, causes: readonly OutcomeCause[], terms: Terms): Message {
   const { foot, plane, expected, found, off } = one
   const by = lengthWithUnit(Math.abs(off), terms)
   const way =
@@ -281,12 +284,12 @@ export function sayOutcome(one: StationOutcome, causes: readonly OutcomeCause[],
       : t`more toward ${sideName(off > 0 ? 'far' : 'near', terms)}`
   return {
     title: t`${capital(footName(foot, terms))} came out ${by} ${way} than planned.`,
-    detail: t`Expected: ${place(expected, plane, terms)}. Found: ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join(t`, or `)}.`,
+    detail: t`Expected ${place(expected, plane, terms)}, found ${place(found, plane, terms)}. Usual causes: ${causes.map((cause) => causeTexts[cause]).join(t`, or `)}.`,
   }
 }
 
 /** A machine with pipes, or a rotor in its casing, is to be moved: how much, where, and what that takes. */
-function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 'tied-moved' }>, terms: Terms): Said {
+function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 'tied-moved' }>, terms: Terms): Message {
   const moves = planes.flatMap((plane) => {
     const { foot, move } = most[plane]
     if (isZero(move, terms)) return []

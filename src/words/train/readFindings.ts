@@ -1,4 +1,4 @@
-import { onceInAThousand } from '../../core/fit/chiSquare'
+import { chiSquareQuantile999 } from '../../core/fit/chiSquare'
 import { formatNumber } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/train/advice/finding'
 import type { OutOfProportion } from '../../core/kinds/train/advice/proportion'
@@ -6,7 +6,7 @@ import { goesRound } from '../../core/probes'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import { labels, t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { couplingName, dimension, inText, lengthWithUnit, signedLength, type Terms } from '../terms'
 import { angleOf, dialOf, dialTerms } from './said'
 
@@ -33,7 +33,7 @@ type ReadFinding = Extract<
 >
 
 /** The sentence for what is to be said of how something was read. */
-export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
+export function sayReadFinding(finding: ReadFinding, terms: Terms): Message {
   switch (finding.kind) {
     case 'not-fitting': {
       const best = finding.suspects
@@ -46,7 +46,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
           : t`No single slip explains it. Check brackets and dials, then read the set again.`,
         working: [
           t`Every reading is compared with the shaft position that fits them all best. The residuals, each over its own standard deviation, are squared and added.`,
-          t`χ² is ${formatNumber(finding.squares, 0)} with ${finding.free} degrees of freedom. Chance alone exceeds ${formatNumber(onceInAThousand(finding.free), 0)} once in a thousand.`,
+          t`χ² is ${formatNumber(finding.squares, 0)} with ${finding.free} degrees of freedom. Chance alone exceeds ${formatNumber(chiSquareQuantile999(finding.free), 0)} once in a thousand.`,
         ],
       }
     }
@@ -90,7 +90,7 @@ export function sayReadFinding(finding: ReadFinding, terms: Terms): Said {
       return finding.swing === undefined
         ? {
             title: t`Only the bracket’s shaft was turned: the run-out of the hub under the ${inText(dialOf(finding.dial, terms))} is in the readings.`,
-            detail: t`Turn both shafts together and it cancels. If one can’t turn, measure that hub’s run-out on its own and enter the TIR and where the high spot is.`,
+            detail: t`Turn both shafts together and it cancels. If one can’t turn, measure that hub’s run-out on its own. Enter the TIR and the angle of the high spot.`,
           }
         : {
             title: t`Run-out of ${lengthWithUnit(finding.swing, ownTerms(finding.dial, terms))} is subtracted from the ${inText(dialOf(finding.dial, terms))}.`,

@@ -2,10 +2,10 @@ import { type Plane, planes } from '../../core/frame/axis'
 import type { RoughState } from '../../core/kinds/train/document/rough'
 import type { Peg } from '../../core/verdict/peg'
 import { t } from '../language'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { act, footName, inText, lengthWithUnit, machineName, planeName, slope, type Terms } from '../terms'
 
-export interface RoughSaid extends Said {
+export interface RoughSaid extends Message {
   key: string
   peg: Peg
 }

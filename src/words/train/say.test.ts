@@ -22,7 +22,7 @@ import '../../server/report/paper'
 import { cautionTexts } from '../cautions'
 import { jointText } from '../judged'
 import { checkTexts, sayReady } from '../ready'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { orderInWords, saySeat } from '../seat'
 import { say } from './findings'
 import type { TrainTerms } from './terms'
@@ -33,7 +33,7 @@ const documents = [...jobs, ...methodJobs(new Date('2026-11-23T12:00:00Z')).jobs
 const termsOf = (job: Job, unit: 'mm' | 'mil'): TrainTerms => ({ line: job.line, unit, resolution: 0.01 })
 
 /** Everything the program would say of a job, in both units. */
-function everythingSaid(job: Job): Said[] {
+function everythingSaid(job: Job): Message[] {
   return (['mm', 'mil'] as const).flatMap((unit) => {
     const terms = termsOf(job, unit)
     const read = job.rounds.flatMap((round) => {
@@ -157,7 +157,7 @@ describe('whatever is said', () => {
   })
   it('tells what it worked with, in the shown unit', () => {
     const [verdict] = all.filter(({ title }) => title.endsWith('is out of tolerance.'))
-    expect(verdict!.working!.join('\n')).toMatch(/Vertical: offset 0\.\d\d (high|low) ± 0\.\d\d mm/)
+    expect(verdict!.working!.join('\n')).toMatch(/Vertical: offset 0\.\d\d mm (high|low) ± 0\.\d\d mm/)
     expect(verdict!.working!.join('\n')).toMatch(
       /As a gap over the coupling’s \d+ mm: 0\.\d\d mm wider at the (top|bottom|\w+ side)/,
     )

@@ -10,7 +10,7 @@ import type { ReadSet } from '../../core/shafts/schema'
 import type { ProbeState } from '../../core/shafts/state'
 import { labels, plural, t } from '../language'
 import { probeWords, type WayNames } from '../probes'
-import type { Said } from '../said'
+import type { Message } from '../said'
 import { channelName, inText, isZero, lengthWithUnit, slope, type Terms } from '../terms'
 import { sayLack, sayTrouble } from '../troubles'
 import { sayNoMove } from '../within'
@@ -76,7 +76,7 @@ const stateWords = labels({
 } as const)
 
 /** The sentence for a finding. */
-export function say(finding: Finding, terms: UprightTerms): Said {
+export function say(finding: Finding, terms: UprightTerms): Message {
   const { line } = terms
   const { bolts } = line.flange
   const [, upper] = line.machines
@@ -192,7 +192,7 @@ export const sizesText = (
     : t`Offset ${lengthWithUnit(offset, terms)}, angularity ${slope(lean, terms.unit)}. `
 
 /** What turned with the machine, and what stayed: as a slope over the bolt circle, and an offset. */
-function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>, terms: UprightTerms): Said {
+function seatingText({ seating, places }: Extract<Finding, { kind: 'seating' }>, terms: UprightTerms): Message {
   const [, upper] = terms.line.machines
   const size = ({ offsetY, offsetZ, slopeY, slopeZ }: Misalignment) =>
     t`offset ${lengthWithUnit(Math.hypot(offsetY, offsetZ), terms)}, angularity ${slope(Math.hypot(slopeY, slopeZ), terms.unit)}`

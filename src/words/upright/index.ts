@@ -4,7 +4,7 @@ import { sizesOf } from '../../core/kinds/upright/advice/findings'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { sayPlus } from '../probes'
-import { inText, isZero, length, unitName } from '../terms'
+import { inText, isZero, lengthWithUnit, unitName } from '../terms'
 import { boltPlace } from './bolts'
 import { dialName, placeOf, sizesText, wayNames } from './findings'
 import { uprightTyped } from './typed'
@@ -31,7 +31,7 @@ export const uprightWords: KindWords<UprightTypes> = labels({
       id === 'flange' ? t`${upper.name}, at the joint` : t`${upper.name}, at the ${inText(coupling.name)}`,
     plane: (plane, { flange }) => t`toward ${boltPlace(directionOf[plane], flange.bolts)}`,
     stands: (mm, plane, terms) =>
-      isZero(mm, terms) ? t`in line` : `${length(Math.abs(mm), terms)} ${toward(mm, plane, terms.line)}`,
+      isZero(mm, terms) ? t`in line` : `${lengthWithUnit(Math.abs(mm), terms)} ${toward(mm, plane, terms.line)}`,
     way: (mm, plane, { line }) => toward(mm, plane, line),
   },
   record: {

@@ -82,8 +82,7 @@ export const moveWords = labels({
   x: (dimension: string | number) => t`x = ${dimension}`,
   notMeasured: 'Not measured',
   theOthersAreMeasuredFrom: 'Reference for the others.',
-  now2: (plane: string | number, place: string | number, length: string | number, unit: string | number) =>
-    t`${plane} ${place}, ± ${length} ${unit}`,
+  now2: (plane: string, place: string, give: string) => t`${plane} ${place}, ± ${give}`,
   goToRead: 'Go to Readings',
   goToLine: 'Go to Dimensions',
   planFromItAnyway: 'Plan from these readings anyway',

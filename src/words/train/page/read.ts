@@ -39,7 +39,8 @@ export const readWords = labels({
   repeatTheSet: (at: string | number) => t`Repeat the set${at}`,
   addAnotherMethod: (at: string | number) => t`Add another method${at}`,
   round1AsFoundIs: 'Round 1, as found, is shown dashed.',
-  filledSagTakenOffHollow: 'Filled: sag subtracted. Hollow: as read. Dashed: what aligned shafts would read.',
+  filledSagTakenOffHollow:
+    'Filled: sag subtracted. Hollow: as read. The dashed line is what aligned shafts would read.',
   zeroedAtBoth: 'Zeroed at both',
   enterIt: 'Enter reading',
   setUpTheDial: 'Set up the dial',
