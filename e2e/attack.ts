@@ -29,6 +29,14 @@ export function startPlant(folder: string, args: readonly string[] = [], cwd = '
 export const throwAway = (folder: string) =>
   rmSync(folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
 
+/** Servers that still run. */
+const running = new Set<ChildProcess>()
+
+/** Ends what a test that failed left running: the test run would wait for it. */
+export function endServers(): void {
+  for (const server of running) server.kill('SIGKILL')
+}
+
 /** Starts the built server; rejects with what it says where it ends instead. */
 export function startServer(folder: string, args: readonly string[] = [], cwd = '.'): Promise<Running> {
   const server = spawn(
@@ -41,7 +49,13 @@ export function startServer(folder: string, args: readonly string[] = [], cwd = 
   server.stderr?.on('data', (chunk) => {
     errors += chunk
   })
-  const ended = new Promise<number | null>((done) => server.on('exit', (code) => done(code)))
+  running.add(server)
+  const ended = new Promise<number | null>((done) =>
+    server.on('exit', (code) => {
+      running.delete(server)
+      done(code)
+    }),
+  )
   return new Promise((ready, failed) => {
     server.stdout?.on('data', (chunk) => {
       out += chunk

@@ -45,7 +45,7 @@ test('a row of bores from an empty site to a signed record, in mm and mil, with 
 
   await page.getByRole('link', { name: /Move/ }).first().click()
   const bores = page.getByRole('region', { name: 'At the bores' })
-  await expect(bores.getByRole('row').nth(2)).toContainText('0.20 low and 0.10 toward far')
+  await expect(bores.getByRole('row').nth(2)).toContainText('0.20 mm low and 0.10 mm toward far')
   await expect(bores.getByRole('row').nth(2)).toContainText('0.20 mm up, 0.10 mm toward near')
   await expect(page.getByText('Lock out and try. Support the rotor.')).toBeVisible()
   await page.getByRole('radio', { name: 'mil' }).click()

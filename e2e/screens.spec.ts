@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { badlyBuilt, screens, seriousOn, steps, visit, whole } from './screens'
+import { badlyBuilt, mostWords, screens, seriousOn, steps, visit, whole, wordsInView } from './screens'
 import { expect, test } from './site'
 
 /** What is the same in every language: units, keys, formats, our own name, what a date library or the browser says. */
@@ -66,6 +66,7 @@ const all = [
   ...new Set([
     ...screens,
     ...steps,
+    '/',
     '/?search=walrus',
     '/kit',
     '/kit?item=kit-1',
@@ -89,6 +90,8 @@ for (const part of parts)
     for (const path of all.slice(from, to)) {
       await visit(page, path)
       found.push(...(await untranslated(page, typed)))
+      const words = await wordsInView(page)
+      if (words > mostWords(path)) found.push(`${path}: ${words} words in view, at most ${mostWords(path)}`)
       found.push(...(await badlyBuilt(page)))
       if (!screens.includes(path)) continue
       found.push(...(await seriousOn(page)))

@@ -15,6 +15,7 @@ import { caseA } from '../src/core/kinds/train/survey/caseA'
 import {
   ask,
   dataIn,
+  endServers,
   freshFolder,
   holdLocked,
   raw,
@@ -32,7 +33,10 @@ let folder: string
 test.beforeEach(() => {
   folder = freshFolder()
 })
-test.afterEach(() => throwAway(folder))
+test.afterEach(() => {
+  endServers()
+  throwAway(folder)
+})
 
 /** Stores edits of a job one after the other, and tells which were acknowledged. */
 async function write(

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import { wordsOfJob } from '../../src/core/find/words'
-import { workedOf } from '../../src/core/job/worked'
+import { buildJobIndex } from '../../src/core/job/worked'
 import { makeApp } from '../../src/server/app'
 import { queryOf } from '../../src/server/db/finds'
 import { derivedLine } from '../../src/server/db/lines'
@@ -32,7 +32,7 @@ export async function manyOf(store: Store): Promise<void> {
       ).flat()
       return { ...document, rounds: rounds.slice(0, 30) }
     })
-  const worked = told.map((document) => workedOf(document))
+  const worked = told.map((document) => buildJobIndex(document))
   const line = plant.lines[0]
   if (!line) throw new Error('The demo plant is empty.')
   const areas = ['Wash hall', 'Brine house', 'Drying loft', 'Press room', 'Boiler house']

@@ -7,14 +7,14 @@ import { miniOf } from './mini'
 import { fitted, type Scene } from './scene'
 import { stripDrawing } from './strip'
 import { chainDrawing } from './train/chain'
-import { sightScene } from './train/sight'
+import { lineDrawing } from './train/sight'
 import { squaredPaper } from './train/squares'
 
 const plant = demoPlant(new Date('2026-11-23T12:00:00Z'))
 const train = plant.jobs[3]!.document
 const solved = solveRound(train, train.rounds[0]!)
 const terms: Terms = { line: train.line, unit: 'mm', resolution: solved.resolution }
-const draw = (flipped: boolean, width = 1196) => sightScene(solved, terms, { width, height: 244, flipped })
+const draw = (flipped: boolean, width = 1196) => lineDrawing(solved, terms, { width, height: 244, flipped })
 
 const spot = (scene: Scene, id: string) => scene.spots.find((s) => s.id === id)!
 const numbers = (scene: Scene) =>
@@ -27,7 +27,7 @@ describe('the Sight on squared paper', () => {
   const found = solveRound(pair, pair.rounds[0]!)
   const options = { width: 1196, height: 244, flipped: false }
   const said: Terms = { line: pair.line, unit: 'mm', resolution: found.resolution }
-  const onSquares = (of: Terms) => sightScene(found, of, { ...options, under: squaredPaper })
+  const onSquares = (of: Terms) => lineDrawing(found, of, { ...options, under: squaredPaper })
   const lines = (scene: Scene, role: string) =>
     scene.shapes.flatMap((s) => (s.kind === 'line' && s.role === role ? [s.points] : []))
 
@@ -70,7 +70,7 @@ describe('the Sight', () => {
   it('draws every foot and dial of the train as a spot with its numbers in words', () => {
     const scene = draw(false)
     expect(scene.spots).toHaveLength(6 + 4)
-    expect(spot(scene, 'm1-back').label).toMatch(/^Motor, back feet: \d\.\d\d low mm|^Motor, back feet: .* mm, .* mm$/)
+    expect(spot(scene, 'm1-back').label).toMatch(/^Motor, back feet: \d\.\d\d mm low, \d\.\d\d mm toward \w+$/)
     expect(spot(scene, 'm2-front').label).toMatch(/Gearbox, front feet/)
   })
   it('turned round, changes left and right and keeps what it says', () => {

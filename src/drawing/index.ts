@@ -3,13 +3,13 @@ import { driveScene } from './belt/drive'
 import { rowScene } from './bore/row'
 import type { KindDrawing } from './kind'
 import { sectionScene } from './rolls/section'
-import { sightScene } from './train/sight'
+import { lineDrawing } from './train/sight'
 import { flangeScene } from './upright/flange'
 
 /** How each kind of line is drawn. */
 export const drawings: { readonly [K in KindName]: KindDrawing<Kinds[K]> } = {
   train: {
-    sight: (solved, ghost, terms, size) => sightScene(solved, terms, { ...size, flipped: false, ghost }),
+    sight: (solved, ghost, terms, size) => lineDrawing(solved, terms, { ...size, flipped: false, ghost }),
   },
   rolls: {
     sight: (solved, _, terms, size) => sectionScene(solved, { ...terms, width: solved.width ?? 1000 }, size),

@@ -9,7 +9,7 @@ import { counted } from '../server/demo/counted'
 import { tries } from '../testing/anything'
 import { boxOf, crosses, overlap } from './labels'
 import type { Point, Scene, Shape } from './scene'
-import { sightScene } from './train/sight'
+import { lineDrawing } from './train/sight'
 
 /** A train of so many machines, its stations as far apart as told, read as its shafts stand. */
 function trainOf(lengths: readonly number[], truths: readonly (readonly [number, number, number, number])[]) {
@@ -70,7 +70,7 @@ describe('labels of the Sight', () => {
         fc.constantFrom(216, 244, 300),
         ({ lengths, truths }, width, flipped, height) => {
           const { solved, terms } = trainOf(lengths, truths)
-          const scene = sightScene(solved, terms, { width, height, flipped })
+          const scene = lineDrawing(solved, terms, { width, height, flipped })
           const placed = texts(scene)
           for (const [i, one] of placed.entries()) {
             const box = boxOf(one)
@@ -97,7 +97,7 @@ describe('labels of the Sight', () => {
           lengths.slice(0, 2).map((one) => Math.max(one, 300)),
           truths.slice(0, 1),
         )
-        const scene = sightScene(solved, terms, { width, height: 244, flipped: false })
+        const scene = lineDrawing(solved, terms, { width, height: 244, flipped: false })
         expect(texts(scene).filter(({ role }) => role === 'number')).toHaveLength(4)
       }),
       tries(60),

@@ -6,7 +6,7 @@ import { ink, muted, pegColors, rule, strokes } from '../drawing/print'
 import type { Scene, Shape } from '../drawing/scene'
 import { sayLongDate } from '../words/dates'
 import { labels, t } from '../words/language'
-import type { Said } from '../words/said'
+import type { Message } from '../words/said'
 import { type Terms, unitName } from '../words/terms'
 import { mono, sans } from './type'
 
@@ -81,7 +81,7 @@ const foremost = new Set(['contradict', 'not-closed', 'no-sag', 'no-move'])
 /** Findings of a page in the order they are read: what comes before its numbers, and the rest below them. */
 export function findingsOnPaper<F extends { kind: string }>(
   findings: readonly F[],
-  say: (finding: F) => Said,
+  say: (finding: F) => Message,
 ): { still: boolean; first: ReactNode; rest: ReactNode } {
   const printed = (some: readonly F[]) =>
     some.map((finding, i) => {

@@ -57,7 +57,7 @@ describe('a record', () => {
     ])
     rows(mm)?.rows.forEach((row, i) => {
       const [inMm, inMil] = [row[2] ?? '', rows(mil)?.rows[i]?.[2] ?? '']
-      expect(inMil.replace(/[\d.]+/, '')).toBe(inMm.replace(/[\d.]+/, ''))
+      expect(inMil.replace(/[\d.]+ mil/, '')).toBe(inMm.replace(/[\d.]+ mm/, ''))
       expect(Number.parseFloat(inMil) * 0.0254).toBeCloseTo(Number.parseFloat(inMm), 2)
     })
   })

@@ -9,7 +9,7 @@ import { solveSeat } from '../core/seat/state'
 import { drawings } from '../drawing'
 import { wordsOf } from '../words'
 import { cautionTexts } from '../words/cautions'
-import { sayLongDate, sayTime } from '../words/dates'
+import { sayLongDate, sayStoredDay, sayTime } from '../words/dates'
 import { jointText, limitsText } from '../words/judged'
 import type { Told } from '../words/kind'
 import { labels, t } from '../words/language'
@@ -232,7 +232,7 @@ function positions(places: ReturnType<typeof provedOf>['proof']['places'], terms
         terms.at(one.place),
         terms.plane(one.plane),
         stands(one.found, one.plane),
-        ...(moved ? [one.moved === undefined ? '' : terms.moved(one.moved, one.plane)] : []),
+        ...(moved ? [one.moved === undefined ? '' : terms.went(one.moved, one.plane)] : []),
         stands(one.left, one.plane),
         length(2 * one.sd, terms),
       ]),
@@ -390,7 +390,10 @@ function instrumentsOf<K extends KindName>(
       rows: [...used].map(([id, name]) => {
         const one = instruments.get(id)
         if (!one) return [name, words.notInTheKit]
-        return [one.name, one.due ? `${one.due}${one.due < day ? `: ${words.lapsed}` : ''}` : words.noDate]
+        return [
+          one.name,
+          one.due ? `${sayStoredDay(one.due)}${one.due < day ? `: ${words.lapsed}` : ''}` : words.noDate,
+        ]
       }),
     },
   ]

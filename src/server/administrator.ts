@@ -10,8 +10,8 @@ import { doorOf } from './start'
 const usage = `Create an administrator, or reset a lost password. Stop the server first.
 
   --sign-in NAME   sign-in name: lower-case letters, digits, dots and dashes
-  --name NAME      as it stands in records; needed for somebody new
-  --initials TEXT  as they stand in records
+  --name NAME      as it appears in records; needed for a new account
+  --initials TEXT  as they appear in records
   --data FOLDER    where the data is ("data"); or --database / DATABASE_URL, a file or an address
 `
 
@@ -49,7 +49,7 @@ async function run(): Promise<void> {
     const code = await door.codeFor(person)
     await sealTrail(db)
     process.stdout.write(
-      `${person.name} is an administrator. To choose a password, start the server, open its page, and enter\n  sign-in name   ${signIn}\n  one-time code  ${code}\nThe code holds for three days, once.\n`,
+      `${person.name} is an administrator. Start the server, open its page and choose a password with\n  sign-in name   ${signIn}\n  one-time code  ${code}\nThe code can be used once, within three days.\n`,
     )
   } finally {
     await store.close()

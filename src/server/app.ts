@@ -15,7 +15,7 @@ import { StoreBusy, StoreFull } from './db/patient'
 import { admitted } from './door/admitted'
 import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
-import { TooMuch } from './heavy/work'
+import { OverloadedError } from './heavy/work'
 import { Metrics } from './metrics'
 import { bodyOf, descriptionOf, told } from './openapi'
 import { refusal } from './routes/answers'
@@ -185,7 +185,7 @@ export function makeApp(site: Site, options: { pageFolder: string; log: Logger; 
       options.log.error({ ...faultOf(error), id: c.get('requestId'), path: c.req.path })
       return c.json(refusal('', full.message), 507, { 'Retry-After': '60' })
     }
-    const busy = [...causes(error)].find((one) => one instanceof StoreBusy || one instanceof TooMuch)
+    const busy = [...causes(error)].find((one) => one instanceof StoreBusy || one instanceof OverloadedError)
     if (busy) return c.json(refusal('', busy.message), 503, { 'Retry-After': '5' })
     const id = c.get('requestId')
     options.log.error({ ...faultOf(error), id, path: c.req.path })

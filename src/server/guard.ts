@@ -33,7 +33,7 @@ interface Headers {
 }
 
 /** What is wrong with where a request comes from, if anything. `acts`: it writes, or opens a socket. */
-export function strangeness({ host, origin, site }: Headers, hosts: Hosts, acts: boolean): string | undefined {
+export function rejectionReason({ host, origin, site }: Headers, hosts: Hosts, acts: boolean): string | undefined {
   if (!host || !hosts.has(nameOf(host))) return 'Unknown host name for this server.'
   if (!acts) return undefined
   if (site === 'cross-site' || site === 'same-site') return 'Requests from another site are not allowed.'
@@ -68,7 +68,7 @@ export const guard =
       origin: c.req.header('origin'),
       site: c.req.header('sec-fetch-site'),
     }
-    const strange = strangeness(headers, hosts, acts)
+    const strange = rejectionReason(headers, hosts, acts)
     if (strange) return c.json(refusal('', strange), 403)
     // a page of another site may lead here, and have nothing worked out for it by pictures or frames
     const foreign = headers.site === 'cross-site' && c.req.header('sec-fetch-mode') !== 'navigate'

@@ -1,7 +1,7 @@
 import { type Logger, pino } from 'pino'
 import { tellDamage } from './damaged'
 import { DamagedFault, StartFault } from './db/files'
-import { sumAgain } from './db/sumAgain'
+import { rebuildSummaries } from './db/sumAgain'
 import { type Settings, settingsOf } from './settings'
 import { type Served, start } from './start'
 
@@ -36,7 +36,7 @@ async function run(): Promise<void> {
     await copy()
     setInterval(copy, aDay).unref()
   }
-  await sumAgain(site, log).catch((error) => log.error({ fault: String(error) }, 'summaries were not rebuilt'))
+  await rebuildSummaries(site, log).catch((error) => log.error({ fault: String(error) }, 'summaries were not rebuilt'))
 }
 
 /** Starts; or says on a page what is wrong with the data, until somebody there goes on from the last good copy. */

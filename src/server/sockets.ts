@@ -4,7 +4,7 @@ import type { ServerType } from '@hono/node-server'
 import type { Logger } from 'pino'
 import { type WebSocket, WebSocketServer } from 'ws'
 import { faultOf } from './faultOf'
-import { type Hosts, strangeness } from './guard'
+import { type Hosts, rejectionReason } from './guard'
 
 /** What a kind of socket is for: an address, and what is done with each connection to it. */
 export interface Room {
@@ -63,7 +63,7 @@ export function attachSockets(
     const url = addressOf(request)
     if (!url) return refuse('400 Bad Request')
     const { host, origin } = request.headers
-    if (strangeness({ host, origin, site: undefined }, hosts, true)) return refuse('403 Forbidden')
+    if (rejectionReason({ host, origin, site: undefined }, hosts, true)) return refuse('403 Forbidden')
     for (const room of rooms) {
       const match = room.address.exec(url.pathname)
       if (!match) continue

@@ -33,8 +33,8 @@ test('reverse dials, zeroed once per plane, taped from the dials, in inches and 
   await read(page, 'Pump dial', 'mil', ['0', '0', '24.5', '-20.5'])
   await page.getByRole('button', { name: 'Zeroed at both' }).first().click()
   await expect(page.getByText(/does not close/)).toHaveCount(0)
-  await expect(page.getByText('Motor: front feet 8.5 low, back feet 26.7 low (mil).')).toBeVisible()
-  await expect(page.getByText(/Front feet 5\.5 toward far, back feet 18\.1 toward far \(mil\)\./)).toBeVisible()
+  await expect(page.getByText('Motor: front feet 8.5 mil low, back feet 26.7 mil low.')).toBeVisible()
+  await expect(page.getByText(/Front feet 5\.5 mil toward far, back feet 18\.1 mil toward far\./)).toBeVisible()
 })
 
 test('rim and two faces, the shaft floats', async ({ page, empty }) => {
@@ -49,8 +49,8 @@ test('rim and two faces, the shaft floats', async ({ page, empty }) => {
   await read(page, 'Motor dial', 'mm', ['0', '0.44', '0.49', '0.06'])
   await read(page, 'Motor face dial 1', 'mm', ['0', '-0.10', '-0.23', '0'])
   await read(page, 'Motor face dial 2', 'mm', ['0', '0.24', '0.19', '0.08'])
-  await expect(page.getByText('Motor: front feet in line, back feet 0.58 high (mm).')).toBeVisible()
-  await expect(page.getByText(/back feet 0\.36 toward near/)).toBeVisible()
+  await expect(page.getByText('Motor: front feet in line, back feet 0.58 mm high.')).toBeVisible()
+  await expect(page.getByText(/back feet 0\.36 mm toward near/)).toBeVisible()
 })
 
 test('bores with a slip: named, not sure, and right once it is mended', async ({ page, empty }) => {
@@ -79,6 +79,6 @@ test('bores with a slip: named, not sure, and right once it is mended', async ({
   await at(2).getByLabel('Bottom, mm').fill('0.30')
   await page.getByRole('link', { name: /Move/ }).first().click()
   const row = page.getByRole('region', { name: 'At the bores' }).getByRole('row').nth(2)
-  await expect(row).toContainText('0.15 high and 0.09 toward far')
+  await expect(row).toContainText('0.15 mm high and 0.09 mm toward far')
   await expect(row).toContainText('0.15 mm down, 0.09 mm toward near')
 })

@@ -73,13 +73,13 @@ export function leastSquares<U extends string>(
 
 /** (RᵀR)⁻¹ of an upper triangle, spread over all unknowns. */
 function covarianceOf<U extends string>(triangle: Matrix, unknowns: readonly U[], solved: readonly U[]): number[][] {
-  const covariance = inverseOfSquare(triangle)
+  const covariance = inverseNormalMatrix(triangle)
   const at = unknowns.map((name) => solved.indexOf(name))
   return at.map((i) => at.map((j) => (i < 0 || j < 0 ? 0 : covariance.get(i, j))))
 }
 
 /** (RᵀR)⁻¹ of an upper triangle. */
-export function inverseOfSquare(triangle: Matrix): Matrix {
+export function inverseNormalMatrix(triangle: Matrix): Matrix {
   const n = triangle.columns
   const inverse = Matrix.zeros(n, n)
   for (let column = 0; column < n; column++)

@@ -1,4 +1,4 @@
-import { contradicts, onceInAThousand } from './chiSquare'
+import { chiSquareQuantile999, contradicts } from './chiSquare'
 import type { Leftover } from './leftover'
 
 /** What a hand gets wrong when it writes a number down. */
@@ -58,7 +58,7 @@ const handWritten = 4000
  */
 export function writtenSuspects<P>(written: readonly Written<P>[], left: Leftover): WrittenSuspect<P>[] {
   if (!contradicts(left) || written.length > handWritten) return []
-  const enough = onceInAThousand(left.free)
+  const enough = chiSquareQuantile999(left.free)
   const found: (WrittenSuspect<P> & { score: number })[] = []
   const keep = (suspect: Omit<WrittenSuspect<P>, 'chi2'>, chi2: number) => {
     if (chi2 <= enough) found.push({ ...suspect, chi2: Math.max(0, chi2), score: chi2 / 2 + unlikely[suspect.fault] })

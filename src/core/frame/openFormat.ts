@@ -19,7 +19,7 @@ export const finite = v.pipe(
 )
 export const positive = v.pipe(
   finite,
-  v.gtValue(0, 'a number above zero'),
+  v.gtValue(0, 'a number greater than zero'),
   v.minValue(least, 'a number of at least 0.000001'),
 )
 export const notNegative = v.pipe(finite, v.minValue(0, 'zero or more'))

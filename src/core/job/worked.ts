@@ -3,7 +3,7 @@ import { type KeptVisit, visitKept } from '../logbook/visit'
 import { type JobSummary, summaryOf, unsummed } from './summary'
 
 /** What is worked out of a job and stored beside it; it can be made again at any time. */
-export interface Worked {
+export interface JobIndex {
   summary: JobSummary
   /** Null where no round is complete. */
   visit: KeptVisit | null
@@ -14,7 +14,7 @@ export interface Worked {
  *
  * @param onFault hears what failed
  */
-export function workedOf(job: AnyJob, onFault: (error: unknown) => void = () => undefined): Worked {
+export function buildJobIndex(job: AnyJob, onFault: (error: unknown) => void = () => undefined): JobIndex {
   const summary = summaryOf(job, onFault)
   try {
     return { summary, visit: visitKept(job) ?? null }
@@ -25,4 +25,4 @@ export function workedOf(job: AnyJob, onFault: (error: unknown) => void = () => 
 }
 
 /** What stands in for a job that could not be worked out. */
-export const unworked = (job: AnyJob): Worked => ({ summary: unsummed(job), visit: null })
+export const emptyJobIndex = (job: AnyJob): JobIndex => ({ summary: unsummed(job), visit: null })

@@ -2,7 +2,7 @@
 export type Json = null | boolean | number | string | readonly Json[] | { readonly [key: string]: Json | undefined }
 
 /** A place where both sides changed the same thing differently. */
-export interface Clash {
+export interface Conflict {
   /** Keys, or ids of list items, from the top. */
   path: readonly string[]
   mine: Json | undefined
@@ -12,7 +12,7 @@ export interface Clash {
 export interface Merged<T> {
   /** Both sides' changes; mine where they clash. */
   document: T
-  clashes: Clash[]
+  clashes: Conflict[]
 }
 
 type Dict = { readonly [key: string]: Json | undefined }
@@ -44,13 +44,13 @@ const asTheyCome: Order = (_, items) => items
  * is told.
  */
 export function merge<T>(base: T, mine: T, theirs: T, order: Order = asTheyCome): Merged<T> {
-  const clashes: Clash[] = []
+  const clashes: Conflict[] = []
   const document = mergeValue(base as Json, mine as Json, theirs as Json, [], { clashes, order }) as T
   return { document, clashes }
 }
 
 interface Merging {
-  clashes: Clash[]
+  clashes: Conflict[]
   order: Order
 }
 

@@ -9,7 +9,6 @@ import {
   judgeAligning,
   type PairMove,
   packAt,
-  pairAllows,
   roomAt,
 } from './aligning'
 import {
@@ -21,6 +20,7 @@ import {
   type PairFoot,
   type PairLesson,
   type PerFoot,
+  pairAllows,
   pairFeet,
   pairLessons,
   perFoot,

@@ -8,17 +8,11 @@ import {
   type PairHands,
   type PairLesson,
   type PairSide,
+  pairAllows,
   pairSides,
   sideOf,
 } from './pair'
 import { typedMm } from './typed'
-
-/** How near the shafts have to come: offset in mm, slope in mm over mm. Roughly is what a dial then stays well inside its travel with. */
-export const pairAllows: Readonly<Record<PairLesson, { offset: number; slope: number }>> = {
-  rough: { offset: 0.3, slope: 0.0015 },
-  bound: { offset: 0.05, slope: 0.0005 },
-  growth: { offset: 0.05, slope: 0.0003 },
-}
 
 /** A move of a foot: raised by shims, or pushed toward the far side. */
 export const pairMoves = ['up', 'far'] as const

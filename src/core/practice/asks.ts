@@ -1,4 +1,4 @@
-import type { Bench, BenchHas } from './bench'
+import type { BenchHas, WorkArea } from './bench'
 
 /** Something that is asked: a number in mm, a factor, one of the four quarters, or what is wrong with the dial. */
 export interface Ask {
@@ -19,7 +19,7 @@ export interface Lesson {
   has?: BenchHas
   asks: readonly Ask[]
   /** mm, degrees of a quarter, or a fault by its place among them. */
-  right(bench: Bench, seed: number): Readonly<Record<string, number>>
+  right(bench: WorkArea, seed: number): Readonly<Record<string, number>>
   /** How near an answer has to come where that is more than a dial's line: mm, or a factor. */
-  near?(bench: Bench): Readonly<Record<string, number>>
+  near?(bench: WorkArea): Readonly<Record<string, number>>
 }

@@ -3,7 +3,7 @@ import { type Drive, type DriveHands, emptyDriveHands, faceNow, faceWanted, make
 import { typedMm } from './typed'
 
 /** What the belts allow: slope of either kind, mm over mm (a quarter of a degree), and from groove to groove, mm. */
-export const beltsAllow = { slope: Math.tan(Math.PI / 720), offset: 0.5 } as const
+export const beltTolerance = { slope: Math.tan(Math.PI / 720), offset: 0.5 } as const
 
 export const beltMoves = ['shims', 'swung', 'slid'] as const
 export type BeltMove = (typeof beltMoves)[number]
@@ -48,7 +48,7 @@ export function beltMoveTyped(text: string): number | undefined {
 }
 
 /** One act done. Pure: the same state and act give the same. */
-export function belted(now: Belting, act: BeltingAct): Belting {
+export function beltLessonReducer(now: Belting, act: BeltingAct): Belting {
   if (isPlain(act)) return plainly(now, act)
   const { hands } = now
   const touch = (change: Partial<DriveHands>, minutes: number): Belting => touched(now, change, minutes)
@@ -99,7 +99,7 @@ export function judgeBelting(now: Belting): BeltingJudged {
   const { hands } = now
   const { toe, tilt, offset } = faceNow(drive, hands)
   const left = { toe, tilt, offset: offset - faceWanted(drive) }
-  const over = (slope: number): boolean => Math.abs(slope) > beltsAllow.slope
+  const over = (slope: number): boolean => Math.abs(slope) > beltTolerance.slope
   const slips: BeltingSlip[] = []
   if (hands.tension === 'slack') slips.push('slack')
   if (hands.loose) slips.push('still-loose')
@@ -109,16 +109,16 @@ export function judgeBelting(now: Belting): BeltingJudged {
     slips.push(
       hands.tension === 'one' && !over(faceNow(drive, { ...hands, tension: 'both' }).toe) ? 'one-screw' : 'toe',
     )
-  if (Math.abs(left.offset) > beltsAllow.offset) slips.push(whyOff(drive, hands, offset, left.offset))
+  if (Math.abs(left.offset) > beltTolerance.offset) slips.push(whyOff(drive, hands, offset, left.offset))
   if (now.strained > 0) slips.push('strained')
   return { drive, left, slips, passed: !now.unsafe && slips.length === 0 }
 }
 
 /** Why the grooves are not in line: faces set flush though their rims differ, the offset taken before the shims, or simply not yet. */
 function whyOff(drive: Drive, hands: DriveHands, offset: number, left: number): BeltingSlip {
-  if (Math.abs(offset) <= beltsAllow.offset) return 'faces-flush'
+  if (Math.abs(offset) <= beltTolerance.offset) return 'faces-flush'
   const shifted = offset - faceNow(drive, { ...hands, shims: 0 }).offset
-  if (hands.slid !== 0 && Math.abs(shifted) > beltsAllow.offset && Math.abs(left - shifted) <= beltsAllow.offset)
+  if (hands.slid !== 0 && Math.abs(shifted) > beltTolerance.offset && Math.abs(left - shifted) <= beltTolerance.offset)
     return 'tilt-last'
   return 'offset'
 }

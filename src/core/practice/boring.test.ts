@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { droopAt, emptyBoreHands, makeBores, movedPockets, type Pocket, wallAt, wallPlaces } from './bores'
-import { type Boring, type BoringAct, beginBoring, bored, judgeBoring } from './boring'
+import { type Boring, type BoringAct, beginBoring, boreLessonReducer, judgeBoring } from './boring'
 
 const seeds = fc.integer({ min: 1, max: 9999 })
-const play = (now: Boring, acts: readonly BoringAct[]): Boring => acts.reduce(bored, now)
-const slips = (now: Boring) => judgeBoring(bored(now, { do: 'check' })).slips
+const play = (now: Boring, acts: readonly BoringAct[]): Boring => acts.reduce(boreLessonReducer, now)
+const slips = (now: Boring) => judgeBoring(boreLessonReducer(now, { do: 'check' })).slips
 
 /** Where a pocket's middle stands from the wire, as the micrometer tells. */
 function fromWire(seed: number, pocket: Pocket) {

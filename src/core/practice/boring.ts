@@ -12,7 +12,7 @@ import {
 import { typedMm } from './typed'
 
 /** How near the middle of each pocket has to come to the line of the outer two, mm. */
-export const boresMay = 0.05
+export const boreTolerance = 0.05
 
 /** A move of a pocket: raised, or pushed toward the far side. */
 export const boreMoves = ['up', 'far'] as const
@@ -54,7 +54,7 @@ export function boreMoveTyped(text: string): number | undefined {
 }
 
 /** One act done. Pure: the same state and act give the same. */
-export function bored(now: Boring, act: BoringAct): Boring {
+export function boreLessonReducer(now: Boring, act: BoringAct): Boring {
   if (isPlain(act)) return plainly(now, act)
   const { hands } = now
   const touch = (change: Partial<BoreHands>, minutes: number): Boring => touched(now, change, minutes)
@@ -109,7 +109,8 @@ export function judgeBoring(now: Boring): BoringJudged {
   if ([hands.up, hands.far].some((by) => by[1] !== 0 || by[4] !== 0)) add('reference-moved')
   const left = movedPockets.map((pocket) => ({ pocket, ...middleOf(bores, hands, pocket) }))
   for (const { pocket, ...stands } of left)
-    for (const move of boreMoves) if (Math.abs(stands[move]) > boresMay) add(whyOff(bores, pocket, move, stands[move]))
+    for (const move of boreMoves)
+      if (Math.abs(stands[move]) > boreTolerance) add(whyOff(bores, pocket, move, stands[move]))
   if (now.strained > 0) add('strained')
   return { bores, left, slips, passed: !now.unsafe && slips.length === 0 }
 }

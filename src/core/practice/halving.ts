@@ -1,7 +1,7 @@
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { chance } from '../rig/random'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
-import { judgePushing, mayMiss, type PushingSlip, pushed } from './pushing'
+import { judgePushing, missTolerance, type PushingSlip, pushed } from './pushing'
 import { emptySlideHands, type Jack, makeSlide, type Slide, type SlideEnd, type SlideHands, slideEnds } from './slide'
 
 /** The two dials over the coupling: on the hub of the machine that moves, and on the one that stays. */
@@ -119,7 +119,7 @@ export function judgeHalving(now: Halving): HalvingJudged {
   const { off, slips: found } = judgePushing({ ...now, lesson: 'side-moves', seed: slideSeed(now.seed) })
   const places: readonly PushingSlip[] = ['wrong-way', 'crept', 'swung', 'not-there']
   // pushed until the dials showed at one side what they had at the other: as far over as it was short
-  const whole = slideEnds.every((end) => Math.abs(off[end] - rig.slide.wanted[end]) <= 3 * mayMiss)
+  const whole = slideEnds.every((end) => Math.abs(off[end] - rig.slide.wanted[end]) <= 3 * missTolerance)
   const slips = found.filter((slip) => slip !== 'no-dial' && !(whole && places.includes(slip)))
   const all: HalvingSlip[] = whole ? [...slips, 'not-halved'] : slips
   return { halved: rig, off, slips: all, passed: !now.unsafe && all.length === 0 }

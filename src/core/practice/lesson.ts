@@ -1,6 +1,6 @@
 import type { Ask, Lesson } from './asks'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
-import { type Bench, emptyHands, type Hands, makeBench, plungerAt, turnAllowed } from './bench'
+import { emptyHands, type Hands, makeBench, plungerAt, turnAllowed, type WorkArea } from './bench'
 import { type LessonName, lessons } from './dialLessons'
 import { benchOfOwn, lessonOfOwn, type OwnLesson } from './own'
 
@@ -28,7 +28,7 @@ export const lessonFor = ({ lesson, own }: Pick<Attempt, 'lesson' | 'own'>): Les
 export const asksOf = (which: LessonName | OwnLesson): readonly Ask[] =>
   (typeof which === 'string' ? named(which) : lessonOfOwn(which)).asks
 
-export const benchOf = ({ lesson, own, seed }: Pick<Attempt, 'lesson' | 'own' | 'seed'>): Bench =>
+export const benchOf = ({ lesson, own, seed }: Pick<Attempt, 'lesson' | 'own' | 'seed'>): WorkArea =>
   own ? benchOfOwn(own, seed) : makeBench(seed, named(lesson).on, named(lesson).has)
 
 /** What a person can do. Lengths in mm, angles in degrees. */
@@ -49,7 +49,7 @@ export type Act =
 const cost = { push: 1, zero: 0.5, step: 1, tap: 0.1, tip: 2, hub: 3, quarter: 0.5, couple: 12 }
 
 /** A needle that sticks stays where it was until it is pulled along. */
-const moved = (bench: Bench, after: Hands, before: Hands): Hands =>
+const moved = (bench: WorkArea, after: Hands, before: Hands): Hands =>
   bench.lies?.fault === 'sticking'
     ? { ...after, stuckAt: plungerAt(bench, { ...after, stuckAt: plungerAt(bench, before) }) }
     : after

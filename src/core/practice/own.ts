@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { Ask, Lesson } from './asks'
-import { type Bench, makeBench, swing } from './bench'
+import { makeBench, swing, type WorkArea } from './bench'
 
 const text = (most: number) => v.pipe(v.string(), v.trim(), v.nonEmpty('expected text'), v.maxLength(most))
 const within = (low: number, high: number) =>
@@ -75,7 +75,7 @@ export function readLesson(
 }
 
 /** The rig of a lesson: what its file says of the truth, and by the seed what it leaves open. */
-export function benchOfOwn({ on, truth = {}, gauge }: OwnLesson, seed: number): Bench {
+export function benchOfOwn({ on, truth = {}, gauge }: OwnLesson, seed: number): WorkArea {
   const { sag, ...given } = truth
   const bench = makeBench(seed, on)
   return {

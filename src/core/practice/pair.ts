@@ -6,6 +6,13 @@ import { chance } from '../rig/random'
 export const pairLessons = ['rough', 'bound', 'growth'] as const
 export type PairLesson = (typeof pairLessons)[number]
 
+/** How near the shafts have to come: offset in mm, slope in mm over mm. Roughly is what a dial then stays well inside its travel with. */
+export const pairAllows: Readonly<Record<PairLesson, { offset: number; slope: number }>> = {
+  rough: { offset: 0.3, slope: 0.0015 },
+  bound: { offset: 0.05, slope: 0.0005 },
+  growth: { offset: 0.05, slope: 0.0003 },
+}
+
 /** Feet in order along the line; front feet are those next to the coupling. */
 export const pairFeet = ['left-back', 'left-front', 'right-front', 'right-back'] as const
 export type PairFoot = (typeof pairFeet)[number]
@@ -99,6 +106,8 @@ export function makePair(lesson: PairLesson, seed: number): Pair {
         far: { ...none, 'right-front': signed(0.8, 3), 'right-back': signed(0.8, 3) },
       }
     case 'bound': {
+      // more than a line from the right machine's own feet still makes good within what is allowed
+      const reach = pairAllows.bound.offset + pairAllows.bound.slope * pair.at['right-back']
       const [pack, hole] = [hundredths(between(0.1, 0.3)), hundredths(between(0.4, 0.7))]
       const side = source.uniform() < 0.5 ? -1 : 1
       return {
@@ -112,7 +121,7 @@ export function makePair(lesson: PairLesson, seed: number): Pair {
         far: {
           ...none,
           'right-front': hundredths(signed(0.05, 0.3)),
-          'right-back': hundredths(side * (hole + between(0.4, 0.7))),
+          'right-back': hundredths(side * (hole + Math.max(reach + 0.05, between(0.4, 0.7)))),
         },
         pack: { 'left-back': 1, 'left-front': 1, 'right-front': pack, 'right-back': 1.5 },
         hole: { 'left-back': 2.5, 'left-front': 2.5, 'right-front': 2.5, 'right-back': hole },

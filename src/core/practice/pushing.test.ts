@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
-import { beginPushing, judgePushing, mayMiss, type Pushing, type PushingAct, pushed } from './pushing'
+import { beginPushing, judgePushing, missTolerance, type Pushing, type PushingAct, pushed } from './pushing'
 import {
   bears,
   emptySlideHands,
@@ -139,7 +139,7 @@ describe('the lesson of the side moves', () => {
         const judged = judgePushing(done)
         expect(judged.slips).toEqual([])
         expect(judged.passed).toBe(true)
-        for (const end of slideEnds) expect(Math.abs(judged.off[end])).toBeLessThanOrEqual(mayMiss)
+        for (const end of slideEnds) expect(Math.abs(judged.off[end])).toBeLessThanOrEqual(missTolerance)
         expect(jacks.some((jack) => bears(done.hands, jack))).toBe(false)
       }),
       tries(60),
@@ -180,7 +180,7 @@ describe('the lesson of the side moves', () => {
       fc.property(seeds, fc.constantFrom(slideEnds, ['back', 'front'] as const), (seed, order) => {
         const done = play(there(seed, 1, order), [...stops, ...bolted, ...backOff])
         const { off } = judgePushing(done)
-        fc.pre(Math.abs(off[order[0]]) > mayMiss)
+        fc.pre(Math.abs(off[order[0]]) > missTolerance)
         expect(slips(done)).toContain('swung')
       }),
       tries(40),

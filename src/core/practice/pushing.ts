@@ -16,7 +16,7 @@ import {
 } from './slide'
 
 /** How near each end has to come to where the plan wants it, mm. */
-export const mayMiss = 0.03
+export const missTolerance = 0.03
 
 /** How a person stands in the lesson of the side moves: what is kept, and nothing of the truth. */
 export interface Pushing extends Attempted<SlideHands> {
@@ -100,7 +100,7 @@ export function judgePushing(now: Pushing): PushingJudged {
   const slide = makeSlide(now.seed)
   const { hands } = now
   const off = { front: hands.at.front - slide.wanted.front, back: hands.at.back - slide.wanted.back }
-  const missed = slideEnds.filter((end) => Math.abs(off[end]) > mayMiss)
+  const missed = slideEnds.filter((end) => Math.abs(off[end]) > missTolerance)
   const slips: PushingSlip[] = []
   if (hands.loose.length > 0) slips.push('still-loose')
   if (slideEnds.some((end) => !hands.dials[end])) slips.push('no-dial')
@@ -116,12 +116,13 @@ export function judgePushing(now: Pushing): PushingJudged {
 /** Why an end is not there: the sign, the creep of its bolts, the push at the other end, or simply not far enough. */
 function whyMissed(slide: Slide, hands: SlideHands, end: SlideEnd, off: PushingJudged['off']): PushingSlip {
   const wanted = slide.wanted[end]
-  if (Math.abs(hands.at[end] + wanted) <= 2 * mayMiss) return 'wrong-way'
+  if (Math.abs(hands.at[end] + wanted) <= 2 * missTolerance) return 'wrong-way'
   // it would be there but for what it crept as its bolts were tightened
-  if (Math.abs(off[end] - hands.crept[end]) <= mayMiss && Math.abs(hands.crept[end]) > mayMiss) return 'crept'
+  if (Math.abs(off[end] - hands.crept[end]) <= missTolerance && Math.abs(hands.crept[end]) > missTolerance)
+    return 'crept'
   // the push at the other end came last: as far as that end was to go, and what it had swung itself before
   const other = otherEnd(end)
   const swung = -slide.swing * (slide.wanted[other] + slide.swing * wanted)
-  if (Math.abs(off[other]) <= mayMiss && Math.abs(off[end] - swung) <= 2 * mayMiss) return 'swung'
+  if (Math.abs(off[other]) <= missTolerance && Math.abs(off[end] - swung) <= 2 * missTolerance) return 'swung'
   return 'not-there'
 }

@@ -1,12 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
-import { beginSighting, judgeSighting, type Sighting, type SightingAct, sightAllows, sighted } from './sighting'
+import {
+  beginSighting,
+  judgeSighting,
+  type Sighting,
+  type SightingAct,
+  sightAllows,
+  sightLessonReducer,
+} from './sighting'
 import { looksAway, makeSight, referenceShows, rollShows, type Sight } from './stand'
 
 const seeds = fc.integer({ min: 1, max: 9999 })
-const play = (now: Sighting, acts: readonly SightingAct[]): Sighting => acts.reduce(sighted, now)
-const slips = (now: Sighting) => judgeSighting(sighted(now, { do: 'check' })).slips
+const play = (now: Sighting, acts: readonly SightingAct[]): Sighting => acts.reduce(sightLessonReducer, now)
+const slips = (now: Sighting) => judgeSighting(sightLessonReducer(now, { do: 'check' })).slips
 const turn = (mm: number): SightingAct[] => [{ do: 'type', what: 'turn', text: mm.toFixed(2) }, { do: 'turn' }]
 const level: SightingAct = { do: 'level' }
 const zero: SightingAct = { do: 'zero' }

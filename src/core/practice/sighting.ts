@@ -83,7 +83,7 @@ function turnedTo(sight: Sight, hands: SightHands, shows: number): SightHands {
 }
 
 /** One act done. Pure: the same state and act give the same. Sighting is done by eye from outside; what touches the machine wants the lock. */
-export function sighted(now: Sighting, act: SightingAct): Sighting {
+export function sightLessonReducer(now: Sighting, act: SightingAct): Sighting {
   if (isPlain(act)) return plainly(now, act)
   const { hands } = now
   const sight = makeSight(now.seed)

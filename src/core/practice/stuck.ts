@@ -7,7 +7,7 @@ export const rollNumbers = [1, 2, 3, 4, 5, 6, 7] as const
 export type RollNumber = (typeof rollNumbers)[number]
 
 /** What the web forgives between two neighbors, mm over the face: one edge longer than the other. */
-export const spanMay = 0.12
+export const spanTolerance = 0.12
 /** How far the housing of a roll can be moved either way, mm. */
 export const housingRoom = 0.8
 
@@ -87,7 +87,7 @@ export function rollMoveTyped(text: string): number | undefined {
 }
 
 /** One act done. Pure: the same state and act give the same. */
-export function eased(now: Easing, act: EasingAct): Easing {
+export function easingLessonReducer(now: Easing, act: EasingAct): Easing {
   if (isPlain(act)) return plainly(now, act)
   const { hands } = now
   const touch = (change: Partial<SectionHands>, minutes: number): Easing => touched(now, change, minutes)
@@ -139,7 +139,7 @@ export function judgeEasing(now: Easing): EasingJudged {
   if (hands.loose.length > 0) slips.push('still-loose')
   if (hands.forced > 0) slips.push('forced')
   if (hands.moved[1] !== 0 || hands.moved[7] !== 0) slips.push('reference-moved')
-  const over = spans.filter(({ mm }) => Math.abs(mm) > spanMay + 1e-9)
+  const over = spans.filter(({ mm }) => Math.abs(mm) > spanTolerance + 1e-9)
   if (over.length > 0) slips.push(whyOver(section, hands, over))
   if (now.strained > 0) slips.push('strained')
   return {
@@ -157,7 +157,9 @@ function whyOver(section: Section, hands: SectionHands, over: ReturnType<typeof 
   const stands = (roll: RollNumber): number => rollNow(section, hands, roll)
   if (others.every((roll) => Math.abs(stands(roll)) <= 0.03)) return 'to-the-numbers'
   const away = -Math.sign(section.off[section.stuck])
-  if (([3, 5] as const).every((roll) => stands(roll) * away > 0.05 && hands.moved[roll] !== 0)) return 'other-way'
+  const beside = [3, 5] as const
+  if (beside.some((roll) => hands.moved[roll] !== 0) && beside.every((roll) => stands(roll) * away > 0.05))
+    return 'other-way'
   const before = over.every(({ to }) => to <= section.stuck)
   const after = over.every(({ from }) => from >= section.stuck)
   return before || after ? 'one-side' : 'spans'

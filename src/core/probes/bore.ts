@@ -39,7 +39,7 @@ export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
   channels: [undefined],
   stations: 1,
   radius: 'none',
-  sag: 'above zero',
+  sag: 'positive',
   inside: true,
   slips: 'any',
   mark: 'across',

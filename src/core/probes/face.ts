@@ -83,7 +83,7 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
   channels: [undefined],
   stations: 0,
   radius: 'needed',
-  sag: 'below zero',
+  sag: 'negative',
   inside: false,
   slips: 'any',
   mark: 'along',

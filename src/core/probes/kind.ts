@@ -65,7 +65,7 @@ export interface ProbeKind<P extends ProbeBase, D> {
   /** A rim's radius makes the reading exact; a face dial is nothing without the radius it travels on. */
   radius: 'refines' | 'needed' | 'none'
   /** What the sag of its bracket normally reads at the bottom; a bar inside a bore droops toward the wall it feels. */
-  sag: 'below zero' | 'above zero' | 'none'
+  sag: 'negative' | 'positive' | 'none'
   /** It touches its machine from inside, so that it may stand behind the front feet. */
   inside: boolean
   /** Slips of the hand worth trying where readings do not fit. */

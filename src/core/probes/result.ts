@@ -42,7 +42,7 @@ function resultRows(probe: InstrumentResult, { couplingX, key }: ProbeContext): 
 /** A slope's deviation may be smaller than anything that has a length. */
 const smallPositive = v.pipe(
   finite,
-  v.gtValue(0, 'a number above zero'),
+  v.gtValue(0, 'a number greater than zero'),
   v.minValue(1e-9, 'a number of at least 0.000000001'),
 )
 const line = v.strictObject({ offset: finite, slope: finite })

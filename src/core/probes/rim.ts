@@ -90,7 +90,7 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   channels: [undefined],
   stations: 1,
   radius: 'refines',
-  sag: 'below zero',
+  sag: 'negative',
   inside: false,
   slips: 'any',
   mark: 'across',

@@ -1,7 +1,7 @@
 import { type Plane, planes } from '../frame/axis'
 import type { Misalignment } from '../probes/probe'
 import type { Misaligned } from '../shafts/coupling'
-import { probabilityThat } from '../verdict/probability'
+import { probabilityOf } from '../verdict/probability'
 import type { Limits } from '../verdict/verdict'
 import { difference } from './between'
 
@@ -39,7 +39,7 @@ export function closingOf(
   const { change, names, whole } = found
   const most = limits && { offset: limits.offset * share, slope: limits.slope * share }
   const chance = most
-    ? probabilityThat(
+    ? probabilityOf(
         (oy, sy, oz, sz) => Math.hypot(oy, oz) <= most.offset && Math.hypot(sy, sz) <= most.slope,
         [change.offsetY, change.slopeY, change.offsetZ, change.slopeZ],
         whole,

@@ -1,4 +1,4 @@
-import { onceInAThousand } from '../fit/chiSquare'
+import { chiSquareQuantile999 } from '../fit/chiSquare'
 import { type Plane, planes } from '../frame/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { difference, type ShaftUnknown, squareOver } from './between'
@@ -41,7 +41,7 @@ export function repeatOf(
   return {
     q,
     free: names.length,
-    repeats: q <= onceInAThousand(names.length),
+    repeats: q <= chiSquareQuantile999(names.length),
     worst: first && others.reduce((most, one) => (one.by > most.by ? one : most), first),
   }
 }

@@ -1,4 +1,4 @@
-import { inverseOfSquare } from '../fit/leastSquares'
+import { inverseNormalMatrix } from '../fit/leastSquares'
 import { direction } from '../frame/angles'
 import type { Plane } from '../frame/axis'
 import type { CouplingFit } from './coupling'
@@ -31,7 +31,7 @@ export function bestNextReading(
   offered: (set: number, probe: number) => readonly number[],
 ): NextReading | undefined {
   const { keys, triangle } = fit.system
-  const covariance = inverseOfSquare(triangle)
+  const covariance = inverseNormalMatrix(triangle)
   const times = (v: readonly number[]) =>
     keys.map((_, i) => v.reduce((sum, value, j) => (value ? sum + value * covariance.get(i, j) : sum), 0))
   const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, value, i) => sum + value * (b[i] ?? 0), 0)

@@ -1,4 +1,4 @@
-import { contradicts, onceInAThousand } from '../fit/chiSquare'
+import { chiSquareQuantile999, contradicts } from '../fit/chiSquare'
 import { quarterAt } from '../frame/angles'
 import { isSingle, type Probe, probeKinds } from '../probes'
 import { closureOf } from './closure'
@@ -74,7 +74,7 @@ export function suspectsOf(
   const disagree = fit !== undefined && contradicts({ ...fit.left, squares: fit.left.squares / coarse })
   if ((open.length === 0 && !disagree) || readings > handWritten) return []
   const project = fit ? projectorOf(fit) : undefined
-  const enough = fit ? coarse * onceInAThousand(fit.left.free) : Number.POSITIVE_INFINITY
+  const enough = fit ? coarse * chiSquareQuantile999(fit.left.free) : Number.POSITIVE_INFINITY
 
   const found: Suspect[] = []
   for (const { set, probe, what } of open.length > 0 ? open : places) {
@@ -177,7 +177,7 @@ function sagSlips(probe: Extract<Probe, { sag: number }>, limit: number, sagFit:
   })
   if (probe.sag !== 0) return Math.abs(2 * probe.sag) >= limit ? [slip('sag-sign', -probe.sag)] : []
   // a bar in a bore droops toward the wall below it: its sag is above zero, a bracket's below
-  const sag = probeKinds[probe.type].sag === 'above zero' ? -more : more
+  const sag = probeKinds[probe.type].sag === 'positive' ? -more : more
   return sag < -limit / 2 && sag > -2 ? [slip('sag-missing', more)] : []
 }
 

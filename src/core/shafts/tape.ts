@@ -1,4 +1,4 @@
-import { inverseOfSquare } from '../fit/leastSquares'
+import { inverseNormalMatrix } from '../fit/leastSquares'
 import { type CouplingFit, sourceOf } from './coupling'
 import type { ShaftRow } from './rows'
 import { type Unknown, unknowns } from './rows'
@@ -11,7 +11,7 @@ import { type Unknown, unknowns } from './rows'
 export function tapeCovariance(fit: CouplingFit, sd: number): number[][] {
   const { keys, triangle, rows } = fit.system
   const { slopeY, slopeZ } = fit.misalignment
-  const covariance = inverseOfSquare(triangle)
+  const covariance = inverseNormalMatrix(triangle)
   const first = keys.length - fit.solved.length
   const sum = unknowns.map(() => unknowns.map(() => 0))
   const probes = new Set(rows.flatMap(({ of }) => (of ? [sourceOf(of)] : [])))

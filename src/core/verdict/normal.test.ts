@@ -1,13 +1,13 @@
 import { expect, it } from 'vitest'
-import { chanceWithinLimit, normalBelow } from './normal'
-import { probabilityThat } from './probability'
+import { chanceWithinLimit, normalCdf } from './normal'
+import { probabilityOf } from './probability'
 
 it('tells the chance below a number as tables have it', () => {
-  expect(normalBelow(0)).toBeCloseTo(0.5, 7)
-  expect(normalBelow(1)).toBeCloseTo(0.8413447, 6)
-  expect(normalBelow(-1.96)).toBeCloseTo(0.0249979, 6)
-  expect(normalBelow(5)).toBeCloseTo(0.9999997, 6)
-  expect(normalBelow(-40)).toBe(0)
+  expect(normalCdf(0)).toBeCloseTo(0.5, 7)
+  expect(normalCdf(1)).toBeCloseTo(0.8413447, 6)
+  expect(normalCdf(-1.96)).toBeCloseTo(0.0249979, 6)
+  expect(normalCdf(5)).toBeCloseTo(0.9999997, 6)
+  expect(normalCdf(-40)).toBe(0)
 })
 
 it('agrees with points drawn from the distribution', () => {
@@ -17,7 +17,7 @@ it('agrees with points drawn from the distribution', () => {
     [0.05, 0.01, 0.03],
     [-0.01, 0.05, 0.02],
   ] as const) {
-    const drawn = probabilityThat(
+    const drawn = probabilityOf(
       (b) => Math.abs(b) <= limit,
       [value, 0, 0, 0],
       [[sd * sd, 0, 0, 0], nothing, nothing, nothing],

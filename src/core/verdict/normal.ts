@@ -4,7 +4,7 @@ const weights = [0.31938153, -0.356563782, 1.781477937, -1.821255978, 1.33027442
  * Chance that a normal variable of unit deviation lies below x, to 7.5e-8 (Abramowitz & Stegun, Handbook of Mathematical
  * Functions, 26.2.17).
  */
-export function normalBelow(x: number): number {
+export function normalCdf(x: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(x))
   const tail = weights.reduceRight((sum, weight) => t * (weight + sum), 0)
   const above = (Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI)) * tail
@@ -14,5 +14,5 @@ export function normalBelow(x: number): number {
 /** Chance that a normal variable lies within a limit on both sides of nought. */
 export function chanceWithinLimit({ value, sd }: { value: number; sd: number }, limit: number): number {
   if (sd === 0) return Math.abs(value) <= limit ? 1 : 0
-  return Math.max(0, normalBelow((limit - value) / sd) - normalBelow((-limit - value) / sd))
+  return Math.max(0, normalCdf((limit - value) / sd) - normalCdf((-limit - value) / sd))
 }

@@ -49,7 +49,7 @@ export function cholesky(matrix: readonly (readonly number[])[]): number[][] {
  *
  * @param mean four numbers; @param covariance 4 × 4, positive semidefinite
  */
-export function probabilityThat(
+export function probabilityOf(
   accept: (a: number, b: number, c: number, d: number) => boolean,
   mean: readonly [number, number, number, number],
   covariance: readonly (readonly number[])[],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Misaligned } from '../shafts/coupling'
-import { probabilityThat } from './probability'
+import { probabilityOf } from './probability'
 import { slipSpeedLimits } from './slipSpeed'
 import { type Limits, verdictOf } from './verdict'
 
@@ -61,11 +61,11 @@ describe('the verdict', () => {
 describe('a probability', () => {
   const independent = [0, 1, 2, 3].map((i) => [0, 1, 2, 3].map((j) => (i === j ? 1 : 0)))
   it('is that of the normal distribution', () => {
-    expect(probabilityThat((a) => a < 1, [0, 0, 0, 0], independent)).toBeCloseTo(0.8413, 2)
-    expect(probabilityThat((_, __, c, d) => Math.hypot(c, d) < 1, [0, 0, 0, 0], independent)).toBeCloseTo(0.3935, 2)
+    expect(probabilityOf((a) => a < 1, [0, 0, 0, 0], independent)).toBeCloseTo(0.8413, 2)
+    expect(probabilityOf((_, __, c, d) => Math.hypot(c, d) < 1, [0, 0, 0, 0], independent)).toBeCloseTo(0.3935, 2)
   })
   it('follows correlation', () => {
     const tied = independent.map((row, i) => row.map((value, j) => (i < 2 && j < 2 ? 1 : value)))
-    expect(probabilityThat((a, b) => a < b - 1e-9, [0, 0, 0, 0], tied)).toBe(0)
+    expect(probabilityOf((a, b) => a < b - 1e-9, [0, 0, 0, 0], tied)).toBe(0)
   })
 })

@@ -1,6 +1,6 @@
 import type { Plane, PlaneLine } from '../frame/axis'
 import type { Misaligned } from '../shafts/coupling'
-import { probabilityThat } from './probability'
+import { probabilityOf } from './probability'
 import type { LimitRow } from './table'
 
 /** Where two shafts are joined. Lengths in mm. */
@@ -81,13 +81,13 @@ export function verdictOf(fit: Misaligned, coupling: Joint, limits: Limits, grow
     if (!planes) return sy * sy + sz * sz <= slopeMost
     return reach.every((r) => (oy + sy * r) ** 2 + (oz + sz * r) ** 2 <= planeMost)
   }
-  const chance = probabilityThat(inside, mean, known)
+  const chance = probabilityOf(inside, mean, known)
   const alone = (plane: Plane) => {
     const keep = plane === 'horizontal' ? [1, 1, 0, 0] : [0, 0, 1, 1]
     const [oy, sy, oz, sz] = mean
     const at = [oy * (keep[0] ?? 0), sy * (keep[1] ?? 0), oz * (keep[2] ?? 0), sz * (keep[3] ?? 0)] as const
     const own = known.map((row, i) => row.map((value, j) => value * (keep[i] ?? 0) * (keep[j] ?? 0)))
-    return stateOf(measured.length === 1 ? chance : probabilityThat(inside, at, own))
+    return stateOf(measured.length === 1 ? chance : probabilityOf(inside, at, own))
   }
   const state = stateOf(chance)
   return {

@@ -18,7 +18,7 @@ export interface SightOptions {
   /** A coarse position by feeler and gauge, drawn dashed until there are readings. */
   coarse?: RoughState | undefined
   /** What is planned: drawn in Move. */
-  plan?: PlanSight | undefined
+  plan?: PlanDrawing | undefined
   /** What lies under it all: squared paper, where somebody plots by hand. */
   under?: ((solved: JobSolution, terms: Terms, options: SightOptions, sheet: Sheet) => Shape[]) | undefined
 }
@@ -80,7 +80,7 @@ export function coarseEnds(solved: JobSolution, coarse: RoughState | undefined) 
 }
 
 /** What the Sight shows of a plan: where the shafts are to be, cold and running, and how far each foot can go. */
-export interface PlanSight {
+export interface PlanDrawing {
   plan: JobPlan
   /** A moved machine as its dials tell it this moment: its axis at the coupling's x against its neighbor's. */
   live?: { machine: string; plane: Plane; axis: PlaneLine; x: number } | undefined

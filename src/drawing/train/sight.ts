@@ -16,7 +16,7 @@ import { planHandles, planShapes } from './sightPlan'
  * The line in both planes: one x scale for both, misalignment magnified by a factor that is written beside a scale bar.
  * Everything shown comes from the solution; nothing is worked out here but where it lies on the paper.
  */
-export function sightScene(solved: JobSolution, terms: Terms, options: SightOptions): Scene {
+export function lineDrawing(solved: JobSolution, terms: Terms, options: SightOptions): Scene {
   const sheet = layOut(solved, options)
   const under = options.under?.(solved, terms, options, sheet) ?? []
   const shapes: Shape[] = []
@@ -50,7 +50,7 @@ export function sightScene(solved: JobSolution, terms: Terms, options: SightOpti
       role: 'small',
       at: [options.width / 2, 17],
       anchor: 'middle',
-      text: t`thick: now · thin: cold target · dotted: running`,
+      text: t`thick now · thin cold target · dotted running`,
     })
   placeLabels(wanted, [...shapes, ...[...spots.values()].flatMap((spot) => spot.shapes)])
   const { plan } = options

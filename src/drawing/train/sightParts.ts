@@ -55,7 +55,7 @@ export function footLabel(id: string, solved: JobSolution, terms: Terms): string
   const found = solved.solution.feet.find((foot) => foot.foot === id)
   const told = planes.flatMap((plane) => {
     const known = found?.[plane]
-    return known ? [`${place(known.position, plane, terms)} ${unitName[terms.unit]}`] : []
+    return known ? [place(known.position, plane, terms)] : []
   })
   return `${capital(footName(id, terms))}: ${told.length ? told.join(', ') : t`not measured`}`
 }

@@ -6,14 +6,14 @@ import { positionAt } from '../../core/kinds/train/solve/positions'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
 import { machineGrowthAt } from '../../core/kinds/train/solve/targets'
 import { t } from '../../words/language'
-import { footName, place, planeName, type Terms, unitName } from '../../words/terms'
+import { footName, place, planeName, type Terms } from '../../words/terms'
 import type { Handle, Point, Shape } from '../scene'
-import type { PlanSight, Sheet } from './sheet'
+import type { PlanDrawing, Sheet } from './sheet'
 import { withinBand } from './sightParts'
 
 /** Cold targets, the running line, the stops of the feet and the shaft that is being moved. */
 export function planShapes(
-  { plan, live }: PlanSight,
+  { plan, live }: PlanDrawing,
   solved: JobSolution,
   plane: Plane,
   sheet: Sheet,
@@ -65,7 +65,7 @@ export function planShapes(
 const neg = (value: number | undefined): number | undefined => (value === undefined ? undefined : -value)
 
 /** Where the running line can be taken hold of: at the ends of the train, and over every foot between. */
-export function planHandles({ plan }: PlanSight, solved: JobSolution, terms: Terms, sheet: Sheet): Handle[] {
+export function planHandles({ plan }: PlanDrawing, solved: JobSolution, terms: Terms, sheet: Sheet): Handle[] {
   const { target } = plan
   if (!target) return []
   const ends = trainEnds(solved)
@@ -84,7 +84,7 @@ export function planHandles({ plan }: PlanSight, solved: JobSolution, terms: Ter
           value,
           mmPerPx: -1 / (sheet.y(plane, 0) - sheet.y(plane, 1)),
           label: t`Target line at ${footName(foot, terms)}, ${planeName[plane]}`,
-          told: `${place(value, plane, terms)} ${unitName[terms.unit]}`,
+          told: place(value, plane, terms),
         }
       })
   })

@@ -3,7 +3,15 @@ import { findingsFor } from '../../core/kinds/rolls/advice/findings'
 import { solveRound } from '../../core/kinds/rolls/solve/round'
 import { sectionScene } from '../../drawing/rolls/section'
 import { t } from '../../words/language'
-import { liesText, monumentTexts, moveText, type RollsTerms, rollName, say, spanText } from '../../words/rolls/findings'
+import {
+  monumentTexts,
+  moveText,
+  orientationText,
+  type RollsTerms,
+  rollName,
+  say,
+  spanText,
+} from '../../words/rolls/findings'
 import { rollsPageWords as words } from '../../words/rolls/page/page'
 import { capital, jobName } from '../../words/terms'
 import type { PrintedJob } from '../kind'
@@ -59,7 +67,7 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
         {solved.rolls.map((one) => (
           <Row
             key={one.roll.id}
-            left={t`${one.roll.name}: ${liesText(one, terms)}`}
+            left={t`${one.roll.name}: ${orientationText(one, terms)}`}
             right={paper.still ? '' : capital(moveText(one, solved.plan, terms))}
           />
         ))}
@@ -71,8 +79,8 @@ async function page(stored: PrintedJob<'rolls'>, unit: 'mm' | 'mil', id: string 
               return (
                 <Row
                   key={one.roll.id}
-                  left={t`${one.roll.name}, before: ${liesText(was, terms)}`}
-                  right={t`now: ${liesText(one, terms)}`}
+                  left={t`${one.roll.name}, before: ${orientationText(was, terms)}`}
+                  right={t`now: ${orientationText(one, terms)}`}
                 />
               )
             })}

@@ -13,7 +13,7 @@ import { tighteningOrder } from '../../core/seat/layout'
 import { roundsOf } from '../../core/seat/schema'
 import { feetDrawing } from '../../drawing/feet'
 import { ink, muted } from '../../drawing/print'
-import { sightScene } from '../../drawing/train/sight'
+import { lineDrawing } from '../../drawing/train/sight'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { t } from '../../words/language'
 import { orderInWords, passes } from '../../words/seat'
@@ -105,7 +105,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
           <Text style={s.muted}>{t`Site permits and local rules apply. Makers’ tolerances override these.`}</Text>
         </View>
         <Drawing
-          scene={sightScene(solved, terms, { ...onPaper, ...(still ? {} : { plan: { plan, draggable: false } }) })}
+          scene={lineDrawing(solved, terms, { ...onPaper, ...(still ? {} : { plan: { plan, draggable: false } }) })}
         />
         {(still ? [] : said).map((finding) => {
           const { title } = sayPlan(finding, terms)
@@ -308,7 +308,7 @@ function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Om
           {work.steps.map((step, i) => (
             <View key={step.foot} style={s.row}>
               <Text style={{ flex: 1.2 }}>
-                {`${i + 1}. ${machineName(work.machine, terms)}: ${pushText(step, 'horizontal', terms).toLowerCase()}`}
+                {`${i + 1}. ${machineName(work.machine, terms)}: ${lowerFirst(pushText(step, 'horizontal', terms))}`}
               </Text>
               {work.watches.map((watch, w) => (
                 <Text key={watch.id} style={{ flex: 1 }}>

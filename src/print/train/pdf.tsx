@@ -12,7 +12,7 @@ import { readyState } from '../../core/ready/ready'
 import { openSeats } from '../../core/seat/state'
 import type { ProbeState } from '../../core/shafts/state'
 import { isCoupled, sags, setPurpose } from '../../core/shafts/typed'
-import { sightScene } from '../../drawing/train/sight'
+import { lineDrawing } from '../../drawing/train/sight'
 import { plannedFor } from '../../planner/train/plannedFor'
 import { cautionTexts } from '../../words/cautions'
 import { t } from '../../words/language'
@@ -87,7 +87,7 @@ function Report({ job, solved, plan, terms }: Told) {
           takenAt={solved.round.takenAt}
           terms={terms}
         />
-        <Drawing scene={sightScene(solved, terms, onPaper)} />
+        <Drawing scene={lineDrawing(solved, terms, onPaper)} />
         <View style={s.columns}>
           <View style={s.column}>
             <Text style={s.h}>{t`Line and dimensions`}</Text>

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads'
-import { TooMuch } from '../heavy/work'
+import { OverloadedError } from '../heavy/work'
 import type { Packed, Packing } from './packer'
 
 /** Archives that are taken at the same time: each reads the whole site. */
@@ -11,10 +11,10 @@ let taken = 0
  * faster than it is taken; ended when nobody takes it any more.
  *
  * @param script the built `packer.ts`
- * @throws TooMuch while two are being taken
+ * @throws OverloadedError while two are being taken
  */
 export function archiveApart(script: string, packing: Packing): ReadableStream<Uint8Array> {
-  if (taken >= most) throw new TooMuch(`${most} archives are being taken already. Try again in a moment.`)
+  if (taken >= most) throw new OverloadedError(`${most} archives are being taken already. Try again in a moment.`)
   taken++
   const worker = new Worker(script, { workerData: packing, resourceLimits: { maxOldGenerationSizeMb: 512 } })
   const ended = new Promise<void>((end) =>

@@ -10,7 +10,7 @@ import * as v from 'valibot'
 import type { Sources } from '../../core/job/learned'
 import { anyJobSchema, anyKitSchema, anyLineSchema } from '../../core/job/migrate'
 import { pictureType } from '../../core/job/pictures'
-import type { Worked } from '../../core/job/worked'
+import type { JobIndex } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import { siteSchema } from '../../core/site/schema'
 import { canonical, hashOf, type Revision } from '../../record/revision'
@@ -139,7 +139,7 @@ const alike = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.st
 export async function bringIn(
   db: Database,
   zip: AsyncIterable<Uint8Array>,
-  summarize: (job: AnyJob) => Promise<Worked>,
+  summarize: (job: AnyJob) => Promise<JobIndex>,
 ): Promise<BroughtIn> {
   const folder = await mkdtemp(join(tmpdir(), 'vane-peg-archive-'))
   try {
@@ -172,11 +172,11 @@ async function filesTold(file: string): Promise<number | undefined> {
  *
  * @returns what was worked out of each job that is not there yet
  */
-async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) => Promise<Worked>) {
+async function lookThrough(db: Database, file: string, summarize: (job: AnyJob) => Promise<JobIndex>) {
   const told = await filesTold(file)
   if (told === undefined) throw new NoArchive('Not a Vane Peg archive, or only the beginning of one.')
   const hashes = new Map<string, { bytes: number; sha256: string }>()
-  const worked = new Map<string, Worked>()
+  const worked = new Map<string, JobIndex>()
   const here = async (table: typeof lines | typeof jobs) =>
     new Set((await db.select({ id: table.id }).from(table)).map(({ id }) => id))
   const [linesKnown, jobsHere] = [await here(lines), await here(jobs)]
@@ -265,7 +265,7 @@ function wholeBy(
 }
 
 /** Stores what was looked through and found to be right. */
-async function takeIn(db: Database, file: string, worked: ReadonlyMap<string, Worked>): Promise<BroughtIn> {
+async function takeIn(db: Database, file: string, worked: ReadonlyMap<string, JobIndex>): Promise<BroughtIn> {
   const told: BroughtIn = {
     added: { lines: 0, kit: 0, photographs: 0, jobs: 0, revisions: 0 },
     same: 0,

@@ -4,7 +4,7 @@ import { wordsOfJob } from '../../core/find/words'
 import { learned, sourcesAfter } from '../../core/job/learned'
 import { lineToday } from '../../core/job/migrate'
 import { coreVersion, type JobSummary } from '../../core/job/summary'
-import type { Worked } from '../../core/job/worked'
+import type { JobIndex } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import type { Visit } from '../../core/logbook/visit'
 import { type Edit, stepped } from './edit'
@@ -197,7 +197,7 @@ const told = (document: AnyJob) => ({
   people: [...new Set([document.doneBy, ...document.rounds.map(({ by }) => by)].filter(Boolean))].join(' '),
 })
 
-const derived = (document: AnyJob, { summary, visit }: Worked) => ({ ...told(document), summary, visit })
+const derived = (document: AnyJob, { summary, visit }: JobIndex) => ({ ...told(document), summary, visit })
 
 /** The summary of before, marked as one to be made again: so it is, should this server end first. */
 const asBefore = { summary: sql<JobSummary>`json_set(${jobs.summary}, '$.core', 0)` }
@@ -206,7 +206,7 @@ export interface NewJob {
   id: string
   lineId: string
   document: AnyJob
-  worked: Worked
+  worked: JobIndex
   state?: JobState
   dueOn?: string
   signedBy?: string
@@ -228,7 +228,7 @@ export async function archiveJob(db: Database, id: string, archivedAt: string | 
 export async function insertedJob(
   db: Database,
   job: Omit<typeof jobs.$inferInsert, 'title' | 'lineName' | 'area' | 'people' | 'words' | 'summary' | 'visit'>,
-  worked: Worked,
+  worked: JobIndex,
 ) {
   const number = sql<number>`case when exists (select 1 from jobs where number = ${job.number})
     then (select max(number) + 1 from jobs) else ${job.number} end`
@@ -315,7 +315,7 @@ export async function updateJob(
   db: Database,
   id: string,
   { version, document, edit = crypto.randomUUID(), at }: Edit<AnyJob>,
-  worked: Worked | undefined,
+  worked: JobIndex | undefined,
 ) {
   for (let tries = 0; tries < mostTries; tries++) {
     const before = await lineBefore(db, id, version)
@@ -393,7 +393,7 @@ export const summedBefore = (db: Database, most: number) =>
 export const storeSummary = (
   db: Database,
   { id, version, document }: { id: string; version: number; document: AnyJob },
-  { summary, visit }: Worked,
+  { summary, visit }: JobIndex,
 ) =>
   db
     .update(jobs)

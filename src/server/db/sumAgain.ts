@@ -10,7 +10,7 @@ const atOnce = 20
  *
  * @returns how many were made again
  */
-export async function sumAgain({ store, heavy, changes }: Site, log: Logger): Promise<number> {
+export async function rebuildSummaries({ store, heavy, changes }: Site, log: Logger): Promise<number> {
   await gatherWords(store.db)
   let made = 0
   const tried = new Set<string>()

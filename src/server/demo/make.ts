@@ -1,5 +1,5 @@
 import { provedOf } from '../../core/job/proved'
-import { workedOf } from '../../core/job/worked'
+import { buildJobIndex } from '../../core/job/worked'
 import { openKey } from '../../core/prove/proof'
 import { canonical } from '../../record/revision'
 import { findJob, insertJob, visitsTo } from '../db/jobs'
@@ -70,7 +70,7 @@ export async function makeDemo(db: Database, today = new Date()): Promise<void> 
       id: `job-${i + 1}`,
       lineId: idOf.get(line) ?? '',
       document,
-      worked: workedOf(document),
+      worked: buildJobIndex(document),
       state: state === 'signed' ? 'in-hand' : state,
       at: at.toISOString(),
       ...(state === 'due' ? { dueOn: new Date(today.getTime() + days * day).toISOString().slice(0, 10) } : {}),

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { poolOf } from './pool'
-import { TooMuch } from './work'
+import { OverloadedError } from './work'
 
 const folder = mkdtempSync(join(tmpdir(), 'pool-'))
 const sleeper = join(folder, 'sleeper.mjs')
@@ -41,7 +41,7 @@ test('a task that takes too long once begun is stopped, and the thread is free f
   const { run } = pool(500)
   const slow = run(...asked(60_000))
   const next = run(...asked(10))
-  await expect(slow).rejects.toThrow(TooMuch)
+  await expect(slow).rejects.toThrow(OverloadedError)
   await expect(slow).rejects.toThrow('Stopped after 0.5 s.')
   expect(await next).toBe(10)
 })

@@ -3,9 +3,9 @@ import { resolve } from 'node:path'
 import { MessageChannel } from 'node:worker_threads'
 import pLimit from 'p-limit'
 import { Piscina } from 'piscina'
-import { unworked } from '../../core/job/worked'
+import { emptyJobIndex } from '../../core/job/worked'
 import { archiveApart } from '../archive/apart'
-import { type Heavy, here, TooMuch } from './work'
+import { type Heavy, here, OverloadedError } from './work'
 import type { Task } from './worker'
 
 const seconds = 1000
@@ -43,9 +43,10 @@ export function poolOf(
       return await pool.run({ name, given, begun }, { signal: stop.signal, transferList: [begun] })
     } catch (error) {
       if (!(error instanceof Error)) throw error
-      if (error.name === 'AbortError') throw new TooMuch(`Stopped after ${limit / seconds} s. Try a smaller job.`)
+      if (error.name === 'AbortError')
+        throw new OverloadedError(`Stopped after ${limit / seconds} s. Try a smaller job.`)
       if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-        throw new TooMuch('Too large to calculate. Try a smaller job.')
+        throw new OverloadedError('Too large to calculate. Try a smaller job.')
       throw error
     } finally {
       clearTimeout(timer)
@@ -54,7 +55,7 @@ export function poolOf(
   }
   return {
     run: async <R>(name: Task['name'], given: Task['given']) => {
-      if (turns.pendingCount >= waiting) throw new TooMuch('The server is busy. Try again in a moment.')
+      if (turns.pendingCount >= waiting) throw new OverloadedError('The server is busy. Try again in a moment.')
       return turns(() => one<R>(name, given))
     },
     end: () => pool.destroy(),
@@ -69,7 +70,7 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
   return {
     solve: (...given) => long.run('solve', given),
     // a document that its schema takes is never refused for want of what is worked out of it
-    worked: (job) => short.run<Awaited<ReturnType<Heavy['worked']>>>('worked', [job]).catch(() => unworked(job)),
+    worked: (job) => short.run<Awaited<ReturnType<Heavy['worked']>>>('worked', [job]).catch(() => emptyJobIndex(job)),
     report: (...given) => long.run('report', given),
     sign: (...given) => long.run('sign', given),
     record: (...given) => long.run('record', given),

@@ -1,5 +1,5 @@
 import type { Checked } from '../../core/frame/fault'
-import { type Worked, workedOf } from '../../core/job/worked'
+import { buildJobIndex, type JobIndex } from '../../core/job/worked'
 import type { AnyJob } from '../../core/kinds'
 import { type Book, bookOf } from '../../core/logbook/book'
 import type { Known } from '../../core/logbook/counted'
@@ -14,13 +14,13 @@ import type { Tagged } from '../report/tags'
 type Unit = 'mm' | 'mil'
 
 /** Too much at once, or one thing that takes too long: a clear 503, and the thread is free again. */
-export class TooMuch extends Error {}
+export class OverloadedError extends Error {}
 
 /** What takes long enough to stand in the way of everybody else: done apart from the server's own thread. */
 export interface Heavy {
   solve(document: unknown): Promise<Checked<object>>
   /** What is stored beside a job. */
-  worked(job: AnyJob): Promise<Worked>
+  worked(job: AnyJob): Promise<JobIndex>
   /** A PDF of a round. */
   report(job: PrintedJob, unit: Unit, round: string | undefined): Promise<Uint8Array>
   /** Signs a job, or says what is in the way. */
@@ -54,7 +54,8 @@ const signing = async () => {
 /** The work itself, done where it is called. */
 export const here: Heavy = {
   solve: (document) => solveDocument(document),
-  worked: async (job) => workedOf(job, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
+  worked: async (job) =>
+    buildJobIndex(job, (error) => process.emitWarning(error instanceof Error ? error : String(error))),
   report: async (job, unit, round) => {
     const { reportPdf } = await printing()
     return reportPdf(job, unit, round)

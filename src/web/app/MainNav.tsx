@@ -13,12 +13,12 @@ const Bar = styled.nav`
   > a:first-child { display: inline-flex; align-items: center; padding: 8px 10px 8px 0; min-height: 44px; }
   ul { display: flex; list-style: none; margin: 0; padding: 0; }
   li a { display: inline-flex; align-items: center; min-height: 44px; padding: 0 10px; white-space: nowrap; text-decoration: none; color: var(--muted); border-bottom: 2px solid transparent; }
-  li a:hover { color: var(--ink); text-decoration: underline; }
+  li[data-menu] { display: none; } li a:hover { color: var(--ink); text-decoration: underline; }
   li a[aria-current] { color: var(--ink); font-weight: 600; border-bottom-color: var(--kelp); }
   ${narrow} {
     > button { display: inline-flex; } > a:first-child { display: none; }
     ul { display: none; position: absolute; top: 100%; left: 0; z-index: 6; background: var(--card); border: 1px solid var(--rule); border-radius: 4px; box-shadow: 0 6px 24px rgb(0 0 0 / 18%); min-width: 200px; }
-    ul[data-open] { display: grid; } li a { width: 100%; padding: 0 16px; border-bottom: 1px solid var(--rule); }
+    ul[data-open] { display: grid; } li[data-menu] { display: block; } li a { width: 100%; padding: 0 16px; border-bottom: 1px solid var(--rule); }
   }
 `
 
@@ -31,7 +31,7 @@ const screens = [
 ] as const
 
 /** The screens, the same on every one; on a narrow page behind one button. */
-export function MainNav() {
+export function MainNav({ showTerms }: { showTerms: () => void }) {
   const [open, setOpen] = useState(false)
   const door = useDoor()
   // accounts are an administrator's, or anybody's where there are none yet
@@ -64,6 +64,17 @@ export function MainNav() {
             </NavLink>
           </li>
         ))}
+        <li data-menu>
+          <Button
+            look="quiet"
+            onPress={() => {
+              setOpen(false)
+              showTerms()
+            }}
+          >
+            {appWords.terms}
+          </Button>
+        </li>
       </ul>
     </Bar>
   )

@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { CloudOff, Moon, Search, Sun, SunMoon } from 'lucide-react'
+import { BookOpen, CloudOff, Moon, Search, Sun, SunMoon } from 'lucide-react'
 import { type ReactNode, useEffect, useLayoutEffect, useState, useSyncExternalStore } from 'react'
 import { Link, Outlet } from 'react-router'
 import styled from 'styled-components'
@@ -27,6 +27,8 @@ const Shortcuts = part(async () => (await import('./Shortcuts')).Shortcuts)
 
 /** What installs the page on this tablet comes after what the page shows. */
 const Update = later(async () => (await import('./Update')).Update, 4000)
+
+const Terms = part(async () => (await import('./Terms')).Terms)
 
 const SignIn = part(async () => (await import('../door/SignIn')).SignIn)
 
@@ -109,6 +111,8 @@ const onPhone = `
   }
 `
 const Tools = styled.div`display: flex; align-items: center; gap: 8px; margin-left: auto; [role='radiogroup'] { padding: 0; } ${narrow} { gap: 0; order: 2; } ${onPhone}`
+/** On a narrow page it is in the menu of the screens. */
+const InBar = styled.span`display: contents; ${narrow} { display: none; }`
 /** What acts on this screen, beside its name in a row of its own. */
 const Acts = styled.div`
   display: flex; align-items: center; justify-content: flex-end; gap: 8px; flex-wrap: wrap;
@@ -151,18 +155,25 @@ export function Header({
   children?: ReactNode
 }) {
   const { unit, scheme } = useSettings()
+  const [terms, setTerms] = useState(false)
   useSiteUnit(useSite().data?.unit)
   const { next, icon, label } = schemes[scheme]
   const title = [...crumbs.map(({ text }) => text).reverse(), appWords.vanePeg]
   return (
     <Bar>
       <title>{[...(step ? [step] : []), ...(crumbs.length > 0 ? [] : [appWords.jobs]), ...title].join(' · ')}</title>
-      <MainNav />
+      <MainNav showTerms={() => setTerms(true)} />
       <Tools>
         <Offline />
         <Button look="quiet" aria-label={findWords.find} onPress={() => showFind(true)}>
           <Search size={18} />
         </Button>
+        <InBar>
+          <Button look="quiet" aria-label={appWords.terms} onPress={() => setTerms(true)}>
+            <BookOpen size={18} />
+          </Button>
+        </InBar>
+        {terms ? <Terms isOpen onOpenChange={setTerms} /> : null}
         <Choices
           label={appWords.units}
           value={unit}

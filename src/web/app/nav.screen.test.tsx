@@ -29,3 +29,16 @@ test('a kind of line without feet has no step of soft foot', async ({ page, demo
   await expect(steps.getByRole('link', { name: 'Verify' })).toBeVisible()
   await expect(steps.getByRole('link', { name: 'Soft foot' })).toHaveCount(0)
 })
+
+test('the terms on a screen are explained behind one tap, and all others behind another', async ({ page, demo }) => {
+  await page.goto(`${demo}/jobs/job-6/readings`)
+  await expect(page.getByText('Pump dial does not close').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Terms', exact: true }).first().click()
+  const dialog = page.getByRole('dialog', { name: 'Terms on this screen' })
+  await expect(dialog.getByText('Closure', { exact: true })).toBeVisible()
+  await expect(dialog.getByText('Spigot', { exact: true })).toHaveCount(0)
+  await dialog.getByRole('button', { name: /^All \d+ terms$/ }).click()
+  await expect(dialog.getByText('Spigot', { exact: true })).toBeVisible()
+  await dialog.getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+})

@@ -41,7 +41,7 @@ const Item = styled(ListBoxItem)`
   b { font-weight: 600; } small { color: var(--muted); font-size: 13.5px; } mark { background: none; color: inherit; font-weight: 700; text-decoration: underline; }
   > span:first-child { display: grid; overflow-wrap: anywhere; }
 `
-const Said = styled.p`padding: 4px 16px 12px; margin: 0; color: var(--muted);`
+const Message = styled.p`padding: 4px 16px 12px; margin: 0; color: var(--muted);`
 
 interface Act {
   id: string
@@ -150,12 +150,12 @@ export function FindDialog({
             <Box aria-label={words.find} autoFocus>
               <Text placeholder={words.hint} maxLength={120} />
             </Box>
-            {data?.here && asked !== '' ? <Said role="status">{words.offline}</Said> : null}
+            {data?.here && asked !== '' ? <Message role="status">{words.offline}</Message> : null}
             <ListBox
               aria-label={words.find}
               selectionMode="none"
               onAction={(key) => go(String(key))}
-              renderEmptyState={() => (asked === '' ? null : <Said>{words.nothing(asked)}</Said>)}
+              renderEmptyState={() => (asked === '' ? null : <Message>{words.nothing(asked)}</Message>)}
             >
               {finds.length > 0 ? (
                 <ListBoxSection>

@@ -7,8 +7,8 @@ import { notebookWords } from '../../words/page/notebook'
 import { capital, unitName } from '../../words/terms'
 import { Button } from '../parts/controls'
 import { Peg } from '../parts/Peg'
-import type { Notebook, Status } from './notebook'
-import { useNotebook } from './useNotebook'
+import type { DocumentSession, Status } from './notebook'
+import { useDocumentSession } from './useNotebook'
 
 const Line = styled.span`display: inline-flex; align-items: center; gap: 8px; min-width: 108px; white-space: nowrap;`
 
@@ -29,8 +29,8 @@ const told = (status: Status): string => {
 }
 
 /** Whether everything is stored, with undo and redo. */
-export function Saved<T>({ notebook }: { notebook: Notebook<T> }) {
-  const page = useNotebook(notebook)
+export function Saved<T>({ notebook }: { notebook: DocumentSession<T> }) {
+  const page = useDocumentSession(notebook)
   useEffect(() => {
     const key = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return
@@ -85,10 +85,10 @@ export function Clashes<T>({
   notebook,
   describe,
 }: {
-  notebook: Notebook<T>
+  notebook: DocumentSession<T>
   describe: (path: readonly string[]) => string
 }) {
-  const page = useNotebook(notebook)
+  const page = useDocumentSession(notebook)
   const { status } = page
   if (status.kind === 'refused')
     return (

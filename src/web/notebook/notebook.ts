@@ -1,4 +1,4 @@
-import { type Clash, merge, type Order, same, sameDocument, valueAt, withValue } from '../../core/merge/merge'
+import { type Conflict, merge, type Order, same, sameDocument, valueAt, withValue } from '../../core/merge/merge'
 import { newId } from '../app/newId'
 import type { Drawer } from './drawer'
 import type { Kept, Step } from './kept'
@@ -42,7 +42,7 @@ export interface Page<T> {
   status: Status
   canUndo: boolean
   canRedo: boolean
-  clashes: readonly Clash[]
+  clashes: readonly Conflict[]
   /** Counts how often another tablet's changes were taken in. */
   merges: number
 }
@@ -77,7 +77,7 @@ const keepAgain = 2000
  * is asked, and until then nothing is sent; the question is kept like everything else. Knows nothing of React, of the
  * browser's store or of the network.
  */
-export class Notebook<T> implements Sender {
+export class DocumentSession<T> implements Sender {
   private readonly options: Options<T>
   /** The last version known to be stored. */
   private base: T
@@ -202,7 +202,7 @@ export class Notebook<T> implements Sender {
   }
 
   /** Decides a clash; when none is left the document is stored. */
-  settle(clash: Clash, keep: 'mine' | 'theirs'): void {
+  settle(clash: Conflict, keep: 'mine' | 'theirs'): void {
     const name = pathName(clash.path)
     this.open = this.open.filter((path) => pathName(path) !== name)
     const document =
@@ -345,7 +345,7 @@ export class Notebook<T> implements Sender {
     if (this.document === theirs) this.savedAt = new Date()
   }
 
-  private ask(clashes: readonly Clash[]): void {
+  private ask(clashes: readonly Conflict[]): void {
     const paths = [...this.open, ...clashes.map(({ path }) => path)]
     // a question about a whole takes in those about its parts
     this.open = paths.filter(

@@ -9,7 +9,7 @@ import { fetchOrCopy, keepCopy } from '../tablet/copies'
 import { isOnlyHere, onMade, sendMade, unmade } from '../tablet/made'
 import { browserDrawer } from './drawer'
 import type { Kept } from './kept'
-import { Notebook, type Outcome, type Sent, type Stored } from './notebook'
+import { DocumentSession, type Outcome, type Sent, type Stored } from './notebook'
 import { Outbox } from './outbox'
 import { openPages, thisPage } from './pages'
 
@@ -114,7 +114,7 @@ export const drawer = browserDrawer()
 export const outbox = new Outbox()
 
 interface Open<T> {
-  book: Promise<Notebook<T>>
+  book: Promise<DocumentSession<T>>
   /** Screens that show it. */
   screens: number
 }
@@ -126,7 +126,7 @@ const keyOf = (shelf: { kind: string }, id: string) => `${shelf.kind}:${id}`
 const openAs = <T>(key: string) => books.get(key) as Open<T> | undefined
 
 /** The notebook of a document that was just fetched; work that was left unsent by a page that is gone is taken up. */
-export function openBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Promise<Notebook<T>> {
+export function openBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Promise<DocumentSession<T>> {
   const key = keyOf(shelf, id)
   const there = openAs<T>(key)
   if (there) {
@@ -139,9 +139,9 @@ export function openBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Pro
   return opened.book
 }
 
-async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Promise<Notebook<T>> {
+async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Promise<DocumentSession<T>> {
   const key = keyOf(shelf, id)
-  const book = new Notebook<T>({
+  const book = new DocumentSession<T>({
     key,
     page: thisPage,
     title: shelf.title,

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState, useSyncExternalStore } from 'react'
-import type { Notebook, Stored } from './notebook'
+import type { DocumentSession, Stored } from './notebook'
 import { closeBook, openBook, type Shelf } from './shelves'
 
 export { jobShelf, kitShelf, lineShelf } from './shelves'
@@ -10,7 +10,7 @@ export function useShelf<T, S extends Stored<T>>(shelf: Shelf<T, S>, id: string)
   const client = useQueryClient()
   const query = useQuery({ queryKey: [shelf.kind, id], queryFn: () => shelf.fetch(id) })
   const { data } = query
-  const [opened, setOpened] = useState<{ id: string; notebook: Notebook<T> }>()
+  const [opened, setOpened] = useState<{ id: string; notebook: DocumentSession<T> }>()
   const first = data !== undefined
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: one notebook a document; newer copies come in by refresh
@@ -54,4 +54,5 @@ export function useShelf<T, S extends Stored<T>>(shelf: Shelf<T, S>, id: string)
 }
 
 /** What a notebook shows now. */
-export const useNotebook = <T>(notebook: Notebook<T>) => useSyncExternalStore(notebook.subscribe, notebook.read)
+export const useDocumentSession = <T>(notebook: DocumentSession<T>) =>
+  useSyncExternalStore(notebook.subscribe, notebook.read)

@@ -98,11 +98,11 @@ describe('a typed number', () => {
     for (const half of ['0', '0.', '0.0']) {
       type(half)
       expect(positiveMm(seen.mock.lastCall?.[0])).toBe(0.01)
-      expect(screen.getByText('It must be above zero.')).toBeTruthy()
+      expect(screen.getByText('It must be greater than zero.')).toBeTruthy()
     }
     type('0.02')
     expect(seen.mock.lastCall?.[0]).toEqual(mm('0.02'))
-    expect(screen.queryByText('It must be above zero.')).toBeNull()
+    expect(screen.queryByText('It must be greater than zero.')).toBeNull()
   })
   it('cannot be changed where it is read only', () => {
     const change = vi.fn()

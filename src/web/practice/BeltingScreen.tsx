@@ -5,10 +5,10 @@ import {
   type Belting,
   type BeltingAct,
   beginBelting,
-  belted,
+  beltLessonReducer,
   beltMoves,
   beltMoveTyped,
-  beltsAllow,
+  beltTolerance,
   judgeBelting,
 } from '../../core/practice/belts'
 import { type DriveHands, type Edge, edges, makeDrive, motor, proudAt } from '../../core/practice/drive'
@@ -25,7 +25,11 @@ import { WhatIsLeft } from './WhatIsLeft'
 
 const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
 
-const game = { begin: beginBelting, acted: belted, same: (kept: Partial<Belting>) => kept.lesson === 'belts' }
+const game = {
+  begin: beginBelting,
+  acted: beltLessonReducer,
+  same: (kept: Partial<Belting>) => kept.lesson === 'belts',
+}
 
 const degrees = (slope: number): string => formatSigned((Math.atan(slope) * 180) / Math.PI, 2)
 
@@ -50,8 +54,8 @@ export function BeltingScreen(order: InOrder) {
       words={words}
       rig={words.drive}
       within={words.within(
-        told(beltsAllow.offset, 0.1),
-        formatNumber((Math.atan(beltsAllow.slope) * 180) / Math.PI, 2),
+        told(beltTolerance.offset, 0.1),
+        formatNumber((Math.atan(beltTolerance.slope) * 180) / Math.PI, 2),
       )}
       kept={kept}
       answers={<Answers state={state} act={act} />}
@@ -109,9 +113,9 @@ function Answers({ state, act }: { state: Belting; act: (one: BeltingAct) => voi
   const { drive, left, slips, passed } = judgeBelting(state)
   const { signed } = useLengths()
   const rows = [
-    { name: words.tilt, told: `${degrees(left.tilt)}°`, out: Math.abs(left.tilt) > beltsAllow.slope },
-    { name: words.toe, told: `${degrees(left.toe)}°`, out: Math.abs(left.toe) > beltsAllow.slope },
-    { name: words.offset, told: signed(left.offset, 0.1), out: Math.abs(left.offset) > beltsAllow.offset },
+    { name: words.tilt, told: `${degrees(left.tilt)}°`, out: Math.abs(left.tilt) > beltTolerance.slope },
+    { name: words.toe, told: `${degrees(left.toe)}°`, out: Math.abs(left.toe) > beltTolerance.slope },
+    { name: words.offset, told: signed(left.offset, 0.1), out: Math.abs(left.offset) > beltTolerance.offset },
   ]
   return (
     <>

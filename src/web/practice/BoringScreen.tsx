@@ -6,10 +6,10 @@ import {
   type Boring,
   type BoringAct,
   beginBoring,
-  bored,
+  boreLessonReducer,
   boreMoves,
   boreMoveTyped,
-  boresMay,
+  boreTolerance,
   judgeBoring,
 } from '../../core/practice/boring'
 import { boreMoveNames, sayBoringSlip, wallNames, boringWords as words } from '../../words/boring'
@@ -26,7 +26,7 @@ import { WhatIsLeft } from './WhatIsLeft'
 const Two = styled.div`display: grid; grid-template-columns: minmax(0, 1fr) 200px; gap: 18px; align-items: center; @media (max-width: 899px) { grid-template-columns: minmax(0, 1fr); }`
 const Wall = styled.dl`margin: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(130px, 1fr)); gap: 4px 14px; div { display: flex; gap: 10px; align-items: baseline; } dt { color: var(--muted); min-width: 62px; } dd { margin: 0; ${mono} font-size: 17px; }`
 
-const game = { begin: beginBoring, acted: bored, same: (kept: Partial<Boring>) => kept.lesson === 'bore' }
+const game = { begin: beginBoring, acted: boreLessonReducer, same: (kept: Partial<Boring>) => kept.lesson === 'bore' }
 
 /** The lesson of the bores: a wire, a micrometer, pockets to be raised and pushed; the truth laid over it. */
 export function BoringScreen(order: InOrder) {
@@ -43,7 +43,7 @@ export function BoringScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.bores}
-      within={words.within(told(boresMay))}
+      within={words.within(told(boreTolerance))}
       beside={`${words.bores}; ${words.times(formatNumber(boresMagnified(bores), 0))}`}
       kept={kept}
       answers={<Answers state={state} act={act} />}
@@ -115,8 +115,8 @@ function Answers({ state, act }: { state: Boring; act: (one: BoringAct) => void 
         <WhatIsLeft
           label={words.left}
           rows={left.flatMap(({ pocket, up, far }) => [
-            { name: words.upOf(String(pocket)), told: signed(up), out: Math.abs(up) > boresMay },
-            { name: words.farOf(String(pocket)), told: signed(far), out: Math.abs(far) > boresMay },
+            { name: words.upOf(String(pocket)), told: signed(up), out: Math.abs(up) > boreTolerance },
+            { name: words.farOf(String(pocket)), told: signed(far), out: Math.abs(far) > boreTolerance },
           ])}
         />
         {passed ? (

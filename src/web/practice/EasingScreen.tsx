@@ -5,15 +5,15 @@ import {
   beginEasing,
   type Easing,
   type EasingAct,
-  eased,
+  easingLessonReducer,
   judgeEasing,
   makeSection,
   type RollNumber,
   rollMoveTyped,
   rollNow,
   rollNumbers,
-  spanMay,
   spansOf,
+  spanTolerance,
 } from '../../core/practice/stuck'
 import { sayEasingSlip, easingWords as words } from '../../words/easing'
 import { mono } from '../app/style'
@@ -28,7 +28,11 @@ import { WhatIsLeft } from './WhatIsLeft'
 
 const Strip = styled.dl`margin: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(88px, 1fr)); gap: 8px; div { display: grid; gap: 2px; padding: 6px 8px; border: 1px solid var(--rule); border-radius: 4px; } dt { color: var(--muted); font-size: 14px; } dd { margin: 0; ${mono} font-size: 16px; }`
 
-const game = { begin: beginEasing, acted: eased, same: (kept: Partial<Easing>) => kept.lesson === 'stuck-roll' }
+const game = {
+  begin: beginEasing,
+  acted: easingLessonReducer,
+  same: (kept: Partial<Easing>) => kept.lesson === 'stuck-roll',
+}
 
 /** The lesson of the stuck roll: rolls to be set so that the web forgives what one of them can't give up. */
 export function EasingScreen(order: InOrder) {
@@ -47,7 +51,7 @@ export function EasingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.section}
-      within={words.within(told(spanMay))}
+      within={words.within(told(spanTolerance))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
@@ -115,7 +119,7 @@ function Answers({ state, act }: { state: Easing; act: (one: EasingAct) => void 
           rows={spans.map(({ from, to, mm }) => ({
             name: words.spanName(String(from), String(to)),
             told: signed(mm),
-            out: Math.abs(mm) > spanMay + 1e-9,
+            out: Math.abs(mm) > spanTolerance + 1e-9,
           }))}
         />
         {passed ? (

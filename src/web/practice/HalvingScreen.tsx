@@ -11,7 +11,7 @@ import {
   makeHalved,
   type Watched,
 } from '../../core/practice/halving'
-import { mayMiss } from '../../core/practice/pushing'
+import { missTolerance } from '../../core/practice/pushing'
 import { type SlideEnd, slideEnds } from '../../core/practice/slide'
 import { hubDialNames, sayHalvingSlip, halvingWords as words } from '../../words/halving'
 import { pushingWords, slideEndNames } from '../../words/pushing'
@@ -45,7 +45,7 @@ export function HalvingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.machine}
-      within={pushingWords.within(lengths.told(mayMiss))}
+      within={pushingWords.within(lengths.told(missTolerance))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
@@ -106,7 +106,7 @@ function Answers({ state, act }: { state: Halving; act: (one: HalvingAct) => voi
         <WhatIsLeft
           label={pushingWords.stands}
           rows={slideEnds.map((end) => {
-            const out = Math.abs(off[end]) > mayMiss
+            const out = Math.abs(off[end]) > missTolerance
             return { name: slideEndNames[end], told: out ? tooFar(off[end], lengths) : pushingWords.there, out }
           })}
         />

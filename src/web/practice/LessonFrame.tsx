@@ -2,7 +2,7 @@ import { memo, type ReactNode, useCallback } from 'react'
 import { formatNumber } from '../../core/frame/number'
 import type { PlainAct } from '../../core/practice/attempted'
 import { unsafeSaid, practiceWords as words } from '../../words/practice'
-import type { Said } from '../../words/said'
+import type { Message } from '../../words/said'
 import { Header } from '../app/Shell'
 import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Card, Muted } from '../parts/controls'
@@ -129,7 +129,7 @@ export function Asking(props: {
   taken: number
   act: (act: PlainAct) => void
   /** Once it was checked. */
-  outcome?: { passed: boolean; slips?: readonly Said[] } | undefined
+  outcome?: { passed: boolean; slips?: readonly Message[] } | undefined
   children?: ReactNode
 }) {
   const { outcome, act } = props

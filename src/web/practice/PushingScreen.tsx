@@ -1,7 +1,14 @@
 import { useState } from 'react'
 import styled from 'styled-components'
 import { formatNumber } from '../../core/frame/number'
-import { beginPushing, judgePushing, mayMiss, type Pushing, type PushingAct, pushed } from '../../core/practice/pushing'
+import {
+  beginPushing,
+  judgePushing,
+  missTolerance,
+  type Pushing,
+  type PushingAct,
+  pushed,
+} from '../../core/practice/pushing'
 import { makeSlide, type SlideEnd, slideEnds, slideShows } from '../../core/practice/slide'
 import { sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { mono } from '../app/style'
@@ -44,7 +51,7 @@ export function PushingScreen(order: InOrder) {
       order={order}
       words={words}
       rig={words.machine}
-      within={words.within(lengths.told(mayMiss))}
+      within={words.within(lengths.told(missTolerance))}
       kept={kept}
       answers={<Answers state={state} act={act} />}
     >
@@ -103,7 +110,7 @@ function Answers({ state, act }: { state: Pushing; act: (one: PushingAct) => voi
         <WhatIsLeft
           label={words.stands}
           rows={slideEnds.map((end) => {
-            const out = Math.abs(off[end]) > mayMiss
+            const out = Math.abs(off[end]) > missTolerance
             return {
               name: slideEndNames[end],
               told: out ? tooFar(off[end], lengths) : words.there,

@@ -5,7 +5,7 @@ import {
   type Sighting,
   type SightingAct,
   sightAllows,
-  sighted,
+  sightLessonReducer,
   sightTyped,
 } from '../../core/practice/sighting'
 import { floorReferences, makeSight, referenceShows, rollEnds, rollShows } from '../../core/practice/stand'
@@ -23,7 +23,11 @@ import { WhatIsLeft } from './WhatIsLeft'
 
 const Shown = styled.dl`margin: 0; display: grid; grid-template-columns: repeat(auto-fit, minmax(160px, 1fr)); gap: 8px; div { display: grid; gap: 2px; padding: 8px 10px; border: 1px solid var(--rule); border-radius: 4px; } dt { color: var(--muted); font-size: 14px; } dd { margin: 0; ${mono} font-size: 18px; }`
 
-const game = { begin: beginSighting, acted: sighted, same: (kept: Partial<Sighting>) => kept.lesson === 'rolls' }
+const game = {
+  begin: beginSighting,
+  acted: sightLessonReducer,
+  same: (kept: Partial<Sighting>) => kept.lesson === 'rolls',
+}
 
 /** The lesson of the rolls: a plane brought onto a roll, carried to a second stand by floor references; the truth laid over it. */
 export function SightingScreen(order: InOrder) {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
-import { type Lie, waysPast } from './solve/plans'
+import { type RollOrientation, waysPast } from './solve/plans'
 import type { Section } from './solve/section'
 
 const section = (n: number, limit = 1e-4, fixed: readonly number[] = []): Section => ({
@@ -19,8 +19,8 @@ const section = (n: number, limit = 1e-4, fixed: readonly number[] = []): Sectio
   })),
   path: Array.from({ length: n }, (_, k) => `r${k + 1}`),
 })
-const straight = (n: number): Lie[] => Array.from({ length: n }, () => ({ square: 0, level: 0 }))
-const out = (n: number, at: number, square: number): Lie[] =>
+const straight = (n: number): RollOrientation[] => Array.from({ length: n }, () => ({ square: 0, level: 0 }))
+const out = (n: number, at: number, square: number): RollOrientation[] =>
   straight(n).map((lie, k) => (k === at ? { square, level: 0 } : lie))
 
 describe('past a roll that can’t be moved', () => {

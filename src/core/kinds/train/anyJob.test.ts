@@ -13,6 +13,17 @@ const jobs: readonly Job[] = [...demoPlant(today).jobs, ...methodJobs(today).job
   ({ document }) => document,
 )
 
+it('two flex planes at one place are none: no angle without end is said', () => {
+  const spaced = jobs.filter(({ line }) => line.couplings.some(({ kind }) => kind === 'spacer'))
+  expect(spaced.length).toBeGreaterThan(0)
+  for (const text of ['0', `0.${'0'.repeat(36)}1`, '0.009', '1'])
+    for (const job of spaced) {
+      const { line } = structuredClone(job)
+      for (const coupling of line.couplings) if (coupling.kind === 'spacer') coupling.span = { text, unit: 'mm' }
+      expect(everythingSaid({ ...job, line }).texts.filter((one) => nonsense.test(one))).toEqual([])
+    }
+})
+
 describe('whatever a person leaves in the fields of a job', () => {
   for (const rate of [2, 15, 60])
     it(`it is solved, summed up, said and drawn, ${rate} of a hundred places odd`, () => {

@@ -226,7 +226,7 @@ function warningsFor({ units, measurements: told, couplings }: SolvedSurvey): Re
         if (check.doubts.includes('no-sag') && read?.sagUnknown)
           warnings.push({
             code: 'no-sag',
-            message: `measurements.${measurements[set] ?? 0}.probes.${probe}.sag: not given, solved as zero, so heights and vertical moves that depend on it are not sure`,
+            message: `measurements.${measurements[set] ?? 0}.probes.${probe}.sag: not entered and solved as zero, so heights and vertical moves that depend on it are uncertain`,
           })
         if (closure === null || !read || Math.abs(closure) <= closureLimitOf(read) + 1e-9) continue
         warnings.push({

@@ -9,7 +9,7 @@ import { useSettingsOf } from '../../app/settings'
 import { useDoor } from '../../door/useDoor'
 import { pages } from '../../kinds'
 import { loadKind } from '../../kinds/load'
-import { jobShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { jobShelf, useDocumentSession, useShelf } from '../../notebook/useNotebook'
 import { jobPath, stepAt } from '../steps'
 import type { JobFrame } from './context'
 import type { OpenJob } from './open'
@@ -49,7 +49,7 @@ interface Opening<K extends KindName> {
 
 function Opened<K extends KindName>({ kind: name, open }: Opening<K>) {
   const { stored, notebook } = open
-  const { document } = useNotebook(notebook)
+  const { document } = useDocumentSession(notebook)
   const settings = useSettingsOf(stored.lineId, document.line)
   const [params, setParams] = useSearchParams()
   const navigate = useNavigate()

@@ -5,9 +5,9 @@ import type { AnyJob } from '../../../core/kinds'
 import { describeLine } from '../../../words/describe'
 import { jobWords } from '../../../words/page/job'
 import { capital, jobName } from '../../../words/terms'
-import type { Notebook } from '../../notebook/notebook'
+import type { DocumentSession } from '../../notebook/notebook'
 import { Panel, shown } from '../../notebook/Saved'
-import { lineShelf, useNotebook } from '../../notebook/useNotebook'
+import { lineShelf, useDocumentSession } from '../../notebook/useNotebook'
 import { Button } from '../../parts/controls'
 
 /** So many places are asked about at once. */
@@ -17,8 +17,8 @@ const most = 6
  * Asks where the job's line says something else by now than the job does: changed in another job, on the line's own page, or since
  * this job was signed. Nothing is taken unasked: what was read here may have been read before the change.
  */
-export function LineChanged({ lineId, notebook }: { lineId: string; notebook: Notebook<AnyJob> }) {
-  const { document, status } = useNotebook(notebook)
+export function LineChanged({ lineId, notebook }: { lineId: string; notebook: DocumentSession<AnyJob> }) {
+  const { document, status } = useDocumentSession(notebook)
   const line = useLineBeside(lineId, document.line, status.kind === 'saved')
   if (!line) return null
   const differs = lineDiffers(document, line.document, line.sources as Sources | null)

@@ -4,14 +4,14 @@ import styled from 'styled-components'
 import type { AnyJob } from '../../../core/kinds'
 import { jobWords } from '../../../words/page/job'
 import { isGone, NewVersion } from '../../app/NewVersion'
-import type { Notebook } from '../../notebook/notebook'
+import type { DocumentSession } from '../../notebook/notebook'
 import { Button } from '../../parts/controls'
 import { jobPath, steps } from '../steps'
 
 const Sheet = styled.main`padding: 24px; display: grid; gap: 14px; justify-items: start; max-width: 640px; h1 { font-size: 22px; } nav { display: flex; flex-wrap: wrap; gap: 6px 18px; } nav a { padding: 10px 0; }`
 
 interface Props {
-  notebook: Notebook<AnyJob>
+  notebook: DocumentSession<AnyJob>
   /** The job's id, where the frame that leads to its steps is gone as well. */
   job?: string
   children: ReactNode

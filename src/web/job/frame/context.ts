@@ -2,7 +2,7 @@ import { useOutletContext } from 'react-router'
 import type { AnyJob, AnyRound, KindName } from '../../../core/kinds'
 import type { Terms } from '../../../words/terms'
 import type { Settings } from '../../app/settings'
-import type { SayItem } from '../../say/Say'
+import type { FindingItem } from '../../say/FindingsPanel'
 
 /** What the frame of a job hands to its steps; a kind of line adds to it what its own steps need. */
 export interface JobFrame<K extends KindName = KindName> {
@@ -27,7 +27,7 @@ export interface JobFrame<K extends KindName = KindName> {
   /** Begins a round with the same set-up; `done`: what becomes of the round before it. */
   beginRound: (done?: (round: AnyRound<K>) => AnyRound<K>, begin?: (fresh: AnyRound<K>) => AnyRound<K>) => void
   /** What earlier steps left open and later ones keep on top: cautions, soft foot. */
-  reminders: readonly SayItem[]
+  reminders: readonly FindingItem[]
   /** What the readings ask of the feet, for Seat; absent where nothing is known of it. */
   seating?: Seating | undefined
 }

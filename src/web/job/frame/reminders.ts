@@ -6,15 +6,15 @@ import { cautionTexts } from '../../../words/cautions'
 import { jobWords } from '../../../words/page/job'
 import { saySeat } from '../../../words/seat'
 import type { Terms } from '../../../words/terms'
-import type { SayItem } from '../../say/Say'
+import type { FindingItem } from '../../say/FindingsPanel'
 
 /** What Ready and Seat left open, for the later steps to keep on top. */
 export function remindersOf(
   job: Pick<AnyJob, 'line' | 'ready' | 'seat'>,
   terms: Terms,
   go: (step: 'ready' | 'seat') => void,
-): SayItem[] {
-  const items: SayItem[] = []
+): FindingItem[] {
+  const items: FindingItem[] = []
   const { openCautions } = readyState(job)
   const [caution] = openCautions
   if (caution)

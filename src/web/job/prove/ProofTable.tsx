@@ -73,7 +73,7 @@ function Place(props: { one: PlaceProved; rows: number; moved: boolean; again: b
       <td data-of={proveWords.found}>{stands(one.found)}</td>
       {moved ? (
         <td data-of={proveWords.moved(unitName[terms.unit])}>
-          {one.moved === undefined ? proveWords.notWritten : terms.moved(one.moved, plane)}
+          {one.moved === undefined ? proveWords.notWritten : terms.went(one.moved, plane)}
         </td>
       ) : null}
       {again ? <td data-of={proveWords.left}>{stands(one.left)}</td> : null}

@@ -9,15 +9,15 @@ import type { Purpose } from '../../../core/shafts/together'
 import { sayDayTime } from '../../../words/dates'
 import { proveWords } from '../../../words/page/prove'
 import { proofTerms, sayClosed, sayOpen, sayProof, sayRepeat, sayRunning } from '../../../words/prove'
-import type { Said } from '../../../words/said'
+import type { Message } from '../../../words/said'
 import { newId } from '../../app/newId'
 import { narrow } from '../../app/style'
 import { Button, Card, Muted } from '../../parts/controls'
 import { Fold } from '../../parts/Fold'
 import { Peg } from '../../parts/Peg'
-import { type Act, Say, type SayItem } from '../../say/Say'
-import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
+import { type Act, type FindingItem, FindingsPanel } from '../../say/FindingsPanel'
 import { useJobFrame } from '../frame/context'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../frame/WorkArea'
 import { jobPath, type Step } from '../steps'
 import { Doubt } from './Doubt'
 import { Leave } from './Leave'
@@ -91,14 +91,14 @@ export function ProveStep() {
         return []
     }
   }
-  const pegFor = (open: ProofOpen): SayItem['peg'] =>
+  const pegFor = (open: ProofOpen): FindingItem['peg'] =>
     open.kind === 'joint' || open.kind === 'closing' ? open.state : open.kind === 'not-closed' ? 'nothing' : 'unsure'
-  const told = (key: string, peg: SayItem['peg'], one: Said | undefined): SayItem[] =>
+  const told = (key: string, peg: FindingItem['peg'], one: Message | undefined): FindingItem[] =>
     one ? [{ key, peg, said: one, acts: [] }] : []
-  const items: SayItem[] = [
+  const items: FindingItem[] = [
     { key: 'proof', peg: proof.state, said: sayProof(proof, said, terms), acts: [] },
     ...proof.open.map(
-      (open): SayItem => ({
+      (open): FindingItem => ({
         key: openKey(open),
         peg: pegFor(open),
         said: sayOpen(open, terms),
@@ -123,8 +123,8 @@ export function ProveStep() {
     return at ? sayDayTime(new Date(at)) : ''
   }
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{proveWords.prove}</h1>
@@ -214,12 +214,12 @@ export function ProveStep() {
           </Fold>
         ) : null}
         <Leave said={said} say={say} signed={signed} frozen={frozen} ready={settings.initials.trim() !== ''} />
-      </Bench>
-      <Say items={items} />
-    </BenchAndSay>
+      </WorkArea>
+      <FindingsPanel items={items} />
+    </WorkAreaAndFindings>
   )
 }
 
-function worstOf(states: readonly SayItem['peg'][] = []): SayItem['peg'] {
+function worstOf(states: readonly FindingItem['peg'][] = []): FindingItem['peg'] {
   return (['outside', 'unsure', 'nothing'] as const).find((state) => states.includes(state)) ?? 'within'
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { WrittenSuspect } from '../../../core/fit/slips'
 import { sayTrial, trialWords, type WrittenNames } from '../../../words/contradiction'
-import type { Act, SayItem } from '../../say/Say'
+import type { Act, FindingItem } from '../../say/FindingsPanel'
 
 /** What a kind of line brings to the trial of a slip. */
 interface Tried<R> {
@@ -19,7 +19,7 @@ interface Tried<R> {
 /** Slips that would explain a contradiction, each to be tried, applied by the person or left. */
 export function useTrial<R>({ names, asIf, outcome, round, edit, focus, frozen }: Tried<R>): {
   actsFor: (suspects: readonly WrittenSuspect<string>[]) => Act[]
-  items: SayItem[]
+  items: FindingItem[]
 } {
   const [suspect, setSuspect] = useState<WrittenSuspect<string>>()
   const actsFor = (suspects: readonly WrittenSuspect<string>[]): Act[] => {

@@ -19,9 +19,9 @@ import { pages } from '../../kinds'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
-import { Say } from '../../say/Say'
-import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
+import { FindingsPanel } from '../../say/FindingsPanel'
 import { useJobFrame } from '../frame/context'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../frame/WorkArea'
 import { Photographs } from '../photographs/Photographs'
 import { jobPath } from '../steps'
 
@@ -85,8 +85,8 @@ export function ReadyStep() {
   }))
 
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{readyWords.beforeTheFirstReading}</h1>
@@ -259,9 +259,9 @@ export function ReadyStep() {
           at="ready"
           places={state.checks.map(({ id, own }) => ({ id, name: own ?? checkTexts[id]?.title ?? id }))}
         />
-      </Bench>
-      <Say items={items} />
-    </BenchAndSay>
+      </WorkArea>
+      <FindingsPanel items={items} />
+    </WorkAreaAndFindings>
   )
 }
 

@@ -15,9 +15,9 @@ import { pages } from '../../kinds'
 import { Button, Choices, Field, Input, Muted, Select } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { QuantityField } from '../../parts/Quantity'
-import { Say } from '../../say/Say'
-import { Bench, BenchAndSay, BenchHead } from '../frame/Bench'
+import { FindingsPanel } from '../../say/FindingsPanel'
 import { useJobFrame } from '../frame/context'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../frame/WorkArea'
 import { Photographs } from '../photographs/Photographs'
 import { jobPath } from '../steps'
 import { FeetFromAbove } from './FeetFromAbove'
@@ -86,8 +86,8 @@ export function SeatStep() {
   }))
 
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{seatWords.softFoot}</h1>
@@ -263,9 +263,9 @@ export function SeatStep() {
           at="seat"
           places={(placed?.feet ?? []).map(({ id }) => ({ id, name: capital(seatFootName(id, terms)) }))}
         />
-      </Bench>
-      <Say items={items} />
-    </BenchAndSay>
+      </WorkArea>
+      <FindingsPanel items={items} />
+    </WorkAreaAndFindings>
   )
 }
 
@@ -278,16 +278,16 @@ function NoFeet() {
   }
   const acts = [{ text: seatWords.goToRead, main: true, run: () => navigate(jobPath(id, 'read')) }]
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <h1>{seatWords.softFoot}</h1>
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders.filter(({ key }) => key === 'open-caution'),
           { key: 'no-feet', peg: 'within', said, acts },
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }

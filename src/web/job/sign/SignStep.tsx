@@ -18,12 +18,12 @@ import { Button } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
 import { useJobFrame } from '../frame/context'
 import { Photographs } from '../photographs/Photographs'
+import { ExportPanel } from './ExportPanel'
 import { OpenList } from './OpenList'
 import { RecordSheet } from './RecordSheet'
 import { Reopen } from './Reopen'
 import { Revisions } from './Revisions'
 import { SiteCard } from './SiteCard'
-import { WaysOut } from './WaysOut'
 
 const Page = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) 400px; align-items: start; gap: 0 20px; padding: 16px 20px 40px;
@@ -91,7 +91,7 @@ export function SignStep() {
         <Button aria-expanded={shown} onPress={() => setShown(!shown)}>
           <FileText size={18} aria-hidden="true" /> {shown ? signWords.hideRecord : signWords.showRecord}
         </Button>
-        <WaysOut
+        <ExportPanel
           sheet={sheet}
           revision={signed ? latest?.number : undefined}
           signedAt={signed ? latest?.signedAt : undefined}

@@ -17,7 +17,7 @@ import {
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { capital, dimension, lengthWithUnit, rimSpeedText } from '../../../words/terms'
 import { phone, rowsAsCards } from '../../app/style'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
@@ -27,7 +27,7 @@ import { Help } from '../../parts/Help'
 import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
-import { Say } from '../../say/Say'
+import { FindingsPanel } from '../../say/FindingsPanel'
 import { useBeltFrame } from './frame'
 import { LiveMove } from './LiveMove'
 
@@ -60,8 +60,8 @@ export function MoveStep() {
   const speed = rpm.ok && rpm.value > 0 && wheel ? beltSpeed(wheel, rpm.value) : undefined
   const force = mass.ok && frequency.ok && first ? tensionOf(mass.value, first.span, frequency.value) : undefined
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{words.movesTitle}</h1>
@@ -180,8 +180,8 @@ export function MoveStep() {
             </Field>
           </Two>
         </Card>
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...findings.map((finding, i) => ({
@@ -198,6 +198,6 @@ export function MoveStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }

@@ -11,14 +11,14 @@ import { solveRound } from '../../../core/kinds/belt/solve/round'
 import { cellName, feelText, methodNames, say, sheaveName, sideOf, writtenNames } from '../../../words/belt/findings'
 import { beltPageWords as words } from '../../../words/belt/page/page'
 import { OneNumber } from '../../device/OneNumber'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
 import { jobPath } from '../../job/steps'
 import { Card, Field, Input, Muted, Select } from '../../parts/controls'
 import { FaultField } from '../../parts/FaultField'
 import { QuantityField } from '../../parts/Quantity'
-import { type Act, Say } from '../../say/Say'
+import { type Act, FindingsPanel } from '../../say/FindingsPanel'
 import { useBeltFrame } from './frame'
 import { nextOnFace } from './indicator'
 
@@ -75,8 +75,8 @@ export function ReadStep() {
           ? [{ text: words.goToLine, main: true, run: () => navigate(jobPath(id, 'line')) }]
           : []
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{words.readings}</h1>
@@ -105,8 +105,8 @@ export function ReadStep() {
           {words.tensioned}
         </Tick>
         <Photographs at="read" />
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...trial.items,
@@ -118,7 +118,7 @@ export function ReadStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }
 

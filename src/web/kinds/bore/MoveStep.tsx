@@ -6,7 +6,7 @@ import { moveText, say, standsText } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { capital, lengthWithUnit } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
@@ -17,7 +17,7 @@ import { Peg } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
-import { Say } from '../../say/Say'
+import { FindingsPanel } from '../../say/FindingsPanel'
 import { useBoreFrame } from './frame'
 
 const Table = styled.table`
@@ -37,8 +37,8 @@ export function MoveStep() {
   const known = solved.sections.filter(({ state }) => state !== 'nothing')
   const within = verdictPeg(solved) === 'within'
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{words.movesTitle}</h1>
@@ -95,8 +95,8 @@ export function MoveStep() {
             </Card>
           </StillToGain>
         )}
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...findingsFor(solved, document.line, 'move').map((finding, i) => ({
@@ -113,6 +113,6 @@ export function MoveStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }

@@ -11,7 +11,7 @@ import { cellName, say, sectionName, writtenNames } from '../../../words/bore/fi
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
 import { jobPath } from '../../job/steps'
@@ -20,7 +20,7 @@ import { Card, Field, Select } from '../../parts/controls'
 import { Help } from '../../parts/Help'
 import { QuantityField } from '../../parts/Quantity'
 import { SheetInOut } from '../../parts/SheetInOut'
-import { type Act, Say } from '../../say/Say'
+import { type Act, FindingsPanel } from '../../say/FindingsPanel'
 import { useBoreFrame } from './frame'
 import { nextInRow } from './indicator'
 
@@ -105,8 +105,8 @@ export function ReadStep() {
       : []
   }
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{words.readings}</h1>
@@ -133,8 +133,8 @@ export function ReadStep() {
         />
         <Photographs at="read" />
         <Care of="plunger" />
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...trial.items,
@@ -146,7 +146,7 @@ export function ReadStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }
 

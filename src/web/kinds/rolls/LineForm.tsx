@@ -8,7 +8,7 @@ import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { Button, Card, Field, Input, Muted, Select } from '../../parts/controls'
 import { Fold } from '../../parts/Fold'
 import { QuantityField } from '../../parts/Quantity'
-import { useStretch } from '../../parts/Stretch'
+import { useRowPager } from '../../parts/RowPager'
 import type { LineProps } from '../kind'
 import { Monuments } from './Monuments'
 
@@ -28,7 +28,7 @@ const Tick = styled.label`display: flex; gap: 10px; align-items: center; min-hei
 export function LineForm(props: LineProps<'rolls'> & { frozen?: boolean }) {
   const { line, unit, onChange, onward, children, frozen = false } = props
   const length = lengthUnitFor(unit)
-  const stretch = useStretch(line.rolls, ({ name }) => name)
+  const stretch = useRowPager(line.rolls, ({ name }) => name)
   const put = (change: Partial<RollsLine>, mark: string) => onChange((one) => ({ ...one, ...change }), mark)
   const typed = (key: 'name' | 'area', label: string) => (
     <Field label={label}>

@@ -17,7 +17,7 @@ import {
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital, lengthWithUnit, unitName } from '../../../words/terms'
 import { rowsAsCards } from '../../app/style'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
@@ -25,11 +25,11 @@ import { Card, Muted } from '../../parts/controls'
 import { fileName } from '../../parts/files'
 import { Help } from '../../parts/Help'
 import { Peg } from '../../parts/Peg'
-import { useStretch } from '../../parts/Stretch'
+import { useRowPager } from '../../parts/RowPager'
 import { Wide } from '../../parts/Wide'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
-import { Say } from '../../say/Say'
+import { FindingsPanel } from '../../say/FindingsPanel'
 import { useRollsFrame } from './frame'
 import { SetPoint } from './SetPoint'
 import { WaysPast } from './WaysPast'
@@ -53,8 +53,8 @@ function Was({ children }: { children: string | undefined }) {
 export function MoveStep() {
   const { solved, told, reminders, id, number, document, round, settings, beginRound, frozen } = useRollsFrame()
   const navigate = useNavigate()
-  const rolls = useStretch(solved.rolls, ({ roll }) => roll.name)
-  const spans = useStretch(
+  const rolls = useRowPager(solved.rolls, ({ roll }) => roll.name)
+  const spans = useRowPager(
     solved.spans,
     ({ from, to }) => `${rollName(from, document.line)} – ${rollName(to, document.line)}`,
   )
@@ -73,8 +73,8 @@ export function MoveStep() {
   const last = findings.findLastIndex(({ kind }) => kind === 'move')
   const within = verdictPeg(solved) === 'within'
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{words.movesTitle}</h1>
@@ -170,8 +170,8 @@ export function MoveStep() {
           finding.kind === 'stays' ? <WaysPast key={finding.round.roll.id} roll={finding.round.roll.id} /> : null,
         )}
         <SetPoint />
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...findings.map((finding, i) => ({
@@ -188,6 +188,6 @@ export function MoveStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }

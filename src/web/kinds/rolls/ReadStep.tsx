@@ -16,17 +16,17 @@ import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { capital, unitName } from '../../../words/terms'
 import { newId } from '../../app/newId'
 import { OneNumber } from '../../device/OneNumber'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { Photographs } from '../../job/photographs/Photographs'
 import { useTrial } from '../../job/read/useTrial'
 import { jobPath } from '../../job/steps'
 import { Button, Card, Field, Input, Muted } from '../../parts/controls'
 import { Help } from '../../parts/Help'
 import { QuantityField, QuantityInput } from '../../parts/Quantity'
+import { useRowPager } from '../../parts/RowPager'
 import { SheetInOut } from '../../parts/SheetInOut'
-import { useStretch } from '../../parts/Stretch'
 import { Wide } from '../../parts/Wide'
-import { type Act, Say } from '../../say/Say'
+import { type Act, FindingsPanel } from '../../say/FindingsPanel'
 import { Further } from './Further'
 import { useRollsFrame } from './frame'
 import { nextOnRolls } from './indicator'
@@ -48,7 +48,7 @@ export function ReadStep() {
   const { line } = document
   const length = lengthUnitFor(settings.unit)
   const put = (change: (one: RollsRound) => RollsRound, mark: string) => editRound(change, mark)
-  const stretch = useStretch(line.rolls, ({ name }) => name)
+  const stretch = useRowPager(line.rolls, ({ name }) => name)
   const focusOn = (roll: string | undefined, cell: string) => {
     const field = () => window.document.querySelector<HTMLInputElement>(`[data-cell="${roll} ${cell}"] input`)
     const now = field()
@@ -114,8 +114,8 @@ export function ReadStep() {
   }
   const [near, far] = [capital(sideOf('near', line)), capital(sideOf('far', line))]
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{words.readings}</h1>
@@ -248,8 +248,8 @@ export function ReadStep() {
           read={frozen ? undefined : bringIn}
         />
         <Photographs at="read" />
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...trial.items,
@@ -261,7 +261,7 @@ export function ReadStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }
 

@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import wasm from 'highs/runtime?url'
 import { type ForWeb, forWeb } from '../../../core/kinds/rolls/plan/forWeb'
-import type { Lie } from '../../../core/kinds/rolls/solve/plans'
+import type { RollOrientation } from '../../../core/kinds/rolls/solve/plans'
 import type { Section } from '../../../core/kinds/rolls/solve/section'
 import { solverLiesAt, theSolver } from '../../../planner/highs'
 
@@ -9,7 +9,7 @@ solverLiesAt(wasm)
 
 const planner = {
   /** The fewest rolls moved so that the web is content; null where the housings allow none. */
-  forWeb: async (section: Section, lies: readonly Lie[]): Promise<ForWeb | null> =>
+  forWeb: async (section: Section, lies: readonly RollOrientation[]): Promise<ForWeb | null> =>
     forWeb(section, lies, await theSolver()),
 }
 

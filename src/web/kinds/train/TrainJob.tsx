@@ -8,8 +8,8 @@ import { emptyPlan } from '../../../core/kinds/train/plan/choices'
 import { nextPlan, withDone } from '../../../core/kinds/train/plan/next'
 import { solveRound } from '../../../core/kinds/train/solve/round'
 import type { Handle } from '../../../drawing/scene'
-import type { PlanSight, SightOptions } from '../../../drawing/train/sheet'
-import { sightScene } from '../../../drawing/train/sight'
+import type { PlanDrawing, SightOptions } from '../../../drawing/train/sheet'
+import { lineDrawing } from '../../../drawing/train/sight'
 import { capital, footName } from '../../../words/terms'
 import { limitName } from '../../../words/train/limitName'
 import { frameWords } from '../../../words/train/page/frame'
@@ -59,13 +59,21 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
   const { plan } = moving
   // dragged, the drawing follows the finger; what is told of the plan follows the drawing
   const toldPlan = useDeferredValue(plan)
-  const [live, showLive] = useState<PlanSight['live']>()
+  const [live, showLive] = useState<PlanDrawing['live']>()
   const planSight = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
   const [under, putUnder] = useState<SightOptions['under']>()
   const scene = useMemo(
     () =>
       width > 0
-        ? sightScene(solved, terms, { width, height, flipped: settings.flipped, ghost, coarse, plan: planSight, under })
+        ? lineDrawing(solved, terms, {
+            width,
+            height,
+            flipped: settings.flipped,
+            ghost,
+            coarse,
+            plan: planSight,
+            under,
+          })
         : undefined,
     [solved, terms, width, height, settings.flipped, ghost, coarse, planSight, under],
   )

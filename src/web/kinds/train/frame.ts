@@ -2,7 +2,7 @@ import { useOutletContext } from 'react-router'
 import type { RoundPlan } from '../../../core/kinds/train/document/schema'
 import type { JobPlan } from '../../../core/kinds/train/plan/plan'
 import type { JobSolution } from '../../../core/kinds/train/solve/round'
-import type { PlanSight } from '../../../drawing/train/sheet'
+import type { PlanDrawing } from '../../../drawing/train/sheet'
 import type { TrainTerms } from '../../../words/train/terms'
 import type { JobFrame } from '../../job/frame/context'
 import type { LeastState } from './move/useLeast'
@@ -19,7 +19,7 @@ export interface TrainFrame extends Omit<JobFrame<'train'>, 'beginRound'> {
   least: LeastState
   editPlan: (change: (plan: RoundPlan) => RoundPlan, mark?: string) => void
   /** The machine that is being moved, as its dials tell it: drawn on the Sight. */
-  showLive: (live: PlanSight['live']) => void
+  showLive: (live: PlanDrawing['live']) => void
 }
 
 export const useTrainFrame = (): TrainFrame => useOutletContext<TrainFrame>()

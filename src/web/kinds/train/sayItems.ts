@@ -1,14 +1,14 @@
 import type { Finding } from '../../../core/kinds/train/advice/finding'
 import { say } from '../../../words/train/findings'
 import type { TrainTerms } from '../../../words/train/terms'
-import type { Act, SayItem } from '../../say/Say'
+import type { Act, FindingItem } from '../../say/FindingsPanel'
 
 /** Findings of the readings as sentences. */
 export const sayItems = (
   findings: readonly Finding[],
   terms: TrainTerms,
   actsFor: (finding: Finding) => Act[],
-): SayItem[] =>
+): FindingItem[] =>
   findings.map((finding) => ({
     key: keyOf(finding),
     peg: finding.peg,

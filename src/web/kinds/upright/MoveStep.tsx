@@ -6,7 +6,7 @@ import { findingsFor, verdictPeg } from '../../../core/kinds/upright/advice/find
 import { packText } from '../../../words/terms'
 import { boltName, pushText, say, shimText } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { StillToGain } from '../../job/move/StillToGain'
 import { WhatWasDone } from '../../job/move/WhatWasDone'
 import { jobPath } from '../../job/steps'
@@ -16,7 +16,7 @@ import { Help } from '../../parts/Help'
 import { QuantityField } from '../../parts/Quantity'
 import { PdfLink } from '../../print/PdfLink'
 import { printer } from '../../print/printer'
-import { Say } from '../../say/Say'
+import { FindingsPanel } from '../../say/FindingsPanel'
 import { useUprightFrame } from './frame'
 
 const Two = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: 12px;`
@@ -29,8 +29,8 @@ export function MoveStep() {
   const { work } = solved
   const within = verdictPeg(solved) === 'within'
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{pageWords.moves}</h1>
@@ -96,8 +96,8 @@ export function MoveStep() {
             </Field>
           </Two>
         </Card>
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...findingsFor(solved, 'move', before).map((finding) => ({
@@ -114,6 +114,6 @@ export function MoveStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }

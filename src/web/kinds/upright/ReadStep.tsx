@@ -15,11 +15,11 @@ import { inText, methodNames, purposeNames } from '../../../words/terms'
 import { say } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
 import { OneNumber } from '../../device/OneNumber'
-import { Bench, BenchAndSay, BenchHead } from '../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../job/frame/WorkArea'
 import { Photographs } from '../../job/photographs/Photographs'
 import { Care } from '../../parts/Care'
 import { Field, Muted, Select } from '../../parts/controls'
-import { type Act, Say } from '../../say/Say'
+import { type Act, FindingsPanel } from '../../say/FindingsPanel'
 import { useUprightFrame } from './frame'
 import { nextAtBolt } from './indicator'
 import { ProbeCard } from './ProbeCard'
@@ -64,8 +64,8 @@ export function ReadStep() {
         ]
       : []
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{pageWords.readings}</h1>
@@ -92,8 +92,8 @@ export function ReadStep() {
         ))}
         <Photographs at="read" />
         <Care of="plunger" />
-      </Bench>
-      <Say
+      </WorkArea>
+      <FindingsPanel
         items={[
           ...reminders,
           ...findings.map((finding, i) => ({
@@ -104,7 +104,7 @@ export function ReadStep() {
           })),
         ]}
       />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }
 

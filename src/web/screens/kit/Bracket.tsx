@@ -13,7 +13,7 @@ import { Peg } from '../../parts/Peg'
 import { QuantityInput } from '../../parts/Quantity'
 import { DialName, Grid, NumberField, type Put, TextField } from './parts'
 
-const Bench = styled.div`display: grid; grid-template-columns: minmax(320px, 430px) minmax(220px, 1fr); gap: 20px; align-items: center; @media (max-width: 1100px) { grid-template-columns: 1fr; }`
+const WorkArea = styled.div`display: grid; grid-template-columns: minmax(320px, 430px) minmax(220px, 1fr); gap: 20px; align-items: center; @media (max-width: 1100px) { grid-template-columns: 1fr; }`
 const Ring = styled.div`position: relative; height: 300px; svg { position: absolute; inset: 0; width: 100%; height: 100%; }
   .place { position: absolute; width: 104px; display: grid; gap: 2px; font-size: 13px; color: var(--muted); text-align: center; transform: translate(-50%, -50%); } input { text-align: center; font-weight: 600; font-size: 17px; }`
 const Told = styled.div`display: grid; gap: 12px; justify-items: start; p { display: flex; gap: 10px; align-items: flex-start; font-size: 16px; } svg { margin-top: 4px; flex: none; }`
@@ -87,7 +87,7 @@ export function Bracket(props: {
       <Card aria-label={kitWords.bracketSag}>
         <h2>{kitWords.bracketSag}</h2>
         <Muted>{kitWords.clampTheBracketOnA}</Muted>
-        <Bench>
+        <WorkArea>
           <Ring>
             <svg viewBox="0 0 100 100" preserveAspectRatio="xMidYMid meet" aria-hidden="true">
               <circle cx="50" cy="50" r="13" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
@@ -143,7 +143,7 @@ export function Bracket(props: {
               {kitWords.saveAsThisBracketsSag}
             </Button>
           </Told>
-        </Bench>
+        </WorkArea>
       </Card>
     </>
   )

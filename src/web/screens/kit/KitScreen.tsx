@@ -15,10 +15,10 @@ import { Waiting } from '../../app/Plain'
 import { Header } from '../../app/Shell'
 import { useSettings } from '../../app/settings'
 import { narrow } from '../../app/style'
-import type { Notebook } from '../../notebook/notebook'
+import type { DocumentSession } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
 import { useKit } from '../../notebook/useKit'
-import { kitShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { kitShelf, useDocumentSession, useShelf } from '../../notebook/useNotebook'
 import { BroughtBack, type PutAway } from '../../parts/BroughtBack'
 import { Button, Card, Fault, Muted } from '../../parts/controls'
 import { Peg } from '../../parts/Peg'
@@ -204,13 +204,13 @@ function OpenItem({
 
 function Item(props: {
   id: string
-  notebook: Notebook<KitItem>
+  notebook: DocumentSession<KitItem>
   archived: boolean
   leave: (away: PutAway) => void
   frame: (work: React.ReactNode) => React.ReactNode
 }) {
   const { id, notebook, leave, archived } = props
-  const { document } = useNotebook(notebook)
+  const { document } = useDocumentSession(notebook)
   const { unit } = useSettings()
   const { items } = useKit()
   const remove = useArchive('kit', (away) => {

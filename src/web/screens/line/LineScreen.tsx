@@ -11,9 +11,9 @@ import { Header } from '../../app/Shell'
 import { useSettingsOf } from '../../app/settings'
 import { pages } from '../../kinds'
 import type { LineProps } from '../../kinds/kind'
-import type { Notebook } from '../../notebook/notebook'
+import type { DocumentSession } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
-import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { lineShelf, useDocumentSession, useShelf } from '../../notebook/useNotebook'
 import type { PutAway } from '../../parts/BroughtBack'
 import { ButtonLink } from '../../parts/ButtonLink'
 import { Button, Card, Fault } from '../../parts/controls'
@@ -32,8 +32,8 @@ export function LineScreen() {
   return <OpenLine key={id} id={id} notebook={notebook} archived={data.archivedAt !== null} />
 }
 
-function OpenLine({ id, notebook, archived }: { id: string; notebook: Notebook<AnyLine>; archived: boolean }) {
-  const { document } = useNotebook(notebook)
+function OpenLine({ id, notebook, archived }: { id: string; notebook: DocumentSession<AnyLine>; archived: boolean }) {
+  const { document } = useDocumentSession(notebook)
   const { unit, flipped } = useSettingsOf(id, document)
   const navigate = useNavigate()
   const name = document.name || lineWords.theLine

@@ -24,9 +24,9 @@ import { Header } from '../../app/Shell'
 import { useSettingsOf } from '../../app/settings'
 import { narrow, phone } from '../../app/style'
 import { jobPath } from '../../job/steps'
-import type { Notebook } from '../../notebook/notebook'
+import type { DocumentSession } from '../../notebook/notebook'
 import { Clashes, Saved } from '../../notebook/Saved'
-import { lineShelf, useNotebook, useShelf } from '../../notebook/useNotebook'
+import { lineShelf, useDocumentSession, useShelf } from '../../notebook/useNotebook'
 import { Button, Card, Choices, Fault, Field, Input, Muted } from '../../parts/controls'
 import { Peg, pegWord } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
@@ -59,8 +59,16 @@ export function LogbookScreen() {
   return <Opened id={id} notebook={notebook} stored={visits.data} />
 }
 
-function Opened({ id, notebook, stored }: { id: string; notebook: Notebook<AnyLine>; stored: readonly Visit[] }) {
-  const { document: line } = useNotebook(notebook)
+function Opened({
+  id,
+  notebook,
+  stored,
+}: {
+  id: string
+  notebook: DocumentSession<AnyLine>
+  stored: readonly Visit[]
+}) {
+  const { document: line } = useDocumentSession(notebook)
   const { unit } = useSettingsOf(id, line)
   const logbook = line.logbook ?? emptyLogbook
   const terms = useMemo(() => proofTerms(line, { unit, resolution: 0.01 }), [line, unit])
@@ -170,7 +178,7 @@ function Latest({ interval, terms }: { interval: Interval; terms: ProofTerms }) 
               <tr key={`${place}${plane}`}>
                 <th scope="row">{terms.at(place)}</th>
                 <td className="drift">
-                  {terms.moved(by, plane)} <Muted>{words.plusMinus(length(2 * sd, terms))}</Muted>
+                  {terms.went(by, plane)} <Muted>{words.plusMinus(length(2 * sd, terms))}</Muted>
                 </td>
                 <td>
                   <Peg peg={seen ? 'outside' : 'within'} size={12} label="" /> {seen ? words.seen : words.notSeen}

@@ -3,7 +3,7 @@ import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
 import type { Written } from '../../../fit/slips'
 import { direction } from '../../../frame/angles'
-import { probabilityThat } from '../../../verdict/probability'
+import { probabilityOf } from '../../../verdict/probability'
 
 /**
  * Sheaves on a belt, each against the plane of the reference sheave's face. Lengths in mm, angles in rad; x along the shaft of
@@ -207,7 +207,7 @@ export function solveDrive(
     function chanceWithin(): number {
       const at = [of('toe'), of('tilt'), of('offset')].map((name) => unknowns.indexOf(name))
       const covariance = [...at, -1].map((i) => [...at, -1].map((j) => fit?.covariance[i]?.[j] ?? 0))
-      return probabilityThat(
+      return probabilityOf(
         (y, z, o) => {
           const atReference = o / span.length
           const atMoved = atReference + y * span.y + z * span.z

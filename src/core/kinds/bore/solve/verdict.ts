@@ -1,4 +1,4 @@
-import { probabilityThat } from '../../../verdict/probability'
+import { probabilityOf } from '../../../verdict/probability'
 import type { Standing } from './row'
 
 /** Where nobody says more: how far a section may stand from the line, both planes together, mm. */
@@ -20,7 +20,7 @@ export const outOfRound = ({ value }: { value: number }): number => 4 * value
 export function chanceWithin({ vertical, horizontal, covariance }: Standing, limit: number): number | null {
   if (!vertical || !horizontal) return null
   const nothing = [0, 0, 0, 0]
-  return probabilityThat(
+  return probabilityOf(
     (z, y) => Math.hypot(y, z) <= limit,
     [vertical.value, horizontal.value, 0, 0],
     [[vertical.sd ** 2, covariance, 0, 0], [covariance, horizontal.sd ** 2, 0, 0], nothing, nothing],

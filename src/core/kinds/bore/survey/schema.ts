@@ -3,7 +3,7 @@ import { finite, id, list, notNegative, positive, text, unitsSchema } from '../.
 import { referenceWays } from '../document/schema'
 
 /** Weights, tensions and stiffnesses are of any size. */
-const anySize = v.pipe(v.number('a number'), v.finite('a finite number'), v.gtValue(0, 'a number above zero'))
+const anySize = v.pipe(v.number('a number'), v.finite('a finite number'), v.gtValue(0, 'a number greater than zero'))
 
 const section = v.strictObject({
   id,

@@ -162,7 +162,7 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
       ...writtenTold(against, (_, value) => shown(value), [
         ...bare.map((id) => ({
           code: 'no-sag',
-          message: `${id}: its sag is not given, solved as zero; heights and vertical moves that hang on it are not sure`,
+          message: `${id}: sag not entered and solved as zero, so heights and vertical moves that depend on it are uncertain`,
         })),
         ...row.sections.flatMap(openIn),
         ...planes.flatMap((plane) =>

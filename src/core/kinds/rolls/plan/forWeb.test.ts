@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { loadSolver } from '../../../../planner/highs'
 import { tries } from '../../../../testing/anything'
 import type { SolveProgram } from '../../../least/program'
-import type { Lie } from '../solve/plans'
+import type { RollOrientation } from '../solve/plans'
 import type { Roll, Section } from '../solve/section'
 import { spanBetween } from '../solve/web'
 import { forWeb } from './forWeb'
@@ -28,7 +28,7 @@ const rollAt = (i: number, more: Partial<Roll> = {}): Roll => ({
 })
 const sectionOf = (rolls: readonly Roll[]): Section => ({ rolls, path: rolls.map(({ id }) => id) })
 
-const bends = ({ rolls }: Section, lies: readonly Lie[]): number[] =>
+const bends = ({ rolls }: Section, lies: readonly RollOrientation[]): number[] =>
   rolls.slice(1).map((to, i) => {
     const way = spanBetween(rolls[i]!, to)!
     const [a, b] = [lies[i]!, lies[i + 1]!]
@@ -36,7 +36,7 @@ const bends = ({ rolls }: Section, lies: readonly Lie[]): number[] =>
   })
 
 /** The fewest rolls whose free turning brings all spans in: every subset tried, each by the same linear program with the others held. */
-function fewestByForce(section: Section, lies: readonly Lie[]): number {
+function fewestByForce(section: Section, lies: readonly RollOrientation[]): number {
   const n = section.rolls.length
   let best = Number.POSITIVE_INFINITY
   for (let mask = 0; mask < 2 ** n; mask++) {

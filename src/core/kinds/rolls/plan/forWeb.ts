@@ -1,5 +1,5 @@
 import { ProgramBuilder, type SolveProgram } from '../../../least/program'
-import type { Lie } from '../solve/plans'
+import type { RollOrientation } from '../solve/plans'
 import type { Roll, Section } from '../solve/section'
 import { alongBase, spanBetween } from '../solve/web'
 
@@ -13,7 +13,7 @@ export interface RollMoved {
 /** The fewest rolls moved so that the web is content, and what every span would then bear. */
 export interface ForWeb {
   moved: RollMoved[]
-  lies: Lie[]
+  lies: RollOrientation[]
   /** Share of its limit that every span would bend. */
   shares: number[]
   /** Spans between two rolls that can't be moved, out as they stand: no move of others helps them. */
@@ -26,7 +26,7 @@ export const webShare = 0.5
 /** Without a limit of its own no housing goes farther, mm: beyond it a reading is wrong. */
 const farthest = 50
 
-const nothing: Lie = { square: 0, level: 0 }
+const nothing: RollOrientation = { square: 0, level: 0 }
 
 /**
  * Fewest rolls moved so that every span bends by no more than half its limit; then, of all plans with so few, the one that moves
@@ -35,7 +35,7 @@ const nothing: Lie = { square: 0, level: 0 }
  * @param lies where the rolls lie now, rad, in the order of the path
  * @returns null where the housings' limits allow no such plan
  */
-export function forWeb(section: Section, lies: readonly Lie[], solve: SolveProgram): ForWeb | null {
+export function forWeb(section: Section, lies: readonly RollOrientation[], solve: SolveProgram): ForWeb | null {
   const rolls = section.path.flatMap((id) => section.rolls.find((roll) => roll.id === id) ?? [])
   const bends = rolls.slice(1).map((to, i) => {
     const from = rolls[i]
@@ -105,7 +105,7 @@ export function forWeb(section: Section, lies: readonly Lie[], solve: SolveProgr
   return planOf(moved)
 
   function planOf(moves: readonly RollMoved[]): ForWeb {
-    const after = rolls.map((roll, i): Lie => {
+    const after = rolls.map((roll, i): RollOrientation => {
       const move = moves.find(({ id }) => id === roll.id)
       const turn = move ? turnOf(roll, move.slide, move.shim) : nothing
       const lie = lies[i] ?? nothing
@@ -122,15 +122,15 @@ export function forWeb(section: Section, lies: readonly Lie[], solve: SolveProgr
   }
 }
 
-const bend = (way: { x: number; z: number }, a: Lie, b: Lie): number =>
+const bend = (way: { x: number; z: number }, a: RollOrientation, b: RollOrientation): number =>
   way.x * (b.square - a.square) + way.z * (b.level - a.level)
 
 /** What bringing a roll true takes at its near housing, mm. */
-const reachOf = ({ square, level }: Lie, roll: Roll | undefined): number =>
+const reachOf = ({ square, level }: RollOrientation, roll: Roll | undefined): number =>
   (roll ? roll.housings[1] - roll.housings[0] : 0) * Math.hypot(square, level)
 
 /** What a near housing's slide and shim turn a roll by, rad. */
-function turnOf({ housings: [near, far], incline }: Roll, slide: number, shim: number): Lie {
+function turnOf({ housings: [near, far], incline }: Roll, slide: number, shim: number): RollOrientation {
   // back from the base's own axes
   const { slide: x, shim: z } = alongBase(slide, shim, -incline)
   return { square: x / (near - far), level: z / (near - far) }

@@ -6,16 +6,16 @@ export const planWays = ['leave', 'split', 'parallel'] as const
 export type PlanWay = (typeof planWays)[number]
 
 /** Square and level of a roll, rad. */
-export interface Lie {
+export interface RollOrientation {
   square: number
   level: number
 }
 
 /** One way past a roll that stays out, all others brought to the numbers or where this way wants them. */
-export interface WayPast {
+export interface Workaround {
   way: PlanWay
   /** Where every roll would lie, in the order of the path. */
-  lies: Lie[]
+  lies: RollOrientation[]
   /** What every span would bend in its plane, rad, and its share of its limit. */
   spans: { from: string; to: string; inPlane: number; share: number }[]
   /** Rolls that are moved from where they lie now. */
@@ -24,9 +24,13 @@ export interface WayPast {
   worst: number
 }
 
-const nothing: Lie = { square: 0, level: 0 }
-const scaled = ({ square, level }: Lie, by: number): Lie => ({ square: square * by, level: level * by })
-const alike = (a: Lie, b: Lie): boolean => Math.abs(a.square - b.square) < 1e-9 && Math.abs(a.level - b.level) < 1e-9
+const nothing: RollOrientation = { square: 0, level: 0 }
+const scaled = ({ square, level }: RollOrientation, by: number): RollOrientation => ({
+  square: square * by,
+  level: level * by,
+})
+const alike = (a: RollOrientation, b: RollOrientation): boolean =>
+  Math.abs(a.square - b.square) < 1e-9 && Math.abs(a.level - b.level) < 1e-9
 
 /**
  * Three ways past a roll that can't be moved. *Leave*: all others to the numbers, its two spans bear all of it. *Split*: its
@@ -36,18 +40,18 @@ const alike = (a: Lie, b: Lie): boolean => Math.abs(a.square - b.square) < 1e-9 
  * @param lies where the rolls lie now, in the order of the path
  * @param stuck place of the roll in the path
  */
-export function waysPast(section: Section, lies: readonly Lie[], stuck: number): WayPast[] {
+export function waysPast(section: Section, lies: readonly RollOrientation[], stuck: number): Workaround[] {
   const rolls = section.path.flatMap((id) => section.rolls.find((roll) => roll.id === id) ?? [])
   const own = lies[stuck] ?? nothing
   const spans = rolls.slice(1).map((to, i) => {
     const from = rolls[i]
     return { from: from?.id ?? '', to: to.id, limit: to.limit, way: from && spanBetween(from, to) }
   })
-  const bend = (way: { x: number; z: number } | undefined, a: Lie, b: Lie): number =>
+  const bend = (way: { x: number; z: number } | undefined, a: RollOrientation, b: RollOrientation): number =>
     way ? way.x * (b.square - a.square) + way.z * (b.level - a.level) : 0
-  const fixedOr = (wanted: readonly Lie[]): Lie[] =>
+  const fixedOr = (wanted: readonly RollOrientation[]): RollOrientation[] =>
     wanted.map((lie, i) => (i === stuck || rolls[i]?.movable === false ? (lies[i] ?? nothing) : lie))
-  const told = (way: PlanWay, wanted: readonly Lie[]): WayPast => {
+  const told = (way: PlanWay, wanted: readonly RollOrientation[]): Workaround => {
     const whole = fixedOr(wanted)
     const all = spans.map(({ from, to, limit, way: along }, i) => {
       const inPlane = bend(along, whole[i] ?? nothing, whole[i + 1] ?? nothing)
@@ -61,7 +65,8 @@ export function waysPast(section: Section, lies: readonly Lie[], stuck: number):
       worst: Math.max(0, ...all.map(({ share }) => share)),
     }
   }
-  const at = (share: (steps: number) => number): Lie[] => rolls.map((_, i) => scaled(own, share(Math.abs(i - stuck))))
+  const at = (share: (steps: number) => number): RollOrientation[] =>
+    rolls.map((_, i) => scaled(own, share(Math.abs(i - stuck))))
   /** Shares of it that rolls bear going away from it in one direction, each span taking what it may. */
   const taper = (step: 1 | -1): Map<number, number> => {
     const shares = new Map<number, number>()

@@ -11,7 +11,7 @@ const housingLimits = v.strictObject({ slide: v.optional(range), shim: v.optiona
 const angle = v.pipe(
   v.number('a number'),
   v.finite('a finite number'),
-  v.gtValue(0, 'a number above zero'),
+  v.gtValue(0, 'a number greater than zero'),
   v.maxValue(1, 'at most 1 rad'),
 )
 

@@ -80,7 +80,7 @@ function dialFaults(dial: ProbeState): Finding[] {
   if (first) found.push(...setUpFaults(dial))
   if (first)
     for (const odd of outOfProportion(dial)) found.push({ kind: 'out-of-proportion', peg: 'unsure', dial, odd })
-  if (dial.sag > 0 && probeKinds[dial.dial.type].sag === 'below zero')
+  if (dial.sag > 0 && probeKinds[dial.dial.type].sag === 'negative')
     found.push({ kind: 'sag-upward', peg: 'unsure', dial })
   if (dial.sagMissing && dial.readings.length > 0) found.push({ kind: 'sag-missing', peg: 'unsure', dial })
   return found

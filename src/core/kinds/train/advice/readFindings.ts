@@ -32,7 +32,7 @@ export function setUpFaults(state: ProbeState): Finding[] {
   const bracket = dial.kit?.bracket
   const here = quantityMm(dial.span)
   const taken = quantityMm(bracket?.span)
-  if (bracket && here !== undefined && taken !== undefined && Math.abs(here - taken) > spanMay)
+  if (bracket && here !== undefined && taken !== undefined && Math.abs(here - taken) > spanTolerance)
     found.push({ kind: 'span-differs', peg: 'unsure', dial: state, here, taken })
   if (bracket?.dial && dial.kit?.dial && bracket.dial !== dial.kit.dial.name)
     found.push({ kind: 'dial-differs', peg: 'unsure', dial: state, here: dial.kit.dial.name, taken: bracket.dial })
@@ -54,7 +54,7 @@ export function roughSweeps(solved: JobSolution): Finding[] {
 }
 
 /** How far a bracket's span may be from the one its sag was taken at, mm. */
-const spanMay = 10
+const spanTolerance = 10
 
 /** Readings that all close and yet contradict each other, and sets that do not tell the same. */
 export function contradictions(solved: JobSolution): Finding[] {

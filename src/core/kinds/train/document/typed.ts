@@ -8,6 +8,9 @@ import { growthMm } from './growth'
 import type { Line, Round } from './schema'
 import { placeStations, type Stations, secondPlane } from './stations'
 
+/** Flex planes nearer to each other than this are one, mm: an angle between them would be any number. */
+const shortestSpan = 0.01
+
 /** A probe of a set as the core solves it, or undefined where it has no place or no readings yet. */
 function probeOn(line: Line, set: ReadSet, setUp: ProbeSetUp, { x }: Stations): Probe | undefined {
   const coupling = line.couplings.findIndex((c) => c.id === set.coupling)
@@ -51,7 +54,7 @@ export function toTrain(line: Line, round: Round): JobTrain {
       x,
       diameter: quantityMm(coupling.diameter),
       kind: coupling.kind,
-      flexPlanes: span && span > 0 ? [x - span / 2, x + span / 2] : undefined,
+      flexPlanes: span && span >= shortestSpan ? [x - span / 2, x + span / 2] : undefined,
       sets: sets.map(({ set, found }) => ({
         state: isCoupled(set) ? 'engaged' : 'released',
         purpose: set.engagedAccepted && isCoupled(set) ? 'plan' : setPurpose(set),

@@ -7,12 +7,12 @@ import { placeStations } from '../document/stations'
 import {
   anglesApart,
   captureOf,
-  hangingOf,
-  hungAs,
   matchProbes,
+  mountingOf,
   StandingStill,
   SweepTrace,
   withCapture,
+  withDeviceMounting,
 } from './capture'
 
 const line = makeLine('x', 'pump', 'motor', 'mm')
@@ -40,17 +40,17 @@ describe('a device and a set', () => {
     expect(matchProbes(two, makeSet(line, 'c1', 's', 'mm', 'two-plane-head', 'm1'), line)).toHaveLength(1)
   })
   it('hang alike: the rig as the job says, the job as the rig has it where nothing is typed', () => {
-    const hung = hungAs(set, hello, matches, 'mm', 'mm')
+    const hung = withDeviceMounting(set, hello, matches, 'mm', 'mm')
     expect(hung.probes.map(({ station, sag }) => [station.distance.text, sag.text])).toEqual([
       ['90', '-0.100'],
       ['70', '-0.080'],
     ])
     const again = matchProbes(hello, hung, line)
     const { x } = placeStations(line, hung.probes)
-    expect(hangingOf(again, 0, x)).toEqual(hello.hung)
+    expect(mountingOf(again, 0, x)).toEqual(hello.hung)
     // of a sag that nobody gave the rig is told nothing
     const bare = again.map((match) => ({ ...match, probe: { ...match.probe, sag: { text: '', unit: 'mm' as const } } }))
-    expect(hangingOf(bare, 0, x).map((hang) => 'sag' in hang)).toEqual([false, false])
+    expect(mountingOf(bare, 0, x).map((hang) => 'sag' in hang)).toEqual([false, false])
   })
 })
 

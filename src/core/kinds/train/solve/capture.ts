@@ -215,7 +215,7 @@ export class StandingStill {
 }
 
 /** Where the set's probes hang, for a simulated rig to hang its own alike; probes without a place stay as the rig has them. */
-export function hangingOf(matches: readonly Match[], couplingX: number, x: ReadonlyMap<string, number>): Hung[] {
+export function mountingOf(matches: readonly Match[], couplingX: number, x: ReadonlyMap<string, number>): Hung[] {
   return matches.flatMap(({ id, probe }) => {
     const at = x.get(probe.id)
     if (at === undefined) return []
@@ -235,7 +235,13 @@ export function hangingOf(matches: readonly Match[], couplingX: number, x: Reado
 }
 
 /** The set with its unplaced probes hung as the device says they hang. */
-export function hungAs(set: ReadSet, hello: Hello, matches: readonly Match[], length: Unit, unit: Unit): ReadSet {
+export function withDeviceMounting(
+  set: ReadSet,
+  hello: Hello,
+  matches: readonly Match[],
+  length: Unit,
+  unit: Unit,
+): ReadSet {
   const told = (mm: number, as: Unit, decimals: number) => quantityFrom(mm, as, decimals)
   return {
     ...set,

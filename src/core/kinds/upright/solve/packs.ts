@@ -63,10 +63,12 @@ const better =
  * next thicker and the next thinner at every bolt, the choice that lies best in one plane, and of those the one with the fewest
  * pieces.
  *
- * @param shims wanted at the bolts, in their order, mm
+ * @param wanted shims at the bolts, in their order, mm
  * @param most pieces in a pack
  */
-export function packsInPlane(stock: readonly number[], shims: readonly number[], most: number): number[][] {
+export function packsInPlane(stock: readonly number[], wanted: readonly number[], most: number): number[][] {
+  // to a millionth of a millimeter: the same bolts counted from another one differ in their last bits, and choose alike
+  const shims = wanted.map((shim) => Math.round(shim * 1e6) / 1e6)
   const nearest = shims.map((shim) => choosePack(stock, shim, { most }).shims)
   const told = judgedBy(shims)
   const first = told(nearest)

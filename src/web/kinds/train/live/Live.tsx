@@ -6,13 +6,13 @@ import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import {
   captureOf,
-  hangingOf,
-  hungAs,
   type Match,
   matchProbes,
+  mountingOf,
   StandingStill,
   SweepTrace,
   withCapture,
+  withDeviceMounting,
 } from '../../../../core/kinds/train/solve/capture'
 import { probeKinds } from '../../../../core/probes'
 import { type StandInKind, standInKinds, standInNames, standInOf } from '../../../../core/rig/standIn'
@@ -180,9 +180,9 @@ export function Live({ set, states, onSet, traces, onSettings, frame }: Props) {
   useEffect(() => {
     if (!hello?.device.simulated || matches.length === 0) return
     const bare = matches.some(({ probe }) => probeKinds[probe.type].stations > 0 && probe.station.distance.text === '')
-    if (bare) onSet((s) => hungAs(s, hello, matches, lengthUnitFor(unit), unit))
+    if (bare) onSet((s) => withDeviceMounting(s, hello, matches, lengthUnitFor(unit), unit))
     else {
-      const hung = hangingOf(matches, x.get(set.coupling) ?? 0, x)
+      const hung = mountingOf(matches, x.get(set.coupling) ?? 0, x)
       const differs = hung.some((one) => {
         const now = hello.hung?.find(({ id }) => id === one.id)
         return now && JSON.stringify({ ...now, ...one }) !== JSON.stringify(now)

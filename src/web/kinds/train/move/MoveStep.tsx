@@ -20,26 +20,24 @@ import {
   footName,
   inText,
   isZero,
-  length,
   lengthWithUnit,
   place,
   planeName,
   sideName,
   type Terms,
-  unitName,
   wayName,
 } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { sayMove, sayPlan } from '../../../../words/train/plan'
 import { mono } from '../../../app/style'
-import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../../job/frame/WorkArea'
 import { StillToGain } from '../../../job/move/StillToGain'
 import { jobPath } from '../../../job/steps'
 import { Card, Fault, Muted } from '../../../parts/controls'
 import { fileName } from '../../../parts/files'
 import { PdfLink } from '../../../print/PdfLink'
 import { printer } from '../../../print/printer'
-import { type Act, Say, type SayItem } from '../../../say/Say'
+import { type Act, type FindingItem, FindingsPanel } from '../../../say/FindingsPanel'
 import { type TrainFrame, useTrainFrame } from '../frame'
 import { sayItems } from '../sayItems'
 import { After } from './After'
@@ -171,7 +169,7 @@ export function MoveStep() {
     }))
     if (within) return read
     const planned = planFindings(solved, plan, line).map(
-      (finding, i): SayItem => ({
+      (finding, i): FindingItem => ({
         key: `plan:${finding.kind}:${'foot' in finding ? finding.foot : 'machine' in finding ? finding.machine : 'blocked' in finding ? finding.blocked.foot + finding.blocked.limit : i}`,
         peg: finding.peg,
         said: sayPlan(finding, terms),
@@ -184,8 +182,8 @@ export function MoveStep() {
   })()
 
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         <BenchHead>
           <div>
             <h1>{moveWords.moves}</h1>
@@ -269,9 +267,9 @@ export function MoveStep() {
             </>
           ) : null}
         </StillToGain>
-      </Bench>
-      <Say items={[...frame.reminders, ...items]} />
-    </BenchAndSay>
+      </WorkArea>
+      <FindingsPanel items={[...frame.reminders, ...items]} />
+    </WorkAreaAndFindings>
   )
 }
 
@@ -331,8 +329,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
               {moveWords.now2(
                 moveWords.shaftNow,
                 place(position, plane, terms),
-                length(2 * station.moveSd[plane], terms),
-                unitName[terms.unit],
+                lengthWithUnit(2 * station.moveSd[plane], terms),
               )}
             </p>
           )}

@@ -6,7 +6,6 @@ import { solveRound } from '../../../../core/kinds/train/solve/round'
 import { capital, footName, isZero, length, place, planeName, unitName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { sayOutcome } from '../../../../words/train/plan'
-import { mono } from '../../../app/style'
 import { Card, Muted } from '../../../parts/controls'
 import { Peg } from '../../../parts/Peg'
 import { QuantityInput } from '../../../parts/Quantity'
@@ -17,7 +16,7 @@ import { sameButForPlan } from './frames'
 const Sheet = styled(
   Card,
 )`margin-bottom: 16px; display: grid; gap: 8px; h2 { font-size: 16px; } > div { overflow-x: auto; }
-  table { border-collapse: collapse; width: 100%; } th, td { padding: 4px 12px 4px 0; text-align: left; white-space: nowrap; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; } td { ${mono} } input { width: 96px; min-height: 44px; }`
+  table { border-collapse: collapse; width: 100%; } th, td { padding: 4px 12px 4px 0; text-align: left; white-space: nowrap; } td { font-size: 14px; font-variant-numeric: tabular-nums; } thead th { color: var(--muted); font-size: 13px; font-weight: 500; } tbody th { font-weight: 600; font-size: 14px; } input { width: 96px; min-height: 44px; }`
 
 const One = styled.article`display: grid; grid-template-columns: 18px 1fr; gap: 4px 10px; > :first-child { margin-top: 4px; } h3 { font-size: 15.5px; } p { color: var(--muted); font-size: 14px; }`
 

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { DeviceReading, Hello, RigCommand } from '../../../../core/device/protocol'
 import type { BoltWork } from '../../../../core/kinds/train/plan/bolts'
-import { captureOf, hangingOf, matchProbes } from '../../../../core/kinds/train/solve/capture'
+import { captureOf, matchProbes, mountingOf } from '../../../../core/kinds/train/solve/capture'
 import { channelNames } from '../../../../core/probes/kind'
 import { type StandInKind, standInOf } from '../../../../core/rig/standIn'
 import { DeviceLine, type LineState, seedOf, standInAddress } from '../../../device/connection'
@@ -139,7 +139,7 @@ export function useLive(work: BoltWork, frame: TrainFrame): LiveBolts {
   useEffect(() => {
     if (!greeted) return
     const { x } = solved.stations
-    line.current?.send({ type: 'hang', probes: hangingOf(matches, x.get(work.coupling) ?? 0, x) })
+    line.current?.send({ type: 'hang', probes: mountingOf(matches, x.get(work.coupling) ?? 0, x) })
     for (const command of rigFor) line.current?.send(command)
     settled.current = performance.now() + settling
     start.current = undefined

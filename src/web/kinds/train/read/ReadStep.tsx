@@ -22,12 +22,12 @@ import { readWords } from '../../../../words/train/page/read'
 import type { TrainTerms } from '../../../../words/train/terms'
 import { later } from '../../../app/later'
 import { newId } from '../../../app/newId'
-import { Bench, BenchAndSay, BenchHead } from '../../../job/frame/Bench'
+import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../../job/frame/WorkArea'
 import { Photographs } from '../../../job/photographs/Photographs'
 import { jobPath } from '../../../job/steps'
 import { Button, Choices, Muted } from '../../../parts/controls'
 import { Remove } from '../../../parts/Remove'
-import { type Act, Say, type SayItem } from '../../../say/Say'
+import { type Act, type FindingItem, FindingsPanel } from '../../../say/FindingsPanel'
 import { useTrainFrame } from '../frame'
 import { sayItems } from '../sayItems'
 import { type Panel, SetSection } from './SetSection'
@@ -203,7 +203,7 @@ export function ReadStep() {
     )
   }, [line, settings.unit])
 
-  const trying: SayItem[] =
+  const trying: FindingItem[] =
     trial && tried
       ? [
           {
@@ -226,8 +226,8 @@ export function ReadStep() {
       : []
 
   return (
-    <BenchAndSay>
-      <Bench id="bench">
+    <WorkAreaAndFindings>
+      <WorkArea id="bench">
         {document.rounds.length > 1 ? (
           <BenchHead>
             <div>
@@ -284,9 +284,9 @@ export function ReadStep() {
             name: readWords.setWord(couplingName(set.coupling, terms), i + 1),
           }))}
         />
-      </Bench>
+      </WorkArea>
       <ReadSay solved={solved} terms={terms} first={[...trying, ...frame.reminders]} actsFor={actsFor} />
-    </BenchAndSay>
+    </WorkAreaAndFindings>
   )
 }
 
@@ -294,12 +294,12 @@ export function ReadStep() {
 function ReadSay(props: {
   solved: JobSolution
   terms: TrainTerms
-  first: readonly SayItem[]
+  first: readonly FindingItem[]
   actsFor: (finding: Finding) => Act[]
 }) {
   const solved = useDeferredValue(props.solved)
   const findings = useMemo(() => findingsFor(solved, 'read'), [solved])
-  return <Say items={[...props.first, ...sayItems(findings, props.terms, props.actsFor)]} />
+  return <FindingsPanel items={[...props.first, ...sayItems(findings, props.terms, props.actsFor)]} />
 }
 
 /** What goes when a round is deleted. */

@@ -28,12 +28,12 @@ test('an instrument that works out its result by itself: signs asked in words, b
   await expect(page.getByText('Plus is high, and toward wall.')).toBeVisible()
   await expect(page.getByText(/^Motor: front feet/)).not.toHaveText(low ?? '')
   // 0.12 high at the coupling and open at the bottom by 0.05 over 100 mm: 240 mm on 0.24 high, 690 mm on 0.465
-  await expect(page.getByText('Motor: front feet 0.24 high, back feet 0.47 high (mm).')).toBeVisible()
+  await expect(page.getByText('Motor: front feet 0.24 mm high, back feet 0.47 mm high.')).toBeVisible()
   await expect(page.getByText(/Saved \d/)).toBeVisible()
   await page.goto(`${demo}/jobs/job-7/moves`)
   await page.goto(`${demo}/jobs/job-7/readings`)
   await expect(cell('gap', 'height')).toHaveValue('+0.05')
-  await expect(page.getByText('Motor: front feet 0.24 high, back feet 0.47 high (mm).')).toBeVisible()
+  await expect(page.getByText('Motor: front feet 0.24 mm high, back feet 0.47 mm high.')).toBeVisible()
 })
 
 test('what an instrument counts as plus is kept with the kit, and comes with it', async ({ page, demo }) => {

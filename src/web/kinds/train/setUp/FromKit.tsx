@@ -3,6 +3,7 @@ import { quantityMm } from '../../../../core/frame/quantity'
 import { withBracket, withDial, withHead } from '../../../../core/kinds/train/document/fromKit'
 import type { ProbeSetUp } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
+import { sayStoredDay } from '../../../../words/dates'
 import { dimension } from '../../../../words/terms'
 import { setUpWords } from '../../../../words/train/page/setUp'
 import { useKit } from '../../../notebook/useKit'
@@ -59,7 +60,7 @@ export function FromKit({ probe, unit, frozen, onProbe }: Props) {
       )}
       <ButtonLink to="/kit">{setUpWords.goToKit}</ButtonLink>
       {due && due < new Date().toISOString().slice(0, 10) ? (
-        <Fault>{setUpWords.calibrationOfWasDue(used?.name ?? '', due)}</Fault>
+        <Fault>{setUpWords.calibrationOfWasDue(used?.name ?? '', sayStoredDay(due))}</Fault>
       ) : null}
       {bracket ? <Muted>{takenText(bracket, unit)}</Muted> : null}
     </Row>
@@ -72,7 +73,7 @@ function takenText(
 ) {
   const taken = quantityMm(span)
   const parts = [
-    takenOn ? setUpWords.on(takenOn) : '',
+    takenOn ? setUpWords.on(sayStoredDay(takenOn)) : '',
     taken === undefined ? '' : setUpWords.atASpanOf(dimension(taken, unit)),
     dial ? setUpWords.withWord(dial) : '',
   ].filter(Boolean)

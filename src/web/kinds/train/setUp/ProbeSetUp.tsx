@@ -190,13 +190,13 @@ export function ProbeSetUp({ set, probe, line, stations, unit, frozen, onProbe, 
         ) : (
           <div data-needed="">
             <QuantityField
-              label={kind.sag === 'above zero' ? setUpWords.bracketSagBottomOfBore : setUpWords.bracketSagBottomOfBar}
+              label={kind.sag === 'positive' ? setUpWords.bracketSagBottomOfBore : setUpWords.bracketSagBottomOfBar}
               signed
               quantity={probe.sag}
               unit={unit}
               readOnly={frozen}
               onChange={(sag) => put({ sag }, 'sag')}
-              hint={kind.sag === 'above zero' ? setUpWords.normallyAboveZeroItHangs : setUpWords.normallyBelowZero}
+              hint={kind.sag === 'positive' ? setUpWords.normallyAboveZeroItHangs : setUpWords.normallyBelowZero}
             />
           </div>
         )}

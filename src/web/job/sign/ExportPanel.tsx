@@ -32,7 +32,7 @@ async function pngOf(svg: string, width: number, height: number): Promise<Blob> 
 }
 
 /** Everything a job can be taken out as; nothing goes anywhere but to the person who asks. */
-export function WaysOut({
+export function ExportPanel({
   sheet,
   revision,
   signedAt,

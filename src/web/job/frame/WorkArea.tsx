@@ -2,13 +2,13 @@ import styled from 'styled-components'
 import { narrow } from '../../app/style'
 
 /** The step's own work beside what it means. */
-export const BenchAndSay = styled.div`
+export const WorkAreaAndFindings = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) 420px;
   @media (max-width: 1180px) { grid-template-columns: minmax(0, 1fr) 340px; }
   ${narrow} { grid-template-columns: minmax(0, 1fr); }
   min-height: calc(100vh - 97px - 245px);
 `
-export const Bench = styled.main`
+export const WorkArea = styled.main`
   padding: 12px 20px 32px; min-width: 0;
   /* clear of the Sight, which stays above */
   @media (min-width: 900px) and (min-height: 700px) { input, select, button { scroll-margin: 260px 0 20px; } }

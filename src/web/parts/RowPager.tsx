@@ -9,7 +9,7 @@ const much = 25
  * A long list in stretches: what is not looked at is not drawn. `choice` is nothing where all fits; `show` turns to the stretch
  * that a row lies in.
  */
-export function useStretch<T>(all: readonly T[], nameOf: (one: T) => string) {
+export function useRowPager<T>(all: readonly T[], nameOf: (one: T) => string) {
   const [at, setAt] = useState(0)
   const stretches = Math.ceil(all.length / much)
   const now = Math.min(at, Math.max(0, stretches - 1))

@@ -2,7 +2,7 @@ import { memo, useCallback, useDeferredValue, useLayoutEffect, useRef, useState 
 import styled from 'styled-components'
 import type { Peg } from '../../core/verdict/peg'
 import { partsWords } from '../../words/page/parts'
-import type { Said } from '../../words/said'
+import type { Message } from '../../words/said'
 import { mono, narrow } from '../app/style'
 import { Button } from '../parts/controls'
 import { Peg as PegMark } from '../parts/Peg'
@@ -33,20 +33,20 @@ const Toggle = styled(Button)<{ $at: 'wide' | 'narrow' }>`
 const openAt = { wide: 3, narrow: 1 } as const
 
 /** A sentence with its peg and its acts. */
-export interface SayItem {
+export interface FindingItem {
   /** The same thing said keeps its key while its numbers change. */
   key: string
   peg: Peg
-  said: Said
+  said: Message
   acts: readonly Act[]
   /** The step's own column shows it too: it comes after what only stands here. */
   inColumn?: boolean
 }
 
 /** Most urgent first; what the column shows too comes last, and what to do next is never behind "more". */
-function inOrder(items: readonly SayItem[]): readonly SayItem[] {
-  const isNext = ({ acts }: SayItem) => acts.some(({ main }) => main)
-  const later = ({ inColumn, ...item }: SayItem) => inColumn && !isNext({ inColumn, ...item })
+function inOrder(items: readonly FindingItem[]): readonly FindingItem[] {
+  const isNext = ({ acts }: FindingItem) => acts.some(({ main }) => main)
+  const later = ({ inColumn, ...item }: FindingItem) => inColumn && !isNext({ inColumn, ...item })
   const ordered = [...items.filter((item) => !later(item)), ...items.filter(later)]
   const next = ordered.findIndex(isNext)
   if (next < openAt.wide) return ordered
@@ -59,7 +59,7 @@ function inOrder(items: readonly SayItem[]): readonly SayItem[] {
 }
 
 /** What it means and what to do next: sentences, most urgent first, each with its peg, its working and its acts. */
-export function Say({ items }: { items: readonly SayItem[] }) {
+export function FindingsPanel({ items }: { items: readonly FindingItem[] }) {
   const [open, setOpen] = useState(false)
   // the number typed and the drawing come first; what it means follows when both are painted
   const shown = useDeferredValue(items)
@@ -92,7 +92,7 @@ const More = memo(({ count, open, show }: { count: number; open: boolean; show: 
   ),
 )
 
-const Sentences = memo(({ items, run }: { items: readonly SayItem[]; run: SentenceProps['run'] }) =>
+const Sentences = memo(({ items, run }: { items: readonly FindingItem[]; run: SentenceProps['run'] }) =>
   items.map(({ key, peg, said, acts }) => <Sentence key={key} id={key} peg={peg} said={said} acts={acts} run={run} />),
 )
 
@@ -109,7 +109,7 @@ const Drawer = styled.div<{ $open: boolean }>`
 interface SentenceProps {
   id: string
   peg: Peg
-  said: Said
+  said: Message
   acts: readonly Act[]
   /** Runs the act of that number of the finding as it is when pressed. */
   run: (id: string, act: number) => void

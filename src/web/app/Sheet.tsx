@@ -1,0 +1,12 @@
+import { Modal, ModalOverlay } from 'react-aria-components'
+import styled from 'styled-components'
+import { mono } from './style'
+
+/** What lies over the screen while a dialog is open, and the sheet of the dialog. */
+export const Veil = styled(
+  ModalOverlay,
+)`position: fixed; inset: 0; background: rgb(0 0 0 / 35%); display: grid; place-items: center; z-index: 5;`
+export const Sheet = styled(Modal)`
+  background: var(--card); border: 1px solid var(--rule); border-radius: 6px; padding: 24px; width: min(520px, 94vw); max-height: 90vh; overflow: auto;
+  dl { display: grid; grid-template-columns: auto 1fr; gap: 6px 18px; margin: 16px 0; } dt { ${mono} font-weight: 700; } dd { margin: 0; }
+`
