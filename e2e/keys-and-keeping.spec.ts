@@ -41,6 +41,31 @@ test('the keyboard is never lost: shortcuts, headings, undo, add and take away',
   await expect.poll(() => focused(page)).not.toBe('body')
 })
 
+test('a screen stays where it was left: another address begins at its top, a reload does not', async ({
+  page,
+  demo,
+}) => {
+  const top = () => page.evaluate(() => window.scrollY)
+  await page.goto(`${demo}/jobs/job-6/dimensions`)
+  await expect(page.getByRole('heading', { name: 'Tolerance' })).toBeVisible()
+  await page.mouse.wheel(0, 190)
+  await expect.poll(top).toBe(190)
+  // an address typed into the same tab is no way back, however alike its place in the history
+  await page.goto(`${demo}/jobs/job-6/sign`)
+  await page.getByRole('button', { name: 'Show the record' }).click()
+  await expect(page.getByRole('article', { name: 'Print preview' })).toBeVisible()
+  expect(await top()).toBe(0)
+  await page.mouse.wheel(0, 120)
+  await expect.poll(top).toBe(120)
+  await page.getByRole('link', { name: /Dimensions/ }).click()
+  await expect(page.getByRole('heading', { name: 'Tolerance' })).toBeVisible()
+  expect(await top()).toBe(0)
+  await page.mouse.wheel(0, 240)
+  await expect.poll(top).toBe(240)
+  await page.reload()
+  await expect.poll(top).toBe(240)
+})
+
 test('a job is put away from its line screen and brought back, a line is duplicated and put away', async ({
   page,
   demo,

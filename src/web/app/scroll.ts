@@ -11,11 +11,11 @@ function kept(): Record<string, number> {
   }
 }
 
-function keep(key: string, y: number): void {
+function keep(place: string, y: number): void {
   try {
     // the newest hundred places of this tab are enough
-    const all = Object.entries(kept()).filter(([one]) => one !== key)
-    sessionStorage.setItem(shelf, JSON.stringify(Object.fromEntries([...all.slice(-99), [key, y]])))
+    const all = Object.entries(kept()).filter(([one]) => one !== place)
+    sessionStorage.setItem(shelf, JSON.stringify(Object.fromEntries([...all.slice(-99), [place, y]])))
   } catch {
     // a full or forbidden store costs a place on the page, nothing else
   }
@@ -26,11 +26,13 @@ const patience = 2000
 
 /** A new screen begins at its top; one gone back to where it was left, as soon as it is tall enough for that. */
 export function useScroll(): void {
-  const { key } = useLocation()
+  const { key, pathname } = useLocation()
   const type = useNavigationType()
+  // the first screen of every load has the same key, so its address is part of its place
+  const place = `${key} ${pathname}`
   useLayoutEffect(() => {
     window.history.scrollRestoration = 'manual'
-    const wanted = type === 'POP' ? (kept()[key] ?? 0) : 0
+    const wanted = type === 'POP' ? (kept()[place] ?? 0) : 0
     const begun = performance.now()
     let frame = 0
     let y = window.scrollY
@@ -44,11 +46,12 @@ export function useScroll(): void {
     const moved = () => {
       y = window.scrollY
     }
-    const leave = () => keep(key, y)
+    const leave = () => keep(place, y)
     window.addEventListener('scroll', moved, { passive: true })
     window.addEventListener('wheel', stop, { passive: true })
     window.addEventListener('touchstart', stop, { passive: true })
     window.addEventListener('keydown', stop)
+    window.addEventListener('pointerdown', stop)
     window.addEventListener('pagehide', leave)
     return () => {
       stop()
@@ -57,7 +60,8 @@ export function useScroll(): void {
       window.removeEventListener('wheel', stop)
       window.removeEventListener('touchstart', stop)
       window.removeEventListener('keydown', stop)
+      window.removeEventListener('pointerdown', stop)
       window.removeEventListener('pagehide', leave)
     }
-  }, [key, type])
+  }, [place, type])
 }
