@@ -50,7 +50,7 @@ export function lineDrawing(solved: JobSolution, terms: Terms, options: SightOpt
       role: 'small',
       at: [options.width / 2, 17],
       anchor: 'middle',
-      text: t`thick now · thin cold target · dotted running`,
+      text: t`thick now · thin target · dotted running`,
     })
   placeLabels(wanted, [...shapes, ...[...spots.values()].flatMap((spot) => spot.shapes)])
   const { plan } = options
@@ -140,19 +140,21 @@ function drawPlane(
     const walls = [m === 0 ? undefined : a, m === train.machines.length - 1 ? undefined : b].map((x) =>
       x === undefined ? Math.min(under[0], options.width - under[0]) : Math.abs(sheet.x(x) - under[0]),
     )
-    const after = `, ${stays ? t`fixed` : links ? t`moved` : t`not measured`}`
-    const name = fitted(machineName(machine.id, terms), after, 2 * Math.min(...walls))
-    wanted.push({
-      role: 'name',
-      text: name,
-      mark: under,
-      places: [under[1], band[0] + 15].flatMap((y) =>
-        [0, 14, -14, 28, -28, 42, -42].map((dx): Point => [under[0] + dx, y]),
-      ),
-      weight: 2,
-      within,
-      put: (made) => shapes.push(...made.filter(({ kind }) => kind === 'text')),
-    })
+    const state = (links: unknown) => (stays ? t`fixed` : links ? t`moved` : t`not measured`)
+    const after = `, ${state(links)}`
+    // the plan stands right below the elevation: it names a machine again only where it says something else of it
+    if (plane === 'vertical' || state(links) !== state(solution.chains.vertical[m]))
+      wanted.push({
+        role: 'name',
+        text: fitted(machineName(machine.id, terms), after, 2 * Math.min(...walls)),
+        mark: under,
+        places: [under[1], band[0] + 15].flatMap((y) =>
+          [0, 14, -14, 28, -28, 42, -42].map((dx): Point => [under[0] + dx, y]),
+        ),
+        weight: 2,
+        within,
+        put: (made) => shapes.push(...made.filter(({ kind }) => kind === 'text')),
+      })
 
     for (const foot of machine.feet) {
       const found = solution.feet.find((f) => f.foot === foot.id)

@@ -93,7 +93,9 @@ const More = memo(({ count, open, show }: { count: number; open: boolean; show: 
 )
 
 const Sentences = memo(({ items, run }: { items: readonly FindingItem[]; run: SentenceProps['run'] }) =>
-  items.map(({ key, peg, said, acts }) => <Sentence key={key} id={key} peg={peg} said={said} acts={acts} run={run} />),
+  items.map(({ key, peg, said, acts }, i) => (
+    <Sentence key={key} id={key} peg={peg} said={said} acts={acts} first={i === 0} run={run} />
+  )),
 )
 
 const Drawer = styled.div<{ $open: boolean }>`
@@ -111,6 +113,8 @@ interface SentenceProps {
   peg: Peg
   said: Message
   acts: readonly Act[]
+  /** The most urgent one: its explanation stands open. */
+  first: boolean
   /** Runs the act of that number of the finding as it is when pressed. */
   run: (id: string, act: number) => void
 }
@@ -118,23 +122,35 @@ interface SentenceProps {
 /** Drawn again only when its words change: most keystrokes leave most sentences as they were. */
 const Sentence = memo(OneSentence, (a, b) => told(a) === told(b))
 
-const told = ({ id, peg, said, acts }: SentenceProps): string =>
-  [id, peg, said.title, said.detail, ...(said.working ?? []), ...acts.map((act) => `${act.text}${act.main}`)].join('\n')
+const told = ({ id, peg, said, acts, first }: SentenceProps): string =>
+  [
+    id,
+    peg,
+    first,
+    said.title,
+    said.detail,
+    ...(said.working ?? []),
+    ...acts.map((act) => `${act.text}${act.main}`),
+  ].join('\n')
 
-function OneSentence({ id, peg, said, acts, run }: SentenceProps) {
+/** A result carries a figure with its unit and stands at once; an explanation has none and can wait. */
+const isResult = (detail: string) => /\d[\s\u00a0]?(?:mm|mil|in\b|°|%)/.test(detail)
+
+function OneSentence({ id, peg, said, acts, first, run }: SentenceProps) {
   const [shown, setShown] = useState(false)
   const { title, detail, working } = said
+  const folded = detail !== undefined && !first && !isResult(detail)
   return (
     <Item>
       <PegMark peg={peg} />
       <div>
         <h3>{title}</h3>
-        {detail ? <p>{detail}</p> : null}
-        {acts.length || working ? (
+        {detail && (shown || !folded) ? <p>{detail}</p> : null}
+        {acts.length || working || folded ? (
           <Acts
             id={id}
             texts={acts.map((act) => (act.main ? `!${act.text}` : act.text)).join('|')}
-            working={working !== undefined}
+            behind={working ? 'working' : folded ? 'detail' : undefined}
             shown={shown}
             show={setShown}
             run={run}
@@ -156,14 +172,15 @@ interface ActsProps {
   id: string
   /** Texts of the acts, "|" between them, "!" before the one to do next: one string, so that it compares cheaply. */
   texts: string
-  working: boolean
+  /** What a press shows. */
+  behind: 'working' | 'detail' | undefined
   shown: boolean
   show: (shown: boolean) => void
   run: SentenceProps['run']
 }
 
 /** The buttons under a sentence: they stay while its numbers change. */
-const Acts = memo(function Acts({ id, texts, working, shown, show, run }: ActsProps) {
+const Acts = memo(function Acts({ id, texts, behind, shown, show, run }: ActsProps) {
   return (
     <footer>
       {texts
@@ -177,9 +194,9 @@ const Acts = memo(function Acts({ id, texts, working, shown, show, run }: ActsPr
             </Button>
           )
         })}
-      {working ? (
+      {behind ? (
         <Button className="working" aria-expanded={shown} onPress={() => show(!shown)}>
-          {shown ? partsWords.hideWorking : partsWords.showWorking}
+          {shown ? partsWords.hide[behind] : partsWords.show[behind]}
         </Button>
       ) : null}
     </footer>

@@ -202,7 +202,7 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Message 
     case 'oval':
       return {
         title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.by, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
-        detail: t`Usual limit ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The center is still valid. The maker decides whether the bore is acceptable.`,
+        detail: t`Usual limit ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The center still counts. The maker decides on the bore.`,
       }
     case 'oval-hidden':
       return {

@@ -15,6 +15,6 @@ export const partsWords = labels({
   whatItMeansAndWhat: 'Result and next step',
   less: 'Less',
   more: (length: string | number) => t`${length} more`,
-  hideWorking: 'Hide working',
-  showWorking: 'Show working',
+  hide: { working: 'Hide working', detail: 'Hide details' },
+  show: { working: 'Show working', detail: 'Details' },
 })

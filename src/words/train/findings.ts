@@ -214,8 +214,10 @@ function sayVerdict(finding: Extract<Finding, { kind: 'verdict' }>, terms: Train
           : t`By sliding speed at the coupling. The maker’s or site’s figure would override it.`
   return {
     title,
-    detail: doubts.length ? t`Don’t trust it: ${doubts.join(t`, and `)}. ${measured}` : measured,
+    detail: measured,
     working: [
+      // each doubt is a finding of its own and comes first
+      ...(doubts.length ? [t`Don’t trust it: ${doubts.join(t`, and `)}.`] : []),
       ...lines.map(
         (line) =>
           t`${capital(planeName[line.plane])}: offset ${place(line.offset, line.plane, terms)} ± ${length(2 * line.offsetSd, terms)} ${unitName[terms.unit]}, angularity ${slope(line.slope, terms.unit)} ± ${slope(2 * line.slopeSd, terms.unit)} (right shaft relative to left, 2 SD)`,

@@ -301,7 +301,8 @@ function sayTied({ machine, tie, most, agreed }: Extract<PlanFinding, { kind: 't
   const name = inText(machineName(machine, terms))
   const tied = tie === 'pipes' ? t`with its pipes` : t`in its casing`
   return {
-    title: t`This plan moves the ${name} ${tied}: ${moves.join(t` and `)}.`,
+    title: t`This plan moves the ${name} ${tied}.`,
+    working: [t`Most: ${moves.join(t` and `)}.`],
     detail: agreed
       ? t`Agreed by ${agreed.by}, ${sayDate(agreed.at)}.`
       : tie === 'pipes'

@@ -9,9 +9,8 @@ import { Muted } from '../../parts/controls'
 import { Help } from '../../parts/Help'
 import { Peg } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
-import { Sheet } from './parts'
+import { HelpHead, Sheet } from './parts'
 
-const Head = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 0 6px; min-height: 44px; h2 { margin: 0; } p { flex-basis: 100%; }`
 const Places = styled.table`${rowsAsCards}`
 
 /** Every station from as found to as left. */
@@ -23,10 +22,10 @@ export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Pr
   const again = proof.found !== proof.left
   return (
     <Sheet aria-label={proveWords.asFoundToAsLeft}>
-      <Head>
+      <HelpHead>
         <h2>{proveWords.asFoundToAsLeft}</h2>
         <Help of={proveWords.asFoundToAsLeft}>{proveWords.positionsAre(unit)}</Help>
-      </Head>
+      </HelpHead>
       <Wide>
         <Places>
           <thead>

@@ -14,6 +14,7 @@ import { newId } from '../../app/newId'
 import { narrow } from '../../app/style'
 import { Button, Card, Muted } from '../../parts/controls'
 import { Fold } from '../../parts/Fold'
+import { Help } from '../../parts/Help'
 import { Peg } from '../../parts/Peg'
 import { type Act, type FindingItem, FindingsPanel } from '../../say/FindingsPanel'
 import { useJobFrame } from '../frame/context'
@@ -23,6 +24,7 @@ import { Doubt } from './Doubt'
 import { Leave } from './Leave'
 import { Marks } from './Marks'
 import { ProofTable } from './ProofTable'
+import { HelpHead } from './parts'
 import { Speeds } from './Speeds'
 import { Ticks } from './Ticks'
 
@@ -170,25 +172,31 @@ export function ProveStep() {
         <ProofTable proof={proof} terms={terms} />
         {frozen || proof.left === undefined ? null : (
           <Acts aria-label={proveWords.readAgain}>
-            <h2>{proveWords.readAgain}</h2>
+            <HelpHead>
+              <h2>{proveWords.readAgain}</h2>
+              <Help of={proveWords.readAgain}>
+                {[
+                  proveWords.repeatIs,
+                  kind.withOtherMethod ? proveWords.otherMethodIs : '',
+                  coupled ? proveWords.closedIs : '',
+                ].join(' ')}
+              </Help>
+            </HelpHead>
             <ul>
               <li>
                 <Button onPress={() => sets('repeat')}>{proveWords.repeat}</Button>
-                <small>{proveWords.repeatBecause}</small>
               </li>
               {kind.withOtherMethod ? (
                 <li>
                   <Button onPress={() => readMore((r) => kind.withOtherMethod?.(line, r, () => newId('set')) ?? r)}>
                     {proveWords.otherMethod}
                   </Button>
-                  <small>{proveWords.otherMethodBecause}</small>
                 </li>
               ) : null}
               {coupled ? (
                 <>
                   <li>
                     <Button onPress={() => sets('closed')}>{proveWords.closed}</Button>
-                    <small>{proveWords.closedBecause}</small>
                   </li>
                   {kind.readsRunning ? (
                     <li>

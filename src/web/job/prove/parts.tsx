@@ -13,6 +13,8 @@ export const Sheet = styled(Card)`
   tbody tr { border-top: 1px solid var(--rule); } tbody tr[data-more] { border-top: 0; } tbody th[scope='row'] { font-weight: 400; color: var(--muted); } th[rowspan] { vertical-align: top; }
   summary { cursor: pointer; min-height: 44px; padding: 10px 0; } summary h2 { display: inline; }
 `
+/** A heading with its help. */
+export const HelpHead = styled.div`display: flex; flex-wrap: wrap; align-items: center; gap: 0 6px; min-height: 44px; &&& h2 { margin: 0; } p { flex-basis: 100%; }`
 export const Row = styled.div`display: flex; flex-wrap: wrap; gap: 12px; align-items: end;`
 
 const Inside = styled.div`display: grid; gap: 10px; margin-top: 10px;`

@@ -51,7 +51,7 @@ import { PlanLine } from './PlanLine'
 import { Picks, StockOf } from './Stock'
 import { WhatStays } from './WhatStays'
 
-const Feet = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 16px; margin: 8px 0 20px;`
+const Feet = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 16px; margin: 8px 0 12px;`
 const Station = styled(Card)<{ $chosen: boolean }>`
   display: grid; gap: 0; align-content: start; padding: 12px 16px; ${({ $chosen }) => ($chosen ? 'border-color: var(--kelp); box-shadow: 0 0 0 1px var(--kelp);' : '')}
   h3 { font-size: 16px; display: flex; justify-content: space-between; gap: 12px; small { color: var(--muted); font-weight: 400; ${mono} font-size: 13px; } }
@@ -62,9 +62,8 @@ const Foot = styled.section`
   > p { color: var(--ink); } > p + p { color: var(--muted); font-size: 14px; }
 `
 /** What lies below the edge of the window is not laid out before it comes into sight: a train of five has many cards. */
-const Moves = styled.section`content-visibility: auto; contain-intrinsic-size: auto 560px; margin: 0 -3px; padding: 0 3px;`
+const Moves = styled.section`content-visibility: auto; contain-intrinsic-size: auto 560px; margin: 0 -3px 20px; padding: 0 3px; h2 { font-size: 16px; }`
 const Tighten = styled.p`color: var(--muted); & + & { margin-top: 8px; }`
-const MachineHead = styled.div`display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; margin-top: 4px; h2 { font-size: 16px; flex: 1 1 160px; }`
 
 /** What to do at every foot: shims in or out, and which way to push by how much. */
 export function MoveStep() {
@@ -214,10 +213,7 @@ export function MoveStep() {
           {known ? (
             shown.map((machine) => (
               <Moves key={machine.id} aria-label={moveWords.moves2(machine.name)}>
-                <MachineHead>
-                  <h2>{machine.name}</h2>
-                  <StockOf machine={machine.id} frame={frame} />
-                </MachineHead>
+                <h2>{machine.name}</h2>
                 <Feet>
                   {plan?.stations
                     .filter((station) => station.machine === machine.id)
@@ -237,6 +233,7 @@ export function MoveStep() {
                       </Station>
                     ))}
                 </Feet>
+                <StockOf machine={machine.id} frame={frame} />
               </Moves>
             ))
           ) : (

@@ -21,9 +21,14 @@ export function PlanLine({ frame, children }: { frame: TrainFrame; children: Rea
     <>
       <Line>
         <span>
-          {moveWords.plan} <b>{[staysNames[stays], which].filter(Boolean).join(': ')}</b>
+          <b>{[staysNames[stays], which].filter(Boolean).join(': ')}</b>
         </span>
-        <Button look="quiet" aria-expanded={open} onPress={() => ask(!open)}>
+        <Button
+          look="quiet"
+          aria-label={open ? moveWords.planDone : moveWords.changeThePlan}
+          aria-expanded={open}
+          onPress={() => ask(!open)}
+        >
           {open ? moveWords.planDone : moveWords.changePlan}
         </Button>
       </Line>
