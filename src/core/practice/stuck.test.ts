@@ -70,6 +70,14 @@ describe('a section with a roll that won’t go', () => {
     )
   })
 
+  it('fanned to the wrong side is that, also where both neighbors already stood there', () => {
+    const { off } = makeSection(3902)
+    expect([off[3], off[4], off[5]]).toEqual([0.21, -0.31, 0.21])
+    const fan = fanned(3902)
+    expect(slips(to(3902, { 2: -fan[2], 3: -fan[3], 5: -fan[5], 6: -fan[6] }))).toEqual(['other-way'])
+    expect(slips(beginEasing(3902))).toEqual(['spans'])
+  })
+
   it('each slip by its name', () => {
     fc.assert(
       fc.property(seeds, (seed) => {

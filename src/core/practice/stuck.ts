@@ -36,14 +36,20 @@ const none: PerRoll = { 1: 0, 2: 0, 3: 0, 4: 0, 5: 0, 6: 0, 7: 0 }
 
 const hundredths = (mm: number): number => Math.round(mm * 100) / 100
 
+const tooLong = ({ mm }: { mm: number }): boolean => Math.abs(mm) > spanTolerance + 1e-9
+
 export function makeSection(seed: number): Section {
   const source = chance(seed ^ 0x47b5481d)
   const signed = (least: number, most: number): number =>
     hundredths((source.uniform() < 0.5 ? -1 : 1) * (least + (most - least) * source.uniform()))
   // three spans either way: shared out they forgive 0.36
   const stuck: RollNumber = 4
-  const off = Object.fromEntries(rollNumbers.map((roll) => [roll, signed(0.1, 0.4)])) as Record<RollNumber, number>
-  return { stuck, off: { ...off, 1: 0, 7: 0, [stuck]: signed(0.26, 0.33) } }
+  for (;;) {
+    const drawn = Object.fromEntries(rollNumbers.map((roll) => [roll, signed(0.1, 0.4)])) as Record<RollNumber, number>
+    const section: Section = { stuck, off: { ...drawn, 1: 0, 7: 0, [stuck]: signed(0.26, 0.33) } }
+    // one that stands shared out as it was found teaches nothing
+    if (spansOf(section, { moved: none }).some(tooLong)) return section
+  }
 }
 
 /** Where the far end of a roll stands down the line now, mm over its face. */
@@ -139,7 +145,7 @@ export function judgeEasing(now: Easing): EasingJudged {
   if (hands.loose.length > 0) slips.push('still-loose')
   if (hands.forced > 0) slips.push('forced')
   if (hands.moved[1] !== 0 || hands.moved[7] !== 0) slips.push('reference-moved')
-  const over = spans.filter(({ mm }) => Math.abs(mm) > spanTolerance + 1e-9)
+  const over = spans.filter(tooLong)
   if (over.length > 0) slips.push(whyOver(section, hands, over))
   if (now.strained > 0) slips.push('strained')
   return {
@@ -158,7 +164,7 @@ function whyOver(section: Section, hands: SectionHands, over: ReturnType<typeof 
   if (others.every((roll) => Math.abs(stands(roll)) <= 0.03)) return 'to-the-numbers'
   const away = -Math.sign(section.off[section.stuck])
   const beside = [3, 5] as const
-  if (beside.some((roll) => hands.moved[roll] !== 0) && beside.every((roll) => stands(roll) * away > 0.05))
+  if (others.some((roll) => hands.moved[roll] !== 0) && beside.every((roll) => stands(roll) * away > 0.05))
     return 'other-way'
   const before = over.every(({ to }) => to <= section.stuck)
   const after = over.every(({ from }) => from >= section.stuck)

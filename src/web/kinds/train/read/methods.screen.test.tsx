@@ -281,7 +281,9 @@ test('the coupling engaged: moves are not trusted until a person says so', async
   await page.getByRole('button', { name: 'Plan from these readings anyway' }).click()
   await expect(card).toContainText('Take out')
   await expect(card).not.toContainText('Not sure')
-  await expect(page.getByText(/Moves are planned from it anyway/)).toBeVisible()
+  const said = page.getByRole('article').filter({ hasText: 'was only read with the coupling connected' })
+  await said.getByRole('button', { name: 'Details' }).click()
+  await expect(said).toContainText('Moves are planned from it anyway')
 })
 
 test('dials are refused for a machine that runs, with the reason; the running check opens heads', async ({
