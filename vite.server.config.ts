@@ -11,7 +11,7 @@ export default defineConfig({
         server: 'src/server/main.ts',
         start: 'src/server/start.ts',
         administrator: 'src/server/administrator.ts',
-        worker: 'src/server/heavy/worker.ts',
+        worker: 'src/server/workers/worker.ts',
         packer: 'src/server/archive/packer.ts',
         solve: 'src/cli/main.ts',
       },

@@ -3,10 +3,10 @@ import { expect, type Page } from '@playwright/test'
 import { beginBelting } from '../src/core/practice/belts'
 import { makeBench, swing } from '../src/core/practice/bench'
 import { faceWanted, makeDrive, motor } from '../src/core/practice/drive'
-import { makeFrame } from '../src/core/practice/frame'
 import { begin } from '../src/core/practice/lesson'
 import { beginPlotting, lineAt, makePlot, square } from '../src/core/practice/plot'
 import { beginSeating } from '../src/core/practice/seating'
+import { makeFrame } from '../src/core/practice/softFootRig'
 import { test } from './site'
 
 /** What the dial shows, as somebody who listens to it hears it: whole turns by the small hand, hundredths by the needle. */

@@ -9,6 +9,7 @@ import {
   writeSync,
 } from 'node:fs'
 import { join } from 'node:path'
+import { monitorEventLoopDelay } from 'node:perf_hooks'
 import { createClient } from '@libsql/client'
 import { expect, test } from '@playwright/test'
 import { caseA } from '../src/core/kinds/train/survey/caseA'
@@ -554,6 +555,8 @@ test('nobody waits for somebody else: bodies without end, the archive, tags, rec
   await Promise.all(['/archive', '/tags/lines.pdf', '/jobs/job-12/record.pdf'].map((path) => ask(at, path)))
   const before = memory()
   const quiet = waits.splice(0)
+  const late = monitorEventLoopDelay({ resolution: 10 })
+  late.enable()
   for (const [what, path, body] of bodies) {
     const status = await send(path, body)
     expect(status === undefined || (status >= 400 && status < 500), `${what}: ${status}`).toBe(true)
@@ -566,8 +569,9 @@ test('nobody waits for somebody else: bodies without end, the archive, tags, rec
   const more = memory() - before
   if (long)
     process.stdout.write(`longest wait ${Math.round(worst)} ms of ${waits.length}; ${Math.round(more)} MB more\n`)
-  // 250 ms on a quiet machine; one that others use is measured by what the first look at everything took on it
-  expect(worst).toBeLessThan(Math.max(250, 4 * Math.max(...quiet)))
+  // 250 ms on a quiet machine; one that others use keeps this process waiting too, by as much as its own clock was late
+  late.disable()
+  expect(worst - late.max / 1e6).toBeLessThan(Math.max(250, 4 * Math.max(...quiet)))
   expect(more).toBeLessThan(100)
   await stopServer(at)
 })

@@ -1,7 +1,7 @@
 import { createReadStream } from 'node:fs'
 import { createInterface } from 'node:readline'
 import { text } from 'node:stream/consumers'
-import type { Checked } from '../core/frame/fault'
+import type { Checked } from '../core/quantity/fault'
 import { solveDocument } from '../planner/solveDocument'
 import type { Streams } from './streams'
 

@@ -1,5 +1,5 @@
-import type { Unit } from '../core/frame/units'
 import type { KindTypes } from '../core/kinds/kind'
+import type { Unit } from '../core/quantity/units'
 import type { Point, Scene } from './scene'
 
 /** One stroke of a miniature, px. */

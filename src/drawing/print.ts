@@ -1,4 +1,4 @@
-import type { Peg } from '../core/verdict/peg'
+import type { VerdictState } from '../core/verdict/state'
 import type { Role, Scene, Shape } from './scene'
 
 /** How a drawing looks on paper, whoever prints it: the PDF, or a file of the drawing alone. */
@@ -66,7 +66,7 @@ function shapeSvg(shape: Shape): string {
   return `<${shape.kind === 'area' ? 'polygon' : 'polyline'} points="${points}" ${look.join(' ')}/>`
 }
 
-function pegSvg(x: number, y: number, r: number, peg: Peg): string {
+function pegSvg(x: number, y: number, r: number, peg: VerdictState): string {
   const round = (fill: string, radius = r, more = '') =>
     `<circle cx="${x}" cy="${y}" r="${radius}" fill="${fill}"${more}/>`
   if (peg === 'nothing') return round(muted, r / 2.5)

@@ -1,4 +1,4 @@
-import type { Peg } from '../core/verdict/peg'
+import type { VerdictState } from '../core/verdict/state'
 
 /** What a stroke or a word is for; each renderer (page, print) has one style for each. */
 export type Role =
@@ -33,7 +33,7 @@ export type Shape =
   | { kind: 'line'; role: Role; points: readonly Point[] }
   | { kind: 'area'; role: Role; points: readonly Point[] }
   | { kind: 'text'; role: TextRole; at: Point; anchor: 'start' | 'middle' | 'end'; text: string }
-  | { kind: 'peg'; at: Point; peg: Peg; size: number }
+  | { kind: 'peg'; at: Point; peg: VerdictState; size: number }
 
 /** Something that can be pointed at: its shapes, where it is, and its numbers in words. */
 export interface Spot {

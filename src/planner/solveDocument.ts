@@ -1,6 +1,6 @@
-import { type Checked, refuse } from '../core/frame/fault'
 import { kindAsked } from '../core/kinds'
 import { surveys } from '../core/kinds/surveys'
+import { type Checked, refuse } from '../core/quantity/fault'
 import { PlannerFault, theSolver } from './highs'
 
 /**

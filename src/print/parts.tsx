@@ -1,7 +1,7 @@
 import { Circle, G, Polygon, Polyline, Rect, Line as Stroke, StyleSheet, Svg, Text, View } from '@react-pdf/renderer'
 import { isValid } from 'date-fns/isValid'
 import type { ReactNode } from 'react'
-import type { Peg } from '../core/verdict/peg'
+import type { VerdictState } from '../core/verdict/state'
 import { ink, muted, pegColors, rule, strokes } from '../drawing/print'
 import type { Scene, Shape } from '../drawing/scene'
 import { sayLongDate } from '../words/dates'
@@ -142,7 +142,7 @@ function drawn(shape: Shape, key: number) {
 }
 
 /** A round peg fits, a square one does not. */
-export function PegMark({ x, y, size, peg }: { x: number; y: number; size: number; peg: Peg }) {
+export function PegMark({ x, y, size, peg }: { x: number; y: number; size: number; peg: VerdictState }) {
   if (peg === 'outside')
     return (
       <Rect

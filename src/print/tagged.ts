@@ -1,6 +1,6 @@
 import { create, type Font } from 'fontkit'
 import PDFDocument from 'pdfkit'
-import type { Peg } from '../core/verdict/peg'
+import type { VerdictState } from '../core/verdict/state'
 import { ink, letters, muted, pegColors, rule, strokes } from '../drawing/print'
 import type { Scene, Shape } from '../drawing/scene'
 import type { Block, Sheet, Table } from '../record/blocks'
@@ -390,7 +390,7 @@ class Printer {
   }
 
   /** A round peg fits, a square one does not. */
-  private peg(x: number, y: number, r: number, peg: Peg): void {
+  private peg(x: number, y: number, r: number, peg: VerdictState): void {
     const { doc } = this
     doc.save()
     if (peg === 'nothing') doc.circle(x, y, r / 2.5).fill(muted)

@@ -1,11 +1,11 @@
-import type { Peg } from '../core/verdict/peg'
+import type { VerdictState } from '../core/verdict/state'
 import type { Scene } from '../drawing/scene'
 
 /** A printed page as data, in the order it is read: the page, the PDF and the plain text are made from the same blocks. */
 
 export type Block =
   | { kind: 'heading'; text: string; level: 1 | 2 }
-  | { kind: 'verdict'; peg: Peg; text: string }
+  | { kind: 'verdict'; peg: VerdictState; text: string }
   | { kind: 'text'; text: string; quiet?: boolean }
   | { kind: 'list'; items: readonly Item[] }
   | Table
@@ -17,7 +17,7 @@ export type Block =
   | { kind: 'page' }
 
 export interface Item {
-  peg?: Peg
+  peg?: VerdictState
   text: string
 }
 

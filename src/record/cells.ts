@@ -1,6 +1,6 @@
-import { fromMm } from '../core/frame/units'
 import { provedOf } from '../core/job/proved'
 import { type AnyJob, type KindName, kindOf } from '../core/kinds'
+import { fromMm } from '../core/quantity/units'
 import { wordsOf } from '../words'
 import { t } from '../words/language'
 import { proofTerms } from '../words/prove'

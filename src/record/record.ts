@@ -11,7 +11,7 @@ import { wordsOf } from '../words'
 import { cautionTexts } from '../words/cautions'
 import { sayLongDate, sayStoredDay, sayTime } from '../words/dates'
 import { jointText, limitsText } from '../words/judged'
-import type { Told } from '../words/kind'
+import type { DisplayContext } from '../words/kind'
 import { labels, t } from '../words/language'
 import { type ProofTerms, proofTerms, proofTickTexts, sayOpen, saySpeed } from '../words/prove'
 import { type ReadingTable, readingTable } from '../words/readings'
@@ -189,7 +189,7 @@ export function recordOf<K extends KindName>(
 export function readingsOf<K extends KindName>(
   { line }: Pick<AnyJob<K>, 'line'>,
   solved: Kinds[K]['solved'],
-  told: Told<Kinds[K]>,
+  told: DisplayContext<Kinds[K]>,
 ): ReadingTable[] {
   const kind = { kind: line.kind as K }
   const { probe, angle } = wordsOf<K>(kind).record

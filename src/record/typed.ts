@@ -1,5 +1,5 @@
-import { formatNumber } from '../core/frame/number'
 import type { AnyJob, AnyLine, AnyRound, KindName } from '../core/kinds'
+import { formatNumber } from '../core/quantity/number'
 import { wordsOf } from '../words'
 import { type Field, isPart, namesIn, type Part, quantityTyped, type Typed, type Value } from '../words/fields'
 import { lowerFirst } from '../words/terms'

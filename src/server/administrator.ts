@@ -1,10 +1,10 @@
 import { join } from 'node:path'
 import { parseArgs } from 'node:util'
+import { mailboxOf } from './auth/accounts'
 import { StartFault } from './db/files'
 import { openStore } from './db/open'
 import { changePerson, insertPerson, personByMailbox, takenBy } from './db/people'
 import { sealTrail } from './db/trail'
-import { mailboxOf } from './door/accounts'
 import { doorOf } from './start'
 
 const usage = `Create an administrator, or reset a lost password. Stop the server first.

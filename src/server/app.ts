@@ -10,14 +10,13 @@ import { requestId } from 'hono/request-id'
 import { NONCE, secureHeaders } from 'hono/secure-headers'
 import type { Logger } from 'pino'
 import { ownAnswer } from '../core/site/answer'
+import { admitted } from './auth/admitted'
 import { bodiesMeasured } from './bodies'
 import { StoreBusy, StoreFull } from './db/patient'
-import { admitted } from './door/admitted'
 import { causes, faultOf } from './faultOf'
 import { guard, type Hosts, hostsFor } from './guard'
-import { OverloadedError } from './heavy/work'
 import { Metrics } from './metrics'
-import { bodyOf, descriptionOf, told } from './openapi'
+import { bodyOf, describeOperation, descriptionOf } from './openapi'
 import { refusal } from './routes/answers'
 import { archiveRoutes } from './routes/archive'
 import { calendarRoutes } from './routes/calendar'
@@ -33,30 +32,35 @@ import { siteRoutes } from './routes/site'
 import { tagRoutes } from './routes/tags'
 import { trailRoutes } from './routes/trail'
 import type { Site } from './site'
+import { OverloadedError } from './workers/work'
 
 /** The interface under /api, typed: the page's client is made from this type alone. */
 export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
   const api = new Hono()
     .use(bodiesMeasured())
-    .get('/health', told('Liveness check.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
-    .get('/ready', told('Readiness check: the data is reachable.', { 200: 'Ready.' }, [503]), async (c) => {
-      try {
-        await site.store.client.execute('select 1')
-      } catch {
-        return c.json(refusal('', 'Can’t reach the data.'), 503, { 'Retry-After': '5' })
-      }
-      return c.json({ ok: true }, 200)
-    })
+    .get('/health', describeOperation('Liveness check.', { 200: 'It does.' }), (c) => c.json({ ok: true }))
+    .get(
+      '/ready',
+      describeOperation('Readiness check: the data is reachable.', { 200: 'Ready.' }, [503]),
+      async (c) => {
+        try {
+          await site.store.client.execute('select 1')
+        } catch {
+          return c.json(refusal('', 'Can’t reach the data.'), 503, { 'Retry-After': '5' })
+        }
+        return c.json({ ok: true }, 200)
+      },
+    )
     .get(
       '/metrics',
-      told('Server metrics for monitoring.', {
+      describeOperation('Server metrics for monitoring.', {
         200: { says: 'Counts and times in the open text format.', type: 'text/plain' },
       }),
       metrics.told,
     )
     .post(
       '/solve',
-      told('Solves a survey document.', { 200: 'The result.' }, [400]),
+      describeOperation('Solves a survey document.', { 200: 'The result.' }, [400]),
       bodyOf('application/json'),
       async (c) => {
         let document: unknown
@@ -83,10 +87,14 @@ export function makeApi(site: Site, metrics: Metrics = new Metrics()) {
     .route('/trail', trailRoutes(site))
     .route('/copies', copyRoutes(site))
   let described: Promise<object> | undefined
-  return api.get('/openapi.json', told('This API description.', { 200: 'The OpenAPI description.' }), async (c) => {
-    described ??= descriptionOf(api as unknown as Hono)
-    return c.json((await described) as object, 200)
-  })
+  return api.get(
+    '/openapi.json',
+    describeOperation('This API description.', { 200: 'The OpenAPI description.' }),
+    async (c) => {
+      described ??= descriptionOf(api as unknown as Hono)
+      return c.json((await described) as object, 200)
+    },
+  )
 }
 
 export type Api = ReturnType<typeof makeApi>

@@ -10,10 +10,10 @@ import { kindOf } from '../core/kinds'
 import { surveys } from '../core/kinds/surveys'
 import { openPlant } from '../testing/plant'
 import { makeApp } from './app'
+import { mailboxOf } from './auth/accounts'
+import { AuthService } from './auth/service'
 import type { Store } from './db/open'
 import { insertPerson, personByMailbox, setPin } from './db/people'
-import { mailboxOf } from './door/accounts'
-import { Door } from './door/door'
 import { siteOf } from './site'
 
 const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
@@ -23,7 +23,7 @@ let document: OpenAPIV3_1.Document
 
 const password = 'a long pass phrase'
 const pin = '4711'
-let door: Door
+let door: AuthService
 /** Of an administrator, who may do everything. */
 let cookie = ''
 
@@ -52,7 +52,7 @@ const ask = async (path: string, method = 'GET', body?: BodyInit, type?: string)
 
 beforeAll(async () => {
   store = await openPlant(join(folder, 'test.db'))
-  door = new Door(store.db, { secret: 'x'.repeat(40), secure: false, proxied: false, metrics: undefined })
+  door = new AuthService(store.db, { secret: 'x'.repeat(40), secure: false, proxied: false, metrics: undefined })
   cookie = await signedIn('administrator', 'A. D.')
   app = makeApp(siteOf(store, undefined, door), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })
   document = (await (await ask('/api/openapi.json')).json()) as OpenAPIV3_1.Document

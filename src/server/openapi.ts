@@ -52,7 +52,11 @@ const refusals: Readonly<Record<number, string>> = {
  * @param does a sentence
  * @param answers what comes, by status; a number alone is the refusal of that status
  */
-export function told(does: string, answers: Readonly<Record<number, Answer>>, refused: readonly number[] = []) {
+export function describeOperation(
+  does: string,
+  answers: Readonly<Record<number, Answer>>,
+  refused: readonly number[] = [],
+) {
   const responses = Object.entries(answers).map(([status, answer]) => {
     const { says, schema, type = 'application/json' } = typeof answer === 'string' ? { says: answer } : answer
     const content = { [type]: schema ? { schema: resolver(schema) } : {} }

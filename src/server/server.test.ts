@@ -12,9 +12,9 @@ import { anythingLike, tries } from '../testing/anything'
 import { migrations, openPlant } from '../testing/plant'
 import { makeApp } from './app'
 import { openStore, type Store } from './db/open'
-import { type Heavy, here } from './heavy/work'
 import { keepAlive, listen, stopListening } from './listen'
 import { siteOf } from './site'
+import { type Heavy, here } from './workers/work'
 
 let folder: string
 let store: Store

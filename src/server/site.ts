@@ -1,7 +1,7 @@
+import type { AuthService } from './auth/service'
 import { Changes } from './changes'
 import type { Store } from './db/open'
-import type { Door } from './door/door'
-import { type Heavy, here } from './heavy/work'
+import { type Heavy, here } from './workers/work'
 
 /** What the routes work with. */
 export interface Site {
@@ -9,10 +9,10 @@ export interface Site {
   heavy: Heavy
   changes: Changes
   /** Who may come in; undefined where the site is served to its own machine alone. */
-  door: Door | undefined
+  door: AuthService | undefined
 }
 
-export const siteOf = (store: Store, heavy: Heavy = here, door?: Door): Site => ({
+export const siteOf = (store: Store, heavy: Heavy = here, door?: AuthService): Site => ({
   store,
   heavy,
   changes: new Changes(),

@@ -1,22 +1,22 @@
 import type { Logger } from 'pino'
 import { mayAs } from '../core/people/roles'
 import { makeApp } from './app'
+import { mailboxOf, secretFor } from './auth/accounts'
+import { permissionFor } from './auth/permissions'
+import type { AuthService } from './auth/service'
 import { changesRoom, followOthers } from './changes'
 import { realFile, restore, StartFault } from './db/files'
 import { checkDemo, type Database, markDemo, openStore, type Store } from './db/open'
 import { hasAdministrator, insertPerson } from './db/people'
 import { sealTrail } from './db/trail'
 import { standIns } from './devices/standIns'
-import { mailboxOf, secretFor } from './door/accounts'
-import type { Door } from './door/door'
-import { needOf } from './door/needs'
 import { hostsFor } from './guard'
-import { heavyPool } from './heavy/pool'
-import type { Heavy } from './heavy/work'
 import { listen, stopListening } from './listen'
 import type { DoorSettings, Settings } from './settings'
 import { type Site, siteOf } from './site'
 import { attachSockets } from './sockets'
+import { heavyPool } from './workers/pool'
+import type { Heavy } from './workers/work'
 
 /** A site that is served. */
 export interface Served {
@@ -32,10 +32,10 @@ export interface Served {
 /**
  * Opens the data and serves the site.
  *
- * @param heavy threads for what takes long, which several sites may share
+ * @param shared threads for what takes long that several sites share; a site's own where not given
  * @throws StartFault when the data or the port cannot be had
  */
-export async function start(settings: Settings, log: Logger, heavy: Heavy = heavyPool()): Promise<Served> {
+export async function start(settings: Settings, log: Logger, shared?: Heavy): Promise<Served> {
   if (settings.restore) await restore(realFile(settings.database), settings.restore)
   // a copy that was restored was looked over then
   const whole = settings.whole || settings.restore !== undefined
@@ -56,7 +56,8 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
       'No administrator yet, and others can reach this address. Create one first: npm run administrator -- --sign-in k.odell --name "K. Odell"',
     )
   }
-  const site = siteOf(store, heavy, door)
+  const own = heavyPool()
+  const site = siteOf(store, shared ?? own, door)
   const hosts = hostsFor(settings.host, settings.names)
   const { server, port } = await listen(makeApp(site, { pageFolder: 'dist/web', log, hosts }), settings).catch(
     async (error) => {
@@ -64,13 +65,14 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
       throw error
     },
   )
+  if (!shared) own.warm()
   const unfollow = store.shared ? followOthers(store.db, site.changes) : () => undefined
   const hangUp = attachSockets(server, [standIns, changesRoom(site.changes)], {
     hosts,
     log,
     admit: async (path, headers) => {
       if (!door) return 'yes'
-      const need = needOf('SOCKET', path)
+      const need = permissionFor('SOCKET', path)
       const person = await door.who(headers)
       if (!person) return 'unknown'
       return need !== undefined && (need === 'anyone' || mayAs(person.role, need)) ? 'yes' : 'may not'
@@ -91,14 +93,14 @@ export async function start(settings: Settings, log: Logger, heavy: Heavy = heav
 }
 
 /** The door of a site, with what its cookies are signed with; read only where there is one: its library is large. */
-export async function doorOf(database: string, { db, shared }: Store, settings: DoorSettings): Promise<Door> {
+export async function doorOf(database: string, { db, shared }: Store, settings: DoorSettings): Promise<AuthService> {
   const secret = secretFor(database, process.env)
-  const { Door } = await import('./door/door')
-  return new Door(db, { ...settings, shared, secret })
+  const { AuthService } = await import('./auth/service')
+  return new AuthService(db, { ...settings, shared, secret })
 }
 
 /** Somebody who can let others into the demo; the code is another one each time. */
-async function demoAdministrator(db: Database, door: Door) {
+async function demoAdministrator(db: Database, door: AuthService) {
   const signIn = 'k.odell'
   const made = await insertPerson(db, {
     name: 'K. Odell',

@@ -74,10 +74,10 @@ describe('the linter', () => {
     const folder = mkdtempSync(join(tmpdir(), 'vane-peg-lint-'))
     try {
       copyFileSync('biome.json', join(folder, 'biome.json'))
-      mkdirSync(join(folder, 'src/core/frame'), { recursive: true })
+      mkdirSync(join(folder, 'src/core/quantity'), { recursive: true })
       const lines = imports.map((module, i) => `import { a${i} } from '${module}'\n`)
       const used = `\nexport const all = [${imports.map((_, i) => `a${i}`).join(', ')}]\n`
-      writeFileSync(join(folder, 'src/core/frame/planted.ts'), lines.join('') + used)
+      writeFileSync(join(folder, 'src/core/quantity/planted.ts'), lines.join('') + used)
       const biome = join(process.cwd(), 'node_modules/.bin/biome')
       return spawnSync(biome, ['lint', '--max-diagnostics=100', 'src'], { cwd: folder, encoding: 'utf8' }).stderr
     } finally {

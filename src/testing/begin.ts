@@ -5,8 +5,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import type { TestProject } from 'vitest/node'
-import { here } from '../server/heavy/work'
 import { start } from '../server/start'
+import { here } from '../server/workers/work'
 import { copyPlant } from './plant'
 
 /** Gives tests of screens a server: POST /demo or /empty → the address of a site of their own, which ends with all others. */

@@ -1,5 +1,5 @@
-import { parseNumber } from '../core/frame/number'
-import type { Unit } from '../core/frame/units'
+import { parseNumber } from '../core/quantity/number'
+import type { Unit } from '../core/quantity/units'
 import { lowerFirst, unitName } from './terms'
 
 /**

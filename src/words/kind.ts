@@ -1,6 +1,6 @@
-import type { Plane } from '../core/frame/axis'
 import type { NamedLine } from '../core/job/document'
 import type { KindTypes } from '../core/kinds/kind'
+import type { Plane } from '../core/quantity/axis'
 import type { ProbeState } from '../core/shafts/state'
 import type { Typed } from './fields'
 import type { Terms } from './terms'
@@ -19,7 +19,7 @@ export interface NewPart {
 }
 
 /** A line with the unit and the resolution it is told in. */
-export interface Told<T extends KindTypes> extends Pick<Terms, 'unit' | 'resolution'> {
+export interface DisplayContext<T extends KindTypes> extends Pick<Terms, 'unit' | 'resolution'> {
   line: T['line']
 }
 
@@ -44,29 +44,29 @@ export interface KindWords<T extends KindTypes> {
     at(id: string, line: T['line']): string
     plane(plane: Plane, line: T['line']): string
     /** Where something stands: "0.22 high"; and which way it went: "up". */
-    stands(mm: number, plane: Plane, terms: Told<T>): string
-    way(mm: number, plane: Plane, terms: Told<T>): string
+    stands(mm: number, plane: Plane, terms: DisplayContext<T>): string
+    way(mm: number, plane: Plane, terms: DisplayContext<T>): string
   }
   /** What a record prints of a job of this kind beside what all have. */
   record: {
     /** A probe by name, with its coupling and its set where there are several; and an angle, as its set tells angles. */
-    probe(state: ProbeState, terms: Told<T>): string
-    angle(degrees: number, state: ProbeState, terms: Told<T>): string
+    probe(state: ProbeState, terms: DisplayContext<T>): string
+    angle(degrees: number, state: ProbeState, terms: DisplayContext<T>): string
     /** What stays, how what stands there grows, and where that comes from. */
-    conditions(terms: Told<T>): readonly string[]
+    conditions(terms: DisplayContext<T>): readonly string[]
     /** What lies under each foot or bolt now; nothing where nobody wrote it down. */
-    packs(round: T['round'], terms: Told<T>): readonly (readonly [place: string, pack: string])[]
+    packs(round: T['round'], terms: DisplayContext<T>): readonly (readonly [place: string, pack: string])[]
     /** What was read and what is judged, of a kind whose readings are no probes'. */
     readings?(
       solved: T['solved'],
-      terms: Told<T>,
+      terms: DisplayContext<T>,
     ): readonly { title: string; rows: readonly (readonly [string, string])[] }[]
     /** What is read in a round of such a kind, with a box for each number. */
     boxes?(
       round: T['round'],
-      terms: Told<T>,
+      terms: DisplayContext<T>,
     ): readonly { title: string; head: readonly string[]; rows: readonly string[] }[]
-    judged?(solved: T['solved'], terms: Told<T>): readonly { kind: 'text'; text: string }[]
+    judged?(solved: T['solved'], terms: DisplayContext<T>): readonly { kind: 'text'; text: string }[]
   }
   placeInRound(round: T['round'], path: readonly string[], line: NamedLine): PlaceInRound
 }

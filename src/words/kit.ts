@@ -1,20 +1,20 @@
-import { formatNumber } from '../core/frame/number'
-import { type Quantity, quantityMm, showQuantity } from '../core/frame/quantity'
 import type { DialFit } from '../core/kit/fits'
 import type { Compared, Part } from '../core/kit/gauge'
 import { type Lifted, lifted } from '../core/kit/lift'
 import type { SagTaken } from '../core/kit/sag'
 import type { KitItem, KitKind, KitShims } from '../core/kit/schema'
-import type { Peg } from '../core/verdict/peg'
+import { formatNumber } from '../core/quantity/number'
+import { type Quantity, quantityMm, showQuantity } from '../core/quantity/quantity'
+import type { VerdictState } from '../core/verdict/state'
 import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
 import { sayStoredDay } from './dates'
 import { labels, listed, plural, t } from './language'
 import { dimension, lengthWithUnit, lowerFirst, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
-export interface Told {
+export interface KitMessage {
   text: string
-  peg: Peg
+  peg: VerdictState
 }
 
 type Shown = 'mm' | 'mil'
@@ -32,7 +32,7 @@ export const kitKinds: Readonly<Record<KitKind, { one: string; many: string }>> 
 const due = (item: KitItem): string => ('calibrationDue' in item ? item.calibrationDue : '')
 
 /** Whether a piece can be used as it is: calibrated, its sag known. */
-export function kitPeg(item: KitItem, today: string): Peg {
+export function kitPeg(item: KitItem, today: string): VerdictState {
   if (due(item) && due(item) < today) return 'outside'
   if (item.kind === 'bracket') return quantityMm(item.sag) === undefined ? 'unsure' : 'within'
   if (item.kind === 'shims') return item.sizes.some(({ count }) => count.trim() === '0') ? 'unsure' : 'within'
@@ -43,7 +43,7 @@ export function kitPeg(item: KitItem, today: string): Peg {
   return due(item) ? 'within' : 'nothing'
 }
 
-const liftPegs: Readonly<Record<Lifted['state'], Peg>> = {
+const liftPegs: Readonly<Record<Lifted['state'], VerdictState>> = {
   open: 'nothing',
   unsure: 'unsure',
   true: 'within',
@@ -102,10 +102,10 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
 }
 
 /** What a bracket on the bar came to. */
-export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, graduation: number): Told[] {
+export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, graduation: number): KitMessage[] {
   const terms = { unit, resolution: Math.min(graduation, 0.01) }
   if (sag === undefined) return [{ text: t`Read top and bottom. The sides check them.`, peg: 'nothing' }]
-  const said: Told[] = [
+  const said: KitMessage[] = [
     {
       text: t`Sag: ${signedLength(sag, terms)} ${unitName[unit]}, bottom minus top.`,
       peg: sag > 0 ? 'outside' : 'within',
@@ -137,12 +137,12 @@ export function saySag({ sag, closure, sideways, good }: SagTaken, unit: Shown, 
 }
 
 /** What a known lift showed of the way it was read. */
-export function sayLifted({ feet, sd, state, mean }: Lifted): Told[] {
+export function sayLifted({ feet, sd, state, mean }: Lifted): KitMessage[] {
   const share = (ratio: number) => formatNumber(100 * ratio, 0)
   if (state === 'open' || sd === undefined || mean === undefined)
     return [{ text: t`Enter the shim and the calculated height of each foot before and after.`, peg: 'nothing' }]
   const peg = liftPegs[state]
-  const said: Told[] = feet.map(({ name, ratio }) => ({
+  const said: KitMessage[] = feet.map(({ name, ratio }) => ({
     text: t`${name || t`Feet`}: ${share(ratio)} % of the lift was measured, ± ${share(2 * sd)} %.`,
     peg: Math.abs(ratio - 1) <= 2 * sd ? ('within' as const) : ('outside' as const),
   }))
@@ -160,10 +160,14 @@ export function sayLifted({ feet, sd, state, mean }: Lifted): Told[] {
 }
 
 /** What a comparison came to. */
-export function sayCompared({ readings, mean, repeat, off, state }: Compared, unit: Shown, known?: number): Told[] {
+export function sayCompared(
+  { readings, mean, repeat, off, state }: Compared,
+  unit: Shown,
+  known?: number,
+): KitMessage[] {
   const terms = { unit, resolution: 0.0001 }
   if (mean === undefined) return [{ text: t`No reading yet.`, peg: 'nothing' }]
-  const said: Told[] = []
+  const said: KitMessage[] = []
   if (off !== undefined)
     said.push({
       text: t`Mean of ${readings}: ${lengthWithUnit(Math.abs(off), terms)} ${off >= 0 ? t`over` : t`under`} the block.`,
@@ -190,7 +194,7 @@ export function sayCompared({ readings, mean, repeat, off, state }: Compared, un
 }
 
 /** What a series of parts came to: how many are within, which are not, which can't be told. */
-export function sayParts(parts: readonly Part[], unit: Shown, known: number | undefined): Told[] {
+export function sayParts(parts: readonly Part[], unit: Shown, known: number | undefined): KitMessage[] {
   const read = parts.filter(({ off }) => off !== undefined)
   if (read.length === 0) return [{ text: t`No reading yet.`, peg: 'nothing' }]
   const terms = { unit, resolution: 0.0001 }
@@ -221,7 +225,7 @@ export function sayParts(parts: readonly Part[], unit: Shown, known: number | un
 }
 
 /** Whether a dial fits an expected swing, and where to set it. */
-export function sayFit(fit: DialFit | undefined, unit: Shown): Told {
+export function sayFit(fit: DialFit | undefined, unit: Shown): KitMessage {
   if (!fit) return { text: t`Enter its travel and graduation.`, peg: 'nothing' }
   const depth = lengthWithUnit(fit.depthAtTop, { unit, resolution: 0.1 })
   if (!fit.fits)

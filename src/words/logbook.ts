@@ -1,7 +1,7 @@
-import { formatNumber } from '../core/frame/number'
 import type { DriftCause, Interval } from '../core/logbook/drift'
 import type { NextCheck } from '../core/logbook/next'
 import type { VisitFlag } from '../core/logbook/visit'
+import { formatNumber } from '../core/quantity/number'
 import { labels, t } from './language'
 import type { ProofTerms } from './prove'
 import type { Message } from './said'

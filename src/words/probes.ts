@@ -1,6 +1,6 @@
-import { planes } from '../core/frame/axis'
 import type { ProbeType } from '../core/probes'
 import type { ChannelName } from '../core/probes/kind'
+import { planes } from '../core/quantity/axis'
 import type { Plus, ProbeSetUp } from '../core/shafts/schema'
 import { labels, t } from './language'
 

@@ -1,9 +1,9 @@
-import { type Plane, planes } from '../core/frame/axis'
-import { formatNumber } from '../core/frame/number'
 import type { Proof, ProofJoint, ProofRound } from '../core/prove/proof'
 import type { ProofSaid } from '../core/prove/schema'
+import { type Plane, planes } from '../core/quantity/axis'
+import { formatNumber } from '../core/quantity/number'
 import { bySpeedId } from '../core/verdict/bySpeed'
-import type { Peg } from '../core/verdict/peg'
+import type { VerdictState } from '../core/verdict/state'
 import { jointText } from './judged'
 import { labels, plural, t } from './language'
 import { leaveReasonNames, type ProofTerms, sayJoint, sayOpen, sayProof } from './prove'
@@ -67,9 +67,9 @@ export const recordWords = labels({
 })
 
 /** A peg in words, for those who hear the page. */
-export const pegWordIn = (peg: Peg): string => stateTexts[peg]
+export const pegWordIn = (peg: VerdictState): string => stateTexts[peg]
 
-const stateTexts: Readonly<Record<Peg, string>> = labels({
+const stateTexts: Readonly<Record<VerdictState, string>> = labels({
   within: 'within tolerance',
   unsure: 'can’t tell',
   outside: 'out of tolerance',
@@ -118,7 +118,7 @@ export function storyOf(
   said: ProofSaid,
   terms: ProofTerms,
   signing: { accepted?: boolean } = {},
-): { peg: Peg; verdict: string; sentences: string[] } {
+): { peg: VerdictState; verdict: string; sentences: string[] } {
   const first = proof.found === undefined ? undefined : rounds[proof.found]
   const watch = proof.open.filter(({ kind }) => kind !== 'joint' && kind !== 'not-read').slice(0, 2)
   return {

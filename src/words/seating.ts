@@ -1,5 +1,5 @@
-import type { FrameFault, FrameFoot } from '../core/practice/frame'
 import type { SeatingSlip } from '../core/practice/seating'
+import type { FrameFault, FrameFoot } from '../core/practice/softFootRig'
 import { labels, t } from './language'
 import type { Message } from './said'
 

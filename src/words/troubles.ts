@@ -1,4 +1,4 @@
-import type { Lack, Trouble } from '../core/frame/trouble'
+import type { Lack, Trouble } from '../core/quantity/trouble'
 import { labels, t } from './language'
 
 const lacks: Readonly<Record<Lack, string>> = labels({

@@ -1,4 +1,4 @@
-import type { Unit } from '../core/frame/units'
+import type { Unit } from '../core/quantity/units'
 import { quantityTyped, type Typed } from './fields'
 import { rowCouplingNames } from './kit'
 import { labels, t } from './language'

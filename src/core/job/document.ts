@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { id, text } from '../frame/schema'
 import { logbookSchema } from '../logbook/schema'
 import { proofSchema } from '../prove/schema'
+import { id, text } from '../quantity/schema'
 import { readySchema } from '../ready/schema'
 import { seatSchema } from '../seat/schema'
 import { photographsSchema } from './photographs'

@@ -1,8 +1,8 @@
 import * as v from 'valibot'
-import type { Plane } from '../frame/axis'
-import { type Quantity, quantityFrom, quantityMm } from '../frame/quantity'
-import { quantitySchema, text } from '../frame/schema'
 import type { ProofRound } from '../prove/proof'
+import type { Plane } from '../quantity/axis'
+import { type Quantity, quantityFrom, quantityMm } from '../quantity/quantity'
+import { quantitySchema, text } from '../quantity/schema'
 
 /** What was done after a round, as it was written down: of kinds whose moves are no stations of feet. */
 

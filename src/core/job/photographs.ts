@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { text } from '../frame/schema'
+import { text } from '../quantity/schema'
 
 /** Kinds of picture that are taken, by what the web calls them. */
 export const photographTypes = ['image/jpeg', 'image/png'] as const

@@ -1,7 +1,7 @@
-import { quantityFault } from '../frame/quantity'
 import { type AnyJob, type AnyLine, type AnyRound, checksOf, type KindName, kindOf } from '../kinds'
 import { type Proof, type ProofRound, proveJob } from '../prove/proof'
 import { nothingSaid } from '../prove/schema'
+import { quantityFault } from '../quantity/quantity'
 import { readyState } from '../ready/ready'
 import { openSeats, unseenSeats } from '../seat/state'
 

@@ -2,7 +2,7 @@ import { type AnyJob, checksOf, type KindName, type Kinds, kindOf } from '../kin
 import type { CautionId } from '../ready/catalog'
 import { readyPeg, readyState } from '../ready/ready'
 import { openSeats, seatPeg } from '../seat/state'
-import type { Peg } from '../verdict/peg'
+import type { VerdictState } from '../verdict/state'
 import { provedOf } from './proved'
 
 /** Version of the arithmetic a stored summary was made with. */
@@ -10,8 +10,8 @@ export const coreVersion = 9
 
 interface SummaryFrame {
   core: number
-  pegs: { ready: Peg; seat: Peg; read: Peg; move: Peg; prove: Peg }
-  verdict: Peg
+  pegs: { ready: VerdictState; seat: VerdictState; read: VerdictState; move: VerdictState; prove: VerdictState }
+  verdict: VerdictState
   /** What stands before the readings: an open caution, then a soft foot, which spoils every reading. */
   first?: { kind: 'caution'; caution: CautionId; open: number } | { kind: 'seat'; machine: string } | undefined
   rounds: number
@@ -68,19 +68,19 @@ export function summaryOf(job: AnyJob, onFault: (error: unknown) => void = () =>
     return summarize(job)
   } catch (error) {
     onFault(error)
-    return unsummed(job)
+    return emptySummary(job)
   }
 }
 
 /** What a list shows of a job that could not be worked out: that it wants looking at. */
-export function unsummed<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
+export function emptySummary<K extends KindName>(job: AnyJob<K>): JobSummary<K> {
   const name: K = job.line.kind as K
   return summed<K>({
     ...frameOf(job),
     kind: name,
     pegs: { ready: 'nothing', seat: 'nothing', read: 'nothing', move: 'nothing', prove: 'nothing' },
     verdict: 'nothing',
-    listed: kindOf({ kind: name }).unlisted(job.line),
+    listed: kindOf({ kind: name }).fallbackSummary(job.line),
   })
 }
 

@@ -1,6 +1,6 @@
 import type { AnyJob } from '../kinds'
 import { type KeptVisit, visitKept } from '../logbook/visit'
-import { type JobSummary, summaryOf, unsummed } from './summary'
+import { emptySummary, type JobSummary, summaryOf } from './summary'
 
 /** What is worked out of a job and stored beside it; it can be made again at any time. */
 export interface JobIndex {
@@ -25,4 +25,4 @@ export function buildJobIndex(job: AnyJob, onFault: (error: unknown) => void = (
 }
 
 /** What stands in for a job that could not be worked out. */
-export const emptyJobIndex = (job: AnyJob): JobIndex => ({ summary: unsummed(job), visit: null })
+export const emptyJobIndex = (job: AnyJob): JobIndex => ({ summary: emptySummary(job), visit: null })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { runs } from '../../testing/anything'
 import type { WrittenSuspect } from '../fit/slips'
-import { flipSign, type Quantity, quantityFrom, quantityMm } from '../frame/quantity'
+import { flipSign, type Quantity, quantityFrom, quantityMm } from '../quantity/quantity'
 import { type Chance, chance } from '../rig/random'
 import { roundAsIf as beltAsIf } from './belt/document/asIf'
 import { faceCell, cellsOf as faceCells, makeLine as makeBelt, makeSet } from './belt/document/make'

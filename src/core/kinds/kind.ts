@@ -1,15 +1,15 @@
 import type * as v from 'valibot'
-import type { Checked } from '../frame/fault'
-import type { Unit } from '../frame/units'
 import type { JobOf, LineFrame, NamedLine, RoundFrame } from '../job/document'
 import type { Act } from '../job/done'
 import type { SolveProgram } from '../least/program'
 import type { ProofRound } from '../prove/proof'
+import type { Checked } from '../quantity/fault'
+import type { Unit } from '../quantity/units'
 import type { CheckItem } from '../ready/catalog'
 import type { SeatMachine } from '../seat/state'
 import type { ProbeState } from '../shafts/state'
 import type { Purpose } from '../shafts/together'
-import type { Peg } from '../verdict/peg'
+import type { VerdictState } from '../verdict/state'
 
 /** The types of one kind of line, by which its tables in core, words, drawing, report and page fit together. */
 export interface KindTypes {
@@ -77,7 +77,7 @@ export interface Kind<T extends KindTypes> {
   /** How many numbers are typed and none, where a kind's readings are no probes'. */
   faults?(solved: T['solved']): number
   /** How far Read and Move have come. */
-  pegs(solved: T['solved']): { read: Peg; move: Peg }
+  pegs(solved: T['solved']): { read: VerdictState; move: VerdictState }
   /** A round as it is proved, and the round with a set more at each coupling: read again, closed, or running. */
   proof(line: T['line'], solved: T['solved']): ProofRound
   withProofSets(line: T['line'], round: T['round'], purpose: Purpose, newId: () => string): T['round']
@@ -90,7 +90,7 @@ export interface Kind<T extends KindTypes> {
   /** What a list shows: the next act as the readings say it, and a miniature. */
   listed(line: T['line'], solved: T['solved']): T['listed']
   /** The same where the job could not be worked out: that it wants looking at. */
-  unlisted(line: T['line']): T['listed']
+  fallbackSummary(line: T['line']): T['listed']
 }
 
 /** The open survey document of one kind of line, apart from the rest: a job's screens need none of it until it is asked for. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Quantity } from '../frame/quantity'
+import type { Quantity } from '../quantity/quantity'
 import { findingsFor as beltFindings } from './belt/advice/findings'
 import { cellsOf as faceCells, makeLine as makeBelt, makeRound as makeBeltRound } from './belt/document/make'
 import { solveRound as solveBelt } from './belt/solve/round'

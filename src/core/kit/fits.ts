@@ -1,4 +1,4 @@
-import { positiveMm, type Quantity, quantityMm } from '../frame/quantity'
+import { positiveMm, type Quantity, quantityMm } from '../quantity/quantity'
 import type { KitDial } from './schema'
 
 /** Whether a dial can follow an expected swing. Lengths in mm. */

@@ -1,4 +1,4 @@
-import { quantityMm } from '../frame/quantity'
+import { quantityMm } from '../quantity/quantity'
 import type { KitGauge } from './schema'
 
 /** A comparison against a gauge block. Lengths in mm. */

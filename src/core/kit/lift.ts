@@ -1,4 +1,4 @@
-import { quantityMm } from '../frame/quantity'
+import { quantityMm } from '../quantity/quantity'
 import type { KitLift } from './schema'
 
 /** What a known lift showed of a way of reading: found change over what was put in, foot by foot. */

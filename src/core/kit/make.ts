@@ -1,6 +1,6 @@
-import { emptyQuantity } from '../frame/quantity'
-import type { Unit } from '../frame/units'
-import { lengthUnitFor, usualDial } from '../frame/usual'
+import { emptyQuantity } from '../quantity/quantity'
+import type { Unit } from '../quantity/units'
+import { lengthUnitFor, usualDial } from '../quantity/usual'
 import type { KitItem, KitKind, KitShims } from './schema'
 
 /** A new piece of kit with sensible beginnings. */

@@ -1,4 +1,4 @@
-import { quantityMm } from '../frame/quantity'
+import { quantityMm } from '../quantity/quantity'
 import type { KitBracket } from './schema'
 
 /** What a bracket on a straight bar showed comes to. Lengths in mm. */

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { quantitySchema } from '../frame/schema'
 import { shape } from '../job/shape'
+import { quantitySchema } from '../quantity/schema'
 import { plusSchema } from '../shafts/schema'
 import { limitRowsSchema } from '../verdict/table'
 

@@ -1,4 +1,4 @@
-import type { Plane } from '../frame/axis'
+import type { Plane } from '../quantity/axis'
 import { fewestByTrying, mostTried } from './fewest'
 import { type PlanModel, planModel } from './planModel'
 import { type PlaneProblem, type PlannedStation, type Stop, unit } from './problem'

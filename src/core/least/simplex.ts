@@ -10,10 +10,10 @@ export interface SmallProgram {
 }
 
 /** What may be called nought: of a bound, of a rate of change, and of a pivot. */
-const tiny = { bound: 1e-8, rate: 1e-9, pivot: 1e-10 }
+const TOLERANCE = { bound: 1e-8, rate: 1e-9, pivot: 1e-10 }
 /** After so many steps by the steepest way, by the first that helps: that never goes round in a circle (Bland's rule). */
-const patient = 60
-const most = 2000
+const BLAND_AFTER = 60
+const MAX_STEPS = 2000
 
 /**
  * The simplex method with bounds on unknowns and rows, on a full table; where it starts outside a bound, what it is outside by is
@@ -30,10 +30,10 @@ export function solveSmall({ cost, low, high, rows }: SmallProgram): number[] | 
   /** Each basic unknown as a sum of those that stand at a bound. */
   const table = rows.map(({ factors }) => [...factors])
   const basic = rows.map((_, i) => n + i)
-  const resting = cost.map((_, k) => k)
+  const nonbasic = cost.map((_, k) => k)
   const at = cost.map((_, k) => startOf(low[k] as number, high[k] as number))
   const values = rows.map(() => 0)
-  for (let step = 0; step < most; step++) {
+  for (let step = 0; step < MAX_STEPS; step++) {
     // afresh each time: nothing drifts
     table.forEach((row, i) => {
       let sum = 0
@@ -42,20 +42,20 @@ export function solveSmall({ cost, low, high, rows }: SmallProgram): number[] | 
     })
     const outside = basic.map((k, i) => {
       const [value, from, to] = [values[i] as number, lower[k] as number, upper[k] as number]
-      return value < from - tiny.bound ? -1 : value > to + tiny.bound ? 1 : 0
+      return value < from - TOLERANCE.bound ? -1 : value > to + TOLERANCE.bound ? 1 : 0
     })
-    const mending = outside.some((way) => way !== 0)
-    const rates = resting.map((k, j) => {
-      let rate = mending ? 0 : price(k)
+    const phaseOne = outside.some((way) => way !== 0)
+    const rates = nonbasic.map((k, j) => {
+      let rate = phaseOne ? 0 : price(k)
       for (let i = 0; i < basic.length; i++)
-        rate += (mending ? (outside[i] as number) : price(basic[i] as number)) * (table[i]?.[j] as number)
+        rate += (phaseOne ? (outside[i] as number) : price(basic[i] as number)) * (table[i]?.[j] as number)
       return rate
     })
-    const enters = entering(rates, resting, at, lower, upper, step > patient)
+    const enters = entering(rates, nonbasic, at, lower, upper, step > BLAND_AFTER)
     if (!enters) {
-      if (mending) return null
+      if (phaseOne) return null
       const found = cost.map(() => 0)
-      resting.forEach((k, j) => {
+      nonbasic.forEach((k, j) => {
         if (k < n) found[k] = at[j] as number
       })
       basic.forEach((k, i) => {
@@ -64,13 +64,13 @@ export function solveSmall({ cost, low, high, rows }: SmallProgram): number[] | 
       return found
     }
     const { j, way } = enters
-    const own = resting[j] as number
+    const own = nonbasic[j] as number
     // how far it may go: to its own other bound, or until a basic one meets one of its
     let far = (upper[own] as number) - (lower[own] as number)
     let stops = -1
     for (let i = 0; i < basic.length; i++) {
       const rate = way * (table[i]?.[j] as number)
-      if (Math.abs(rate) < tiny.pivot) continue
+      if (Math.abs(rate) < TOLERANCE.pivot) continue
       const k = basic[i] as number
       const side = outside[i] as number
       // one outside goes back to the bound it is beyond, and is not held when it goes farther out
@@ -96,7 +96,7 @@ export function solveSmall({ cost, low, high, rows }: SmallProgram): number[] | 
     const bound = side !== 0 ? (side < 0 ? lower[leaves] : upper[leaves]) : rate > 0 ? upper[leaves] : lower[leaves]
     pivot(table, stops, j)
     basic[stops] = own
-    resting[j] = leaves
+    nonbasic[j] = leaves
     at[j] = bound as number
   }
   throw new RangeError('The simplex method did not end.')
@@ -107,17 +107,17 @@ const startOf = (low: number, high: number): number => (Number.isFinite(low) ? l
 /** Which unknown that rests is moved, and which way. */
 function entering(
   rates: readonly number[],
-  resting: readonly number[],
+  nonbasic: readonly number[],
   at: readonly number[],
   lower: readonly number[],
   upper: readonly number[],
   first: boolean,
 ): { j: number; way: 1 | -1 } | undefined {
   let best: { j: number; way: 1 | -1; size: number; k: number } | undefined
-  for (let j = 0; j < resting.length; j++) {
-    const k = resting[j] as number
+  for (let j = 0; j < nonbasic.length; j++) {
+    const k = nonbasic[j] as number
     const rate = rates[j] as number
-    if (Math.abs(rate) <= tiny.rate) continue
+    if (Math.abs(rate) <= TOLERANCE.rate) continue
     const way = rate < 0 ? 1 : -1
     const room = way > 0 ? (upper[k] as number) - (at[j] as number) : (at[j] as number) - (lower[k] as number)
     if (!(room > 0)) continue

@@ -1,5 +1,5 @@
-import type { Plane } from '../frame/axis'
-import type { Peg } from '../verdict/peg'
+import type { Plane } from '../quantity/axis'
+import type { VerdictState } from '../verdict/state'
 import { counted, type Known } from './counted'
 import { intervalsOf } from './drift'
 import { type NextCheck, nextCheck } from './next'
@@ -8,7 +8,7 @@ import type { Visit } from './visit'
 /** What a site sees of a line at a glance. Lengths in mm. */
 export interface Book {
   visits: number
-  last?: { job: string; number: number; at: string; state: Peg; signed: boolean } | undefined
+  last?: { job: string; number: number; at: string; state: VerdictState; signed: boolean } | undefined
   next?: NextCheck | undefined
   /** The largest drift that was seen between the last two visits that compare. */
   drift?: { place: string; plane: Plane; by: number; sd: number; days: number } | undefined

@@ -1,4 +1,4 @@
-import { parseNumber } from '../frame/number'
+import { parseNumber } from '../quantity/number'
 import { emptyLogbook, type Logbook } from './schema'
 import { comparable, type Visit } from './visit'
 

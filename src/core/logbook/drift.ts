@@ -1,5 +1,5 @@
-import type { Plane } from '../frame/axis'
 import type { Misalignment } from '../probes/probe'
+import type { Plane } from '../quantity/axis'
 import type { Visit } from './visit'
 
 /** Between two visits: how far every station went, and every coupling. */

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { id, text } from '../frame/schema'
+import { id, text } from '../quantity/schema'
 
 /** What people decided in the logbook of a line. */
 export const logbookSchema = v.strictObject({

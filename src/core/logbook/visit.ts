@@ -1,10 +1,10 @@
-import { type Plane, type PlaneLine, planes } from '../frame/axis'
 import { provedOf } from '../job/proved'
 import { type AnyJob, type KindName, kindOf } from '../kinds'
 import type { Misalignment } from '../probes/probe'
 import type { ProofRound } from '../prove/proof'
+import { type Plane, type PlaneLine, planes } from '../quantity/axis'
 import { seatPeg, solveSeat } from '../seat/state'
-import type { Peg } from '../verdict/peg'
+import type { VerdictState } from '../verdict/state'
 import type { Joint, Limits } from '../verdict/verdict'
 
 /** One visit to a line, as its logbook keeps it: plain data, so that it can be sent. Lengths in mm, slopes in rad. */
@@ -20,7 +20,7 @@ export interface Visit {
   rounds: number
   methods: readonly string[]
   /** The verdict of the job. */
-  state: Peg
+  state: VerdictState
   found: VisitSide
   left: VisitSide
   /** How often it was moved and read again, from as found to as left: nought where as left is as found. */
@@ -30,7 +30,7 @@ export interface Visit {
   /** What each coupling is judged by. */
   joints: readonly JudgedJoint[]
   /** How its feet sat: the state, and the largest rise found and left, mm. */
-  feet: { state: Peg; found: number | null; left: number | null }
+  feet: { state: VerdictState; found: number | null; left: number | null }
   /** The machine that positions are told from. */
   reference: string
   flags: readonly VisitFlag[]

@@ -1,4 +1,4 @@
-import { expansion } from '../frame/expansion'
+import { expansion } from '../quantity/expansion'
 import { exactFaceReading, exactRimReading, type ShaftAxis, type ShaftPair, type Vector } from '../rig/geometry'
 import { chance } from '../rig/random'
 

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { diagnose } from '../seat/diagnose'
+import { beginSeating, judgeSeating, type Seating, type SeatingAct, seated } from './seating'
 import {
   diagonalOf,
   dialShows,
@@ -12,8 +13,7 @@ import {
   gapsAt,
   makeFrame,
   riseOf,
-} from './frame'
-import { beginSeating, judgeSeating, type Seating, type SeatingAct, seated } from './seating'
+} from './softFootRig'
 
 const seeds = fc.integer({ min: 1, max: 9999 })
 const play = (seed: number, acts: readonly SeatingAct[]) => acts.reduce(seated, beginSeating(seed))

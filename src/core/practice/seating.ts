@@ -11,7 +11,7 @@ import {
   frameFeet,
   makeFrame,
   riseOf,
-} from './frame'
+} from './softFootRig'
 import { typedMm } from './typed'
 
 /** The most a foot may rise when its bolt is loosened, mm. */

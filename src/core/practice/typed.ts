@@ -1,5 +1,5 @@
-import { parseNumber } from '../frame/number'
-import { toMm } from '../frame/units'
+import { parseNumber } from '../quantity/number'
+import { toMm } from '../quantity/units'
 
 /** What was typed in a lesson, mm: its rigs are metric, and “20 mil” is what it says. Undefined where it is no number. */
 export function typedMm(text: string): number | undefined {

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { tidy } from '../frame/openFormat'
+import { tidy } from '../quantity/openFormat'
 import { type ProbeKind, pairs, singleOf, singleTyped, surveyBase, surveyFields } from './kind'
 import {
   type Channel,

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, list, tidy } from '../frame/openFormat'
+import { finite, list, tidy } from '../quantity/openFormat'
 import { channelNames, type ProbeKind, surveyBase, surveyFields } from './kind'
 import { type Channel, measured, type ProbeBase, type ProbeContext, towardRight, weightAt } from './probe'
 

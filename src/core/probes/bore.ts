@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { tidy } from '../frame/openFormat'
+import { tidy } from '../quantity/openFormat'
 import { dialOf, dialTold, type ProbeKind, singleTyped, surveyFields } from './kind'
 import {
   type Channel,

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { planes } from '../frame/axis'
+import { planes } from '../quantity/axis'
 import { type Beam, beam, beamSurvey } from './beam'
 import { type BeamTwoPlane, beamTwoPlane, beamTwoPlaneSurvey } from './beamTwoPlane'
 import { type BoreDial, bore, boreSurvey } from './bore'

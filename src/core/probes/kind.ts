@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, list, positive, tidy } from '../frame/openFormat'
+import { finite, list, positive, tidy } from '../quantity/openFormat'
 import { perPlane } from './perPlane'
 import type { Channel, ProbeBase, ProbeContext, Side, SingleReadings } from './probe'
 

@@ -1,4 +1,4 @@
-import { type Quarter, quarterAt } from '../frame/angles'
+import { type Quarter, quarterAt } from '../quantity/angles'
 import type { SingleReadings } from './probe'
 
 /** The two quarters that a dial zeroed once for height and once more for sideways is read at from each zero. */

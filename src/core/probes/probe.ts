@@ -1,4 +1,4 @@
-import { direction as directionOf } from '../frame/angles'
+import { direction as directionOf } from '../quantity/angles'
 
 /** The relative position of the two axes at a coupling: right minus left. Offsets in mm at the coupling's x, slopes in rad. */
 export interface Misalignment {

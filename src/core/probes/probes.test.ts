@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { direction } from '../frame/angles'
+import { direction } from '../quantity/angles'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { fitCoupling } from '../shafts/coupling'
 import type { BeamTwoPlane } from './beamTwoPlane'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, positive, tidy } from '../frame/openFormat'
+import { finite, positive, tidy } from '../quantity/openFormat'
 import type { ProbeKind } from './kind'
 import { type Channel, measured, type ProbeBase, type ProbeContext, towardRight, weightAt } from './probe'
 

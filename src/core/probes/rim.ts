@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { positive, tidy } from '../frame/openFormat'
+import { positive, tidy } from '../quantity/openFormat'
 import { dialOf, dialTold, type ProbeKind, singleTyped, surveyFields } from './kind'
 import {
   type Channel,

@@ -1,5 +1,5 @@
-import { type Plane, planes } from '../frame/axis'
 import type { Misalignment } from '../probes/probe'
+import { type Plane, planes } from '../quantity/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { probabilityOf } from '../verdict/probability'
 import type { Limits } from '../verdict/verdict'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { type Axis, straight } from '../frame/axis'
 import type { Probe } from '../probes'
 import type { Misalignment } from '../probes/probe'
+import { type Axis, straight } from '../quantity/axis'
 import { exactRimReading, shaftPair } from '../rig/geometry'
 import { chance } from '../rig/random'
 import { fitCoupling } from '../shafts/coupling'

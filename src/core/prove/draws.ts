@@ -1,7 +1,7 @@
-import type { Plane, PlaneLine } from '../frame/axis'
 import { dimensionsOf } from '../probes'
 import type { Dimension } from '../probes/kind'
 import { aligned, type Misalignment } from '../probes/probe'
+import type { Plane, PlaneLine } from '../quantity/axis'
 import { chance } from '../rig/random'
 import { fitCoupling } from '../shafts/coupling'
 import type { ReadingSet } from '../shafts/together'

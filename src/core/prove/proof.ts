@@ -1,12 +1,12 @@
-import { type Plane, type PlaneLine, planes } from '../frame/axis'
-import { parseNumber } from '../frame/number'
 import { aligned, type Misalignment } from '../probes/probe'
+import { type Plane, type PlaneLine, planes } from '../quantity/axis'
+import { parseNumber } from '../quantity/number'
 import { fitCoupling } from '../shafts/coupling'
 import type { CoupledCheck, CouplingSolution } from '../shafts/judged'
 import type { ProbeSetUp, ReadSet } from '../shafts/schema'
 import { only, purposeOf, type ReadingSet, togetherOf } from '../shafts/together'
-import type { Peg } from '../verdict/peg'
 import type { SlipGrade } from '../verdict/slipSpeed'
+import type { VerdictState } from '../verdict/state'
 import { type Allowed, type Joint, stateOf, type Verdict } from '../verdict/verdict'
 import { difference } from './between'
 import { type Closing, closingOf, closingShare } from './closing'
@@ -43,7 +43,7 @@ export type ProofPlace = { id: string; machine: string; x: number } & Record<
 /** Something of a kind's own that is judged. */
 export interface OwnJudged {
   id: string
-  state: Peg
+  state: VerdictState
   /** Read a second time, and both agree; undefined where it was not. */
   repeats: boolean | undefined
   /** Share of its limit that is used; undefined where it is not known. */
@@ -110,7 +110,7 @@ export interface PlaceProved {
   off: number | undefined
   sd: number
   /** As expected; otherwise; or it cannot be told from the doubt of the readings. Nothing where nothing was expected. */
-  state: Peg
+  state: VerdictState
 }
 
 /** What keeps a job from being proved. */
@@ -141,7 +141,7 @@ export interface Proof {
   joints: ProvedJoint[]
   places: PlaceProved[]
   /** The verdict of the job: within only where nothing that bears on it is open. */
-  state: Peg
+  state: VerdictState
   open: ProofOpen[]
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { type Axis, straight } from '../frame/axis'
 import type { Misalignment } from '../probes/probe'
+import { type Axis, straight } from '../quantity/axis'
 import { chance } from '../rig/random'
 import type { Misaligned } from '../shafts/coupling'
 import { slipSpeedLimits } from '../verdict/slipSpeed'

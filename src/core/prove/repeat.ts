@@ -1,5 +1,5 @@
 import { chiSquareQuantile999 } from '../fit/chiSquare'
-import { type Plane, planes } from '../frame/axis'
+import { type Plane, planes } from '../quantity/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { difference, type ShaftUnknown, squareOver } from './between'
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { done, quantitySchema, text } from '../frame/schema'
+import { done, quantitySchema, text } from '../quantity/schema'
 
 /** Why a job may end without a move. */
 export const leaveReasons = ['within', 'strain', 'no-window', 'other'] as const

@@ -1,4 +1,4 @@
-import type { Plane, PlaneLine } from '../frame/axis'
+import type { Plane, PlaneLine } from '../quantity/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { limitsOf } from '../verdict/limits'
 import type { SlipGrade } from '../verdict/slipSpeed'

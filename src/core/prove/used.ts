@@ -1,5 +1,5 @@
-import type { Plane, PlaneLine } from '../frame/axis'
 import type { Misalignment } from '../probes/probe'
+import type { Plane, PlaneLine } from '../quantity/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { type Joint, type Limits, type Seen, seenAt } from '../verdict/verdict'
 

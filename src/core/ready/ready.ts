@@ -1,6 +1,6 @@
-import { emptyQuantity, quantityFault, quantityMm } from '../frame/quantity'
-import type { Trouble } from '../frame/trouble'
-import type { Unit } from '../frame/units'
+import { emptyQuantity, quantityFault, quantityMm } from '../quantity/quantity'
+import type { Trouble } from '../quantity/trouble'
+import type { Unit } from '../quantity/units'
 import { type CautionId, type CheckItem, cautions, checkItems, type Occasion } from './catalog'
 import type { Ready } from './schema'
 

@@ -1,4 +1,4 @@
-import type { Axis } from '../frame/axis'
+import type { Axis } from '../quantity/axis'
 
 /** Four gaps round a coupling, mm; undefined where not measured. */
 export interface QuarterGaps {

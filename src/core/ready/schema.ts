@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { done, id, quantitySchema, text } from '../frame/schema'
+import { done, id, quantitySchema, text } from '../quantity/schema'
 
 export const readySchema = v.strictObject({
   occasion: v.picklist(['new-set', 'after-overhaul', 'vibration', 'periodic']),

@@ -1,4 +1,4 @@
-import { planeThrough } from '../frame/plane'
+import { planeThrough } from '../quantity/plane'
 import type { SeatCure } from '../seat/cure'
 import type { CornerGaps, FootCheck } from '../seat/foot'
 

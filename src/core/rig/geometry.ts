@@ -1,5 +1,5 @@
-import { direction } from '../frame/angles'
 import { type Misalignment, type Side, sagAt } from '../probes/probe'
+import { direction } from '../quantity/angles'
 
 /**
  * Exact readings from 3-D geometry: straight lines in space, rays, cylinders and planes. Nothing here knows the linear

@@ -1,6 +1,6 @@
 import type { DeviceMessage, Hello, RigCommand } from '../device/protocol'
-import { direction } from '../frame/angles'
 import type { Misalignment } from '../probes/probe'
+import { direction } from '../quantity/angles'
 import { exactRimReading, planeAlongX, shaftPair } from './geometry'
 import { chance } from './random'
 import type { StandIn } from './standIn'

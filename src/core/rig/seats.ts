@@ -1,5 +1,5 @@
-import { quantityFrom } from '../frame/quantity'
-import type { Unit } from '../frame/units'
+import { quantityFrom } from '../quantity/quantity'
+import type { Unit } from '../quantity/units'
 import type { SeatFoot } from '../seat/schema'
 import { emptySeat, emptySeatFoot, type SeatMachine, type Seats } from '../seat/state'
 

@@ -1,4 +1,4 @@
-import { lineThrough } from '../frame/axis'
+import { lineThrough } from '../quantity/axis'
 import { type FootCheck, gapOf } from './foot'
 
 /**

@@ -1,4 +1,4 @@
-import type { Trouble } from '../frame/trouble'
+import type { Trouble } from '../quantity/trouble'
 import type { SeatCure } from './cure'
 import type { SeatFinding } from './diagnose'
 import type { SeatState } from './state'

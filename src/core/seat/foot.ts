@@ -1,4 +1,4 @@
-import type { Unit } from '../frame/units'
+import type { Unit } from '../quantity/units'
 
 /** Feeler gaps at the corners of a foot, mm. Low and high: the corner with the smaller or larger x; near and far: its side. */
 export interface CornerGaps {

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { done, id, quantitySchema, text } from '../frame/schema'
+import { done, id, quantitySchema, text } from '../quantity/schema'
 
 /** A foot as it was found: its rise when only its bolt is loosened, feeler gaps at its corners, the pack under it. */
 export const seatFootSchema = v.strictObject({

@@ -1,5 +1,5 @@
 import { Matrix, solve } from 'ml-matrix'
-import { planeThrough } from '../frame/plane'
+import { planeThrough } from '../quantity/plane'
 import type { FootGap } from './foot'
 import { soles } from './lean'
 

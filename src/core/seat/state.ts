@@ -1,7 +1,7 @@
-import { emptyQuantity, positiveMm, quantityFault, quantityMm } from '../frame/quantity'
-import type { Trouble } from '../frame/trouble'
-import type { Unit } from '../frame/units'
-import type { Peg } from '../verdict/peg'
+import { emptyQuantity, positiveMm, quantityFault, quantityMm } from '../quantity/quantity'
+import type { Trouble } from '../quantity/trouble'
+import type { Unit } from '../quantity/units'
+import type { VerdictState } from '../verdict/state'
 import { footPerShaft } from './apparent'
 import { cureFor, type SeatCure } from './cure'
 import { diagnose, type SeatFinding } from './diagnose'
@@ -153,7 +153,7 @@ function faultsOf(foot: string, typed: SeatFoot | undefined): SeatState['faults'
 }
 
 /** Whether any machine that was looked at is still over the limit; a line without feet has nothing to do here. */
-export function seatPeg(machines: readonly SeatMachine[], seats: Seats | undefined): Peg {
+export function seatPeg(machines: readonly SeatMachine[], seats: Seats | undefined): VerdictState {
   if (machines.length === 0) return 'within'
   const states = machines.flatMap((machine) => {
     const seat = seats?.[machine.id]

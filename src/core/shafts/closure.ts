@@ -1,5 +1,5 @@
-import { type Quarter, quarterAt, quarters } from '../frame/angles'
 import { closes, isSingle, type Probe } from '../probes'
+import { type Quarter, quarterAt, quarters } from '../quantity/angles'
 
 /**
  * Closure of a dial: `top + bottom − far − near`, mm. Zero for every rim, face and bore dial that was read right, sag or

@@ -1,5 +1,5 @@
 import { contradicts } from '../fit/chiSquare'
-import { type Plane, planes } from '../frame/axis'
+import { type Plane, planes } from '../quantity/axis'
 import type { Verdict } from '../verdict/verdict'
 import { closureLimitOf } from './closure'
 import type { CouplingFit } from './coupling'

@@ -1,4 +1,4 @@
-import type { Plane } from '../frame/axis'
+import type { Plane } from '../quantity/axis'
 import type { ProbeState } from './state'
 
 /**

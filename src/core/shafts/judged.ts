@@ -1,5 +1,5 @@
-import type { Plane, PlaneLine } from '../frame/axis'
-import { straight } from '../frame/axis'
+import type { Plane, PlaneLine } from '../quantity/axis'
+import { straight } from '../quantity/axis'
 import { type Joint, type Limits, type Verdict, verdictOf } from '../verdict/verdict'
 import { type CouplingFit, type CouplingResult, fitCoupling } from './coupling'
 import { type Doubt, doubtsOf, inDoubt } from './doubt'

@@ -1,6 +1,6 @@
 import { inverseNormalMatrix } from '../fit/leastSquares'
-import { direction } from '../frame/angles'
-import type { Plane } from '../frame/axis'
+import { direction } from '../quantity/angles'
+import type { Plane } from '../quantity/axis'
 import type { CouplingFit } from './coupling'
 import type { Unknown } from './rows'
 import { coefficientsOf } from './tape'

@@ -1,4 +1,4 @@
-import type { Plane, PlaneLine } from '../frame/axis'
+import type { Plane, PlaneLine } from '../quantity/axis'
 import type { Misaligned } from './coupling'
 
 /** A line in one plane with the covariance of (offset, slope), stated at `x`. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { quantityFrom } from '../frame/quantity'
 import { aligned } from '../probes/probe'
+import { quantityFrom } from '../quantity/quantity'
 import { exactBoreReading, exactFaceReading, exactRimReading, shaftPair } from '../rig/geometry'
 import { anglesOf, makeProbe } from './make'
 import { readsInLine, sagShowsAt } from './reads'

@@ -1,7 +1,7 @@
-import { direction, quarterAt } from '../frame/angles'
-import { quantityMm } from '../frame/quantity'
 import { goesRound, probeKinds } from '../probes'
 import { linearOf, type Misalignment, sagAt } from '../probes/probe'
+import { direction, quarterAt } from '../quantity/angles'
+import { quantityMm } from '../quantity/quantity'
 import type { ProbeState } from './state'
 import { correctionOf, factorOf } from './typed'
 

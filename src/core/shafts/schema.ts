@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { id, measured, quantitySchema, text } from '../frame/schema'
 import { probeTypes } from '../probes'
+import { id, measured, quantitySchema, text } from '../quantity/schema'
 import { purposes } from './together'
 
 /** Where something stands: so far from something else, toward the left or the right end of the train. */

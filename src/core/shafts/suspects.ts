@@ -1,6 +1,6 @@
 import { chiSquareQuantile999, contradicts } from '../fit/chiSquare'
-import { quarterAt } from '../frame/angles'
 import { isSingle, type Probe, probeKinds } from '../probes'
+import { quarterAt } from '../quantity/angles'
 import { closureOf } from './closure'
 import type { CouplingFit } from './coupling'
 import { type Projector, projectorOf } from './projector'

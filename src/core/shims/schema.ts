@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { id, quantitySchema, text } from '../frame/schema'
+import { id, quantitySchema, text } from '../quantity/schema'
 
 /** Thicknesses of shim, how many there are of each (empty: as many as needed), and the slot they are cut for. */
 export const shimStockSchema = v.strictObject({

@@ -1,7 +1,7 @@
-import { parseNumber } from '../frame/number'
-import { type Quantity, quantityMm } from '../frame/quantity'
-import type { Trouble } from '../frame/trouble'
-import { toMm } from '../frame/units'
+import { parseNumber } from '../quantity/number'
+import { type Quantity, quantityMm } from '../quantity/quantity'
+import type { Trouble } from '../quantity/trouble'
+import { toMm } from '../quantity/units'
 import type { ShimStock } from './schema'
 import type { StockSize } from './shelf'
 

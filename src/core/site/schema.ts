@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { text } from '../frame/schema'
 import { pictureId } from '../job/photographs'
+import { text } from '../quantity/schema'
 
 /** What a site says of itself, for the head of its printed pages and the rules of signing. */
 export const siteSchema = v.strictObject({

@@ -1,4 +1,4 @@
-import { formatNumber } from '../frame/number'
+import { formatNumber } from '../quantity/number'
 import { slipSpeedLimits } from './slipSpeed'
 import type { TypedLimitRow } from './table'
 

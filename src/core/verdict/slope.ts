@@ -1,4 +1,4 @@
-import { parseNumber } from '../frame/number'
+import { parseNumber } from '../quantity/number'
 
 /** Slope in rad from what was typed. */
 export function slopeRad(slope: { text: string; unit: 'mm/100 mm' | 'mil/in' }): number | undefined {

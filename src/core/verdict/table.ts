@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { parseNumber } from '../frame/number'
-import { positiveMm, type Quantity } from '../frame/quantity'
-import { id, quantitySchema, text } from '../frame/schema'
+import { parseNumber } from '../quantity/number'
+import { positiveMm, type Quantity } from '../quantity/quantity'
+import { id, quantitySchema, text } from '../quantity/schema'
 import { slopeRad } from './slope'
 
 /** A site's own limits: for a kind of coupling and a range of speeds, how much offset and slope it takes. */

@@ -1,4 +1,4 @@
-import type { Plane, PlaneLine } from '../frame/axis'
+import type { Plane, PlaneLine } from '../quantity/axis'
 import type { Misaligned } from '../shafts/coupling'
 import { probabilityOf } from './probability'
 import type { LimitRow } from './table'

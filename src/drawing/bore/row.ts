@@ -1,6 +1,6 @@
-import { direction } from '../../core/frame/angles'
-import type { Plane } from '../../core/frame/axis'
 import type { BoreSolved, SectionRound } from '../../core/kinds/bore/solve/round'
+import { direction } from '../../core/quantity/angles'
+import type { Plane } from '../../core/quantity/axis'
 import { type BoreTerms, sideOf, standsIn } from '../../words/bore/findings'
 import { borePageWords as words } from '../../words/bore/page/page'
 import { length, lengthWithUnit } from '../../words/terms'

@@ -1,7 +1,4 @@
 import { Document, G, Page, Rect, Line as Stroke, Svg, Text, View } from '@react-pdf/renderer'
-import { planes } from '../../core/frame/axis'
-import { quantityMm, showQuantity } from '../../core/frame/quantity'
-import { lengthUnitFor } from '../../core/frame/usual'
 import { allWithin, machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { planFindings } from '../../core/kinds/train/advice/planFindings'
 import { seatFeet } from '../../core/kinds/train/document/seats'
@@ -9,6 +6,9 @@ import { boltWork, orderAdvice } from '../../core/kinds/train/plan/bolts'
 import { expectedReadings } from '../../core/kinds/train/plan/outcome'
 import type { JobPlan, PlannedStation } from '../../core/kinds/train/plan/plan'
 import { type JobSolution, solveRound } from '../../core/kinds/train/solve/round'
+import { planes } from '../../core/quantity/axis'
+import { quantityMm, showQuantity } from '../../core/quantity/quantity'
+import { lengthUnitFor } from '../../core/quantity/usual'
 import { tighteningOrder } from '../../core/seat/layout'
 import { roundsOf } from '../../core/seat/schema'
 import { feetDrawing } from '../../drawing/feet'
@@ -59,14 +59,14 @@ export async function moveSheetPdf(
   return thePaper().render(<MoveSheet job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
-interface Told {
+interface DisplayContext {
   job: PrintedJob<'train'>
   solved: JobSolution
   plan: JobPlan
   terms: TrainTerms
 }
 
-function MoveSheet({ job, solved, plan, terms }: Told) {
+function MoveSheet({ job, solved, plan, terms }: DisplayContext) {
   const { document } = job
   const { line } = document
   const number = document.rounds.indexOf(solved.round) + 1
@@ -195,7 +195,7 @@ function MoveSheet({ job, solved, plan, terms }: Told) {
 }
 
 /** A machine's feet from above: at each what goes in and out, and the push of each station. */
-function Machine({ machine, job, solved, plan, terms }: Told & { machine: string }) {
+function Machine({ machine, job, solved, plan, terms }: DisplayContext & { machine: string }) {
   const { line } = job.document
   const feet = seatFeet(line, machine)
   const width = 520
@@ -289,7 +289,7 @@ function endsOf(line: Terms['line'], machine: string): string {
   return before ? t`${inText(before.name)} to the left` : after ? t`${inText(after.name)} to the right` : ''
 }
 
-function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Omit<Told, 'job'>) {
+function Stops({ moved, solved, plan, terms }: { moved: readonly string[] } & Omit<DisplayContext, 'job'>) {
   const works = moved.flatMap((machine, i) => {
     const work = boltWork(solved, plan, machine, 'horizontal', { before: moved.slice(0, i) })
     return work && work.watches.length > 0 && work.by.some((by) => !isZero(by, terms)) ? [work] : []

@@ -1,6 +1,4 @@
 import { Document, Page, Svg, Text, View } from '@react-pdf/renderer'
-import { planes } from '../../core/frame/axis'
-import { type Quantity, showQuantity } from '../../core/frame/quantity'
 import { machineDoubted } from '../../core/kinds/train/advice/doubt'
 import { findingsFor } from '../../core/kinds/train/advice/findings'
 import { seatsOf, solveSeatOf } from '../../core/kinds/train/document/seats'
@@ -8,6 +6,8 @@ import { secondPlane } from '../../core/kinds/train/document/stations'
 import type { JobPlan } from '../../core/kinds/train/plan/plan'
 import { type JobSolution, solveRound } from '../../core/kinds/train/solve/round'
 import { probeKinds } from '../../core/probes'
+import { planes } from '../../core/quantity/axis'
+import { type Quantity, showQuantity } from '../../core/quantity/quantity'
 import { readyState } from '../../core/ready/ready'
 import { openSeats } from '../../core/seat/state'
 import type { ProbeState } from '../../core/shafts/state'
@@ -63,14 +63,14 @@ export async function reportPdf(
   return thePaper().render(<Report job={job} solved={solved} plan={plan} terms={terms} />)
 }
 
-interface Told {
+interface DisplayContext {
   job: PrintedJob<'train'>
   solved: JobSolution
   plan: JobPlan | undefined
   terms: TrainTerms
 }
 
-function Report({ job, solved, plan, terms }: Told) {
+function Report({ job, solved, plan, terms }: DisplayContext) {
   const { document } = job
   const { line } = document
   const number = document.rounds.indexOf(solved.round) + 1

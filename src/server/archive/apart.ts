@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads'
-import { OverloadedError } from '../heavy/work'
+import { OverloadedError } from '../workers/work'
 import type { Packed, Packing } from './packer'
 
 /** Archives that are taken at the same time: each reads the whole site. */

@@ -31,7 +31,7 @@ const most = 20
 const bare = (word: string) => word.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
 
 /** Words round the first one that was meant, `[` and `]` round each of those that were. */
-export function meant(said: string, query: string): string {
+export function highlightMatches(said: string, query: string): string {
   const wanted = [...query.matchAll(/"([^"]+)"(\*?)/g)].map(([, word = '', prefix]) => ({ word: bare(word), prefix }))
   const hit = (part: string) => {
     const word = bare(part)
@@ -60,7 +60,7 @@ export async function findAll(db: Database, text: string): Promise<Find[]> {
     where not f.archived
     order by best.place, f.kind = 'line' desc, f.id desc
     limit ${most}`)
-  return found.map(({ said, ...one }) => ({ ...one, said: meant(said, query) }))
+  return found.map(({ said, ...one }) => ({ ...one, said: highlightMatches(said, query) }))
 }
 
 /**

@@ -1,6 +1,6 @@
-import { quantityFrom } from '../../core/frame/quantity'
 import { makeKitItem } from '../../core/kit/make'
 import type { KitBracket, KitDial, KitGauge, KitHead, KitItem, KitLimits, KitShims } from '../../core/kit/schema'
+import { quantityFrom } from '../../core/quantity/quantity'
 import { chance } from '../../core/rig/random'
 import type { TypedLimitRow } from '../../core/verdict/table'
 

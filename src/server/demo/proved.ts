@@ -1,10 +1,10 @@
-import { quantityFrom } from '../../core/frame/quantity'
 import type { Job } from '../../core/kinds/train/document/schema'
 import { seatsOf } from '../../core/kinds/train/document/seats'
 import { placeStations } from '../../core/kinds/train/document/stations'
 import { emptyPlan } from '../../core/kinds/train/plan/choices'
 import { withProofSets } from '../../core/kinds/train/prove/proof'
 import type { Misalignment } from '../../core/probes/probe'
+import { quantityFrom } from '../../core/quantity/quantity'
 import { soundSeats } from '../../core/rig/seats'
 import type { ReadSet } from '../../core/shafts/schema'
 

@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { BadFile, bringIn, NoArchive } from '../archive/in'
-import { bodyOf, told } from '../openapi'
+import { bodyOf, describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { refusal } from './answers'
 
@@ -13,7 +13,7 @@ export const archiveRoutes = ({ store, store: { db }, heavy }: Site) =>
   new Hono()
     .get(
       '/',
-      told('Exports the whole site as one file in open formats.', {
+      describeOperation('Exports the whole site as one file in open formats.', {
         200: { says: 'The archive.', type: 'application/zip' },
       }),
       (c) => {
@@ -26,7 +26,7 @@ export const archiveRoutes = ({ store, store: { db }, heavy }: Site) =>
     )
     .post(
       '/',
-      told(
+      describeOperation(
         'Imports an archive, all or nothing. Existing data is never changed.',
         { 200: 'What was added, what was identical and what differs.' },
         [400, 413, 415],

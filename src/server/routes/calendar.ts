@@ -1,14 +1,14 @@
 import { Hono } from 'hono'
 import ical from 'ical-generator'
 import { dueJobs } from '../db/jobs'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 
 /** What is due as a calendar: a file to save, and an address that other calendars can be told to look at. */
 export const calendarRoutes = ({ store: { db } }: Site) =>
   new Hono().get(
     '/due.ics',
-    told('Due jobs as a calendar.', { 200: { says: 'The calendar.', type: 'text/calendar' } }),
+    describeOperation('Due jobs as a calendar.', { 200: { says: 'The calendar.', type: 'text/calendar' } }),
     async (c) => {
       const calendar = ical({ name: 'Vane Peg', prodId: { company: 'Vane Peg', product: 'due jobs', language: 'EN' } })
       for (const { id, number, lineName, area, title, dueOn, assignedTo } of await dueJobs(db)) {

@@ -1,12 +1,12 @@
 import { getConnInfo } from '@hono/node-server/conninfo'
 import { type Context, Hono } from 'hono'
 import * as v from 'valibot'
+import { passwordLength, signInOf } from '../auth/accounts'
+import type { Asked } from '../auth/admitted'
+import type { AuthService } from '../auth/service'
+import { TooOften } from '../auth/throttle'
 import { endSessions, findPerson, setPin } from '../db/people'
-import { passwordLength, signInOf } from '../door/accounts'
-import type { Asked } from '../door/admitted'
-import type { Door } from '../door/door'
-import { TooOften } from '../door/throttle'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { refusal, valid } from './answers'
 
@@ -32,7 +32,7 @@ const wrong = refusal('password', 'Wrong name or password.')
 const noDoor = refusal('', 'This server has no accounts: it serves its own machine only.')
 
 /** Where a request comes from; nothing where it came over no wire. */
-export function addressOf(c: Context, door: Door): string {
+export function addressOf(c: Context, door: AuthService): string {
   // the last one is the proxy's own word; those before it are whatever was sent
   if (door.ways.proxied) return c.req.header('x-forwarded-for')?.split(',').at(-1)?.trim() ?? ''
   try {
@@ -57,7 +57,9 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
   new Hono<Asked>()
     .get(
       '/',
-      told('Whether accounts are required, and who is signed in.', { 200: 'The setting, and the person or null.' }),
+      describeOperation('Whether accounts are required, and who is signed in.', {
+        200: 'The setting, and the person or null.',
+      }),
       async (c) => {
         const person = await door?.who(c.req.raw.headers)
         return c.json({ door: door !== undefined, person: door && person ? await door.own(person) : null }, 200)
@@ -65,7 +67,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     )
     .post(
       '/sign-in',
-      told('Signs in with name and password.', { 200: 'Who is signed in.' }, [400, 401, 409, 429]),
+      describeOperation('Signs in with name and password.', { 200: 'Who is signed in.' }, [400, 401, 409, 429]),
       valid('json', signInBody),
       async (c) => {
         if (!door) return c.json(noDoor, 409)
@@ -82,7 +84,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     )
     .post(
       '/claim',
-      told(
+      describeOperation(
         'Sets a password with a one-time code. Ends all earlier sessions.',
         { 200: 'Whether it was accepted.' },
         [400, 401, 409, 429],
@@ -100,14 +102,14 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
         }
       },
     )
-    .post('/sign-out', told('Ends this session.', { 200: 'Ended.' }, [409]), async (c) => {
+    .post('/sign-out', describeOperation('Ends this session.', { 200: 'Ended.' }, [409]), async (c) => {
       if (!door) return c.json(noDoor, 409)
       withCookies(c, await door.signOut(c.req.raw.headers))
       return c.json({ ok: true }, 200)
     })
     .post(
       '/sign-out-everywhere',
-      told('Ends every session of the person signed in.', { 200: 'Ended.' }, [401, 409]),
+      describeOperation('Ends every session of the person signed in.', { 200: 'Ended.' }, [401, 409]),
       async (c) => {
         const person = c.get('person')
         if (!door) return c.json(noDoor, 409)
@@ -119,7 +121,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     )
     .put(
       '/password',
-      told('Changes your password. Ends your other sessions.', { 200: 'Changed.' }, [400, 401, 409, 429]),
+      describeOperation('Changes your password. Ends your other sessions.', { 200: 'Changed.' }, [400, 401, 409, 429]),
       valid('json', passwordBody),
       async (c) => {
         const person = c.get('person')
@@ -138,7 +140,7 @@ export const doorRoutes = ({ store: { db }, door }: Site) =>
     )
     .put(
       '/pin',
-      told('Sets your PIN for signing.', { 200: 'Set.' }, [400, 401, 409, 429]),
+      describeOperation('Sets your PIN for signing.', { 200: 'Set.' }, [400, 401, 409, 429]),
       valid('json', pinBody),
       async (c) => {
         const person = c.get('person')

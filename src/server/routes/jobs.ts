@@ -19,7 +19,7 @@ import { findLine } from '../db/lines'
 import { picturesOf } from '../db/photographs'
 import { findRevision, keepPdf, reopenJob, revisionsOf, signJob, siteSettings } from '../db/revisions'
 import { jobStates } from '../db/schema'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 import { editBody, newIdOf, notStored } from './edits'
@@ -99,7 +99,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
   return new Hono()
     .get(
       '/',
-      told(
+      describeOperation(
         'Lists jobs, latest first, by page: filtered by words, state and area.',
         { 200: 'The rows, their number and the number of pages.' },
         [400],
@@ -110,12 +110,18 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
         return c.json(await listJobs(db, { ...query, archived: archived === 'yes' }))
       },
     )
-    .get('/overview', told('Counts jobs by state and lists the areas.', { 200: 'Counts and areas.' }), async (c) =>
-      c.json(await overview(db)),
+    .get(
+      '/overview',
+      describeOperation('Counts jobs by state and lists the areas.', { 200: 'Counts and areas.' }),
+      async (c) => c.json(await overview(db)),
     )
     .post(
       '/',
-      told('Creates a job on a line. Idempotent by id.', { 201: { says: 'The job.', schema: storedJob } }, [400, 404]),
+      describeOperation(
+        'Creates a job on a line. Idempotent by id.',
+        { 201: { says: 'The job.', schema: storedJob } },
+        [400, 404],
+      ),
       valid('json', newJob),
       async (c) => {
         const { id, lineId, document, dueOn } = c.req.valid('json')
@@ -131,7 +137,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id',
-      told('Gets a job with its document.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
+      describeOperation('Gets a job with its document.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
@@ -140,7 +146,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .put(
       '/:id',
-      told(
+      describeOperation(
         'Stores an edit of a job, made from a version.',
         { 200: { says: 'The job as stored.', schema: storedJob } },
         [400, 403, 404, 409],
@@ -174,7 +180,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .put(
       '/:id/archived',
-      told('Archives or restores a job.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
+      describeOperation('Archives or restores a job.', { 200: { says: 'The job.', schema: storedJob } }, [404]),
       valid('param', idParam),
       valid('json', archivedBody),
       async (c) => {
@@ -186,7 +192,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/visits',
-      told('Lists the jobs on the same line, latest first.', { 200: 'The jobs, without their documents.' }, [404]),
+      describeOperation(
+        'Lists the jobs on the same line, latest first.',
+        { 200: 'The jobs, without their documents.' },
+        [404],
+      ),
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
@@ -196,7 +206,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/report.pdf',
-      told('Prints a round.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      describeOperation('Prints a round.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {
@@ -208,7 +218,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/record.pdf',
-      told('Prints the current record, unsigned.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      describeOperation(
+        'Prints the current record, unsigned.',
+        { 200: { says: 'The page.', type: 'application/pdf' } },
+        [404],
+      ),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {
@@ -223,7 +237,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/sheet.pdf',
-      told('Prints an empty reading sheet.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      describeOperation(
+        'Prints an empty reading sheet.',
+        { 200: { says: 'The page.', type: 'application/pdf' } },
+        [404],
+      ),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {
@@ -237,7 +255,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/revisions',
-      told('Lists signed revisions, latest first.', { 200: 'The revisions, without their content.' }, [404]),
+      describeOperation(
+        'Lists signed revisions, latest first.',
+        { 200: 'The revisions, without their content.' },
+        [404],
+      ),
       valid('param', idParam),
       async (c) => {
         const job = await findJob(db, c.req.valid('param').id)
@@ -247,7 +269,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/revisions/:number',
-      told('Gets a signed revision, byte for byte.', { 200: 'The sealed revision.' }, [404]),
+      describeOperation('Gets a signed revision, byte for byte.', { 200: 'The sealed revision.' }, [404]),
       valid('param', revisionParam),
       async (c) => {
         const { id, number } = c.req.valid('param')
@@ -258,7 +280,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/revisions/:number/record.pdf',
-      told('Gets the printed record of a revision.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404]),
+      describeOperation(
+        'Gets the printed record of a revision.',
+        { 200: { says: 'The page.', type: 'application/pdf' } },
+        [404],
+      ),
       valid('param', revisionParam),
       async (c) => {
         const { id, number } = c.req.valid('param')
@@ -275,7 +301,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .put(
       '/:id/due',
-      told(
+      describeOperation(
         'Changes the due date or assignee of a job, with the reason.',
         { 200: { says: 'The job.', schema: storedJob } },
         [400, 409],
@@ -293,7 +319,11 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .post(
       '/:id/sign',
-      told('Signs and locks a job.', { 200: { says: 'The job.', schema: storedJob } }, [400, 403, 404, 409, 422, 429]),
+      describeOperation(
+        'Signs and locks a job.',
+        { 200: { says: 'The job.', schema: storedJob } },
+        [400, 403, 404, 409, 422, 429],
+      ),
       valid('param', idParam),
       valid('json', signBody),
       async (c) => {
@@ -345,7 +375,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .post(
       '/:id/reopen',
-      told(
+      describeOperation(
         'Reopens a signed job, with the reason.',
         { 200: { says: 'The job.', schema: storedJob } },
         [400, 403, 409, 429],
@@ -365,7 +395,7 @@ export const jobRoutes = ({ store: { db }, heavy, changes, door }: Site) => {
     )
     .get(
       '/:id/move.pdf',
-      told('Prints the move sheet.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404, 409]),
+      describeOperation('Prints the move sheet.', { 200: { says: 'The page.', type: 'application/pdf' } }, [404, 409]),
       valid('param', idParam),
       valid('query', reportQuery),
       async (c) => {

@@ -2,7 +2,7 @@ import { Hono } from 'hono'
 import * as v from 'valibot'
 import { anyKitSchema } from '../../core/job/migrate'
 import { archiveKit, findKit, insertKit, listKit, updateKit } from '../db/kit'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 import { editBody, newIdOf, notStored } from './edits'
@@ -15,7 +15,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
   new Hono()
     .get(
       '/',
-      told(
+      describeOperation(
         'Lists dials, brackets, heads, shims and limits.',
         { 200: { says: 'The pieces.', schema: v.array(storedKit) } },
         [400],
@@ -25,7 +25,11 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .post(
       '/',
-      told('Creates a kit item. Idempotent by id.', { 201: { says: 'The piece.', schema: storedKit } }, [400]),
+      describeOperation(
+        'Creates a kit item. Idempotent by id.',
+        { 201: { says: 'The piece.', schema: storedKit } },
+        [400],
+      ),
       valid('json', v.strictObject({ id: newIdOf, document: anyKitSchema })),
       async (c) => {
         const { id, document } = c.req.valid('json')
@@ -38,7 +42,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id',
-      told('Gets a kit item.', { 200: { says: 'The kit item.', schema: storedKit } }, [404]),
+      describeOperation('Gets a kit item.', { 200: { says: 'The kit item.', schema: storedKit } }, [404]),
       valid('param', idParam),
       async (c) => {
         const found = await findKit(db, c.req.valid('param').id)
@@ -47,7 +51,7 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .put(
       '/:id',
-      told(
+      describeOperation(
         'Stores an edit of a kit item, made from a version.',
         { 200: { says: 'The kit item as stored.', schema: storedKit } },
         [400, 404, 409],
@@ -68,7 +72,11 @@ export const kitRoutes = ({ store: { db }, changes }: Site) =>
     )
     .put(
       '/:id/archived',
-      told('Archives or restores a kit item.', { 200: { says: 'The kit item.', schema: storedKit } }, [404]),
+      describeOperation(
+        'Archives or restores a kit item.',
+        { 200: { says: 'The kit item.', schema: storedKit } },
+        [404],
+      ),
       valid('param', idParam),
       valid('json', archivedBody),
       async (c) => {

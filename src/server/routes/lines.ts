@@ -3,7 +3,7 @@ import * as v from 'valibot'
 import { anyLineSchema } from '../../core/job/migrate'
 import { jobsAlong, visitsJson } from '../db/jobs'
 import { archiveLine, findLine, insertLine, insertLines, listLines, updateLine } from '../db/lines'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { archivedBody, archivedQuery, idParam, refusal, valid } from './answers'
 import { editBody, newIdOf, notStored } from './edits'
@@ -23,7 +23,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
   new Hono()
     .get(
       '/',
-      told(
+      describeOperation(
         'Lists the lines by area and name, with their number of jobs.',
         { 200: { says: 'The lines.', schema: v.array(storedLine) } },
         [400],
@@ -33,7 +33,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .post(
       '/',
-      told('Creates a line. Idempotent by id.', { 201: { says: 'The line.', schema: storedLine } }, [400]),
+      describeOperation('Creates a line. Idempotent by id.', { 201: { says: 'The line.', schema: storedLine } }, [400]),
       valid('json', v.strictObject({ id: newIdOf, document: anyLineSchema })),
       async (c) => {
         const { id, document } = c.req.valid('json')
@@ -46,7 +46,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .post(
       '/many',
-      told('Creates up to 500 lines, all or none.', { 201: 'How many were stored.' }, [400]),
+      describeOperation('Creates up to 500 lines, all or none.', { 201: 'How many were stored.' }, [400]),
       valid('json', manyBody),
       async (c) => {
         const made = await insertLines(db, c.req.valid('json').lines, now())
@@ -56,7 +56,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id',
-      told('Gets a line with its document.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
+      describeOperation('Gets a line with its document.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
       valid('param', idParam),
       async (c) => {
         const line = await findLine(db, c.req.valid('param').id)
@@ -65,7 +65,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id/along',
-      told(
+      describeOperation(
         'Gets what a tablet saves offline of a line: its open jobs and the last one signed.',
         { 200: 'The line and the jobs.' },
         [404],
@@ -80,7 +80,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .get(
       '/:id/logbook',
-      told('Gets the logbook of a line.', { 200: 'Each visit, as found and as left.' }, [404]),
+      describeOperation('Gets the logbook of a line.', { 200: 'Each visit, as found and as left.' }, [404]),
       valid('param', idParam),
       async (c) => {
         const { id } = c.req.valid('param')
@@ -91,7 +91,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .put(
       '/:id',
-      told(
+      describeOperation(
         'Stores an edit of a line, made from a version.',
         { 200: { says: 'The line as stored.', schema: storedLine } },
         [400, 404, 409],
@@ -112,7 +112,7 @@ export const lineRoutes = ({ store: { db }, changes }: Site) =>
     )
     .put(
       '/:id/archived',
-      told('Archives or restores a line.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
+      describeOperation('Archives or restores a line.', { 200: { says: 'The line.', schema: storedLine } }, [404]),
       valid('param', idParam),
       valid('json', archivedBody),
       async (c) => {

@@ -1,9 +1,9 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { initialsKey, roles } from '../../core/people/roles'
+import { codeHolds, mailboxOf, signInOf } from '../auth/accounts'
 import { changePerson, endSessions, findPerson, insertPerson, listPeople, takenBy } from '../db/people'
-import { codeHolds, mailboxOf, signInOf } from '../door/accounts'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { idParam, refusal, valid } from './answers'
 
@@ -42,7 +42,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     holdsUntil: new Date(Date.now() + codeHolds * 1000).toISOString(),
   })
   return new Hono()
-    .get('/', told('Lists the accounts.', { 200: 'The accounts.' }), async (c) => {
+    .get('/', describeOperation('Lists the accounts.', { 200: 'The accounts.' }), async (c) => {
       const list = await listPeople(db)
       return c.json(
         list.map(({ email, hasPin, hasPassword, ...one }) => ({
@@ -56,7 +56,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     })
     .post(
       '/',
-      told(
+      describeOperation(
         'Creates an account and a one-time code to set its password.',
         { 201: 'The id, the code and when it expires.' },
         [400, 409],
@@ -74,7 +74,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     )
     .put(
       '/:id',
-      told(
+      describeOperation(
         'Changes name, initials or role, or deactivates the account and ends its sessions.',
         { 200: 'Changed.' },
         [400, 404, 409],
@@ -94,7 +94,11 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     )
     .post(
       '/:id/code',
-      told('Creates a one-time code for a lost password.', { 200: 'The code and when it expires.' }, [404, 409]),
+      describeOperation(
+        'Creates a one-time code for a lost password.',
+        { 200: 'The code and when it expires.' },
+        [404, 409],
+      ),
       valid('param', idParam),
       async (c) => {
         if (!door) return c.json(noDoor, 409)
@@ -105,7 +109,7 @@ export const peopleRoutes = ({ store: { db }, door }: Site) => {
     )
     .post(
       '/:id/sign-out',
-      told('Signs a person out everywhere.', { 200: 'Signed out.' }, [404]),
+      describeOperation('Signs a person out everywhere.', { 200: 'Signed out.' }, [404]),
       valid('param', idParam),
       async (c) => {
         const person = await findPerson(db, c.req.valid('param').id)

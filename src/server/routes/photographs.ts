@@ -5,7 +5,7 @@ import * as v from 'valibot'
 import { largestPhotograph } from '../../core/job/photographs'
 import { mostDots, pictureSize, pictureType, withoutMetadata } from '../../core/job/pictures'
 import { findPhotograph, keepPhotograph } from '../db/photographs'
-import { bodyOf, told } from '../openapi'
+import { bodyOf, describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { refusal, valid } from './answers'
 
@@ -21,7 +21,11 @@ export const photographRoutes = ({ store: { db } }: Site) =>
   new Hono()
     .post(
       '/',
-      told('Stores a picture by its hash, without the camera’s data.', { 201: 'Its name and type.' }, [413, 415]),
+      describeOperation(
+        'Stores a picture by its hash, without the camera’s data.',
+        { 201: 'Its name and type.' },
+        [413, 415],
+      ),
       bodyOf('image/jpeg', 'image/png'),
       bodyLimit({ maxSize: largestPhotograph, onError: (c) => c.json(tooLarge, 413) }),
       async (c) => {
@@ -38,7 +42,7 @@ export const photographRoutes = ({ store: { db } }: Site) =>
     )
     .get(
       '/:id',
-      told('A picture.', { 200: { says: 'The picture.', type: 'image/*' } }, [404]),
+      describeOperation('A picture.', { 200: { says: 'The picture.', type: 'image/*' } }, [404]),
       valid('param', hashParam),
       async (c) => {
         const found = await findPhotograph(db, c.req.valid('param').id)

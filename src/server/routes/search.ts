@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { findAll } from '../db/finds'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { valid } from './answers'
 
@@ -11,7 +11,11 @@ const searchQuery = v.object({ q: v.pipe(v.string(), v.maxLength(120)) })
 export const searchRoutes = ({ store: { db } }: Site) =>
   new Hono().get(
     '/',
-    told('Searches lines, jobs and kit for every word, best first.', { 200: 'At most 20 results.' }, [400]),
+    describeOperation(
+      'Searches lines, jobs and kit for every word, best first.',
+      { 200: 'At most 20 results.' },
+      [400],
+    ),
     valid('query', searchQuery),
     async (c) => c.json(await findAll(db, c.req.valid('query').q), 200),
   )

@@ -1,7 +1,7 @@
 import type { Context } from 'hono'
 import type { Role } from '../../core/people/roles'
-import type { Person } from '../door/accounts'
-import type { Door } from '../door/door'
+import type { Person } from '../auth/accounts'
+import type { AuthService } from '../auth/service'
 import { refusal } from './answers'
 import { addressOf, tooOften } from './door'
 
@@ -18,7 +18,12 @@ interface Signature {
  *
  * @returns the people in that order, none without a door, or the refusal to be sent
  */
-export async function signersOf(c: Context, door: Door | undefined, signatures: readonly Signature[], needed: Role) {
+export async function signersOf(
+  c: Context,
+  door: AuthService | undefined,
+  signatures: readonly Signature[],
+  needed: Role,
+) {
   const people: Person[] = []
   if (!door) return people
   for (const { path, initials, pin } of signatures) {

@@ -4,7 +4,7 @@ import { siteSchema } from '../../core/site/schema'
 import { visitsTo } from '../db/jobs'
 import { keepBook, linesAtAGlance, linesUnbooked } from '../db/lines'
 import { putSiteSettings, siteSettings } from '../db/revisions'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { valid } from './answers'
 
@@ -36,12 +36,12 @@ export const siteRoutes = (site: Site) => {
   return new Hono()
     .get(
       '/',
-      told('Gets the site settings.', { 200: { says: 'Name, mark and rules.', schema: siteSchema } }),
+      describeOperation('Gets the site settings.', { 200: { says: 'Name, mark and rules.', schema: siteSchema } }),
       async (c) => c.json(await siteSettings(db), 200),
     )
     .put(
       '/',
-      told('Changes the site settings.', { 200: { says: 'As stored.', schema: siteSchema } }, [400]),
+      describeOperation('Changes the site settings.', { 200: { says: 'As stored.', schema: siteSchema } }, [400]),
       valid('json', siteSchema),
       async (c) => {
         const document = c.req.valid('json')
@@ -51,7 +51,7 @@ export const siteRoutes = (site: Site) => {
     )
     .get(
       '/view',
-      told('Gets the site overview.', {
+      describeOperation('Gets the site overview.', {
         200: 'Lines, methods and how often the first move was right.',
       }),
       async (c) => {

@@ -1,13 +1,13 @@
 import { Hono } from 'hono'
 import { listLines } from '../db/lines'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 
 /** A page of tags: each line's name and a code that opens its logbook. */
 export const tagRoutes = ({ store: { db }, heavy }: Site) =>
   new Hono().get(
     '/lines.pdf',
-    told('Prints machine tags whose codes open the logbooks.', {
+    describeOperation('Prints machine tags whose codes open the logbooks.', {
       200: { says: 'The pages.', type: 'application/pdf' },
     }),
     async (c) => {

@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import * as v from 'valibot'
 import { checkTrail, latestOfTrail, sealTrail, trailRows } from '../db/trail'
-import { told } from '../openapi'
+import { describeOperation } from '../openapi'
 import type { Site } from '../site'
 import { valid } from './answers'
 
@@ -17,7 +17,7 @@ export const trailRoutes = ({ store: { db } }: Site) =>
   new Hono()
     .get(
       '/',
-      told('Gets the audit trail, latest first, by page.', { 200: 'The rows.' }, [400]),
+      describeOperation('Gets the audit trail, latest first, by page.', { 200: 'The rows.' }, [400]),
       valid('query', pageQuery),
       async (c) => {
         await sealTrail(db)
@@ -26,7 +26,7 @@ export const trailRoutes = ({ store: { db } }: Site) =>
     )
     .get(
       '/check',
-      told('Verifies the chain of hashes of the audit trail.', {
+      describeOperation('Verifies the chain of hashes of the audit trail.', {
         200: 'The number of valid entries, the last hash, and the first entry that does not fit.',
       }),
       async (c) => {
@@ -37,7 +37,7 @@ export const trailRoutes = ({ store: { db } }: Site) =>
     )
     .get(
       '/whole.jsonl',
-      told('Exports the whole audit trail as JSON lines, oldest first.', {
+      describeOperation('Exports the whole audit trail as JSON lines, oldest first.', {
         200: { says: 'The rows.', type: 'application/x-ndjson' },
       }),
       async (c) => {

@@ -2,7 +2,7 @@ import { hc, type InferResponseType } from 'hono/client'
 import { ownAnswer } from '../../core/site/answer'
 import type { Api } from '../../server/app'
 import { appWords } from '../../words/page/app'
-import { shutOut } from '../door/entry'
+import { markSignedOut } from '../accounts/entry'
 import { heard, Unreached } from './reach'
 
 /** Answers with which a server, or what stands before it, says that it cannot be had just now. */
@@ -29,7 +29,7 @@ export async function ask(input: RequestInfo | URL, init?: RequestInit): Promise
     if (!response.headers.has(ownAnswer)) throw new Error(`Not this server’s: ${response.status}`)
     heard(!away.has(response.status))
     // the door's own answers are told where they were asked for
-    if (response.status === signInFirst && !String(input).startsWith('/api/door')) shutOut()
+    if (response.status === signInFirst && !String(input).startsWith('/api/door')) markSignedOut()
     return response
   } catch (error) {
     heard(false)

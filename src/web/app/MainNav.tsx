@@ -3,7 +3,7 @@ import { useState } from 'react'
 import { Link, NavLink } from 'react-router'
 import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
-import { useDoor } from '../door/useDoor'
+import { useDoor } from '../accounts/useDoor'
 import { Button } from '../parts/controls'
 import { narrow } from './style'
 

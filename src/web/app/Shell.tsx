@@ -5,17 +5,17 @@ import { Link, Outlet } from 'react-router'
 import styled from 'styled-components'
 import { appWords } from '../../words/page/app'
 import { findWords } from '../../words/page/find'
+import { useShut } from '../accounts/entry'
+import { Me } from '../accounts/Me'
 import { isReached, onReach } from '../api/reach'
 import { useSite } from '../api/signing'
-import { useShut } from '../door/entry'
-import { Me } from '../door/Me'
 import { isFindShown, showFind, typeEarly, useFindShown } from '../find/opened'
 import { useChanges } from '../notebook/useChanges'
 import { Button, Choices } from '../parts/controls'
 import { usePastedBlocks } from '../parts/pasted'
 import { keepSynced } from '../tablet/sync'
 import { isShortcut, typing, useFocus } from './focus'
-import { later } from './later'
+import { lazyAfterPaint } from './lazyAfterPaint'
 import { MainNav } from './MainNav'
 import { part } from './part'
 import { useScroll } from './scroll'
@@ -26,11 +26,11 @@ import { narrow, phone } from './style'
 const Shortcuts = part(async () => (await import('./Shortcuts')).Shortcuts)
 
 /** What installs the page on this tablet comes after what the page shows. */
-const Update = later(async () => (await import('./Update')).Update, 4000)
+const Update = lazyAfterPaint(async () => (await import('./Update')).Update, 4000)
 
 const Terms = part(async () => (await import('./Terms')).Terms)
 
-const SignIn = part(async () => (await import('../door/SignIn')).SignIn)
+const SignIn = part(async () => (await import('../accounts/SignIn')).SignIn)
 
 const FindDialog = part(async () => (await import('../find/FindDialog')).FindDialog)
 

@@ -1,5 +1,5 @@
 import { type ComponentType, type ReactNode, useEffect, useState } from 'react'
-import { again } from './again'
+import { retryOnce } from './retryOnce'
 
 /** A part of the page in a chunk of its own. */
 export interface Part<P extends object = object> {
@@ -19,7 +19,7 @@ export function part<P extends object>(fetch: () => Promise<ComponentType<P>>, M
   let fetched: ComponentType<P> | undefined
   let asked: Promise<void> | undefined
   const ask = (): Promise<void> => {
-    asked ??= again(fetch).then(
+    asked ??= retryOnce(fetch).then(
       (found) => {
         fetched = found
       },

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useMemo, useSyncExternalStore } from 'react'
-import { unitOfLine, type WorkUnit } from '../../core/frame/unitOfLine'
+import { unitOfLine, type WorkUnit } from '../../core/quantity/unitOfLine'
 
 /** What this person, on this device, prefers. Kept in the browser. */
 export interface Settings {

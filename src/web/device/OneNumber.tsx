@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { RigCommand } from '../../core/device/protocol'
-import type { Unit } from '../../core/frame/units'
+import type { Unit } from '../../core/quantity/units'
 import { deviceWords as words } from '../../words/page/device'
 import { lengthWithUnit, signedLength } from '../../words/terms'
 import { isShortcut } from '../app/focus'

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { DeviceReading, RigCommand } from '../../core/device/protocol'
-import { toMm } from '../../core/frame/units'
+import { toMm } from '../../core/quantity/units'
 import { DeviceLine, type LineState, seedOf, standInAddress } from './connection'
 
 /** One shown number is the mean of so many, and it stands still while the last of them differ by no more, mm. */

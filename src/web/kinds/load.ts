@@ -1,6 +1,6 @@
 import { addKind, type KindName, kindNames } from '../../core/kinds'
 import { addWords } from '../../words'
-import { again } from '../app/again'
+import { retryOnce } from '../app/retryOnce'
 
 /** What each kind of line can do and say, fetched when a screen meets it. */
 const fetches: { readonly [K in KindName]: () => Promise<void> } = {
@@ -46,7 +46,7 @@ const fetched = new Map<KindName, Promise<void>>()
 export function loadKind(name: KindName): Promise<void> {
   const known = fetched.get(name)
   if (known) return known
-  const loading = again(fetches[name])
+  const loading = retryOnce(fetches[name])
   fetched.set(name, loading)
   loading.catch(() => fetched.delete(name))
   return loading

@@ -118,8 +118,12 @@ export function Clashes<T>({
       {page.clashes.map((clash) => (
         <div key={clash.path.join('/')}>
           <span>{capital(describe(clash.path))}</span>
-          <Button onPress={() => notebook.settle(clash, 'mine')}>{notebookWords.here(shown(clash.mine))}</Button>
-          <Button onPress={() => notebook.settle(clash, 'theirs')}>{notebookWords.there(shown(clash.theirs))}</Button>
+          <Button onPress={() => notebook.resolveConflict(clash, 'mine')}>
+            {notebookWords.here(shown(clash.mine))}
+          </Button>
+          <Button onPress={() => notebook.resolveConflict(clash, 'theirs')}>
+            {notebookWords.there(shown(clash.theirs))}
+          </Button>
         </div>
       ))}
     </Panel>

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { merge, valueAt, withValue } from '../../core/merge/merge'
 import { runs, tries } from '../../testing/anything'
-import type { Drawer } from './drawer'
-import type { Kept } from './kept'
+import type { Draft } from './draft'
+import type { DraftStore } from './draftStore'
 import { DocumentSession, type Outcome, type Sent } from './notebook'
 import { Outbox } from './outbox'
 import { jobShelf } from './shelves'
@@ -26,11 +26,11 @@ function site(first: Doc) {
   const stored = { version: 1, document: first, edits: '', reached: true, refuses: false, losesAnswers: false }
   /** Documents in the order they were stored, with the edit that brought them. */
   const history: { edit: string; document: Doc }[] = []
-  const kept = new Map<string, Kept>()
+  const kept = new Map<string, Draft>()
   const store = { full: false, forbidden: false }
   /** Pages that are gone: nothing of theirs reaches anything any more, but for requests that are on their way. */
   const dead = new Set<string>()
-  const drawer: Drawer = {
+  const draftStore: DraftStore = {
     keep: async (one) => {
       if (dead.has(one.page)) return
       if (store.full || store.forbidden) throw new Error('QuotaExceededError')
@@ -85,18 +85,18 @@ function site(first: Doc) {
       title: ({ title }) => title,
       stored: { version: stored.version, document: structuredClone(stored.document), edits: stored.edits },
       send: (sent) => send(page, sent, delay()),
-      drawer,
+      draftStore,
       outbox: new Outbox(),
     })
   /** The page again after a crash: what it and other pages that are gone left is taken up. */
   const reopen = async (page: string, gone: readonly string[]) => {
     for (const one of gone) dead.add(one)
     const book = open(page)
-    const left = store.forbidden ? [] : (await drawer.of('job:1')).filter((one) => gone.includes(one.page))
-    if (left.length) book.takeUp(structuredClone(left) as Kept<Doc>[])
+    const left = store.forbidden ? [] : (await draftStore.of('job:1')).filter((one) => gone.includes(one.page))
+    if (left.length) book.resumeDrafts(structuredClone(left) as Draft<Doc>[])
     return book
   }
-  return { stored, history, kept, store, drawer, open, reopen, put, most }
+  return { stored, history, kept, store, draftStore, open, reopen, put, most }
 }
 
 beforeEach(() => void vi.useFakeTimers())
@@ -161,7 +161,7 @@ describe('a notebook', () => {
     ])
     await wait(60_000)
     expect(textOf(stored.document, 'c0')).toBe('3')
-    again.settle(again.read().clashes[0]!, 'mine')
+    again.resolveConflict(again.read().clashes[0]!, 'mine')
     await wait()
     expect(textOf(stored.document, 'c0')).toBe('2')
   })
@@ -194,7 +194,7 @@ describe('a notebook', () => {
       expect(stored.document).toEqual(doc('a', '7'))
       const [clash] = notebook.read().clashes
       expect(clash).toMatchObject({ mine: { text: '1' }, theirs: { text: '7' } })
-      notebook.settle(clash!, keep)
+      notebook.resolveConflict(clash!, keep)
       await wait()
       expect(stored.document).toEqual(doc('a', keep === 'mine' ? '1' : '7'))
     }
@@ -226,7 +226,7 @@ describe('a notebook', () => {
       await wait()
       expect(notebook.read().status.kind).toBe('clash')
       expect(stored.document.cells[0]!.value.text).toBe('3')
-      notebook.settle(notebook.read().clashes[0]!, keep)
+      notebook.resolveConflict(notebook.read().clashes[0]!, keep)
       await wait()
       expect(notebook.read().document).toEqual(doc('c', keep === 'mine' ? '2' : '3'))
       expect(stored.document).toEqual(doc('c', keep === 'mine' ? '2' : '3'))
@@ -322,7 +322,7 @@ describe('a notebook', () => {
     expect(after.read().clashes.map(({ mine, theirs }) => [mine, theirs])).toMatchObject([
       [{ text: '3' }, { text: '2' }],
     ])
-    after.settle(after.read().clashes[0]!, 'mine')
+    after.resolveConflict(after.read().clashes[0]!, 'mine')
     await wait()
     expect(stored.document).toEqual(doc('a', '3', '4'))
     expect([...kept.keys()]).toEqual(['job:1 three'])
@@ -455,7 +455,7 @@ describe('two windows on one document, whatever happens to them', () => {
                 if (clash) {
                   const lost = (clash.theirs as { text?: string } | undefined)?.text
                   if (lost) gone.add(lost)
-                  book.settle(clash, 'mine')
+                  book.resolveConflict(clash, 'mine')
                 }
                 book.refresh({
                   version: stored.version,

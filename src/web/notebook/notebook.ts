@@ -1,7 +1,7 @@
 import { type Conflict, merge, type Order, same, sameDocument, valueAt, withValue } from '../../core/merge/merge'
 import { newId } from '../app/newId'
-import type { Drawer } from './drawer'
-import type { Kept, Step } from './kept'
+import type { Draft, Step } from './draft'
+import type { DraftStore } from './draftStore'
 import { stepMark } from './oneStep'
 import type { Outbox, Sender } from './outbox'
 
@@ -54,7 +54,7 @@ export interface Options<T> {
   title: (document: T) => string
   stored: Stored<T>
   send: (sent: Sent<T>) => Promise<Outcome<T>>
-  drawer: Drawer
+  draftStore: DraftStore
   outbox: Outbox
   order?: Order
   /** Quiet after an edit before it is sent, ms. */
@@ -105,7 +105,7 @@ export class DocumentSession<T> implements Sender {
   private again: ReturnType<typeof setTimeout> | undefined
   private writing: Promise<void> | undefined
   /** What other pages that are gone left of this document, to be taken up one after the other. */
-  private left: Kept<T>[] = []
+  private orphanedDrafts: Draft<T>[] = []
   private listeners = new Set<() => void>()
   private shown: Page<T>
 
@@ -126,7 +126,7 @@ export class DocumentSession<T> implements Sender {
 
   /** Whether something in it is not stored yet. */
   get unsent(): boolean {
-    return this.unsentHere || this.left.length > 0
+    return this.unsentHere || this.orphanedDrafts.length > 0
   }
 
   get storedVersion(): number {
@@ -136,7 +136,7 @@ export class DocumentSession<T> implements Sender {
   /** Says whether the server has none of it yet: then nothing of it is said to be saved. */
   onlyHere(here: boolean): void {
     this.here = here
-    this.tell()
+    this.notify()
   }
 
   /** Changes the document. Edits with the same `mark` in quick succession are one step of undo. */
@@ -172,7 +172,7 @@ export class DocumentSession<T> implements Sender {
 
   private turn(from: T, to: T): void {
     const merged = merge(from, to, this.document, this.options.order)
-    this.ask(merged.clashes)
+    this.addConflicts(merged.clashes)
     this.put(merged.document)
   }
 
@@ -185,7 +185,7 @@ export class DocumentSession<T> implements Sender {
     this.refusal = undefined
     this.document = this.base
     this.draftSoon()
-    this.tell()
+    this.notify()
   }
 
   /** Takes in what the server has now, if it is newer; while something of ours is on its way, after that. */
@@ -195,14 +195,14 @@ export class DocumentSession<T> implements Sender {
       if (!this.newer || stored.version > this.newer.version) this.newer = stored
       return
     }
-    this.takeIn(stored)
+    this.mergeRemote(stored)
     this.draftSoon()
-    this.tell()
+    this.notify()
     this.sendSoon(0)
   }
 
   /** Decides a clash; when none is left the document is stored. */
-  settle(clash: Conflict, keep: 'mine' | 'theirs'): void {
+  resolveConflict(clash: Conflict, keep: 'mine' | 'theirs'): void {
     const name = pathName(clash.path)
     this.open = this.open.filter((path) => pathName(path) !== name)
     const document =
@@ -216,24 +216,24 @@ export class DocumentSession<T> implements Sender {
    * Goes on where a page that is gone left off. Several are taken up one after the other, each when what came before it is
    * stored.
    */
-  takeUp(kept: readonly Kept<T>[]): void {
-    this.left.push(...[...kept].sort((a, b) => a.at - b.at))
+  resumeDrafts(kept: readonly Draft<T>[]): void {
+    this.orphanedDrafts.push(...[...kept].sort((a, b) => a.at - b.at))
     this.takeUpNext()
     this.draftSoon()
-    this.tell()
+    this.notify()
     this.sendSoon(0)
   }
 
   private takeUpNext(): void {
     while (!this.unsentHere) {
-      const next = this.left.shift()
+      const next = this.orphanedDrafts.shift()
       if (!next) return
       this.goOnFrom(next)
       void this.forget(next)
     }
   }
 
-  private goOnFrom(next: Kept<T>): void {
+  private goOnFrom(next: Draft<T>): void {
     const stored = { version: this.version, document: this.base, edits: this.options.stored.edits }
     this.past = [...this.past, ...next.past]
     this.future = [...next.future]
@@ -243,17 +243,17 @@ export class DocumentSession<T> implements Sender {
       this.version = next.version
       this.sent = next.sent
       this.open = next.open
-      if (stored.version !== next.version) this.takeIn(stored)
+      if (stored.version !== next.version) this.mergeRemote(stored)
       else this.base = stored.document
       if (sameDocument(this.document, this.base)) this.document = this.base
     }
   }
 
   /** What another page wrote is this one's now, as soon as this one has written it down itself. */
-  private async forget({ key, page }: Kept<T>): Promise<void> {
+  private async forget({ key, page }: Draft<T>): Promise<void> {
     if (page === this.options.page) return
     await this.writeDown()
-    if (this.kept) await this.options.drawer.drop(key, page).catch(() => undefined)
+    if (this.kept) await this.options.draftStore.drop(key, page).catch(() => undefined)
   }
 
   /** Stores at once what waits; resolves when it is stored or known not to be. */
@@ -285,18 +285,18 @@ export class DocumentSession<T> implements Sender {
       outcome = { kind: 'unreached' }
     }
     this.onItsWay = false
-    const after = this.took(sent, outcome)
+    const after = this.applyOutcome(sent, outcome)
     const { newer } = this
     this.newer = undefined
     if (newer) this.refresh(newer)
     return after
   }
 
-  private took(sent: Sent<T>, outcome: Outcome<T>): 'done' | 'later' {
+  private applyOutcome(sent: Sent<T>, outcome: Outcome<T>): 'done' | 'later' {
     this.failed = outcome.kind === 'unreached'
     this.why = outcome.kind === 'unreached' ? outcome.why : undefined
     if (outcome.kind === 'unreached') {
-      this.tell()
+      this.notify()
       return 'later'
     }
     // given up meanwhile, or taken up from elsewhere: the answer is to something that is no longer asked
@@ -310,18 +310,18 @@ export class DocumentSession<T> implements Sender {
       this.savedAt = new Date()
       if (current) this.sent = undefined
     } else if (outcome.kind === 'conflict') {
-      this.takeIn(outcome.stored)
+      this.mergeRemote(outcome.stored)
     } else {
       this.refusal = outcome.message
       if (current) this.sent = undefined
       this.draftSoon()
-      this.tell()
+      this.notify()
       return 'done'
     }
     this.refusal = undefined
     this.takeUpNext()
     this.draftSoon()
-    this.tell()
+    this.notify()
     if (this.wants) this.sendSoon(this.options.pause ?? 400)
     return 'done'
   }
@@ -332,7 +332,7 @@ export class DocumentSession<T> implements Sender {
   }
 
   /** Merges in what the server has; an edit of ours that is in it already is where the merge begins. */
-  private takeIn({ version, document: theirs, edits }: Stored<T>): void {
+  private mergeRemote({ version, document: theirs, edits }: Stored<T>): void {
     const known = this.sent !== undefined && edits.split(' ').includes(this.sent.edit)
     const from = known && this.sent ? this.sent.document : this.base
     const merged = merge(from, this.document, theirs, this.options.order)
@@ -341,11 +341,11 @@ export class DocumentSession<T> implements Sender {
     this.version = version
     this.merges += 1
     this.document = sameDocument(merged.document, theirs) ? theirs : merged.document
-    this.ask(merged.clashes)
+    this.addConflicts(merged.clashes)
     if (this.document === theirs) this.savedAt = new Date()
   }
 
-  private ask(clashes: readonly Conflict[]): void {
+  private addConflicts(clashes: readonly Conflict[]): void {
     const paths = [...this.open, ...clashes.map(({ path }) => path)]
     // a question about a whole takes in those about its parts
     this.open = paths.filter(
@@ -360,7 +360,7 @@ export class DocumentSession<T> implements Sender {
     this.refusal = undefined
     this.settled()
     this.draftSoon()
-    this.tell()
+    this.notify()
     this.sendSoon(this.options.pause ?? 400)
   }
 
@@ -387,8 +387,8 @@ export class DocumentSession<T> implements Sender {
     this.drafting = undefined
     while (this.writing) await this.writing
     const written = this.keptNow()
-    this.writing = this.options.drawer
-      .keep(written as Kept)
+    this.writing = this.options.draftStore
+      .keep(written as Draft)
       .then(
         () => true,
         () => false,
@@ -400,12 +400,12 @@ export class DocumentSession<T> implements Sender {
         if (!kept && this.unsentHere) this.again = setTimeout(() => void this.writeDown(), keepAgain)
         if (kept === this.kept) return
         this.kept = kept
-        this.tell()
+        this.notify()
       })
     await this.writing
   }
 
-  private keptNow(): Kept<T> {
+  private keptNow(): Draft<T> {
     const { key, page, title } = this.options
     return {
       key,
@@ -447,7 +447,7 @@ export class DocumentSession<T> implements Sender {
     }
   }
 
-  private tell(): void {
+  private notify(): void {
     this.shown = this.page()
     for (const listener of this.listeners) listener()
   }

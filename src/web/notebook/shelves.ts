@@ -7,8 +7,8 @@ import { isUnreached } from '../api/reach'
 import { loadKind } from '../kinds/load'
 import { fetchOrCopy, keepCopy } from '../tablet/copies'
 import { isOnlyHere, onMade, sendMade, unmade } from '../tablet/made'
-import { browserDrawer } from './drawer'
-import type { Kept } from './kept'
+import type { Draft } from './draft'
+import { browserDrawer } from './draftStore'
 import { DocumentSession, type Outcome, type Sent, type Stored } from './notebook'
 import { Outbox } from './outbox'
 import { openPages, thisPage } from './pages'
@@ -110,7 +110,7 @@ export async function outcomeOf<T>(
   }
 }
 
-export const drawer = browserDrawer()
+export const draftStore = browserDrawer()
 export const outbox = new Outbox()
 
 interface Open<T> {
@@ -156,7 +156,7 @@ async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Prom
       const request = shelf.send(id, sent, AbortSignal.timeout(patience))
       return outcomeOf<T>(request, sent.edit, (stored) => void keepCopy(shelf.kind, stored as never))
     },
-    drawer,
+    draftStore,
     outbox,
     ...(shelf.order ? { order: shelf.order } : {}),
   })
@@ -171,14 +171,14 @@ async function makeBook<T>(shelf: Shelf<T>, id: string, stored: Stored<T>): Prom
     })
   }
   const left = await leftOf(shelf, key)
-  if (left.length > 0) book.takeUp(left)
+  if (left.length > 0) book.resumeDrafts(left)
   return book
 }
 
 /** What pages that are gone, and this one, left of a document; nothing where the store cannot be read. */
-async function leftOf<T>(shelf: Shelf<T>, key: string): Promise<Kept<T>[]> {
+async function leftOf<T>(shelf: Shelf<T>, key: string): Promise<Draft<T>[]> {
   try {
-    const all = await drawer.of(key)
+    const all = await draftStore.of(key)
     if (all.length === 0) return []
     const open = all.every(({ page }) => page === thisPage) ? new Set<string>() : await openPages()
     const left = all.filter(({ page }) => page === thisPage || !open.has(page))
@@ -189,7 +189,7 @@ async function leftOf<T>(shelf: Shelf<T>, key: string): Promise<Kept<T>[]> {
 }
 
 /** What a page of an earlier version kept, in today's shape; its steps back are let go. */
-async function upToDate<T>(shelf: Shelf<T>, kept: Kept): Promise<Kept<T>> {
+async function upToDate<T>(shelf: Shelf<T>, kept: Draft): Promise<Draft<T>> {
   const [base, document] = [await shelf.today(kept.base), await shelf.today(kept.document)]
   const current = sameDocument<unknown>(document, kept.document)
   return {
@@ -197,8 +197,8 @@ async function upToDate<T>(shelf: Shelf<T>, kept: Kept): Promise<Kept<T>> {
     base,
     document: kept.document === kept.base ? base : document,
     sent: kept.sent && { ...kept.sent, document: await shelf.today(kept.sent.document) },
-    past: current ? (kept.past as Kept<T>['past']) : [],
-    future: current ? (kept.future as Kept<T>['future']) : [],
+    past: current ? (kept.past as Draft<T>['past']) : [],
+    future: current ? (kept.future as Draft<T>['future']) : [],
   }
 }
 
@@ -224,8 +224,8 @@ const shelves = { job: jobShelf, line: lineShelf, kit: kitShelf } as const
  * Sends what earlier pages of this browser left unsent, and tells what of it could not be sent yet: the server is not
  * reached, will not have it, or somebody has to choose.
  */
-export async function sendLeft(): Promise<Kept[]> {
-  const left = await drawer.unsent()
+export async function sendLeft(): Promise<Draft[]> {
+  const left = await draftStore.unsent()
   if (left.length === 0) return []
   const open = await openPages()
   for (const { key, page } of left) {
@@ -244,14 +244,14 @@ export async function sendLeft(): Promise<Kept[]> {
       // not reached, or gone: it stays where it is
     }
   }
-  return (await drawer.unsent()).filter(({ page }) => page === thisPage || !open.has(page))
+  return (await draftStore.unsent()).filter(({ page }) => page === thisPage || !open.has(page))
 }
 
 /** Throws away what is kept here of a document and was never stored. */
-export async function throwAway({ key, page }: Pick<Kept, 'key' | 'page'>): Promise<void> {
+export async function throwAway({ key, page }: Pick<Draft, 'key' | 'page'>): Promise<void> {
   const book = await books.get(key)?.book
   book?.dropUnsaved()
-  await drawer.drop(key, page)
+  await draftStore.drop(key, page)
 }
 
 /** Keeps on this device, and sends if it can, all that was typed in this page: before it makes way for another. */
@@ -261,7 +261,7 @@ export async function flushAll(): Promise<void> {
 
 /** Documents with something in them that the server does not have. */
 export async function unsentKeys(): Promise<Set<string>> {
-  const [drafts, made] = await Promise.all([drawer.unsent().catch(() => []), unmade()])
+  const [drafts, made] = await Promise.all([draftStore.unsent().catch(() => []), unmade()])
   return new Set([...drafts, ...made].map(({ key }) => key))
 }
 

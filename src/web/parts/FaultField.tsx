@@ -1,6 +1,6 @@
 import type { InputHTMLAttributes } from 'react'
 import { useField } from 'react-aria'
-import type { Trouble } from '../../core/frame/trouble'
+import type { Trouble } from '../../core/quantity/trouble'
 import { sayTrouble } from '../../words/troubles'
 import { Fault, FieldBox, Input } from './controls'
 

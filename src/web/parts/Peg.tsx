@@ -1,7 +1,7 @@
-import type { Peg as PegState } from '../../core/verdict/peg'
+import type { VerdictState } from '../../core/verdict/state'
 import { partsWords } from '../../words/page/parts'
 
-const words: Record<PegState, string> = {
+const words: Record<VerdictState, string> = {
   within: partsWords.within,
   unsure: partsWords.cantTellYet,
   outside: partsWords.needsAttention,
@@ -9,7 +9,7 @@ const words: Record<PegState, string> = {
 }
 
 /** The shapes of a peg in a drawing: round fits, square does not. */
-export function PegShape({ x, y, size, peg }: { x: number; y: number; size: number; peg: PegState }) {
+export function PegShape({ x, y, size, peg }: { x: number; y: number; size: number; peg: VerdictState }) {
   const stroke = size / 3.2
   if (peg === 'nothing') return <circle cx={x} cy={y} r={size / 2.6} fill="var(--muted)" />
   if (peg === 'within') return <circle cx={x} cy={y} r={size} fill="var(--within)" />
@@ -37,7 +37,7 @@ export function PegShape({ x, y, size, peg }: { x: number; y: number; size: numb
 }
 
 /** A peg beside words. `label` replaces the state's own word for screen readers; empty hides it. */
-export function Peg({ peg, size = 16, label }: { peg: PegState; size?: number; label?: string }) {
+export function Peg({ peg, size = 16, label }: { peg: VerdictState; size?: number; label?: string }) {
   const text = label ?? words[peg]
   const shape = <PegShape x={0} y={0} size={8} peg={peg} />
   const frame = { width: size, height: size, viewBox: '-9 -9 18 18', style: { flex: 'none' } }
@@ -54,4 +54,4 @@ export function Peg({ peg, size = 16, label }: { peg: PegState; size?: number; l
   )
 }
 
-export const pegWord = (peg: PegState): string => words[peg]
+export const pegWord = (peg: VerdictState): string => words[peg]

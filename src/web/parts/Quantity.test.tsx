@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { useState } from 'react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { positiveMm, type Quantity } from '../../core/frame/quantity'
+import { positiveMm, type Quantity } from '../../core/quantity/quantity'
 import { QuantityField, QuantityInput } from './Quantity'
 
 afterEach(cleanup)

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { FileTrigger } from 'react-aria-components'
 import styled from 'styled-components'
-import type { SheetFault } from '../../core/frame/sheet'
+import type { SheetFault } from '../../core/quantity/sheet'
 import { sayFault, sheetWords as words } from '../../words/page/sheet'
 import { Button, Card, Fault, Muted } from './controls'
 import { fileName, safeCells, saveText } from './files'

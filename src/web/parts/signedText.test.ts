@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { parseNumber } from '../../core/frame/number'
+import { parseNumber } from '../../core/quantity/number'
 import { type SignedText, signedText, withEdit, withMinus, withReplaced, withTurnedSign } from './signedText'
 
 /** Keys pressed in a field that has the focus; "a" selects all of it, as the focus does. */

@@ -1,4 +1,4 @@
-import { flipSign } from '../../core/frame/quantity'
+import { flipSign } from '../../core/quantity/quantity'
 
 /** A signed number while it is typed. */
 export interface SignedText {

@@ -1,7 +1,7 @@
 import { proxy, type Remote, wrap } from 'comlink'
-import type { Plane } from '../../core/frame/axis'
 import type { Least, LeastPlane } from '../../core/least/least'
 import type { PlaneProblem } from '../../core/least/problem'
+import type { Plane } from '../../core/quantity/axis'
 import type { PlannerWorker } from './worker'
 
 /** Under this name the browser's profiler keeps how long each plan took, from the question to the answer. */

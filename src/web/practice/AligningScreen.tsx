@@ -1,6 +1,5 @@
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
 import {
   type Aligning,
   type AligningAct,
@@ -26,6 +25,7 @@ import {
   roundHubs,
   shaftOver,
 } from '../../core/practice/pair'
+import { formatNumber } from '../../core/quantity/number'
 import {
   pairFootNames,
   pairLessonWords,
@@ -46,7 +46,7 @@ import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
 import { WhatIsLeft } from './WhatIsLeft'
 
-const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
+const Answer = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
 const Feet = styled.table`border-collapse: collapse; width: 100%; th, td { padding: 5px 14px 5px 0; text-align: left; border-bottom: 1px solid var(--rule); } td { ${mono} } th { font-weight: 500; } thead th { color: var(--muted); font-size: 13.5px; vertical-align: bottom; } ${rowsAsCards}`
 
 export const RoughScreen = (order: InOrder) => <AligningScreen lesson="rough" order={order} />
@@ -155,9 +155,9 @@ function Felt({ state }: { state: Aligning }) {
         options={roundHubs.map((at) => ({ value: String(at), text: capital(practiceWords.quarterNames[`${at}`]) }))}
         onChange={lay}
       />
-      <Told role="status">
+      <Answer role="status">
         {Math.abs(step) < 0.02 ? words.flush : (step > 0 ? words.proud : words.behind)(mm)} {words.gap(told(gap))}
-      </Told>
+      </Answer>
     </div>
   )
 }

@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
 import {
   type Belting,
   type BeltingAct,
@@ -12,6 +11,7 @@ import {
   judgeBelting,
 } from '../../core/practice/belts'
 import { type DriveHands, type Edge, edges, makeDrive, motor, proudAt } from '../../core/practice/drive'
+import { formatNumber, formatSigned } from '../../core/quantity/number'
 import { beltMoveNames, edgeNames, sayBeltingSlip, beltingWords as words } from '../../words/belting'
 import { capital } from '../../words/terms'
 import { Button, Choices, Muted } from '../parts/controls'
@@ -23,7 +23,7 @@ import { TypedMove } from './TypedMove'
 import { useKept } from './useKept'
 import { WhatIsLeft } from './WhatIsLeft'
 
-const Told = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
+const Answer = styled.p`font-size: 17px; font-weight: 600; min-height: 26px;`
 
 const game = {
   begin: beginBelting,
@@ -73,7 +73,7 @@ export function BeltingScreen(order: InOrder) {
           options={edges.map((one) => ({ value: one, text: capital(edgeNames[one]) }))}
           onChange={lay}
         />
-        <Told role="status">{said(proudAt(drive, hands, edge), lengths)}</Told>
+        <Answer role="status">{said(proudAt(drive, hands, edge), lengths)}</Answer>
       </div>
       <Row>
         <Button onPress={() => act({ do: hands.loose ? 'tighten' : 'loosen' })}>

@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
 import { droopAt, makeBores, movedPockets, type Pocket, pockets, wallAt, wallPlaces } from '../../core/practice/bores'
 import {
   type Boring,
@@ -12,6 +11,7 @@ import {
   boreTolerance,
   judgeBoring,
 } from '../../core/practice/boring'
+import { formatNumber } from '../../core/quantity/number'
 import { boreMoveNames, sayBoringSlip, wallNames, boringWords as words } from '../../words/boring'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'

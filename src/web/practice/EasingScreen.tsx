@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
 import {
   beginEasing,
   type Easing,
@@ -15,6 +14,7 @@ import {
   spansOf,
   spanTolerance,
 } from '../../core/practice/stuck'
+import { formatNumber } from '../../core/quantity/number'
 import { sayEasingSlip, easingWords as words } from '../../words/easing'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'

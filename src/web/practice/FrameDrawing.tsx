@@ -1,5 +1,5 @@
 import styled from 'styled-components'
-import { type FrameFoot, type FrameHands, frameFeet } from '../../core/practice/frame'
+import { type FrameFoot, type FrameHands, frameFeet } from '../../core/practice/softFootRig'
 import { frameFootNames, seatingWords as words } from '../../words/seating'
 
 const Drawing = styled.svg`

@@ -1,6 +1,6 @@
 import { memo, type ReactNode, useCallback } from 'react'
-import { formatNumber } from '../../core/frame/number'
 import type { PlainAct } from '../../core/practice/attempted'
+import { formatNumber } from '../../core/quantity/number'
 import { unsafeSaid, practiceWords as words } from '../../words/practice'
 import type { Message } from '../../words/said'
 import { Header } from '../app/Shell'

@@ -13,12 +13,12 @@ const Own = styled.section`display: grid; gap: 12px; margin-top: 24px; h2 { font
   a { display: grid; gap: 4px; padding: 14px 8px; text-decoration: none; min-height: 72px; } a:hover { background: var(--card); } small { color: var(--muted); font-size: 14.5px; }
   b { font-size: 17px; }`
 
-type Told = { ok: true; name: string } | { ok: false; place: string; why: string }
+type Imported = { ok: true; name: string } | { ok: false; place: string; why: string }
 
 /** Lessons that a site wrote itself: brought in from a file, kept in this browser, removed again. */
 export function OwnLessons() {
   const lessons = useOwnLessons()
-  const [told, tell] = useState<Told>()
+  const [told, tell] = useState<Imported>()
   const take = async (file: File | undefined) => {
     if (!file) return
     const read = readLesson(await file.text())

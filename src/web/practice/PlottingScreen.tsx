@@ -1,6 +1,5 @@
 import { useCallback, useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber, formatSigned } from '../../core/frame/number'
 import {
   beginPlotting,
   type Hub,
@@ -16,6 +15,7 @@ import {
   square,
   truthAt,
 } from '../../core/practice/plot'
+import { formatNumber, formatSigned } from '../../core/quantity/number'
 import { hubDials, hubDots, plotFootNames, sayPlotSlip, plottingWords as words } from '../../words/plotting'
 import { mono, rowsAsCards } from '../app/style'
 import { Button, Field, Muted, NumberInput } from '../parts/controls'

@@ -1,6 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
 import {
   beginPushing,
   judgePushing,
@@ -10,6 +9,7 @@ import {
   pushed,
 } from '../../core/practice/pushing'
 import { makeSlide, type SlideEnd, slideEnds, slideShows } from '../../core/practice/slide'
+import { formatNumber } from '../../core/quantity/number'
 import { sayPushingSlip, slideEndNames, slideSideNames, pushingWords as words } from '../../words/pushing'
 import { mono } from '../app/style'
 import { Button, Choices, Muted } from '../parts/controls'

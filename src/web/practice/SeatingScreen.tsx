@@ -1,15 +1,5 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
-import {
-  dialShows,
-  type FrameFault,
-  type FrameFoot,
-  frameFeet,
-  gapsAt,
-  makeFrame,
-  padCorners,
-} from '../../core/practice/frame'
 import {
   beginSeating,
   faultChoices,
@@ -19,6 +9,16 @@ import {
   type SeatingAct,
   seated,
 } from '../../core/practice/seating'
+import {
+  dialShows,
+  type FrameFault,
+  type FrameFoot,
+  frameFeet,
+  gapsAt,
+  makeFrame,
+  padCorners,
+} from '../../core/practice/softFootRig'
+import { formatNumber } from '../../core/quantity/number'
 import { frameFaultNames, frameFootNames, sayFrame, saySeatingSlip, seatingWords as words } from '../../words/seating'
 import { capital } from '../../words/terms'
 import { mono } from '../app/style'

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import type { Unit } from '../../core/frame/units'
+import type { Unit } from '../../core/quantity/units'
 import { dimension, length, lengthWithUnit, signedLength, slope } from '../../words/terms'
 import { useSettings } from '../app/settings'
 

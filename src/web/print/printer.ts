@@ -1,12 +1,12 @@
 import type { Remote } from 'comlink'
-import { again } from '../app/again'
+import { retryOnce } from '../app/retryOnce'
 import type { Printer } from './worker'
 
 let kept: Remote<Printer> | undefined
 
 /** The printer of this page: the parts that the server prints with, in a worker, read when it is first needed. */
 export async function printer(): Promise<Remote<Printer>> {
-  const { wrap } = await again(() => import('comlink'))
+  const { wrap } = await retryOnce(() => import('comlink'))
   kept ??= wrap<Printer>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }))
   return kept
 }

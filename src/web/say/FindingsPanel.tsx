@@ -1,6 +1,6 @@
 import { memo, useCallback, useDeferredValue, useLayoutEffect, useRef, useState } from 'react'
 import styled from 'styled-components'
-import type { Peg } from '../../core/verdict/peg'
+import type { VerdictState } from '../../core/verdict/state'
 import { partsWords } from '../../words/page/parts'
 import type { Message } from '../../words/said'
 import { mono, narrow } from '../app/style'
@@ -36,7 +36,7 @@ const openAt = { wide: 3, narrow: 1 } as const
 export interface FindingItem {
   /** The same thing said keeps its key while its numbers change. */
   key: string
-  peg: Peg
+  peg: VerdictState
   said: Message
   acts: readonly Act[]
   /** The step's own column shows it too: it comes after what only stands here. */
@@ -110,7 +110,7 @@ const Drawer = styled.div<{ $open: boolean }>`
 
 interface SentenceProps {
   id: string
-  peg: Peg
+  peg: VerdictState
   said: Message
   acts: readonly Act[]
   /** The most urgent one: its explanation stands open. */

@@ -96,13 +96,13 @@ export const Sight = memo(function Sight(props: {
           <Grip key={handle.id} handle={handle} onDrag={props.onDrag} />
         ))}
       </Paper>
-      {props.note || told ? <Told role="status">{props.note ?? told?.label}</Told> : null}
+      {props.note || told ? <Notice role="status">{props.note ?? told?.label}</Notice> : null}
     </Frame>
   )
 })
 
 const Frame = styled.div`position: relative; background: var(--card);`
-const Told = styled.div`
+const Notice = styled.div`
   position: absolute; left: 50%; bottom: 4px; transform: translateX(-50%); padding: 2px 10px; border: 1px solid var(--kelp);
   border-radius: 4px; background: var(--card); font-size: 13px; white-space: nowrap; max-width: 96%; overflow: hidden; text-overflow: ellipsis;
 `

@@ -1,6 +1,6 @@
 import { TabletSmartphone } from 'lucide-react'
 import styled from 'styled-components'
-import { formatNumber } from '../../core/frame/number'
+import { formatNumber } from '../../core/quantity/number'
 import { tabletWords as words } from '../../words/page/tablet'
 import { Fault, Muted } from '../parts/controls'
 import { Peg } from '../parts/Peg'

@@ -2,7 +2,7 @@ import type { AnyJob } from '../../core/kinds'
 import type { JobRow, JobState, StoredJob } from '../api/client'
 import { isUnreached } from '../api/reach'
 import { loadKinds } from '../kinds/load'
-import { drawer } from '../notebook/shelves'
+import { draftStore } from '../notebook/shelves'
 import { copiesOf, keyOf } from './copies'
 
 export interface JobQuery {
@@ -33,7 +33,7 @@ export async function listOrHere(query: JobQuery, list: () => Promise<JobList>):
 
 /** Jobs on this tablet with what was typed in them here, as a list shows them. */
 async function jobsHere(): Promise<JobRow[]> {
-  const [copies, drafts] = await Promise.all([copiesOf('job'), drawer.unsent().catch(() => [])])
+  const [copies, drafts] = await Promise.all([copiesOf('job'), draftStore.unsent().catch(() => [])])
   const [{ summaryOf }] = await Promise.all([import('../../core/job/summary'), loadKinds()])
   return copies.map((stored: StoredJob) => {
     const draft = drafts.filter(({ key }) => key === keyOf('job', stored.id)).sort((a, b) => b.at - a.at)[0]

@@ -10,7 +10,7 @@ import { newLineParts } from '../../testing/newLineParts'
 import type { StoredJob } from '../api/client'
 import { isReached, isUnreached } from '../api/reach'
 import { lineKnownHere } from '../notebook/learnedHere'
-import { drawer } from '../notebook/shelves'
+import { draftStore } from '../notebook/shelves'
 import { copiesOf, copyOf, fetchOrCopy, keepCopy, tidyCopies } from './copies'
 import { fits } from './list'
 import { make, noNumber, onMade, sendMade, unmade } from './made'
@@ -285,19 +285,19 @@ describe('a line that a job has taught something without the server', () => {
       past: [],
       future: [],
     }
-    await drawer.keep({ ...kept, key: 'job:job-1', base: job, document: typed })
+    await draftStore.keep({ ...kept, key: 'job:job-1', base: job, document: typed })
     // of another line, and of none
     await make('job', { id: 'job-2', lineId: 'line-2', document: job })
-    await drawer.keep({
+    await draftStore.keep({
       ...kept,
       key: 'job:job-2',
       base: job,
       document: { ...typed, line: { ...typed.line, name: 'x' } },
     })
-    await drawer.keep({ ...kept, key: 'line:line-1', base: own, document: own })
+    await draftStore.keep({ ...kept, key: 'line:line-1', base: own, document: own })
     expect((await lineKnownHere('line-1', own)).name).toBe('Rinse pump 4b')
     expect(await lineKnownHere('line-3', own)).toBe(own)
-    for (const key of ['job:job-1', 'job:job-2', 'line:line-1']) await drawer.drop(key, 'p')
+    for (const key of ['job:job-1', 'job:job-2', 'line:line-1']) await draftStore.drop(key, 'p')
     expect(await lineKnownHere('line-1', own)).toBe(own)
   })
 })

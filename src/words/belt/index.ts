@@ -1,6 +1,6 @@
-import { quantityMm } from '../../core/frame/quantity'
 import type { BeltTypes } from '../../core/kinds/belt'
 import { cellsOf } from '../../core/kinds/belt/document/make'
+import { quantityMm } from '../../core/quantity/quantity'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { recordWords, sheetWords } from '../record'

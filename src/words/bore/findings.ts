@@ -1,5 +1,3 @@
-import type { Plane } from '../../core/frame/axis'
-import { formatNumber } from '../../core/frame/number'
 import type { Finding } from '../../core/kinds/bore/advice/findings'
 import { degreesOf } from '../../core/kinds/bore/document/make'
 import type {
@@ -12,6 +10,8 @@ import type {
 } from '../../core/kinds/bore/document/schema'
 import { type PocketRound, type SectionRound, sleeveOf } from '../../core/kinds/bore/solve/round'
 import { usualOutOfRound } from '../../core/kinds/bore/solve/verdict'
+import type { Plane } from '../../core/quantity/axis'
+import { formatNumber } from '../../core/quantity/number'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Message } from '../said'

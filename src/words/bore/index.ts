@@ -1,6 +1,6 @@
-import { quantityMm } from '../../core/frame/quantity'
 import type { BoreTypes } from '../../core/kinds/bore'
 import { cellsOf } from '../../core/kinds/bore/document/make'
+import { quantityMm } from '../../core/quantity/quantity'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { recordWords, sheetWords } from '../record'

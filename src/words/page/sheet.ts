@@ -1,4 +1,4 @@
-import type { SheetFault } from '../../core/frame/sheet'
+import type { SheetFault } from '../../core/quantity/sheet'
 import { labels, t } from '../language'
 import { sayTrouble } from '../troubles'
 

@@ -1,5 +1,3 @@
-import { formatNumber, formatSigned } from '../../core/frame/number'
-import { quantityMm } from '../../core/frame/quantity'
 import type { Finding } from '../../core/kinds/rolls/advice/findings'
 import type {
   Complaint,
@@ -11,7 +9,9 @@ import type {
 } from '../../core/kinds/rolls/document/schema'
 import type { RollMove, ToldPlan } from '../../core/kinds/rolls/plan/told'
 import type { RollRound } from '../../core/kinds/rolls/solve/round'
-import type { Mistake, SpanSolved, Told } from '../../core/kinds/rolls/solve/section'
+import type { Estimate, Mistake, SpanSolved } from '../../core/kinds/rolls/solve/section'
+import { formatNumber, formatSigned } from '../../core/quantity/number'
+import { quantityMm } from '../../core/quantity/quantity'
 import { sayContradiction, type WrittenNames } from '../contradiction'
 import { labels, listed, t } from '../language'
 import type { Message } from '../said'
@@ -88,13 +88,13 @@ export function writtenNames({ marks, further }: WrittenOn, terms: RollsTerms): 
 }
 
 /** A size over the face, with what it is known to where that is asked for: "0.12 ± 0.04 mm". */
-function sizeText({ value, sd }: Told, terms: RollsTerms, doubt: boolean): string {
+function sizeText({ value, sd }: Estimate, terms: RollsTerms, doubt: boolean): string {
   const mm = Math.abs(value * terms.width)
   return doubt ? t`${length(mm, terms)} ± ${lengthWithUnit(2 * sd * terms.width, terms)}` : lengthWithUnit(mm, terms)
 }
 
 /** How square a roll is over its face: "far end 0.12 mm down the line". */
-export function squareText(told: Told | null | undefined, terms: RollsTerms, doubt = false): string {
+export function squareText(told: Estimate | null | undefined, terms: RollsTerms, doubt = false): string {
   if (!told) return t`not measured`
   const mm = told.value * terms.width
   if (isZero(mm, terms)) return doubt ? t`square ${doubtText(told, terms)}` : t`square`
@@ -103,7 +103,7 @@ export function squareText(told: Told | null | undefined, terms: RollsTerms, dou
   return mm > 0 ? t`${far} end ${size} down the line` : t`${far} end ${size} up the line`
 }
 
-export function levelText(told: Told | null | undefined, terms: RollsTerms, doubt = false): string {
+export function levelText(told: Estimate | null | undefined, terms: RollsTerms, doubt = false): string {
   if (!told) return t`not measured`
   const mm = told.value * terms.width
   if (isZero(mm, terms)) return doubt ? t`level ${doubtText(told, terms)}` : t`level`
@@ -112,18 +112,18 @@ export function levelText(told: Told | null | undefined, terms: RollsTerms, doub
   return mm > 0 ? t`${far} end ${size} high` : t`${far} end ${size} low`
 }
 
-export function centerText(told: Told | null | undefined, terms: RollsTerms): string {
+export function centerText(told: Estimate | null | undefined, terms: RollsTerms): string {
   if (!told) return t`not measured`
   if (isZero(told.value, terms)) return t`on the center line`
   return t`center ${lengthWithUnit(Math.abs(told.value), terms)} toward ${sideOf(told.value > 0 ? 'far' : 'near', terms.line)}`
 }
 
 /** A size over the face in the unit of the heading, with what it is known to: "0.12 ± 0.04". */
-const bareSize = ({ value, sd }: Told, terms: RollsTerms): string =>
+const bareSize = ({ value, sd }: Estimate, terms: RollsTerms): string =>
   t`${length(Math.abs(value * terms.width), terms)} ± ${length(2 * sd * terms.width, terms)}`
 
 /** The far end's level under a heading that names end and unit: "0.02 ± 0.02 high". */
-export const levelCell = (told: Told | null | undefined, terms: RollsTerms): string =>
+export const levelCell = (told: Estimate | null | undefined, terms: RollsTerms): string =>
   !told
     ? t`not measured`
     : isZero(told.value * terms.width, terms)
@@ -131,7 +131,7 @@ export const levelCell = (told: Told | null | undefined, terms: RollsTerms): str
       : `${bareSize(told, terms)} ${told.value > 0 ? t`high` : t`low`}`
 
 /** The far end's square under a heading that names end and unit: "0.06 ± 0.17 down the line". */
-export const squareCell = (told: Told | null | undefined, terms: RollsTerms): string =>
+export const squareCell = (told: Estimate | null | undefined, terms: RollsTerms): string =>
   !told
     ? t`not measured`
     : isZero(told.value * terms.width, terms)
@@ -139,7 +139,7 @@ export const squareCell = (told: Told | null | undefined, terms: RollsTerms): st
       : `${bareSize(told, terms)} ${told.value > 0 ? t`down the line` : t`up the line`}`
 
 /** The face's center under a heading that names the unit: "0.30 toward near". */
-export const centerCell = (told: Told | null | undefined, terms: RollsTerms): string =>
+export const centerCell = (told: Estimate | null | undefined, terms: RollsTerms): string =>
   !told
     ? t`not measured`
     : isZero(told.value, terms)
@@ -166,7 +166,7 @@ export const monumentTexts = ({ monuments = [], sides }: RollsLine, unit: Terms[
   })
 
 /** Give or take over the face: twice the deviation. */
-export const doubtText = (told: Told | null | undefined, terms: RollsTerms): string =>
+export const doubtText = (told: Estimate | null | undefined, terms: RollsTerms): string =>
   told ? `± ${lengthWithUnit(2 * told.sd * terms.width, terms)}` : ''
 
 /** What is to be done at a roll by the one list there is: "raise 0.36 mm, slide 0.72 mm down the line". */

@@ -1,4 +1,3 @@
-import { quantityMm } from '../../core/frame/quantity'
 import type { RollsTypes } from '../../core/kinds/rolls'
 import { cellOf, strokeCell } from '../../core/kinds/rolls/document/make'
 import {
@@ -8,6 +7,7 @@ import {
   strokePlaces,
   strokeWays,
 } from '../../core/kinds/rolls/document/schema'
+import { quantityMm } from '../../core/quantity/quantity'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { capital, isZero, lengthWithUnit, signedLength, unitName } from '../terms'

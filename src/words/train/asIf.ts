@@ -1,5 +1,5 @@
-import { planes } from '../../core/frame/axis'
 import type { JobSolution } from '../../core/kinds/train/solve/round'
+import { planes } from '../../core/quantity/axis'
 import type { ProbeState } from '../../core/shafts/state'
 import type { Suspect } from '../../core/shafts/suspects'
 import { t } from '../language'

@@ -1,8 +1,8 @@
-import type { Plane } from '../../core/frame/axis'
-import { formatNumber } from '../../core/frame/number'
 import type { BoltWork } from '../../core/kinds/train/plan/bolts'
 import type { Stop } from '../../core/kinds/train/plan/stop'
 import { probeKinds } from '../../core/probes'
+import type { Plane } from '../../core/quantity/axis'
+import { formatNumber } from '../../core/quantity/number'
 import { listed, plural, t } from '../language'
 import {
   angleInText,

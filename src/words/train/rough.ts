@@ -1,13 +1,13 @@
-import { type Plane, planes } from '../../core/frame/axis'
 import type { RoughState } from '../../core/kinds/train/document/rough'
-import type { Peg } from '../../core/verdict/peg'
+import { type Plane, planes } from '../../core/quantity/axis'
+import type { VerdictState } from '../../core/verdict/state'
 import { t } from '../language'
 import type { Message } from '../said'
 import { act, footName, inText, lengthWithUnit, machineName, planeName, slope, type Terms } from '../terms'
 
 export interface RoughSaid extends Message {
   key: string
-  peg: Peg
+  peg: VerdictState
 }
 
 /** Rough work is told in steps of a feeler blade. */

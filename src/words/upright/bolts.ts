@@ -1,4 +1,4 @@
-import { foldDegrees } from '../../core/frame/angles'
+import { foldDegrees } from '../../core/quantity/angles'
 import { t } from '../language'
 
 /** A place on the bolt circle: "bolt 3", or "between bolts 2 and 3". */

@@ -1,4 +1,3 @@
-import { foldDegrees } from '../../core/frame/angles'
 import type { Finding } from '../../core/kinds/upright/advice/findings'
 import { boltAngle } from '../../core/kinds/upright/document/make'
 import type { UprightLine } from '../../core/kinds/upright/document/schema'
@@ -6,6 +5,7 @@ import type { BoltWork, FlangeWork } from '../../core/kinds/upright/solve/flange
 import { starOrder } from '../../core/kinds/upright/solve/seating'
 import { goesRound } from '../../core/probes'
 import type { Misalignment } from '../../core/probes/probe'
+import { foldDegrees } from '../../core/quantity/angles'
 import type { ReadSet } from '../../core/shafts/schema'
 import type { ProbeState } from '../../core/shafts/state'
 import { labels, plural, t } from '../language'

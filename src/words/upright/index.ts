@@ -1,6 +1,6 @@
-import type { Plane } from '../../core/frame/axis'
 import type { UprightTypes } from '../../core/kinds/upright'
 import { sizesOf } from '../../core/kinds/upright/advice/findings'
+import type { Plane } from '../../core/quantity/axis'
 import type { KindWords } from '../kind'
 import { labels, t } from '../language'
 import { sayPlus } from '../probes'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../../testing/anything'
-import { direction, radians } from '../../frame/angles'
+import { direction, radians } from '../../quantity/angles'
 import { chance } from '../../rig/random'
 import { checksOf } from '../index'
 import { belt as kind } from '.'

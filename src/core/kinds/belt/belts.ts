@@ -1,5 +1,5 @@
-import { radians } from '../../frame/angles'
-import { typedAngleLimit } from '../../frame/typedAngle'
+import { radians } from '../../quantity/angles'
+import { typedAngleLimit } from '../../quantity/typedAngle'
 
 /** Kinds of belt, each with its usual limit. */
 export const beltTypes = ['v', 'ribbed', 'toothed', 'flat', 'other'] as const

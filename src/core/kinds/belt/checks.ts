@@ -1,4 +1,4 @@
-import { quantityMm } from '../../frame/quantity'
+import { quantityMm } from '../../quantity/quantity'
 import { type CheckItem, checkItems } from '../../ready/catalog'
 import type { BeltLine } from './document/schema'
 

@@ -1,5 +1,5 @@
-import { quantityMm } from '../../frame/quantity'
 import type { Act } from '../../job/done'
+import { quantityMm } from '../../quantity/quantity'
 import type { Kind, Migration } from '../kind'
 import { type BeltListed, findingsFor, readPeg, verdictPeg } from './advice/findings'
 import { beltChecks, checkLimit } from './checks'
@@ -82,5 +82,5 @@ export const belt: Kind<BeltTypes> = {
       ...(typeof work[0]?.slide === 'number' ? [{ key: `${sheave.id}.slide`, mm: work[0].slide }] : []),
     ]),
   listed,
-  unlisted: (line) => ({ next: { kind: 'unsolved' }, sheaves: listedOf(line, undefined) }),
+  fallbackSummary: (line) => ({ next: { kind: 'unsolved' }, sheaves: listedOf(line, undefined) }),
 }

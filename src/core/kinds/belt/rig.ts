@@ -1,4 +1,4 @@
-import { direction } from '../../frame/angles'
+import { direction } from '../../quantity/angles'
 import { planeAlongX } from '../../rig/geometry'
 import type { Chance } from '../../rig/random'
 

@@ -1,4 +1,4 @@
-import { planes } from '../../frame/axis'
+import { planes } from '../../quantity/axis'
 import type { Kind, Migration } from '../kind'
 import { type BoreListed, findingsFor, readPeg, verdictPeg } from './advice/findings'
 import { boreChecks } from './checks'
@@ -65,7 +65,7 @@ export const bore: Kind<BoreTypes> = {
       }),
     ),
   listed,
-  unlisted: (line) => ({
+  fallbackSummary: (line) => ({
     next: { kind: 'unsolved' },
     sections: line.sections.map(() => ({ x: 0, vertical: null, horizontal: null })),
   }),

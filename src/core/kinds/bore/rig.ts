@@ -1,4 +1,4 @@
-import { direction, radians } from '../../frame/angles'
+import { direction, radians } from '../../quantity/angles'
 import type { Chance } from '../../rig/random'
 
 /** A bore in space, cut square to x: an ellipse about its center. Lengths in mm. */

@@ -1,4 +1,4 @@
-import { quantityMm } from '../../frame/quantity'
+import { quantityMm } from '../../quantity/quantity'
 import type { Kind, Migration } from '../kind'
 import { findingsFor, type RollsListed, readPeg, verdictPeg } from './advice/findings'
 import { rollsChecks } from './checks'
@@ -72,5 +72,5 @@ export const rolls: Kind<RollsTypes> = {
       }),
     ),
   listed,
-  unlisted: (line) => ({ next: { kind: 'unsolved' }, rolls: listedOf(line, undefined) }),
+  fallbackSummary: (line) => ({ next: { kind: 'unsolved' }, rolls: listedOf(line, undefined) }),
 }

@@ -1,7 +1,7 @@
 import { checkItems } from '../../ready/catalog'
 import { readingsIn } from '../../shafts/typed'
 import type { Kind, Migration } from '../kind'
-import { listed, readPeg, type TrainListed, unlisted, worst } from './advice/summary'
+import { fallbackSummary, listed, readPeg, type TrainListed, worst } from './advice/summary'
 import { makeLine, makeRound, nextVisit, repeatRound } from './document/make'
 import { withPurposes } from './document/migrations'
 import { type Line, lineSchema, machineKinds, type Round, roundSchema } from './document/schema'
@@ -40,5 +40,5 @@ export const train: Kind<TrainTypes> = {
   withProofSets,
   withOtherMethod,
   listed,
-  unlisted,
+  fallbackSummary,
 }

@@ -90,7 +90,7 @@ export const upright: Kind<UprightTypes> = {
     ]
   },
   listed,
-  unlisted: ({ flange }) => ({
+  fallbackSummary: ({ flange }) => ({
     next: { kind: 'unsolved' },
     bolts: flange.bolts,
     lines: { vertical: null, horizontal: null },

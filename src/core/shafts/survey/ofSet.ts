@@ -1,5 +1,5 @@
-import { tidy } from '../../frame/openFormat'
 import { type Probe, probeToSurvey } from '../../probes'
+import { tidy } from '../../quantity/openFormat'
 import type { ReadSet } from '../schema'
 import { purposeOf, type ReadingSet } from '../together'
 import type { SurveyMeasurement } from './schema'

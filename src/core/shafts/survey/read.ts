@@ -1,8 +1,8 @@
-import { refuse } from '../../frame/fault'
-import type { Units } from '../../frame/openFormat'
-import { toMm } from '../../frame/units'
 import { anglesTold, probeOfSurvey } from '../../probes'
 import type { Side } from '../../probes/probe'
+import { refuse } from '../../quantity/fault'
+import type { Units } from '../../quantity/openFormat'
+import { toMm } from '../../quantity/units'
 import { purposeOf, type ReadingSet } from '../together'
 import type { SurveyMeasurement } from './schema'
 

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { finite, id, list, positive, text } from '../../frame/openFormat'
 import { probeSurvey } from '../../probes'
+import { finite, id, list, positive, text } from '../../quantity/openFormat'
 import { purposes } from '../together'
 
 /** One set of readings at a coupling, as the open survey document has it. */

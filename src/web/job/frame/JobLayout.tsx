@@ -6,7 +6,7 @@ import { provedOf } from '../../../core/job/proved'
 import { kindOf } from '../../../core/kinds'
 import { readyPeg } from '../../../core/ready/ready'
 import { seatPeg } from '../../../core/seat/state'
-import type { Peg } from '../../../core/verdict/peg'
+import type { VerdictState } from '../../../core/verdict/state'
 import { describePath } from '../../../words/describe'
 import { jobWords } from '../../../words/page/job'
 import { meWords } from '../../../words/page/me'
@@ -50,7 +50,7 @@ export function JobLayout({
 }: {
   open: OpenJob
   /** How far Read and Move have come. */
-  pegs: { read: Peg; move: Peg }
+  pegs: { read: VerdictState; move: VerdictState }
   /** Stands over every step but the line's own. */
   drawing: ReactNode
   /** What the steps are handed. */

@@ -2,7 +2,7 @@ import { Ruler } from 'lucide-react'
 import { memo, useEffect, useRef } from 'react'
 import { Link } from 'react-router'
 import styled from 'styled-components'
-import type { Peg as PegState } from '../../../core/verdict/peg'
+import type { VerdictState } from '../../../core/verdict/state'
 import { jobWords } from '../../../words/page/job'
 import { narrow } from '../../app/style'
 import { Peg } from '../../parts/Peg'
@@ -24,7 +24,7 @@ export const PegRail = memo(function PegRail({
   at,
   without,
   ...pegs
-}: Record<Exclude<Step, 'line'>, PegState> & {
+}: Record<Exclude<Step, 'line'>, VerdictState> & {
   id: string
   at: Step | undefined
   /** The step that this kind of line does not have. */

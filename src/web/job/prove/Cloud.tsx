@@ -1,4 +1,4 @@
-import { formatNumber } from '../../../core/frame/number'
+import { formatNumber } from '../../../core/quantity/number'
 
 /** Draws as dots around the middle, and a ring for what is allowed; x toward the far side, y up. */
 export function Cloud(props: {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import styled from 'styled-components'
-import { positiveMm, quantityMm } from '../../../core/frame/quantity'
 import { marksOf, type ProofRound } from '../../../core/prove/proof'
+import { positiveMm, quantityMm } from '../../../core/quantity/quantity'
 import { graduationMm, sags, setPurpose } from '../../../core/shafts/typed'
 import { proveWords } from '../../../words/page/prove'
 import type { ProofTerms } from '../../../words/prove'

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { parseNumber } from '../../../core/frame/number'
 import { type Proof, type ProofRound, speedOf, verdictIf } from '../../../core/prove/proof'
 import { stripSpeeds } from '../../../core/prove/strip'
-import type { Peg as PegState } from '../../../core/verdict/peg'
+import { parseNumber } from '../../../core/quantity/number'
+import type { VerdictState } from '../../../core/verdict/state'
 import { proveWords } from '../../../words/page/prove'
 import { type ProofTerms, saySpeed, speedText } from '../../../words/prove'
 import { couplingName } from '../../../words/terms'
@@ -27,7 +27,7 @@ export function Speeds({ round, proof, terms }: { round: ProofRound; proof: Proo
   const speeds = useMemo(() => joints.map((joint) => ({ id: joint.id, speed: speedOf(joint) })), [joints])
   const stateAt = useMemo(
     () =>
-      (rpm: number): PegState => {
+      (rpm: number): VerdictState => {
         const states = joints.map((joint) => verdictIf(joint, rpm)?.state ?? 'nothing')
         return (['outside', 'nothing', 'unsure'] as const).find((state) => states.includes(state)) ?? 'within'
       },

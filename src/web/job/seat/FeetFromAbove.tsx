@@ -1,6 +1,6 @@
 import styled from 'styled-components'
-import { emptyQuantity, quantityFrom, showQuantity } from '../../../core/frame/quantity'
-import type { Unit } from '../../../core/frame/units'
+import { emptyQuantity, quantityFrom, showQuantity } from '../../../core/quantity/quantity'
+import type { Unit } from '../../../core/quantity/units'
 import type { StepShim } from '../../../core/seat/cure'
 import { type Corner, corners } from '../../../core/seat/foot'
 import type { Seat, SeatFoot } from '../../../core/seat/schema'

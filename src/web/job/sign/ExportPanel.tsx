@@ -7,7 +7,7 @@ import { readingCells, stationCells } from '../../../record/cells'
 import { signWords } from '../../../words/page/sign'
 import { ask, sentenceOf } from '../../api/client'
 import { isReached } from '../../api/reach'
-import { again } from '../../app/again'
+import { retryOnce } from '../../app/retryOnce'
 import { Button, Card, Fault, Muted } from '../../parts/controls'
 import { fileName, safeCells, saveFile, saveText } from '../../parts/files'
 import { PdfLink } from '../../print/PdfLink'
@@ -53,7 +53,8 @@ export function ExportPanel({
       ? `/api/jobs/${id}/record.pdf?unit=${unit}`
       : `/api/jobs/${id}/revisions/${revision}/record.pdf`
   /** Fetched when it is asked for. */
-  const surveyNow = async () => (await again(() => import('../../../core/kinds/surveys'))).surveyOfJob(document, round)
+  const surveyNow = async () =>
+    (await retryOnce(() => import('../../../core/kinds/surveys'))).surveyOfJob(document, round)
   const drawings = sheet.blocks.flatMap((block) => (block.kind === 'drawing' ? [block] : []))
   const drawing = drawings.at(-1)
   const trying = (what: () => Promise<void> | void) => () => {

@@ -2,10 +2,10 @@ import { useState } from 'react'
 import styled from 'styled-components'
 import { sayDateTime } from '../../../words/dates'
 import { signWords } from '../../../words/page/sign'
+import { PinField } from '../../accounts/PinField'
+import { useDoor } from '../../accounts/useDoor'
 import { type RevisionRow, useReopen } from '../../api/signing'
 import { mono } from '../../app/style'
-import { PinField } from '../../door/PinField'
-import { useDoor } from '../../door/useDoor'
 import { Button, Card, Fault, Field, Input, Muted } from '../../parts/controls'
 
 const Sheet = styled(

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { differencesOf } from '../../../core/frame/differences'
+import { differencesOf } from '../../../core/quantity/differences'
 import { sayDateTime } from '../../../words/dates'
 import { describePath } from '../../../words/describe'
 import { signWords } from '../../../words/page/sign'

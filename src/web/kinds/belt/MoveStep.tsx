@@ -1,10 +1,10 @@
 import { useNavigate } from 'react-router'
 import styled from 'styled-components'
-import { formatNumber, parseNumber } from '../../../core/frame/number'
-import { quantityMm } from '../../../core/frame/quantity'
 import { findingsFor, verdictPeg } from '../../../core/kinds/belt/advice/findings'
 import type { BeltSheave } from '../../../core/kinds/belt/document/schema'
 import { beltSpeed, deflectionOf, freeSpan, tensionOf } from '../../../core/kinds/belt/solve/tension'
+import { formatNumber, parseNumber } from '../../../core/quantity/number'
+import { quantityMm } from '../../../core/quantity/quantity'
 import {
   degreesText,
   packsText,

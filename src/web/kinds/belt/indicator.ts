@@ -1,7 +1,7 @@
 import type { RigCommand } from '../../../core/device/protocol'
-import { quantityMm } from '../../../core/frame/quantity'
 import { faceCell } from '../../../core/kinds/belt/document/make'
 import type { BeltSolved } from '../../../core/kinds/belt/solve/round'
+import { quantityMm } from '../../../core/quantity/quantity'
 import { cellInText, sheaveName } from '../../../words/belt/findings'
 import { inText } from '../../../words/terms'
 import type { NextNumber } from '../../device/OneNumber'

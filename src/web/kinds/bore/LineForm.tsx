@@ -1,8 +1,6 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
 import styled from 'styled-components'
-import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../core/frame/usual'
 import { heldOf, withSection } from '../../../core/kinds/bore/document/make'
 import {
   type BoreLine,
@@ -12,6 +10,8 @@ import {
   referenceWays,
 } from '../../../core/kinds/bore/document/schema'
 import { roundSteel } from '../../../core/kinds/bore/solve/carrier'
+import { emptyQuantity, quantityMm } from '../../../core/quantity/quantity'
+import { lengthUnitFor } from '../../../core/quantity/usual'
 import { carrierNames, correctionNames, wayNames } from '../../../words/bore/findings'
 import { borePageWords as words } from '../../../words/bore/page/page'
 import { Button, Card, Field, Input, Select } from '../../parts/controls'

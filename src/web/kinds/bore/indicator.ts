@@ -1,7 +1,7 @@
 import type { RigCommand } from '../../../core/device/protocol'
-import { quantityMm } from '../../../core/frame/quantity'
 import { degreesOf } from '../../../core/kinds/bore/document/make'
 import type { BoreSolved } from '../../../core/kinds/bore/solve/round'
+import { quantityMm } from '../../../core/quantity/quantity'
 import { placeName, sectionName } from '../../../words/bore/findings'
 import type { NextNumber } from '../../device/OneNumber'
 import type { BoreFrame } from './frame'

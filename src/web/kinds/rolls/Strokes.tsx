@@ -1,7 +1,7 @@
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../core/frame/quantity'
 import { strokeCell } from '../../../core/kinds/rolls/document/make'
 import { strokePlaces, strokeWays } from '../../../core/kinds/rolls/document/schema'
+import { emptyQuantity } from '../../../core/quantity/quantity'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { unitName } from '../../../words/terms'
 import { Card, Muted } from '../../parts/controls'

@@ -1,7 +1,7 @@
 import styled from 'styled-components'
-import { lengthUnitFor } from '../../../core/frame/usual'
 import { makeTrouble } from '../../../core/kinds/rolls/document/make'
 import { complaints, type TroubleCall } from '../../../core/kinds/rolls/document/schema'
+import { lengthUnitFor } from '../../../core/quantity/usual'
 import { complaintNames, rollName, sideOf } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { Button, Card, Field, Input, Muted, Select } from '../../parts/controls'

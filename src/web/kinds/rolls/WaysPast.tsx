@@ -1,7 +1,7 @@
 import styled from 'styled-components'
-import { formatNumber } from '../../../core/frame/number'
 import { sectionOf } from '../../../core/kinds/rolls/solve/measured'
 import { waysPast } from '../../../core/kinds/rolls/solve/plans'
+import { formatNumber } from '../../../core/quantity/number'
 import { rollName } from '../../../words/rolls/findings'
 import { rollsPageWords as words } from '../../../words/rolls/page/page'
 import { Card, Muted } from '../../parts/controls'

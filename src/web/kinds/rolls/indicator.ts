@@ -1,6 +1,6 @@
 import type { RigCommand } from '../../../core/device/protocol'
-import { quantityMm } from '../../../core/frame/quantity'
 import type { RollsSolved } from '../../../core/kinds/rolls/solve/round'
+import { quantityMm } from '../../../core/quantity/quantity'
 import { cellName } from '../../../words/rolls/findings'
 import { capital } from '../../../words/terms'
 import type { NextNumber } from '../../device/OneNumber'

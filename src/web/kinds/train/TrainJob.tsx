@@ -14,7 +14,7 @@ import { capital, footName } from '../../../words/terms'
 import { limitName } from '../../../words/train/limitName'
 import { frameWords } from '../../../words/train/page/frame'
 import type { TrainTerms } from '../../../words/train/terms'
-import { later } from '../../app/later'
+import { lazyAfterPaint } from '../../app/lazyAfterPaint'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { stepAt } from '../../job/steps'
 import { useWidth } from '../../parts/useWidth'
@@ -28,7 +28,7 @@ const SightBox = styled.div`position: relative; border-bottom: 1px solid var(--r
   @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 0; z-index: 3; }`
 
 /** Nobody reaches for it before the drawing stands. */
-const Squared = later(async () => (await import('./Squared')).Squared)
+const Squared = lazyAfterPaint(async () => (await import('./Squared')).Squared)
 
 /** A job on a train: its round solved, its Sight, its plan. */
 export function TrainJob({ open, frame }: JobProps<'train'>) {

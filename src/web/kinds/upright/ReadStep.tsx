@@ -1,6 +1,4 @@
 import styled from 'styled-components'
-import { foldDegrees } from '../../../core/frame/angles'
-import { quantityFrom } from '../../../core/frame/quantity'
 import { type Finding, findingsFor } from '../../../core/kinds/upright/advice/findings'
 import {
   anglesAtBolts,
@@ -9,6 +7,8 @@ import {
   type UprightMethod,
   uprightMethods,
 } from '../../../core/kinds/upright/document/make'
+import { foldDegrees } from '../../../core/quantity/angles'
+import { quantityFrom } from '../../../core/quantity/quantity'
 import type { ProbeSetUp, ReadSet } from '../../../core/shafts/schema'
 import { readingKey, readingsIn, runningMethods, setPurpose } from '../../../core/shafts/typed'
 import { inText, methodNames, purposeNames } from '../../../words/terms'

@@ -1,6 +1,6 @@
 import type { RigCommand } from '../../../core/device/protocol'
-import { quantityMm } from '../../../core/frame/quantity'
 import type { Finding } from '../../../core/kinds/upright/advice/findings'
+import { quantityMm } from '../../../core/quantity/quantity'
 import { inText } from '../../../words/terms'
 import { boltPlace } from '../../../words/upright/bolts'
 import { dialName, type UprightTerms } from '../../../words/upright/findings'

@@ -11,7 +11,7 @@ import { wordsOf } from '../../../words'
 import { floorWords } from '../../../words/page/floor'
 import { occasionNames } from '../../../words/ready'
 import { useNewIds } from '../../api/useNewIds'
-import { again } from '../../app/again'
+import { retryOnce } from '../../app/retryOnce'
 import { Header } from '../../app/Shell'
 import { changeSettings, useSettings } from '../../app/settings'
 import { jobPath } from '../../job/steps'
@@ -77,7 +77,7 @@ export function NewJobScreen() {
       } catch {
         throw new Error(floorWords.isNotAJsonDocument(file.name))
       }
-      const { surveys } = await again(() => import('../../../core/kinds/surveys'))
+      const { surveys } = await retryOnce(() => import('../../../core/kinds/surveys'))
       const made = surveys[kindAsked(document)].toJob(
         document,
         name.trim() || file.name.replace(/\..*$/, ''),

@@ -11,7 +11,7 @@ const Sheet = styled(
 )`display: grid; gap: 10px; margin-top: 20px; h2 { font-size: 17px; } ul { margin: 0; padding-left: 20px; max-height: 240px; overflow: auto; }`
 const Row = styled.div`display: flex; flex-wrap: wrap; gap: 10px; align-items: center;`
 
-type Told = Awaited<ReturnType<typeof bring>>
+type ImportReport = Awaited<ReturnType<typeof bring>>
 
 /** Sends an archive, which only this old way of asking tells the progress of. */
 function send(file: File, onSent: (share: number) => void): Promise<Response> {
@@ -74,7 +74,7 @@ export function SiteArchive() {
   )
 }
 
-function Report({ told: { added, same, clashed, renumbered } }: { told: Told }) {
+function Report({ told: { added, same, clashed, renumbered } }: { told: ImportReport }) {
   return (
     <div role="status">
       <p>{words.added(added.lines, added.jobs, added.revisions, added.kit, added.photographs)}</p>

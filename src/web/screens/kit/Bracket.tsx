@@ -1,9 +1,9 @@
 import styled from 'styled-components'
-import { positiveMm, quantityFrom } from '../../../core/frame/quantity'
-import { decimalsFor } from '../../../core/frame/units'
-import { lengthUnitFor } from '../../../core/frame/usual'
 import { takeSag } from '../../../core/kit/sag'
 import type { KitBracket } from '../../../core/kit/schema'
+import { positiveMm, quantityFrom } from '../../../core/quantity/quantity'
+import { decimalsFor } from '../../../core/quantity/units'
+import { lengthUnitFor } from '../../../core/quantity/usual'
 import { saySag } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
 import { inText } from '../../../words/terms'
@@ -16,7 +16,7 @@ import { DialName, Grid, NumberField, type Put, TextField } from './parts'
 const WorkArea = styled.div`display: grid; grid-template-columns: minmax(320px, 430px) minmax(220px, 1fr); gap: 20px; align-items: center; @media (max-width: 1100px) { grid-template-columns: 1fr; }`
 const Ring = styled.div`position: relative; height: 300px; svg { position: absolute; inset: 0; width: 100%; height: 100%; }
   .place { position: absolute; width: 104px; display: grid; gap: 2px; font-size: 13px; color: var(--muted); text-align: center; transform: translate(-50%, -50%); } input { text-align: center; font-weight: 600; font-size: 17px; }`
-const Told = styled.div`display: grid; gap: 12px; justify-items: start; p { display: flex; gap: 10px; align-items: flex-start; font-size: 16px; } svg { margin-top: 4px; flex: none; }`
+const Answer = styled.div`display: grid; gap: 12px; justify-items: start; p { display: flex; gap: 10px; align-items: flex-start; font-size: 16px; } svg { margin-top: 4px; flex: none; }`
 
 const places = [
   { at: 'top', name: kitWords.top, x: 50, y: 12 },
@@ -118,7 +118,7 @@ export function Bracket(props: {
               </div>
             ))}
           </Ring>
-          <Told>
+          <Answer>
             <Grid style={{ width: '100%' }}>
               <NumberField
                 label={kitWords.spanOnTheBar}
@@ -142,7 +142,7 @@ export function Bracket(props: {
             <Button look="act" isDisabled={!taken.good} onPress={keep}>
               {kitWords.saveAsThisBracketsSag}
             </Button>
-          </Told>
+          </Answer>
         </WorkArea>
       </Card>
     </>

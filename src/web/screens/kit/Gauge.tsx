@@ -1,9 +1,9 @@
 import { Plus, X } from 'lucide-react'
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../core/frame/usual'
 import { compare, compareEach } from '../../../core/kit/gauge'
 import type { KitGauge } from '../../../core/kit/schema'
+import { emptyQuantity } from '../../../core/quantity/quantity'
+import { lengthUnitFor } from '../../../core/quantity/usual'
 import { sayCompared, sayParts } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
 import { unitName } from '../../../words/terms'
@@ -14,7 +14,7 @@ import { QuantityInput } from '../../parts/Quantity'
 import { DialName, Grid, NumberField, type Put, TextField } from './parts'
 
 const Readings = styled.ol`list-style: none; display: flex; flex-wrap: wrap; gap: 8px; margin: 8px 0 12px; padding: 0; li { display: flex; align-items: center; } input { width: 110px; }`
-const Told = styled.p`display: flex; gap: 10px; align-items: flex-start; font-size: 16px; margin-top: 6px; svg { margin-top: 4px; flex: none; }`
+const Answer = styled.p`display: flex; gap: 10px; align-items: flex-start; font-size: 16px; margin-top: 6px; svg { margin-top: 4px; flex: none; }`
 
 /** A comparison: set on a gauge block, lifted, set down, read again. */
 export function Gauge({
@@ -118,10 +118,10 @@ export function Gauge({
         </li>
       </Readings>
       {(parts ? sayParts(parts, unit, known) : sayCompared(compare(item, known), unit, known)).map(({ text, peg }) => (
-        <Told key={text}>
+        <Answer key={text}>
           <Peg peg={peg} size={15} label="" />
           <span>{text}</span>
-        </Told>
+        </Answer>
       ))}
       <Muted>{kitWords.thisIsOnlyAComparison}</Muted>
     </Card>

@@ -1,6 +1,6 @@
-import { emptyQuantity } from '../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../core/frame/usual'
 import type { KitHead } from '../../../core/kit/schema'
+import { emptyQuantity } from '../../../core/quantity/quantity'
+import { lengthUnitFor } from '../../../core/quantity/usual'
 import { kitWords } from '../../../words/page/kit'
 import { plusWords } from '../../../words/probes'
 import { capital } from '../../../words/terms'

@@ -1,8 +1,8 @@
 import { Plus, X } from 'lucide-react'
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../core/frame/quantity'
 import { lifted } from '../../../core/kit/lift'
 import type { KitLift } from '../../../core/kit/schema'
+import { emptyQuantity } from '../../../core/quantity/quantity'
 import { sayLifted } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
 import { newId } from '../../app/newId'
@@ -11,7 +11,7 @@ import { Peg } from '../../parts/Peg'
 import { Grid, NumberField, type Put, TextField } from './parts'
 
 const Foot = styled.fieldset`border: 0; margin: 0; padding: 10px 0; border-top: 1px solid var(--rule); display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 12px; align-items: end;`
-const Told = styled.p`display: flex; gap: 10px; align-items: flex-start; font-size: 16px; margin-top: 6px; svg { margin-top: 4px; flex: none; }`
+const Answer = styled.p`display: flex; gap: 10px; align-items: flex-start; font-size: 16px; margin-top: 6px; svg { margin-top: 4px; flex: none; }`
 const Caution = styled.p`display: flex; gap: 10px; font-weight: 600; margin: 0 0 12px; svg { margin-top: 3px; flex: none; }`
 
 /** A known lift: all feet of a machine raised by one shim, read before and after, and what that says of how it is read. */
@@ -91,10 +91,10 @@ export function Lift({ item, unit, put }: { item: KitLift; unit: 'mm' | 'mil'; p
       </Button>
       <div role="status" style={{ margin: '12px 0' }}>
         {sayLifted(lifted(item)).map(({ text, peg }) => (
-          <Told key={text}>
+          <Answer key={text}>
             <Peg peg={peg} size={15} label="" />
             <span>{text}</span>
-          </Told>
+          </Answer>
         ))}
       </div>
       <Muted>{kitWords.liftOnly}</Muted>

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import styled from 'styled-components'
-import { emptyQuantity, quantityMm } from '../../../core/frame/quantity'
 import { dialFit } from '../../../core/kit/fits'
+import { emptyQuantity, quantityMm } from '../../../core/quantity/quantity'
 import { sayFit } from '../../../words/kit'
 import { kitWords } from '../../../words/page/kit'
 import type { StoredKit } from '../../api/client'

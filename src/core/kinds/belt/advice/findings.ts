@@ -1,7 +1,7 @@
 import type { WrittenSuspect } from '../../../fit/slips'
-import { quantityMm } from '../../../frame/quantity'
-import type { Trouble } from '../../../frame/trouble'
-import type { Peg } from '../../../verdict/peg'
+import { quantityMm } from '../../../quantity/quantity'
+import type { Trouble } from '../../../quantity/trouble'
+import type { VerdictState } from '../../../verdict/state'
 import { mostRunOut } from '../checks'
 import type { BeltSet, BeltSheave } from '../document/schema'
 import type { NotClosed } from '../solve/closure'
@@ -23,14 +23,14 @@ export type Finding =
   | { kind: 'does-not-repeat'; peg: 'outside'; sheave: BeltSheave }
   | { kind: 'not-closed'; peg: 'outside'; closure: NotClosed }
   | { kind: 'contradict'; peg: 'outside'; sheave: BeltSheave; sets: readonly BeltSet[]; suspects: Suspects }
-  | { kind: 'verdict'; peg: Peg; round: SheaveRound }
+  | { kind: 'verdict'; peg: VerdictState; round: SheaveRound }
   | { kind: 'tilt' | 'toe' | 'slide'; peg: 'outside' | 'within'; round: SheaveRound; after: boolean }
   | { kind: 'blocked'; peg: 'outside'; sheave: BeltSheave; blocked: Blocked }
   | { kind: 'tension'; peg: 'unsure' | 'within' }
   | { kind: 'no-move'; peg: 'within' }
 
 /** The verdict of all sheaves: the worst of them. */
-export function verdictPeg({ sheaves }: BeltSolved): Peg {
+export function verdictPeg({ sheaves }: BeltSolved): VerdictState {
   const states = sheaves.map(({ state }) => state)
   if (states.includes('outside')) return 'outside'
   if (states.includes('unsure')) return 'unsure'
@@ -38,7 +38,7 @@ export function verdictPeg({ sheaves }: BeltSolved): Peg {
 }
 
 /** How far the reading has come. */
-export function readPeg({ sheaves, faults, limitFault, read }: BeltSolved): Peg {
+export function readPeg({ sheaves, faults, limitFault, read }: BeltSolved): VerdictState {
   if (faults.length > 0 || limitFault || sheaves.some((one) => one.solved?.contradiction || one.notClosed.length > 0))
     return 'outside'
   if (!read) return 'nothing'

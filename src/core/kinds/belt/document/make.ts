@@ -1,6 +1,6 @@
-import { emptyQuantity, type Quantity } from '../../../frame/quantity'
-import type { Unit } from '../../../frame/units'
-import { lengthUnitFor } from '../../../frame/usual'
+import { emptyQuantity, type Quantity } from '../../../quantity/quantity'
+import type { Unit } from '../../../quantity/units'
+import { lengthUnitFor } from '../../../quantity/usual'
 import type { BeltLine, BeltMethod, BeltRound, BeltSet, BeltSheave } from './schema'
 
 function makeSheave(id: string, name: string, unit: Unit, feet: boolean): BeltSheave {

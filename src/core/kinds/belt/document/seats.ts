@@ -1,4 +1,4 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import { type SeatMachine, usualSpread } from '../../../seat/state'
 import type { BeltLine } from './schema'
 

@@ -1,4 +1,4 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import type { BeltSet } from '../document/schema'
 
 /** The quarters of a face, with the sign each has in its closure. */

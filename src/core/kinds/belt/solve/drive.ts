@@ -2,7 +2,7 @@ import { type Contradiction, contradictionsOf } from '../../../fit/contradiction
 import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
 import type { Written } from '../../../fit/slips'
-import { direction } from '../../../frame/angles'
+import { direction } from '../../../quantity/angles'
 import { probabilityOf } from '../../../verdict/probability'
 
 /**
@@ -65,7 +65,7 @@ export interface DirectReading {
 export type BeltReading = FaceReading | DirectReading
 
 /** A number with its deviation; null where the readings leave it open. */
-export interface Told {
+export interface Estimate {
   value: number
   sd: number
 }
@@ -73,13 +73,13 @@ export interface Told {
 export interface SheaveSolved {
   id: string
   /** Turn in plan and in elevation; the offset of the grooves. */
-  toe: Told | null
-  tilt: Told | null
-  offset: Told | null
+  toe: Estimate | null
+  tilt: Estimate | null
+  offset: Estimate | null
   /** Of the face, read at two turns or more: its size, and where it stands farthest toward larger x, degrees at turn nought. */
   wobble?: { value: number; at: number } | null
   /** What the belt feels: its angle where it leaves either sheave, and its twist. */
-  belt: { atReference: Told | null; atMoved: Told | null; twist: Told | null }
+  belt: { atReference: Estimate | null; atMoved: Estimate | null; twist: Estimate | null }
   /** Center distance, mm. */
   distance: number
   /** Chance that all three are within the limit, by the numbers alone; null where one of them is open. */
@@ -164,7 +164,7 @@ export function solveDrive(
     own.map(({ per, ...one }): Written<string> => ({ ...one, row, by: per / sd })),
   )
   const contradictions = fit ? contradictionsOf(unknowns, rows, fit, written) : []
-  const told = (factors: Partial<Record<Unknown, number>>, plus = 0): Told | null => {
+  const told = (factors: Partial<Record<Unknown, number>>, plus = 0): Estimate | null => {
     const combination = unknowns.map((name) => factors[name] ?? 0)
     if (!fit || !known.follows(combination)) return null
     const value = combination.reduce((sum, factor, i) => sum + factor * (fit.values[unknowns[i] ?? ' toe'] ?? 0), plus)
@@ -223,7 +223,7 @@ export function solveDrive(
 }
 
 /** `w·cos ψ` and `w·sin ψ` as size and place. */
-function wobbleOf(cos: Told | null, sin: Told | null): { value: number; at: number } | null {
+function wobbleOf(cos: Estimate | null, sin: Estimate | null): { value: number; at: number } | null {
   if (!cos || !sin) return null
   const at = (Math.atan2(sin.value, cos.value) * 180) / Math.PI
   return { value: Math.hypot(cos.value, sin.value), at: (at + 360) % 360 }

@@ -1,4 +1,4 @@
-import { direction } from '../../../frame/angles'
+import { direction } from '../../../quantity/angles'
 import type { Drive, Sheave, SheaveSolved } from './drive'
 import { grooveShift } from './drive'
 import type { Standing } from './feet'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, id, list, notNegative, positive, shimsAsked, text, unitsSchema } from '../../../frame/openFormat'
+import { finite, id, list, notNegative, positive, shimsAsked, text, unitsSchema } from '../../../quantity/openFormat'
 import { beltTypes } from '../belts'
 
 const foot = v.strictObject({

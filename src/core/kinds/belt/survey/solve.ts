@@ -1,12 +1,12 @@
 import { type ResultWritten, writtenTold } from '../../../fit/told'
-import { radians } from '../../../frame/angles'
-import { type Checked, refuse } from '../../../frame/fault'
-import { checkSurvey, tidyShim, type Units } from '../../../frame/openFormat'
-import { fromMm, toMm } from '../../../frame/units'
+import { radians } from '../../../quantity/angles'
+import { type Checked, refuse } from '../../../quantity/fault'
+import { checkSurvey, tidyShim, type Units } from '../../../quantity/openFormat'
+import { fromMm, toMm } from '../../../quantity/units'
 import { choosePack } from '../../../shims/packs'
 import { stateOf } from '../../../verdict/verdict'
 import { usualLimit } from '../belts'
-import { type BeltReading, type Drive, type SheaveSolved, solveDrive, type Told } from '../solve/drive'
+import { type BeltReading, type Drive, type Estimate, type SheaveSolved, solveDrive } from '../solve/drive'
 import { feetWork, type Standing } from '../solve/feet'
 import { type BeltSurvey, surveySchema } from './schema'
 
@@ -19,9 +19,9 @@ export interface BeltResult {
   belt: {
     sheaves: {
       id: string
-      toe: Told | null
-      tilt: Told | null
-      offset: Told | null
+      toe: Estimate | null
+      tilt: Estimate | null
+      offset: Estimate | null
       wobble?: { value: number; at: number } | null
       belt: { atReference: number | null; atMoved: number | null; twist: number | null }
       verdict: {
@@ -176,7 +176,7 @@ export function solveSurvey(document: unknown): Checked<BeltResult> {
       ] as const
     ).flatMap(([name, breaks]) => (breaks ? [{ of: work.foot, limit: name }] : []))
   })
-  const toldShown = (told: Told | null) => told && { value: shown(told.value), sd: shown(told.sd) }
+  const toldShown = (told: Estimate | null) => told && { value: shown(told.value), sd: shown(told.sd) }
   return {
     ok: true,
     value: {

@@ -1,7 +1,7 @@
 import type { WrittenSuspect } from '../../../fit/slips'
-import { quantityMm } from '../../../frame/quantity'
-import type { Trouble } from '../../../frame/trouble'
-import type { Peg } from '../../../verdict/peg'
+import { quantityMm } from '../../../quantity/quantity'
+import type { Trouble } from '../../../quantity/trouble'
+import type { VerdictState } from '../../../verdict/state'
 import type { BoreLine, BoreSection, BoreSet } from '../document/schema'
 import type { Blocked, BoreSolved, PocketRound, SectionRound } from '../solve/round'
 import { outOfRound } from '../solve/verdict'
@@ -27,14 +27,14 @@ export type Finding =
   | { kind: 'place-only'; peg: 'nothing'; pockets: readonly PocketRound[] }
   | { kind: 'slope'; peg: 'outside' | 'within'; pocket: PocketRound }
   | { kind: 'open'; peg: 'nothing'; round: SectionRound }
-  | { kind: 'verdict'; peg: Peg; outside: readonly SectionRound[]; read: number }
+  | { kind: 'verdict'; peg: VerdictState; outside: readonly SectionRound[]; read: number }
   | { kind: 'move'; peg: 'outside'; round: SectionRound }
   | { kind: 'blocked'; peg: 'outside'; section: BoreSection; blocked: Blocked }
   | { kind: 'turn-free'; peg: 'nothing' }
   | { kind: 'no-move'; peg: 'within' }
 
 /** The verdict of the whole row: the worst of its sections, once all are read. */
-export function verdictPeg({ sections }: BoreSolved): Peg {
+export function verdictPeg({ sections }: BoreSolved): VerdictState {
   const states = sections.map(({ state }) => state)
   if (states.includes('outside')) return 'outside'
   if (states.includes('unsure')) return 'unsure'
@@ -42,7 +42,7 @@ export function verdictPeg({ sections }: BoreSolved): Peg {
 }
 
 /** How far the reading has come. */
-export function readPeg({ sections, faults, read }: BoreSolved): Peg {
+export function readPeg({ sections, faults, read }: BoreSolved): VerdictState {
   if (faults.length > 0 || sections.some(({ solved }) => solved?.contradiction)) return 'outside'
   if (!read) return 'nothing'
   const known = sections.every(({ standing }) => standing?.vertical && standing.horizontal)

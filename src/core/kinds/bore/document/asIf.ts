@@ -1,5 +1,5 @@
 import type { WrittenSuspect } from '../../../fit/slips'
-import { valuesAsIf } from '../../../frame/asIf'
+import { valuesAsIf } from '../../../quantity/asIf'
 import { writtenAt } from '../solve/round'
 import { cellsOf } from './make'
 import type { BoreRound } from './schema'

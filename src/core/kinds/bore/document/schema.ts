@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { id, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
 import { doneSchema } from '../../../job/done'
+import { id, quantitySchema, text } from '../../../quantity/schema'
 
 /**
  * What is stored of a row of bores. Sections stand along x, each read round its bore from a carrier that runs through all of them;

@@ -1,5 +1,5 @@
-import { cellsOfSheet, lengthColumn, rowsOfSheet, type SheetColumn, type SheetFault } from '../../../frame/sheet'
-import { lengthUnitFor } from '../../../frame/usual'
+import { cellsOfSheet, lengthColumn, rowsOfSheet, type SheetColumn, type SheetFault } from '../../../quantity/sheet'
+import { lengthUnitFor } from '../../../quantity/usual'
 import { cellsOf, degreesOf, makeSection, makeSet } from './make'
 import type { BoreLine, BoreRound, BoreSection, BoreSet } from './schema'
 

@@ -25,8 +25,8 @@ export const roundSteel = (diameter: number): { weight: number; stiffness: numbe
   stiffness: (Math.PI / 64) * diameter ** 4 * steel.modulus,
 })
 
-/** Found from a carrier that hangs: what it hangs by is added to where the bore was found. */
-export function hung(solved: SectionSolved, carrier: Carrier | undefined, x: number): SectionSolved {
+/** Adds the carrier’s sag at x (mm) to the measured vertical offset. */
+export function addSag(solved: SectionSolved, carrier: Carrier | undefined, x: number): SectionSolved {
   const { vertical } = solved
   if (!carrier || !vertical) return solved
   return { ...solved, vertical: { ...vertical, value: vertical.value + droopAt(carrier, x) } }

@@ -1,14 +1,14 @@
-import type { Plane, PlaneLine } from '../../../frame/axis'
-import { parseNumber } from '../../../frame/number'
-import { quantityFault, quantityMm, turnOf } from '../../../frame/quantity'
-import type { Trouble } from '../../../frame/trouble'
 import { sagAt } from '../../../probes/probe'
+import type { Plane, PlaneLine } from '../../../quantity/axis'
+import { parseNumber } from '../../../quantity/number'
+import { quantityFault, quantityMm, turnOf } from '../../../quantity/quantity'
+import type { Trouble } from '../../../quantity/trouble'
 import { stateOf, type Verdict } from '../../../verdict/verdict'
 import { cellsOf, degreesOf, heldOf } from '../document/make'
 import type { BoreLine, BoreRound, BoreSection, BoreSet } from '../document/schema'
-import { type Carrier, hung } from './carrier'
+import { addSag, type Carrier } from './carrier'
 import { type Placed, type Standing, solveRow } from './row'
-import { type SectionReadings, type SectionSolved, solveSection, type Told, type WrittenReading } from './section'
+import { type Estimate, type SectionReadings, type SectionSolved, solveSection, type WrittenReading } from './section'
 import { chanceWithin, outOfRound, usualLimit, usualOutOfRound, usualSlope } from './verdict'
 
 /** A limit of a section that a move would break, and by how much, mm. */
@@ -44,7 +44,7 @@ export interface PocketRound {
   pocket: string
   sections: string[]
   /** Undefined where it has one section only: place, not slope. */
-  slope: Record<Plane, Told | null> | undefined
+  slope: Record<Plane, Estimate | null> | undefined
   within: boolean | undefined
 }
 
@@ -133,9 +133,9 @@ export function solveRound(line: BoreLine, round: BoreRound): BoreSolved {
   const found = line.sections.map((section) => ({ section, x: quantityMm(section.x), solved: of(section) }))
   const placed = found.flatMap(({ section, x, solved }): Placed[] => {
     if (x === undefined || !solved) return []
-    const whole = hung(solved, carrier, x)
+    const whole = addSag(solved, carrier, x)
     const [up, far] = [quantityMm(section.running?.up) ?? 0, quantityMm(section.running?.far) ?? 0]
-    const plus = (told: Told | null, by: number) => told && { ...told, value: told.value + by }
+    const plus = (told: Estimate | null, by: number) => told && { ...told, value: told.value + by }
     return [
       {
         id: section.id,
@@ -250,7 +250,7 @@ function pocketsOf({ sections }: BoreLine, rounds: readonly SectionRound[]): Poc
     if (own.length < 2 || a?.x === undefined || b?.x === undefined || Math.abs(a.x - b.x) < 1e-6)
       return { pocket, sections: ids, slope: undefined, within: undefined }
     const apart = b.x - a.x
-    const of = (plane: Plane): Told | null => {
+    const of = (plane: Plane): Estimate | null => {
       const [one, other] = [a.standing?.[plane], b.standing?.[plane]]
       if (!one || !other) return null
       return { value: (other.value - one.value) / apart, sd: Math.hypot(one.sd, other.sd) / Math.abs(apart) }

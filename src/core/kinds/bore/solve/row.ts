@@ -1,6 +1,6 @@
-import type { Plane, PlaneLine } from '../../../frame/axis'
+import type { Plane, PlaneLine } from '../../../quantity/axis'
 import type { ReferenceWay } from '../document/schema'
-import type { SectionSolved, Told } from './section'
+import type { Estimate, SectionSolved } from './section'
 
 /** A section as it stands in the row: its place along x, and where its bore was found from the carrier, droop taken out. mm */
 export interface Placed {
@@ -20,8 +20,8 @@ export interface Reference {
 /** A section against the line: null in a plane that is open. */
 export interface Standing {
   id: string
-  vertical: Told | null
-  horizontal: Told | null
+  vertical: Estimate | null
+  horizontal: Estimate | null
   /** Of both planes. */
   covariance: number
 }
@@ -191,7 +191,7 @@ export function solveRow(placed: readonly Placed[], reference: Reference): RowSo
   const sdAt = (plane: Plane, k: number) => placed[k]?.solved[plane]?.sd ?? 0
   const sideAt = new Map(planes[1]?.found.map((one, j) => [one, j]))
   const sections = placed.map(({ id }, k): Standing => {
-    const told = planes.map(({ plane, found, values, own, past }): Told | null => {
+    const told = planes.map(({ plane, found, values, own, past }): Estimate | null => {
       const shares = own(k)
       if (!shares) return null
       const off = past(placed[k]?.x ?? 0)

@@ -2,8 +2,8 @@ import { type Contradiction, contradictionsOf } from '../../../fit/contradiction
 import { determined, leastSquares } from '../../../fit/leastSquares'
 import type { Row } from '../../../fit/row'
 import type { Written } from '../../../fit/slips'
-import { direction, foldDegrees, radians } from '../../../frame/angles'
 import { sagAt } from '../../../probes/probe'
+import { direction, foldDegrees, radians } from '../../../quantity/angles'
 
 /** One section of a bore, read round from the carrier. Lengths in mm. */
 export interface SectionReadings {
@@ -23,15 +23,15 @@ export interface WrittenReading {
   turn?: number | undefined
 }
 
-export interface Told {
+export interface Estimate {
   value: number
   sd: number
 }
 
 export interface SectionSolved {
   /** Where the bore's center stands from the carrier, up and to the far side; null where the readings leave it open. */
-  vertical: Told | null
-  horizontal: Told | null
+  vertical: Estimate | null
+  horizontal: Estimate | null
   /** Covariance of the two. */
   covariance: number
   /** Half of largest less smallest radius, and where the reading is highest, 0 to 180 degrees; null below eight places. */
@@ -71,7 +71,7 @@ export function solveSection({ readings, sag, sd }: SectionReadings): SectionSol
   const scales = unknowns.map(() => 1)
   const known = determined(unknowns, rows, scales)
   const fit = rows.length > 0 ? leastSquares(unknowns, rows, known.spanning) : undefined
-  const told = (name: Unknown): Told | null => {
+  const told = (name: Unknown): Estimate | null => {
     const at = unknowns.indexOf(name)
     const combination = unknowns.map((_, i) => (i === at ? 1 : 0))
     if (at < 0 || !fit || !known.follows(combination)) return null
@@ -94,7 +94,7 @@ export function solveSection({ readings, sag, sd }: SectionReadings): SectionSol
   }
 }
 
-function ovalOf(cos: Told, sin: Told): { value: number; sd: number; at: number } {
+function ovalOf(cos: Estimate, sin: Estimate): { value: number; sd: number; at: number } {
   const at = (Math.atan2(sin.value, cos.value) * 90) / Math.PI
   return { value: Math.hypot(cos.value, sin.value), sd: Math.max(cos.sd, sin.sd), at: (at + 180) % 180 }
 }

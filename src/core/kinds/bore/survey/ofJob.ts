@@ -1,6 +1,6 @@
-import { tidy } from '../../../frame/openFormat'
-import { quantityMm } from '../../../frame/quantity'
 import type { JobOf } from '../../../job/document'
+import { tidy } from '../../../quantity/openFormat'
+import { quantityMm } from '../../../quantity/quantity'
 import { heldOf } from '../document/make'
 import type { BoreLine, BoreRound } from '../document/schema'
 import { carrierOf, readingsOf, sagMissing } from '../solve/round'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, id, list, notNegative, positive, text, unitsSchema } from '../../../frame/openFormat'
+import { finite, id, list, notNegative, positive, text, unitsSchema } from '../../../quantity/openFormat'
 import { referenceWays } from '../document/schema'
 
 /** Weights, tensions and stiffnesses are of any size. */

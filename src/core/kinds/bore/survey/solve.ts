@@ -1,11 +1,11 @@
 import { type ResultWritten, writtenTold } from '../../../fit/told'
-import { type Plane, planes } from '../../../frame/axis'
-import { type Checked, refuse } from '../../../frame/fault'
-import type { Units } from '../../../frame/openFormat'
-import { checkSurvey } from '../../../frame/openFormat'
-import { fromMm, toMm } from '../../../frame/units'
+import { type Plane, planes } from '../../../quantity/axis'
+import { type Checked, refuse } from '../../../quantity/fault'
+import type { Units } from '../../../quantity/openFormat'
+import { checkSurvey } from '../../../quantity/openFormat'
+import { fromMm, toMm } from '../../../quantity/units'
 import { stateOf } from '../../../verdict/verdict'
-import { type Carrier, hung } from '../solve/carrier'
+import { addSag, type Carrier } from '../solve/carrier'
 import { type Placed, type Reference, type Standing, solveRow } from '../solve/row'
 import { placesForOval, placesIn, solveSection } from '../solve/section'
 import { chanceWithin, usualLimit } from '../solve/verdict'
@@ -91,7 +91,7 @@ export function solveSurvey(document: unknown): Checked<BoreResult> {
     const most = Object.fromEntries(
       Object.entries(limits).flatMap(([way, value]) => (value === undefined ? [] : [[way, reading(value)]])),
     )
-    return { id, x: length(x), limits: most, solved: hung(solved, carrier, length(x)) }
+    return { id, x: length(x), limits: most, solved: addSag(solved, carrier, length(x)) }
   })
   const reference: Reference =
     typeof bores.reference === 'object'

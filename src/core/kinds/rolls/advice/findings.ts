@@ -1,6 +1,6 @@
 import type { WrittenSuspect } from '../../../fit/slips'
-import { quantityMm } from '../../../frame/quantity'
-import type { Peg } from '../../../verdict/peg'
+import { quantityMm } from '../../../quantity/quantity'
+import type { VerdictState } from '../../../verdict/state'
 import { cellOf } from '../document/make'
 import type { Further, LengthCell, RollOfLine, RollsLine, RollsRound, TroubleCall } from '../document/schema'
 import type { RollMove } from '../plan/told'
@@ -27,7 +27,7 @@ export type Finding =
   | { kind: 'free'; peg: 'unsure'; reference: string }
   | { kind: 'no-reference'; peg: 'nothing' }
   | { kind: 'open'; peg: 'nothing'; square: readonly RollRound[]; level: readonly RollRound[] }
-  | { kind: 'verdict'; peg: Peg; outside: readonly SpanSolved[]; unsure: readonly SpanSolved[]; all: number }
+  | { kind: 'verdict'; peg: VerdictState; outside: readonly SpanSolved[]; unsure: readonly SpanSolved[]; all: number }
   | { kind: 'move'; peg: 'outside'; move: RollMove }
   | { kind: 'stays'; peg: 'unsure'; round: RollRound }
   | { kind: 'plan-stale'; peg: 'unsure' }
@@ -36,12 +36,12 @@ export type Finding =
   | { kind: 'no-move'; peg: 'within' }
   | { kind: 'play'; peg: 'outside'; roll: RollOfLine; by: number; limit: number }
   | { kind: 'stroke'; peg: 'outside' | 'within'; roll: RollOfLine; by: number; limit: number; of: 'swing' | 'bow' }
-  | { kind: 'trouble'; peg: Peg; told: TroubleTold; call: TroubleCall }
+  | { kind: 'trouble'; peg: VerdictState; told: TroubleTold; call: TroubleCall }
 
 const stateOfSpans = (spans: readonly SpanSolved[]) => spans.map((span) => spanState(span))
 
 /** The verdict of the whole section: the worst of its spans, once all are known. */
-export function verdictPeg({ spans }: RollsSolved): Peg {
+export function verdictPeg({ spans }: RollsSolved): VerdictState {
   const states = stateOfSpans(spans)
   if (states.includes('outside')) return 'outside'
   if (spans.length === 0 || spans.every(({ inPlane }) => inPlane === null)) return 'nothing'
@@ -49,7 +49,7 @@ export function verdictPeg({ spans }: RollsSolved): Peg {
 }
 
 /** How far the reading has come. */
-export function readPeg({ rolls, faults, read, section }: RollsSolved): Peg {
+export function readPeg({ rolls, faults, read, section }: RollsSolved): VerdictState {
   if (faults.length > 0 || (section?.contradictions ?? []).length > 0) return 'outside'
   if (!read) return 'nothing'
   return rolls.every(({ solved }) => solved?.square && solved.level) ? 'within' : 'unsure'

@@ -1,7 +1,7 @@
 import type { WrittenSuspect } from '../../../fit/slips'
-import { quantityAsIf, valuesAsIf } from '../../../frame/asIf'
-import { formatNumber } from '../../../frame/number'
-import { flipSign, typedDecimals } from '../../../frame/quantity'
+import { quantityAsIf, valuesAsIf } from '../../../quantity/asIf'
+import { formatNumber } from '../../../quantity/number'
+import { flipSign, typedDecimals } from '../../../quantity/quantity'
 import { writtenIn } from '../solve/readings'
 import type { RollsRound } from './schema'
 

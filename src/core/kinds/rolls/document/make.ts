@@ -1,6 +1,6 @@
-import { emptyQuantity } from '../../../frame/quantity'
-import type { Unit } from '../../../frame/units'
-import { lengthUnitFor } from '../../../frame/usual'
+import { emptyQuantity } from '../../../quantity/quantity'
+import type { Unit } from '../../../quantity/units'
+import { lengthUnitFor } from '../../../quantity/usual'
 import type {
   Further,
   LengthCell,

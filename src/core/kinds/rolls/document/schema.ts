@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { id, measured, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
 import { doneSchema } from '../../../job/done'
+import { id, measured, quantitySchema, text } from '../../../quantity/schema'
 
 /** Most rolls of a section. */
 export const mostRolls = 200

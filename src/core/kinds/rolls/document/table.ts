@@ -1,8 +1,8 @@
-import { parseNumber } from '../../../frame/number'
-import type { Quantity } from '../../../frame/quantity'
-import { cellsOfSheet, lengthColumn, rowsOfSheet, type SheetColumn, type SheetFault } from '../../../frame/sheet'
-import type { Trouble } from '../../../frame/trouble'
-import { lengthUnitFor } from '../../../frame/usual'
+import { parseNumber } from '../../../quantity/number'
+import type { Quantity } from '../../../quantity/quantity'
+import { cellsOfSheet, lengthColumn, rowsOfSheet, type SheetColumn, type SheetFault } from '../../../quantity/sheet'
+import type { Trouble } from '../../../quantity/trouble'
+import { lengthUnitFor } from '../../../quantity/usual'
 import { slopeTyped } from '../solve/measured'
 import { cellOf, makeRoll } from './make'
 import {

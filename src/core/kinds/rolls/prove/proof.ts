@@ -3,14 +3,15 @@ import type { ProofRound } from '../../../prove/proof'
 import type { Purpose } from '../../../shafts/together'
 import type { RollsLine, RollsRound } from '../document/schema'
 import type { RollsSolved } from '../solve/round'
-import { spanState, type Told } from '../solve/section'
+import { type Estimate, spanState } from '../solve/section'
 
 /** A round of a section of rolls, to be proved: each span by what it bends in its plane, each roll over its face. */
 export function proofOf(
   line: RollsLine,
   { rolls, spans, width = 0, read, resolution, round }: RollsSolved,
 ): ProofRound {
-  const over = (told: Told | null | undefined) => (told ? { position: told.value * width, sd: told.sd * width } : null)
+  const over = (told: Estimate | null | undefined) =>
+    told ? { position: told.value * width, sd: told.sd * width } : null
   return {
     joints: [],
     own: {

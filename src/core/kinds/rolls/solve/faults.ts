@@ -1,6 +1,6 @@
-import { parseNumber } from '../../../frame/number'
-import { quantityFault } from '../../../frame/quantity'
-import type { Trouble } from '../../../frame/trouble'
+import { parseNumber } from '../../../quantity/number'
+import { quantityFault } from '../../../quantity/quantity'
+import type { Trouble } from '../../../quantity/trouble'
 import { cellOf } from '../document/make'
 import {
   type LengthCell,

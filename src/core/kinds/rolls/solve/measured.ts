@@ -1,5 +1,5 @@
-import { parseNumber } from '../../../frame/number'
-import { quantityMm } from '../../../frame/quantity'
+import { parseNumber } from '../../../quantity/number'
+import { quantityMm } from '../../../quantity/quantity'
 import type { RollOfLine, RollsLine } from '../document/schema'
 import type { Roll, Section } from './section'
 import { slackLimit, spanBetween } from './web'

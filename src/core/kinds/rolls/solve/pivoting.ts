@@ -1,4 +1,4 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import { strokeCell } from '../document/make'
 import { type RollsRound, type StrokePlace, strokePlaces, strokeWays } from '../document/schema'
 

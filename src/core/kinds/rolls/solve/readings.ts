@@ -1,4 +1,4 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import { cellOf } from '../document/make'
 import { type Further, type LengthCell, levelCells, type RollsLine, type RollsRound } from '../document/schema'
 import { bareNumber, sizeMm, slopeTyped } from './measured'

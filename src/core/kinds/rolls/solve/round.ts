@@ -1,4 +1,4 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import { cellOf } from '../document/make'
 import {
   type LengthCell,

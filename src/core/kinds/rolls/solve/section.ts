@@ -64,17 +64,17 @@ export interface Section {
   baseline?: number | undefined
 }
 
-export interface Told {
+export interface Estimate {
   value: number
   sd: number
 }
 
 export interface RollSolved {
   id: string
-  square: Told | null
-  level: Told | null
+  square: Estimate | null
+  level: Estimate | null
   /** mm. */
-  centre: Told | null
+  centre: Estimate | null
   /** Moves that bring it to square and level, about the far housing; null where they are open, or it can't be moved. */
   housings: { near: HousingMove; far: HousingMove } | null
   /** The worse of its two spans. */
@@ -91,8 +91,8 @@ export interface HousingMove {
 export interface SpanSolved {
   from: string
   to: string
-  inPlane: Told | null
-  twist: Told | null
+  inPlane: Estimate | null
+  twist: Estimate | null
   limit: number
   /** By the numbers alone. */
   probability: number | null
@@ -113,7 +113,7 @@ export type Mistake =
 export interface SectionSolved {
   rolls: RollSolved[]
   spans: SpanSolved[]
-  stands: { id: string; heading: Told | null }[]
+  stands: { id: string; heading: Estimate | null }[]
   /** Whether the reference was needed: nothing squares the rolls to the machine. */
   free: boolean
   mistakes: Mistake[]
@@ -227,7 +227,7 @@ export function solveSection(section: Section, readings: readonly RollReading[])
   const reference = section.reference
   const free = reference !== undefined && place.has(reference) && !bare.told([square(reference)], [1])
   const fit = free && reference !== undefined ? solveSparse(n, rows, new Set([square(reference)])) : bare
-  const one = (k: number): Told | null => fit.told([k], [1]) ?? null
+  const one = (k: number): Estimate | null => fit.told([k], [1]) ?? null
   const solved = rolls.map((roll): Omit<RollSolved, 'verdict'> => {
     const own = { square: one(square(roll.id)), level: one(level(roll.id)) }
     return { id: roll.id, ...own, centre: centres.get(roll.id) ?? null, housings: housingsOf(roll, own) }
@@ -352,7 +352,7 @@ export const spanState = ({
         : 'unsure'
 
 /** Of each roll that was read from the baseline: the weighted mean, less the offset. */
-function centresOf({ baseline = 0 }: Section, readings: readonly RollReading[]): Map<string, Told> {
+function centresOf({ baseline = 0 }: Section, readings: readonly RollReading[]): Map<string, Estimate> {
   const sums = new Map<string, { weight: number; value: number }>()
   for (const one of readings) {
     if (one.type !== 'centre') continue

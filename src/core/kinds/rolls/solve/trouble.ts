@@ -1,6 +1,6 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import type { RollsRound } from '../document/schema'
-import type { Told } from './section'
+import type { Estimate } from './section'
 
 /** How far a call about trouble has come, by what was seen and read twice with hand tools. */
 export type TroubleTold =
@@ -10,9 +10,9 @@ export type TroubleTold =
   /** Both looks differ by more than a hand does, mm over both ends: one of them is wrong, and neither is used. */
   | { state: 'looks-differ'; by: number }
   /** Both looks agree on nothing more than their doubt. */
-  | { state: 'within-doubt'; bend: Told }
+  | { state: 'within-doubt'; bend: Estimate }
   /** One edge is longer. `fits`: the edge that hangs slack is the shorter way's; undefined where nobody said which does. */
-  | { state: 'found'; bend: Told; longer: 'near' | 'far'; fits: boolean | undefined; needed: number }
+  | { state: 'found'; bend: Estimate; longer: 'near' | 'far'; fits: boolean | undefined; needed: number }
 
 /** Deviation of one reading of a tape or trammel by hand, mm: two looks that agree by chance are no surer than that. */
 const byHand = 0.05

@@ -1,5 +1,5 @@
-import { tidy } from '../../../frame/openFormat'
 import type { JobOf } from '../../../job/document'
+import { tidy } from '../../../quantity/openFormat'
 import type { RollsLine, RollsRound } from '../document/schema'
 import { sectionOf } from '../solve/measured'
 import { readingsOf } from '../solve/readings'

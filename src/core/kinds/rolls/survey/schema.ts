@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, id, list, positive, text, unitsSchema } from '../../../frame/openFormat'
+import { finite, id, list, positive, text, unitsSchema } from '../../../quantity/openFormat'
 
 const range = v.pipe(
   v.strictTuple([finite, finite], 'two numbers, the smaller first'),

@@ -1,9 +1,10 @@
 import { type ResultWritten, writtenTold } from '../../../fit/told'
-import { type Checked, refuse } from '../../../frame/fault'
-import type { Units } from '../../../frame/openFormat'
-import { checkSurvey } from '../../../frame/openFormat'
-import { fromMm, toMm } from '../../../frame/units'
+import { type Checked, refuse } from '../../../quantity/fault'
+import type { Units } from '../../../quantity/openFormat'
+import { checkSurvey } from '../../../quantity/openFormat'
+import { fromMm, toMm } from '../../../quantity/units'
 import {
+  type Estimate,
   type HousingMove,
   type Mistake,
   type Roll,
@@ -12,7 +13,6 @@ import {
   type SectionSolved,
   solveSection,
   spanState,
-  type Told,
 } from '../solve/section'
 import { type RollsSurvey, surveySchema } from './schema'
 
@@ -27,14 +27,14 @@ export interface RollsResult {
   rolls: {
     rolls: {
       id: string
-      square: Told | null
-      level: Told | null
-      centre: Told | null
+      square: Estimate | null
+      level: Estimate | null
+      centre: Estimate | null
       housings: { near: HousingMove; far: HousingMove } | null
       verdict: { state: State; probability: number; limit: number } | null
     }[]
-    spans: { from: string; to: string; inPlane: Told | null; twist: Told | null; limit: number; state: State }[]
-    stands: { id: string; heading: Told | null }[]
+    spans: { from: string; to: string; inPlane: Estimate | null; twist: Estimate | null; limit: number; state: State }[]
+    stands: { id: string; heading: Estimate | null }[]
     blocking?: { of: string; limit: string }[]
   }
   suspects?: ResultWritten[]
@@ -90,7 +90,7 @@ export function solveSurvey(document: unknown): Checked<RollsResult> {
     section,
     told.readings.map((one, r) => inMm(one, units, `rolls.readings.${r}`)),
   )
-  const size = (one: Told | null): Told | null => one && { value: shown(one.value), sd: shown(one.sd) }
+  const size = (one: Estimate | null): Estimate | null => one && { value: shown(one.value), sd: shown(one.sd) }
   const move = ({ x, z, slide, shim }: HousingMove): HousingMove => ({
     x: shown(x),
     z: shown(z),

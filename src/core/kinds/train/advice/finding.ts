@@ -1,11 +1,11 @@
-import type { Plane } from '../../../frame/axis'
-import type { Lack, Trouble } from '../../../frame/trouble'
+import type { Plane } from '../../../quantity/axis'
+import type { Lack, Trouble } from '../../../quantity/trouble'
 import type { Doubt } from '../../../shafts/doubt'
 import type { ReadSet } from '../../../shafts/schema'
 import type { ProbeState } from '../../../shafts/state'
 import type { Suspect } from '../../../shafts/suspects'
 import type { LimitMissing } from '../../../verdict/limits'
-import type { Peg } from '../../../verdict/peg'
+import type { VerdictState } from '../../../verdict/state'
 import type { Seen, Verdict } from '../../../verdict/verdict'
 import type { DimensionDoubt } from '../document/doubts'
 import type { DimensionFault } from '../document/stations'
@@ -61,7 +61,7 @@ export type Finding =
   | { kind: 'engaged'; peg: 'unsure'; coupling: string; accepted: string | undefined }
   | {
       kind: 'as-coupled'
-      peg: Peg
+      peg: VerdictState
       coupling: string
       set: ReadSet
       purpose: 'closed' | 'running'

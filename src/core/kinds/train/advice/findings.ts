@@ -1,7 +1,7 @@
-import { type Plane, type PlaneLine, planes, straight } from '../../../frame/axis'
-import { positiveMm } from '../../../frame/quantity'
 import { goesRound, probeKinds } from '../../../probes'
 import { seenOf } from '../../../prove/used'
+import { type Plane, type PlaneLine, planes, straight } from '../../../quantity/axis'
+import { positiveMm } from '../../../quantity/quantity'
 import type { CouplingFit } from '../../../shafts/coupling'
 import { planeOf } from '../../../shafts/plane'
 import { sagShowsAt } from '../../../shafts/reads'
@@ -13,7 +13,7 @@ import { growthAcross } from '../solve/solve'
 import { allWithin, between, machineDoubted, movesDoubted } from './doubt'
 import type { Finding, Step, VerdictLine } from './finding'
 import { outOfProportion } from './proportion'
-import { contradictions, floated, roughSweeps, setUpFaults, surer } from './readFindings'
+import { contradictions, findingsOnUncertainty, floated, roughSweeps, setUpFaults } from './readFindings'
 
 /** Everything to say at a step, most urgent first. */
 export function findingsFor(solved: JobSolution, step: Step): Finding[] {
@@ -50,8 +50,8 @@ export function findingsFor(solved: JobSolution, step: Step): Finding[] {
     ...doubtful,
     // while cells are empty the next one comes first; once all are read, what they are worth does
     ...(next[0]?.kind === 'ready-to-move' || next[0]?.kind === 'no-move'
-      ? [...surer(solved), ...next]
-      : [...next, ...surer(solved)]),
+      ? [...findingsOnUncertainty(solved), ...next]
+      : [...next, ...findingsOnUncertainty(solved)]),
     ...feet,
     ...results,
     ...solved.dials.flatMap(dialGood),

@@ -1,6 +1,6 @@
-import { type Plane, type PlaneLine, planes } from '../../../frame/axis'
+import { type Plane, type PlaneLine, planes } from '../../../quantity/axis'
 import type { Doubt } from '../../../shafts/doubt'
-import type { Peg } from '../../../verdict/peg'
+import type { VerdictState } from '../../../verdict/state'
 import type { Verdict } from '../../../verdict/verdict'
 import { type Tie, tieOf } from '../document/held'
 import type { Line } from '../document/schema'
@@ -35,7 +35,7 @@ export type PlanFinding =
   | { kind: 'no-stock'; peg: 'nothing'; machines: string[] }
   | {
       kind: 'left'
-      peg: Peg
+      peg: VerdictState
       coupling: string
       lines: Record<Plane, PlaneLine | null>
       verdict: Verdict

@@ -1,5 +1,5 @@
-import { quantityMm } from '../../../frame/quantity'
 import { probeKinds } from '../../../probes'
+import { quantityMm } from '../../../quantity/quantity'
 import type { ProbeState } from '../../../shafts/state'
 
 /** A typed value of a probe that is off by far: a slip of unit or of the decimal point is likelier than such a thing. Lengths in mm. */

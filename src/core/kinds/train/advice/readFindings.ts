@@ -1,7 +1,7 @@
 import { contradicts } from '../../../fit/chiSquare'
-import { arcCovered, foldDegrees } from '../../../frame/angles'
-import { quantityMm } from '../../../frame/quantity'
 import { goesRound, probeKinds } from '../../../probes'
+import { arcCovered, foldDegrees } from '../../../quantity/angles'
+import { quantityMm } from '../../../quantity/quantity'
 import { bestNextReading, wholeTurnSd } from '../../../shafts/next'
 import type { ReadSet } from '../../../shafts/schema'
 import type { ProbeState } from '../../../shafts/state'
@@ -105,7 +105,7 @@ function anglesOf(readings: readonly { angle: number }[]): readonly number[] {
 }
 
 /** A short arc, and the one reading that would help most where the outcome is not sure enough. */
-export function surer(solved: JobSolution): Finding[] {
+export function findingsOnUncertainty(solved: JobSolution): Finding[] {
   return solved.solution.couplings.flatMap(({ result, verdict }, c): Finding[] => {
     const coupling = solved.train.couplings[c]
     if (!result.ok || !coupling) return []

@@ -1,5 +1,5 @@
-import type { planes } from '../../../frame/axis'
-import type { Peg } from '../../../verdict/peg'
+import type { planes } from '../../../quantity/axis'
+import type { VerdictState } from '../../../verdict/state'
 import { shaftEnds } from '../document/ends'
 import type { Line } from '../document/schema'
 import { positionAt } from '../solve/positions'
@@ -24,7 +24,7 @@ export const listed = (line: Line, solved: JobSolution): TrainListed => ({
   couplings: solved.train.couplings.map(({ x }) => x),
 })
 
-export const unlisted = ({ sides }: Line): TrainListed => ({
+export const fallbackSummary = ({ sides }: Line): TrainListed => ({
   next: { kind: 'unsolved' },
   sides,
   shafts: [],
@@ -32,7 +32,7 @@ export const unlisted = ({ sides }: Line): TrainListed => ({
 })
 
 /** How far the reading has come: nothing, begun or complete, and whether it can be believed. */
-export function readPeg(solved: JobSolution): Peg {
+export function readPeg(solved: JobSolution): VerdictState {
   if (solved.dials.every((dial) => dial.readings.length === 0 && !dial.sweep && dial.faults.length === 0))
     return 'nothing'
   if (solved.dials.some((dial) => dial.faults.length > 0)) return 'outside'
@@ -46,9 +46,9 @@ export function readPeg(solved: JobSolution): Peg {
 }
 
 /** The worst verdict among the couplings; nothing while one cannot be judged. */
-export function worst(solved: JobSolution): Peg {
+export function worst(solved: JobSolution): VerdictState {
   const states = solved.solution.couplings.map(
-    ({ id, verdict }): Peg => (verdict ? (doubted(solved, id) ? 'unsure' : verdict.state) : 'nothing'),
+    ({ id, verdict }): VerdictState => (verdict ? (doubted(solved, id) ? 'unsure' : verdict.state) : 'nothing'),
   )
   for (const state of ['outside', 'nothing', 'unsure'] as const) if (states.includes(state)) return state
   return 'within'

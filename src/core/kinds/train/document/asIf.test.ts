@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import type { Suspect } from '../../../shafts/suspects'
 import { turningOrder } from '../../../shafts/turning'
 import { pumpAndMotor, readOnRig } from '../rig'

@@ -1,6 +1,6 @@
-import { flipSign, type Quantity, quantityFrom, quantityMm, typedDecimals, unitOf } from '../../../frame/quantity'
-import { fromMm } from '../../../frame/units'
 import { probeKinds } from '../../../probes'
+import { flipSign, type Quantity, quantityFrom, quantityMm, typedDecimals, unitOf } from '../../../quantity/quantity'
+import { fromMm } from '../../../quantity/units'
 import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import type { Suspect } from '../../../shafts/suspects'
 import { correctionOf, readingKey, readingsOf } from '../../../shafts/typed'

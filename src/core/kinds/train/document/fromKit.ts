@@ -1,5 +1,5 @@
-import { emptyQuantity, positiveMm, quantityMm } from '../../../frame/quantity'
 import type { KitBracket, KitDial, KitHead } from '../../../kit/schema'
+import { emptyQuantity, positiveMm, quantityMm } from '../../../quantity/quantity'
 import type { ProbeSetUp } from '../../../shafts/schema'
 
 /** A probe with what a dial of the kit brings: graduation, turn, travel, deviation, and its name for the record. */

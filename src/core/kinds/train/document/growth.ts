@@ -1,6 +1,6 @@
-import { growthOfSupport } from '../../../frame/expansion'
-import { parseNumber } from '../../../frame/number'
-import { quantityMm } from '../../../frame/quantity'
+import { growthOfSupport } from '../../../quantity/expansion'
+import { parseNumber } from '../../../quantity/number'
+import { quantityMm } from '../../../quantity/quantity'
 import type { Growth } from './schema'
 
 /** The growth of a foot in mm; undefined where nothing readable is typed in a plane. */

@@ -1,5 +1,5 @@
-import { parseNumber } from '../../../frame/number'
-import type { Quantity } from '../../../frame/quantity'
+import { parseNumber } from '../../../quantity/number'
+import type { Quantity } from '../../../quantity/quantity'
 import type { LineTable } from '../../kind'
 import { withMachineAt } from './alter'
 import { makeLine } from './make'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { unitOf } from '../../../frame/quantity'
-import { usualDial } from '../../../frame/usual'
+import { unitOf } from '../../../quantity/quantity'
+import { usualDial } from '../../../quantity/usual'
 import { correctionOf, readingKey } from '../../../shafts/typed'
 import { mm, pumpAndMotor, readOnRig, stocked } from '../rig'
 import { makeLine, nextVisit, usualName } from './make'

@@ -1,4 +1,4 @@
-import { arcCovered } from '../../../frame/angles'
+import { arcCovered } from '../../../quantity/angles'
 import type { ReadSet } from '../../../shafts/schema'
 import { channelsOf, readingKey } from '../../../shafts/typed'
 import { gradeOf } from '../../../verdict/typed'

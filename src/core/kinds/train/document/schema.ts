@@ -1,6 +1,6 @@
 import * as v from 'valibot'
-import { id, measured, mmSize, quantitySchema, text } from '../../../frame/schema'
 import { jobSchemaOf, lineFrame, roundFrame } from '../../../job/document'
+import { id, measured, mmSize, quantitySchema, text } from '../../../quantity/schema'
 import { setSchema, stationSchema } from '../../../shafts/schema'
 import { shimStockSchema } from '../../../shims/schema'
 import { toleranceSchema } from '../../../verdict/typed'

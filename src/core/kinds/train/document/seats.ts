@@ -1,4 +1,4 @@
-import { quantityMm } from '../../../frame/quantity'
+import { quantityMm } from '../../../quantity/quantity'
 import { type PlacedFoot, type SeatMachine, type SeatState, solveSeat, usualSpread } from '../../../seat/state'
 import type { Job, Line } from './schema'
 import { placeStations } from './stations'

@@ -1,6 +1,6 @@
-import { quantityFault, quantityMm } from '../../../frame/quantity'
-import type { Trouble } from '../../../frame/trouble'
 import { probeKinds } from '../../../probes'
+import { quantityFault, quantityMm } from '../../../quantity/quantity'
+import type { Trouble } from '../../../quantity/trouble'
 import type { ProbeSetUp, Station } from '../../../shafts/schema'
 import type { Line } from './schema'
 

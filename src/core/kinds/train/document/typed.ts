@@ -1,5 +1,5 @@
-import { quantityMm } from '../../../frame/quantity'
 import type { Probe } from '../../../probes'
+import { quantityMm } from '../../../quantity/quantity'
 import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import { isCoupled, setPurpose, toProbe } from '../../../shafts/typed'
 import { allowedOf } from '../../../verdict/typed'

@@ -1,6 +1,6 @@
-import { parseNumber } from '../../../frame/number'
-import { quantityMm } from '../../../frame/quantity'
 import type { FootFacts } from '../../../least/facts'
+import { parseNumber } from '../../../quantity/number'
+import { quantityMm } from '../../../quantity/quantity'
 import { packMm } from '../../../shims/stock'
 import type { Job, Round, RoundPlan } from '../document/schema'
 import type { JobSolution } from '../solve/round'

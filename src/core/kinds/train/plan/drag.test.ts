@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { lineAt } from '../../../frame/axis'
 import { type PlaneProblem, unit } from '../../../least/problem'
+import { lineAt } from '../../../quantity/axis'
 import { dragLine } from './drag'
 
 const problem = (present: readonly number[], room: readonly number[]): PlaneProblem => ({

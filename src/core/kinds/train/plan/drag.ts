@@ -1,5 +1,5 @@
-import { lineAt, type PlaneLine } from '../../../frame/axis'
 import { type PlaneProblem, unit } from '../../../least/problem'
+import { lineAt, type PlaneLine } from '../../../quantity/axis'
 
 /** A line that was dragged, and the foot whose limit stopped it. */
 export interface Dragged {

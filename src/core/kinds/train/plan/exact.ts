@@ -1,5 +1,5 @@
-import type { PlaneLine } from '../../../frame/axis'
 import type { FootFacts, FootLimits } from '../../../least/facts'
+import type { PlaneLine } from '../../../quantity/axis'
 import type { Pack } from '../../../shims/packs'
 import { packUnder, ShimShelf, slack } from '../../../shims/shelf'
 import { type Moves, runningAfter } from '../solve/after'

@@ -1,4 +1,4 @@
-import { planes } from '../../../frame/axis'
+import { planes } from '../../../quantity/axis'
 import type { Train } from '../solve/model'
 import type { JobSolution } from '../solve/round'
 /** Whether anything is known of how this train grows: nobody having said is not the same as nothing. */

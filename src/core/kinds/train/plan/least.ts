@@ -1,7 +1,7 @@
-import type { Plane } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
 import { type Least, leastInPlane } from '../../../least/least'
 import type { SolveProgram } from '../../../least/program'
+import type { Plane } from '../../../quantity/axis'
 import type { SlipGrade } from '../../../verdict/slipSpeed'
 import type { Train } from '../solve/model'
 import type { Solution } from '../solve/solve'

@@ -1,5 +1,5 @@
-import type { Plane } from '../../../frame/axis'
 import type { Least } from '../../../least/least'
+import type { Plane } from '../../../quantity/axis'
 import type { Solution } from '../solve/solve'
 
 /** The same moves for every foot of the solution: none where a plane was not reached, or no plan was found in it. */

@@ -1,4 +1,4 @@
-import { quantityFrom, quantityMm } from '../../../frame/quantity'
+import { quantityFrom, quantityMm } from '../../../quantity/quantity'
 import type { Round, RoundPlan } from '../document/schema'
 import { emptyPlan } from './choices'
 import type { JobPlan } from './plan'

@@ -1,6 +1,6 @@
-import { type Plane, planes } from '../../../frame/axis'
-import { quantityMm } from '../../../frame/quantity'
 import { cameOut } from '../../../prove/proof'
+import { type Plane, planes } from '../../../quantity/axis'
+import { quantityMm } from '../../../quantity/quantity'
 import { readsAt } from '../../../shafts/reads'
 import type { ProbeState } from '../../../shafts/state'
 import type { Round } from '../document/schema'

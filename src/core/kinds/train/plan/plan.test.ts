@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { emptyQuantity } from '../../../frame/quantity'
 import type { Misalignment } from '../../../probes/probe'
+import { emptyQuantity } from '../../../quantity/quantity'
 import { chance } from '../../../rig/random'
 import { findingsFor } from '../advice/findings'
 import { planFindings } from '../advice/planFindings'

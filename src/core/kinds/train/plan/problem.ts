@@ -1,6 +1,6 @@
-import type { Plane } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
 import { type PlaneProblem, type PlannedStation, type Stop, unit, type Way } from '../../../least/problem'
+import type { Plane } from '../../../quantity/axis'
 import { limitsOf } from '../../../verdict/limits'
 import type { SlipGrade } from '../../../verdict/slipSpeed'
 import type { Train } from '../solve/model'

@@ -1,5 +1,5 @@
-import type { Plane, PlaneLine } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
+import type { Plane, PlaneLine } from '../../../quantity/axis'
 import type { RoundPlan } from '../document/schema'
 import type { JobSolution } from '../solve/round'
 import type { Stay } from '../solve/solve'

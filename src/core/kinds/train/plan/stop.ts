@@ -1,4 +1,4 @@
-import type { PlaneLine } from '../../../frame/axis'
+import type { PlaneLine } from '../../../quantity/axis'
 
 /** A foot that is pushed or lifted: where it stands, mm, measured as the coupling is. */
 export interface Bolt {

@@ -1,5 +1,5 @@
-import { type Plane, planes } from '../../../frame/axis'
 import type { FootFacts } from '../../../least/facts'
+import { type Plane, planes } from '../../../quantity/axis'
 import type { Train } from '../solve/model'
 import { type Held, type Pair, type Solution, withStay } from '../solve/solve'
 import { downBy } from './choices'

@@ -1,5 +1,5 @@
-import { planes } from '../../../frame/axis'
 import type { ProofJoint, ProofRound } from '../../../prove/proof'
+import { planes } from '../../../quantity/axis'
 import { repeatSet, withPurpose } from '../../../shafts/make'
 import type { Purpose } from '../../../shafts/together'
 import { readingsIn, readsRunning, runningMethods, setPurpose } from '../../../shafts/typed'

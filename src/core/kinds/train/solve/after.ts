@@ -1,5 +1,5 @@
-import { lineThrough, type Plane, type PlaneLine, planes } from '../../../frame/axis'
 import type { Misalignment } from '../../../probes/probe'
+import { lineThrough, type Plane, type PlaneLine, planes } from '../../../quantity/axis'
 import type { Train } from './model'
 import { positionAt } from './positions'
 import type { Solution } from './solve'

@@ -1,4 +1,4 @@
-import type { Plane } from '../../../frame/axis'
+import type { Plane } from '../../../quantity/axis'
 import type { ReadingSet } from '../../../shafts/together'
 import type { Allowed, Joint } from '../../../verdict/verdict'
 

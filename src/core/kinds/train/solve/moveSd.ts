@@ -1,4 +1,4 @@
-import type { Plane } from '../../../frame/axis'
+import type { Plane } from '../../../quantity/axis'
 import type { Chains } from './positions'
 
 /** A place on a machine's axis with the weight it has in a sum of places. */

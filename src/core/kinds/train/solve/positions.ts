@@ -1,4 +1,4 @@
-import { type Plane, planes } from '../../../frame/axis'
+import { type Plane, planes } from '../../../quantity/axis'
 import type { Misaligned } from '../../../shafts/coupling'
 import { type DoubtfulLine, planeOf } from '../../../shafts/plane'
 import type { Coupling, Train } from './model'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { check } from '../../../frame/fault'
-import { summarize, unsummed } from '../../../job/summary'
+import { emptySummary, summarize } from '../../../job/summary'
+import { check } from '../../../quantity/fault'
 import { cautions } from '../../../ready/catalog'
 import { emptyReady } from '../../../ready/ready'
 import { findingsFor } from '../advice/findings'
@@ -101,8 +101,8 @@ describe('a job', () => {
     expect(findings.find((f) => f.kind === 'feet')?.peg).toBe('unsure')
   })
   it('has taken no minutes where none are written', () => {
-    expect([summarize(caseA()).minutes, unsummed(caseA()).minutes]).toEqual([0, 0])
-    expect(unsummed({ ...caseA(), minutes: '40' }).minutes).toBe(40)
+    expect([summarize(caseA()).minutes, emptySummary(caseA()).minutes]).toEqual([0, 0])
+    expect(emptySummary({ ...caseA(), minutes: '40' }).minutes).toBe(40)
   })
   it('sums itself up for a list', () => {
     const safe = (job: Job): Job => ({

@@ -1,6 +1,6 @@
-import { quantityMm } from '../../../frame/quantity'
 import { probeKinds } from '../../../probes'
 import type { Misalignment } from '../../../probes/probe'
+import { quantityMm } from '../../../quantity/quantity'
 import type { ProbeFit } from '../../../shafts/coupling'
 import { type Disagreement, disagreementOf } from '../../../shafts/repeats'
 import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'

@@ -1,4 +1,4 @@
-import { lineAt, type Plane, type PlaneLine } from '../../../frame/axis'
+import { lineAt, type Plane, type PlaneLine } from '../../../quantity/axis'
 import type { CouplingFit } from '../../../shafts/coupling'
 import { type CouplingSolution, solveCoupling } from '../../../shafts/judged'
 import { limitsOf } from '../../../verdict/limits'

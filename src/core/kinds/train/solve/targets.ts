@@ -1,4 +1,4 @@
-import { lineAt, lineThrough, type Plane } from '../../../frame/axis'
+import { lineAt, lineThrough, type Plane } from '../../../quantity/axis'
 import type { Foot, Machine } from './model'
 
 export const growthOf = (foot: Foot, plane: Plane): number => foot.growth?.[plane] ?? 0

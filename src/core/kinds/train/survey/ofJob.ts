@@ -1,6 +1,6 @@
-import { tidy } from '../../../frame/openFormat'
-import { quantityMm } from '../../../frame/quantity'
 import type { Probe } from '../../../probes'
+import { tidy } from '../../../quantity/openFormat'
+import { quantityMm } from '../../../quantity/quantity'
 import { seatsTold } from '../../../seat/told'
 import { measurementOf } from '../../../shafts/survey/ofSet'
 import { stockSizes } from '../../../shims/stock'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, id, list, notNegative, positive, shimsAsked, text, unitsSchema } from '../../../frame/openFormat'
+import { finite, id, list, notNegative, positive, shimsAsked, text, unitsSchema } from '../../../quantity/openFormat'
 import { seatSurvey } from '../../../seat/survey'
 import { couplingSurvey, measurementSchema, toleranceSurvey } from '../../../shafts/survey/schema'
 

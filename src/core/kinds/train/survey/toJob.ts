@@ -1,5 +1,5 @@
-import { type Checked, refuse } from '../../../frame/fault'
-import type { Unit } from '../../../frame/units'
+import { type Checked, refuse } from '../../../quantity/fault'
+import type { Unit } from '../../../quantity/units'
 import { seatsTyped, spreadOf } from '../../../seat/told'
 import type { ReadSet } from '../../../shafts/schema'
 import { setTyped, typed } from '../../../shafts/survey/toSet'

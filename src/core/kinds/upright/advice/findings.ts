@@ -1,8 +1,8 @@
-import { planes } from '../../../frame/axis'
-import type { Lack, Trouble } from '../../../frame/trouble'
+import { planes } from '../../../quantity/axis'
+import type { Lack, Trouble } from '../../../quantity/trouble'
 import type { ProbeState } from '../../../shafts/state'
 import { plusMissing } from '../../../shafts/typed'
-import type { Peg } from '../../../verdict/peg'
+import type { VerdictState } from '../../../verdict/state'
 import type { Verdict } from '../../../verdict/verdict'
 import type { FlangeWork } from '../solve/flange'
 import { mostUneven } from '../solve/packs'
@@ -18,7 +18,13 @@ export type Finding =
   | { kind: 'no-plus'; peg: 'outside'; probe: ProbeState }
   | { kind: 'no-flange'; peg: 'nothing' }
   | { kind: 'unsolved'; peg: 'nothing'; lack: Lack }
-  | { kind: 'verdict'; peg: Peg; verdict: Verdict | undefined; offset: number | undefined; slope: number | undefined }
+  | {
+      kind: 'verdict'
+      peg: VerdictState
+      verdict: Verdict | undefined
+      offset: number | undefined
+      slope: number | undefined
+    }
   | { kind: 'shims'; peg: 'outside' | 'within'; work: FlangeWork }
   | { kind: 'uneven'; peg: 'outside'; work: FlangeWork }
   | { kind: 'push'; peg: 'outside' | 'within'; work: FlangeWork }
@@ -29,11 +35,11 @@ export type Finding =
   | { kind: 'counted-other-way'; peg: 'outside' }
   | { kind: 'seating'; peg: 'unsure'; seating: Seating; places: number }
 
-export const verdictPeg = ({ coupling: { verdict, doubts } }: UprightSolved): Peg =>
+export const verdictPeg = ({ coupling: { verdict, doubts } }: UprightSolved): VerdictState =>
   verdict ? (doubts.length > 0 ? 'unsure' : verdict.state) : 'nothing'
 
 /** How far the reading has come. */
-export function readPeg({ probes, coupling }: UprightSolved): Peg {
+export function readPeg({ probes, coupling }: UprightSolved): VerdictState {
   if (probes.every(({ readings, faults }) => readings.length === 0 && faults.length === 0)) return 'nothing'
   if (probes.some(({ faults }) => faults.length > 0) || coupling.doubts.includes('not-closed')) return 'outside'
   return coupling.result.ok ? 'within' : 'unsure'

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
-import { id, quantitySchema, text } from '../../../frame/schema'
 import { lineFrame, roundFrame } from '../../../job/document'
 import { doneSchema } from '../../../job/done'
+import { id, quantitySchema, text } from '../../../quantity/schema'
 import { setSchema } from '../../../shafts/schema'
 import { toleranceSchema } from '../../../verdict/typed'
 

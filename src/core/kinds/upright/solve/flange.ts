@@ -1,5 +1,5 @@
-import { direction, foldDegrees } from '../../../frame/angles'
-import type { Plane, PlaneLine } from '../../../frame/axis'
+import { direction, foldDegrees } from '../../../quantity/angles'
+import type { Plane, PlaneLine } from '../../../quantity/axis'
 import type { Misaligned } from '../../../shafts/coupling'
 import { boltAngle } from '../document/make'
 import { packsInPlane, planeThrough } from './packs'

@@ -1,4 +1,4 @@
-import { direction } from '../../../frame/angles'
+import { direction } from '../../../quantity/angles'
 import { choosePack } from '../../../shims/packs'
 import { boltAngle } from '../document/make'
 

@@ -1,5 +1,5 @@
-import { type Quantity, quantityMm } from '../../../frame/quantity'
 import type { Probe } from '../../../probes'
+import { type Quantity, quantityMm } from '../../../quantity/quantity'
 import { type CouplingSolution, solveCoupling } from '../../../shafts/judged'
 import type { ProbeSetUp, ReadSet } from '../../../shafts/schema'
 import { type ProbeState, probeState } from '../../../shafts/state'

@@ -1,6 +1,6 @@
-import { tidy } from '../../../frame/openFormat'
-import { quantityMm } from '../../../frame/quantity'
 import type { JobOf } from '../../../job/document'
+import { tidy } from '../../../quantity/openFormat'
+import { quantityMm } from '../../../quantity/quantity'
 import { measurementOf } from '../../../shafts/survey/ofSet'
 import { figuresTold } from '../../../verdict/limits'
 import { allowedOf, speedOf } from '../../../verdict/typed'

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { finite, id, list, positive, shimsAsked, text, unitsSchema } from '../../../frame/openFormat'
+import { finite, id, list, positive, shimsAsked, text, unitsSchema } from '../../../quantity/openFormat'
 import { couplingSurvey, measurementSchema, toleranceSurvey } from '../../../shafts/survey/schema'
 
 const machine = v.strictObject({

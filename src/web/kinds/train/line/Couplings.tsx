@@ -1,5 +1,5 @@
-import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { unitName } from '../../../../words/terms'
 import { lineWords } from '../../../../words/train/page/line'
 import { Card, Fault, Field, Input, Select } from '../../../parts/controls'

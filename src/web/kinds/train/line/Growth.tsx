@@ -1,6 +1,4 @@
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../../core/frame/usual'
 import { growthMm } from '../../../../core/kinds/train/document/growth'
 import {
   type Growth as FootGrowth,
@@ -8,6 +6,8 @@ import {
   type Material,
   materials,
 } from '../../../../core/kinds/train/document/schema'
+import { emptyQuantity } from '../../../../core/quantity/quantity'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { capital, footName, sideName, unitName } from '../../../../words/terms'
 import { growthText, materialNames } from '../../../../words/train/growth'
 import { lineWords } from '../../../../words/train/page/line'

@@ -1,7 +1,7 @@
-import { lengthUnitFor } from '../../../../core/frame/usual'
 import { withoutMark } from '../../../../core/kinds/train/document/alter'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import { originOf } from '../../../../core/kinds/train/document/stations'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { lineWords } from '../../../../words/train/page/line'
 import { newId } from '../../../app/newId'
 import { Button, Card, Muted } from '../../../parts/controls'

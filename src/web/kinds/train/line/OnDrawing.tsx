@@ -1,6 +1,6 @@
 import { type CSSProperties, useMemo, useState } from 'react'
 import styled from 'styled-components'
-import { lengthUnitFor } from '../../../../core/frame/usual'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { chainDrawing } from '../../../../drawing/train/chain'
 import { capital, unitName } from '../../../../words/terms'
 import { lineWords } from '../../../../words/train/page/line'

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import styled from 'styled-components'
-import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { dimension, inText } from '../../../../words/terms'
 import { lineWords } from '../../../../words/train/page/line'
 import { mono } from '../../../app/style'

@@ -1,4 +1,4 @@
-import { direction } from '../../../../core/frame/angles'
+import { direction } from '../../../../core/quantity/angles'
 
 /** Where a probe stands on its shaft, as a pointer round a small circle: top up, far to the right. */
 export function Inclined({ degrees }: { degrees: number }) {

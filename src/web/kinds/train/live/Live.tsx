@@ -1,8 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import styled from 'styled-components'
 import type { DeviceReading, Hello } from '../../../../core/device/protocol'
-import { formatNumber } from '../../../../core/frame/number'
-import { lengthUnitFor } from '../../../../core/frame/usual'
 import type { Line } from '../../../../core/kinds/train/document/schema'
 import {
   captureOf,
@@ -15,6 +13,8 @@ import {
   withDeviceMounting,
 } from '../../../../core/kinds/train/solve/capture'
 import { probeKinds } from '../../../../core/probes'
+import { formatNumber } from '../../../../core/quantity/number'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { type StandInKind, standInKinds, standInNames, standInOf } from '../../../../core/rig/standIn'
 import type { ReadSet } from '../../../../core/shafts/schema'
 import type { ProbeState } from '../../../../core/shafts/state'

@@ -1,10 +1,10 @@
 import { memo, useEffect, useMemo, useState } from 'react'
 import styled from 'styled-components'
-import type { Plane } from '../../../../core/frame/axis'
-import { parseNumber } from '../../../../core/frame/number'
-import { fromMm, toMm } from '../../../../core/frame/units'
 import { type BoltWork, boltWork, type WatchSide } from '../../../../core/kinds/train/plan/bolts'
 import { lineFrom, stillToGo } from '../../../../core/kinds/train/plan/stop'
+import type { Plane } from '../../../../core/quantity/axis'
+import { parseNumber } from '../../../../core/quantity/number'
+import { fromMm, toMm } from '../../../../core/quantity/units'
 import {
   capital,
   feetAlone,

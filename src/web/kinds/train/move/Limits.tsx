@@ -1,6 +1,6 @@
 import styled from 'styled-components'
-import { emptyQuantity } from '../../../../core/frame/quantity'
 import type { PlannedStation } from '../../../../core/kinds/train/plan/plan'
+import { emptyQuantity } from '../../../../core/quantity/quantity'
 import { footName, planeName, sideName, wayName } from '../../../../words/terms'
 import { moveWords } from '../../../../words/train/page/move'
 import { QuantityField } from '../../../parts/Quantity'

@@ -1,6 +1,6 @@
 import styled from 'styled-components'
-import { emptyQuantity, type Quantity, showQuantity, unitOf } from '../../../../core/frame/quantity'
 import type { PlannedFoot, PlannedStation } from '../../../../core/kinds/train/plan/plan'
+import { emptyQuantity, type Quantity, showQuantity, unitOf } from '../../../../core/quantity/quantity'
 import { packFault, packMm } from '../../../../core/shims/stock'
 import { packDrawing } from '../../../../drawing/pack'
 import { capital, footName, lengthWithUnit, sideName, type Terms, unitName } from '../../../../words/terms'

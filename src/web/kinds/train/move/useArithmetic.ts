@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { again } from '../../../app/again'
+import { retryOnce } from '../../../app/retryOnce'
 
 export type Arithmetic = typeof import('./arithmetic')
 
@@ -7,7 +7,7 @@ let fetched: Arithmetic | undefined
 
 /** Fetches what plans are worked out with. */
 export const fetchArithmetic = async (): Promise<Arithmetic> => {
-  fetched ??= await again(() => import('./arithmetic'))
+  fetched ??= await retryOnce(() => import('./arithmetic'))
   return fetched
 }
 

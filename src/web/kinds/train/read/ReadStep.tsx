@@ -20,7 +20,7 @@ import { couplingName, inText } from '../../../../words/terms'
 import { asIfItem } from '../../../../words/train/asIf'
 import { readWords } from '../../../../words/train/page/read'
 import type { TrainTerms } from '../../../../words/train/terms'
-import { later } from '../../../app/later'
+import { lazyAfterPaint } from '../../../app/lazyAfterPaint'
 import { newId } from '../../../app/newId'
 import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../../job/frame/WorkArea'
 import { Photographs } from '../../../job/photographs/Photographs'
@@ -318,4 +318,4 @@ const notHung = (set: ReadSet): boolean =>
   set.probes.some((probe) => probeKinds[probe.type].stations > 0 && probe.station.distance.text === '')
 
 /** How what reads is handled: nobody reads that before the cells stand. */
-const Care = later(async () => (await import('./CareOfSets')).CareOfSets)
+const Care = lazyAfterPaint(async () => (await import('./CareOfSets')).CareOfSets)

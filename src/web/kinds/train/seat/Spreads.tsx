@@ -1,5 +1,5 @@
-import { emptyQuantity } from '../../../../core/frame/quantity'
-import { lengthUnitFor } from '../../../../core/frame/usual'
+import { emptyQuantity } from '../../../../core/quantity/quantity'
+import { lengthUnitFor } from '../../../../core/quantity/usual'
 import { usualSpread } from '../../../../core/seat/state'
 import { dimension } from '../../../../words/terms'
 import { seatWords } from '../../../../words/train/page/seat'

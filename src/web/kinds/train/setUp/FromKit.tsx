@@ -1,6 +1,6 @@
 import styled from 'styled-components'
-import { quantityMm } from '../../../../core/frame/quantity'
 import { withBracket, withDial, withHead } from '../../../../core/kinds/train/document/fromKit'
+import { quantityMm } from '../../../../core/quantity/quantity'
 import type { ProbeSetUp } from '../../../../core/shafts/schema'
 import { sags } from '../../../../core/shafts/typed'
 import { sayStoredDay } from '../../../../words/dates'

@@ -18,7 +18,7 @@ const Fold = styled.details`
   summary { cursor: pointer; min-height: 44px; display: flex; flex-wrap: wrap; gap: 4px 10px; align-items: center; b { color: var(--kelp); text-decoration: underline; text-underline-offset: 3px; } }
   &[open] summary b { visibility: hidden; }
 `
-const Told = styled.div`display: grid; gap: 4px; > span { font-size: 13px; color: var(--muted); }`
+const Stated = styled.div`display: grid; gap: 4px; > span { font-size: 13px; color: var(--muted); }`
 
 interface Props {
   set: ReadSet
@@ -93,7 +93,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
           <span>{howReadText(set, line)}</span> <b>{setUpWords.change}</b>
         </summary>
         <Row>
-          <Told>
+          <Stated>
             <span>{setUpWords.purpose}</span>
             <Choices
               label={setUpWords.purposeOfTheseReadings}
@@ -106,10 +106,10 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
                 if (!dials) onSet((s) => withPurpose(s, purpose))
               }}
             />
-          </Told>
+          </Stated>
           {turns ? (
             <>
-              <Told>
+              <Stated>
                 <span>{setUpWords.turned}</span>
                 <Choices
                   label={setUpWords.whichShaftsTurn}
@@ -121,8 +121,8 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
                   ]}
                   onChange={(turned) => onSet((s) => ({ ...s, turned }))}
                 />
-              </Told>
-              <Told>
+              </Stated>
+              <Stated>
                 <span>{setUpWords.turningFromTheTopToward}</span>
                 <Choices
                   label={setUpWords.directionOfRotation}
@@ -134,9 +134,9 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
                   ]}
                   onChange={(direction) => onSet((s) => ({ ...s, direction }))}
                 />
-              </Told>
+              </Stated>
               {set.probes.some(sags) ? (
-                <Told>
+                <Stated>
                   <span>{setUpWords.zeroed}</span>
                   <Choices
                     label={setUpWords.howTheDialsWereZeroed}
@@ -150,9 +150,9 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
                     ]}
                     onChange={(zeroed) => onSet((s) => ({ ...s, zeroed }))}
                   />
-                </Told>
+                </Stated>
               ) : null}
-              <Told>
+              <Stated>
                 <span>{setUpWords.anglesGivenBy}</span>
                 <Choices
                   label={setUpWords.howAnglesAreGiven}
@@ -166,7 +166,7 @@ export function HowRead({ set, line, unit, frozen, onSet }: Props) {
                   isDisabled={frozen}
                   onChange={(angleAs) => onSet((s) => ({ ...s, angleAs }))}
                 />
-              </Told>
+              </Stated>
             </>
           ) : null}
         </Row>

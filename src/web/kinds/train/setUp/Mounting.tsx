@@ -1,5 +1,5 @@
-import { formatNumber } from '../../../../core/frame/number'
-import { emptyQuantity } from '../../../../core/frame/quantity'
+import { formatNumber } from '../../../../core/quantity/number'
+import { emptyQuantity } from '../../../../core/quantity/quantity'
 import type { ProbeSetUp as Probe } from '../../../../core/shafts/schema'
 import { knownStep } from '../../../../core/shafts/typed'
 import { setUpWords } from '../../../../words/train/page/setUp'

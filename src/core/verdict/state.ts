@@ -1,2 +1,2 @@
 /** State of anything that is judged: a round peg fits, a square one does not. */
-export type Peg = 'within' | 'unsure' | 'outside' | 'nothing'
+export type VerdictState = 'within' | 'unsure' | 'outside' | 'nothing'

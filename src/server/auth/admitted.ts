@@ -4,8 +4,8 @@ import type { Database } from '../db/open'
 import { inTheNameOf, sealTrail } from '../db/trail'
 import { refusal } from '../routes/answers'
 import type { Person } from './accounts'
-import type { Door } from './door'
-import { needOf } from './needs'
+import { permissionFor } from './permissions'
+import type { AuthService } from './service'
 
 /** Whoever asks, for the routes; nobody where there is no door. */
 export interface Asked {
@@ -21,7 +21,7 @@ const writes = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
  * Lets a request to the interface through where whoever sent it may do that, and tells the trail in whose name it is. Without a
  * door everything is done by whoever sits at this machine.
  */
-export const admitted = (db: Database, door: Door | undefined): MiddlewareHandler<Asked> => {
+export const admitted = (db: Database, door: AuthService | undefined): MiddlewareHandler<Asked> => {
   let sealing: ReturnType<typeof setTimeout> | undefined
   /** Lays the chain over what was written: a little later, and over all of it at once. */
   const seal = () => {
@@ -40,7 +40,7 @@ export const admitted = (db: Database, door: Door | undefined): MiddlewareHandle
       if (acts) seal()
     }
     if (!door) return after()
-    const need = needOf(method, path)
+    const need = permissionFor(method, path)
     if (need === undefined) return c.json(refusal('', 'Not found.'), 404)
     if (need === 'anyone') return after()
     if (path === '/api/metrics' && door.ways.metrics && c.req.header('authorization') === `Bearer ${door.ways.metrics}`)

@@ -16,7 +16,7 @@ const cookiesOf = (answer: Response): string[] => answer.headers.getSetCookie()
 const remembered = 10_000
 
 /** The door of a site on a network: who may come in, and who signs. */
-export class Door {
+export class AuthService {
   private readonly auth: Auth
   private readonly throttle = new Throttle()
   private readonly known = new Map<string, { person: Person; until: number; accounts: number }>()

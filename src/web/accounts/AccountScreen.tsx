@@ -9,7 +9,7 @@ import { narrow } from '../app/style'
 import { flushAll } from '../notebook/shelves'
 import { ButtonLink } from '../parts/ButtonLink'
 import { Button, Card, Fault, Field, Input, Muted } from '../parts/controls'
-import { shutOut } from './entry'
+import { markSignedOut } from './entry'
 import { type Own, useDoor } from './useDoor'
 
 const Page = styled.main`max-width: 760px; margin: 0 auto; padding: 24px 20px 60px; display: grid; gap: 16px; ${narrow} { padding: 16px 12px; }
@@ -48,7 +48,7 @@ function Account({ person }: { person: Own }) {
       await answered(everywhere ? api.door['sign-out-everywhere'].$post() : api.door['sign-out'].$post())
     },
     onSuccess: () => {
-      shutOut()
+      markSignedOut()
       client.clear()
     },
   })

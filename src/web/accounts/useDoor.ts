@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query'
 import type { InferResponseType } from 'hono/client'
 import { answered, api } from '../api/client'
-import { shutOut } from './entry'
+import { markSignedOut } from './entry'
 
 export type Own = NonNullable<InferResponseType<typeof api.door.$get, 200>['person']>
 
@@ -11,7 +11,7 @@ export const useDoor = () =>
     queryKey: ['door'],
     queryFn: async () => {
       const told = await answered(api.door.$get())
-      if (told.door && !told.person) shutOut()
+      if (told.door && !told.person) markSignedOut()
       return told
     },
     staleTime: 60_000,

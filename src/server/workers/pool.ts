@@ -62,11 +62,26 @@ export function poolOf(
   }
 }
 
-/** Threads for what takes long; where the server was not built there are none, and the work is done here. */
-export function heavyPool(): Heavy & { end(): Promise<void> } {
+/** A pool that is made when it is first needed. */
+function lazyPool(filename: string, size: typeof slow) {
+  let pool: ReturnType<typeof poolOf> | undefined
+  const made = () => {
+    pool ??= poolOf(filename, size)
+    return pool
+  }
+  const run: Run = (name, given) => made().run(name, given)
+  return { run, warm: () => void made(), end: async () => pool?.end() }
+}
+
+/**
+ * Threads for what takes long; where the server was not built there are none, and the work is done here. No thread
+ * starts before `warm` or the first work: Node aborts where a process exits while one of its threads is still loading,
+ * and a server that cannot start has to end with its reason.
+ */
+export function heavyPool(): Heavy & { warm(): void; end(): Promise<void> } {
   const filename = resolve('dist/server/worker.js')
-  if (!existsSync(filename)) return { ...here, end: async () => undefined }
-  const [long, short] = [poolOf(filename, slow), poolOf(filename, quick)]
+  if (!existsSync(filename)) return { ...here, warm: () => undefined, end: async () => undefined }
+  const [long, short] = [lazyPool(filename, slow), lazyPool(filename, quick)]
   return {
     solve: (...given) => long.run('solve', given),
     // a document that its schema takes is never refused for want of what is worked out of it
@@ -80,6 +95,7 @@ export function heavyPool(): Heavy & { end(): Promise<void> } {
     sheet: (...given) => long.run('sheet', given),
     moveSheet: (...given) => long.run('moveSheet', given),
     archive: ({ url }, at) => archiveApart(resolve('dist/server/packer.js'), { url, at }),
+    warm: short.warm,
     end: async () => void (await Promise.all([long.end(), short.end()])),
   }
 }

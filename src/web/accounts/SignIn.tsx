@@ -6,7 +6,7 @@ import { doorWords as words } from '../../words/page/door'
 import { answered, api } from '../api/client'
 import { outbox } from '../notebook/shelves'
 import { Button, Card, Fault, Field, Input, Muted } from '../parts/controls'
-import { letIn } from './entry'
+import { markSignedIn } from './entry'
 
 const Page = styled.main`max-width: 440px; margin: 10vh auto 40px; padding: 0 16px; display: grid; gap: 20px; h1 { font-size: 26px; display: flex; gap: 14px; align-items: center; }`
 const Form = styled.form`display: grid; gap: 14px; h2 { font-size: 17px; } > button { justify-self: start; }`
@@ -28,7 +28,7 @@ export function SignIn() {
       return answered(api.door['sign-in'].$post({ json: { signIn, password } }))
     },
     onSuccess: async () => {
-      letIn()
+      markSignedIn()
       await client.invalidateQueries()
       void outbox.wake()
     },

@@ -1,5 +1,5 @@
 /** Fetches a screen; once more after a moment when the network of the plant drops it. */
-export async function again<T>(fetch: () => Promise<T>): Promise<T> {
+export async function retryOnce<T>(fetch: () => Promise<T>): Promise<T> {
   try {
     return await fetch()
   } catch {

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { later } from './later'
+import { lazyAfterPaint } from './lazyAfterPaint'
 
 beforeEach(() => void vi.useFakeTimers())
 afterEach(() => {
@@ -14,7 +14,7 @@ const pass = (ms: number) => act(() => vi.advanceTimersByTimeAsync(ms))
 
 it('draws a part once the rest stands, and at once the next time', async () => {
   const fetch = vi.fn(async () => Part)
-  const Later = later(fetch, 100)
+  const Later = lazyAfterPaint(fetch, 100)
   render(<Later text="below" />)
   await pass(99)
   expect(screen.queryByText('below')).toBeNull()
@@ -28,7 +28,7 @@ it('draws a part once the rest stands, and at once the next time', async () => {
 
 it('leaves the screen as it is while a part cannot be fetched, and asks again', async () => {
   let tries = 0
-  const Later = later(async () => {
+  const Later = lazyAfterPaint(async () => {
     if (++tries < 3) throw new TypeError('Failed to fetch dynamically imported module')
     return Part
   }, 100)
@@ -49,7 +49,7 @@ it('leaves the screen as it is while a part cannot be fetched, and asks again', 
 
 it('asks no more once its screen was left', async () => {
   const fetch = vi.fn(async (): Promise<typeof Part> => Promise.reject(new Error('away')))
-  const Later = later(fetch, 100)
+  const Later = lazyAfterPaint(fetch, 100)
   const { unmount } = render(<Later text="below" />)
   await pass(100)
   unmount()

@@ -10,7 +10,10 @@ const rest = 5000
  * A part of a screen that nobody needs at first sight: fetched and drawn once the rest stands, or so long `after`, ms. The network of
  * a plant that drops it takes nothing else along: the part is missing until it can be had.
  */
-export function later<P extends object>(fetch: () => Promise<ComponentType<P>>, after = pause): ComponentType<P> {
+export function lazyAfterPaint<P extends object>(
+  fetch: () => Promise<ComponentType<P>>,
+  after = pause,
+): ComponentType<P> {
   let fetched: ComponentType<P> | undefined
   return function Later(props: P) {
     const [Part, show] = useState(() => fetched)

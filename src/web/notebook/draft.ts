@@ -6,7 +6,7 @@ export interface Step<T> {
 }
 
 /** What the device keeps of a document somebody works on: everything that is needed to go on after a crash. */
-export interface Kept<T = unknown> {
+export interface Draft<T = unknown> {
   /** Of the document: `job:14`. */
   key: string
   /** The page that wrote it; two pages of one browser have a note each. */

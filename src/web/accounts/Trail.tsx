@@ -20,7 +20,7 @@ const Table = styled.table`border-collapse: collapse; width: 100%; border-top: 2
   th, td { text-align: left; padding: 7px 16px 7px 4px; border-bottom: 1px solid var(--rule); vertical-align: top; }
   th { color: var(--muted); font-size: 13px; font-weight: 500; } td:first-child { ${mono} white-space: nowrap; font-size: 13.5px; ${narrow} { white-space: normal; } }
   a { display: inline-flex; align-items: center; min-height: 44px; margin: -12px 0; }`
-const Told = styled.p`display: grid; grid-template-columns: 16px 1fr; gap: 8px; margin: 0; font-weight: 600;`
+const Notice = styled.p`display: grid; grid-template-columns: 16px 1fr; gap: 8px; margin: 0; font-weight: 600;`
 
 /** Who changed what, the latest first; and whether the chain still holds. */
 export function Trail() {
@@ -49,7 +49,7 @@ export function Trail() {
         </ButtonAnchor>
       </Acts>
       {check.data ? (
-        <Told role="status">
+        <Notice role="status">
           <Peg size={14} peg={check.data.brokenAt === null ? 'within' : 'outside'} />
           <span>
             {check.data.brokenAt === null ? (
@@ -60,7 +60,7 @@ export function Trail() {
               words.broken(check.data.brokenAt)
             )}
           </span>
-        </Told>
+        </Notice>
       ) : null}
       {check.error ? <Fault role="alert">{check.error.message}</Fault> : null}
       <Wide>

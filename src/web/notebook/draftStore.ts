@@ -1,25 +1,25 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
-import type { Kept } from './kept'
+import type { Draft } from './draft'
 
 /** Where work outlives a page. Every act can fail: the store may be full, or forbidden. */
-export interface Drawer {
-  keep(kept: Kept): Promise<void>
+export interface DraftStore {
+  keep(kept: Draft): Promise<void>
   /** Everything kept of a document. */
-  of(key: string): Promise<Kept[]>
+  of(key: string): Promise<Draft[]>
   /** Everything with something in it that was not stored. */
-  unsent(): Promise<Kept[]>
+  unsent(): Promise<Draft[]>
   drop(key: string, page: string): Promise<void>
 }
 
 interface Shape extends DBSchema {
-  kept: { key: [string, string]; value: Kept; indexes: { key: string } }
+  kept: { key: [string, string]; value: Draft; indexes: { key: string } }
 }
 
 /** How long what is stored and can only be taken back is kept, ms. */
 const aWeek = 7 * 24 * 60 * 60_000
 
 /** The browser's own database. Copies share what they have in common: a long sweep is written once. */
-export function browserDrawer(name = 'vane-peg'): Drawer {
+export function browserDrawer(name = 'vane-peg'): DraftStore {
   let opened: Promise<IDBPDatabase<Shape>> | undefined
   const database = () => {
     opened ??= openDB<Shape>(name, 1, {

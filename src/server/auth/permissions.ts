@@ -2,13 +2,17 @@ import { TrieRouter } from 'hono/router/trie-router'
 import type { Role } from '../../core/people/roles'
 
 /** Who may ask for what: everybody, or the least role that may. */
-export type Needs = 'anyone' | Role
+export type Permission = 'anyone' | Role
 
 /**
  * Every route and socket there is, with the least role it needs. What is not in this table is refused, and a test holds that
  * every route is in it.
  */
-export const needs: readonly (readonly [method: 'GET' | 'POST' | 'PUT' | 'SOCKET', path: string, needs: Needs])[] = [
+export const permissions: readonly (readonly [
+  method: 'GET' | 'POST' | 'PUT' | 'SOCKET',
+  path: string,
+  permissions: Permission,
+])[] = [
   ['GET', '/api/health', 'anyone'],
   ['GET', '/api/ready', 'anyone'],
   ['GET', '/api/door', 'anyone'],
@@ -79,11 +83,11 @@ export const needs: readonly (readonly [method: 'GET' | 'POST' | 'PUT' | 'SOCKET
   ['POST', '/api/copies', 'administrator'],
 ]
 
-const table = new TrieRouter<Needs>()
-for (const [method, path, need] of needs) table.add(method, path, need)
+const table = new TrieRouter<Permission>()
+for (const [method, path, need] of permissions) table.add(method, path, need)
 
 /** What a request needs; undefined where there is nothing at that address. */
-export function needOf(method: string, path: string): Needs | undefined {
+export function permissionFor(method: string, path: string): Permission | undefined {
   // a fixed name goes before one that stands for any id, as among the routes: the first that was named decides
   const [found] = table.match(method === 'HEAD' ? 'GET' : method, path.length > 1 ? path.replace(/\/$/, '') : path)
   return found[0]?.[0]

@@ -27,10 +27,10 @@ function put(next: boolean): void {
 }
 
 /** Nobody is signed in any more: the screens give way to the door. */
-export const shutOut = (): void => put(true)
+export const markSignedOut = (): void => put(true)
 
 /** Somebody signed in, or nobody has to. */
-export const letIn = (): void => put(false)
+export const markSignedIn = (): void => put(false)
 
 export const useShut = (): boolean =>
   useSyncExternalStore(

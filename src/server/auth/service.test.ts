@@ -11,15 +11,15 @@ import { insertPerson, personByMailbox } from '../db/people'
 import { checkTrail, sealTrail, trailRows } from '../db/trail'
 import { siteOf } from '../site'
 import { mailboxOf } from './accounts'
-import { Door } from './door'
-import { needOf, needs } from './needs'
+import { permissionFor, permissions } from './permissions'
+import { AuthService } from './service'
 import { Throttle } from './throttle'
 
 const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
 const origin = 'http://localhost'
 const password = 'a long pass phrase'
 let store: Store
-let door: Door
+let door: AuthService
 let app: ReturnType<typeof makeApp>
 /** The cookie of somebody signed in, by role. */
 const cookies = new Map<Role, string>()
@@ -63,7 +63,12 @@ async function newPerson(signIn: string, role: Role, initials = ''): Promise<str
 
 beforeAll(async () => {
   store = await openPlant(join(folder, 'test.db'))
-  door = new Door(store.db, { secret: 'x'.repeat(40), secure: false, proxied: false, metrics: 'monitoring-token' })
+  door = new AuthService(store.db, {
+    secret: 'x'.repeat(40),
+    secure: false,
+    proxied: false,
+    metrics: 'monitoring-token',
+  })
   app = makeApp(siteOf(store, undefined, door), { pageFolder: 'src/web', log: pino({ level: 'silent' }) })
   for (const role of roles) {
     idOf.set(role, await newPerson(role, role, `${role[0]}. ${role[1]}.`))
@@ -81,18 +86,18 @@ describe('who may do what', () => {
 
   it('is said for every route there is, and for nothing else', () => {
     const there = new Set(routes().map(({ method, path }) => `${method} ${path.replace(/\/$/, '')}`))
-    const said = needs.filter(([method]) => method !== 'SOCKET').map(([method, path]) => `${method} ${path}`)
+    const said = permissions.filter(([method]) => method !== 'SOCKET').map(([method, path]) => `${method} ${path}`)
     expect(new Set(said)).toEqual(there)
     expect(new Set(said).size).toBe(said.length)
-    expect(needOf('GET', '/api/nothing')).toBeUndefined()
-    expect(needOf('DELETE', '/api/jobs/job-1')).toBeUndefined()
-    expect(needOf('GET', '/api/jobs/overview')).toBe('reader')
+    expect(permissionFor('GET', '/api/nothing')).toBeUndefined()
+    expect(permissionFor('DELETE', '/api/jobs/job-1')).toBeUndefined()
+    expect(permissionFor('GET', '/api/jobs/overview')).toBe('reader')
   })
 
   it('is held at every route for every role, and for nobody', async () => {
     const who: (Role | undefined)[] = [undefined, ...roles]
     let asked = 0
-    for (const [method, path, need] of needs) {
+    for (const [method, path, need] of permissions) {
       if (method === 'SOCKET' || path.startsWith('/api/door')) continue
       for (const role of who) {
         // an id that nothing has, and a body that is none: what is let through is refused for that, or answered
