@@ -9,6 +9,7 @@ import type { VerdictState } from '../core/verdict/state'
 import { type CellFault, type RowFault, rowFaults, type TypedLimitRow } from '../core/verdict/table'
 import { sayStoredDay } from './dates'
 import { labels, listed, plural, t } from './language'
+import { kitWords } from './page/kit'
 import { dimension, lengthWithUnit, lowerFirst, signedLength, unitName } from './terms'
 
 /** A sentence with its peg. */
@@ -81,7 +82,7 @@ export function kitSummary(item: KitItem, unit: Shown, today: string): string {
     : ''
   const parts: string[] = []
   if (item.kind === 'dial') {
-    parts.push(item.type)
+    parts.push(kitWords[item.type])
     if (item.travel.text) parts.push(t`${number(item.travel)} in ${number(item.graduation)}`)
   }
   if (item.kind === 'head') parts.push(item.type === 'beam2' ? t`two planes` : t`one plane`, t`in ${number(item.step)}`)

@@ -92,14 +92,14 @@ export const couplingName = (id: string, { line }: Pick<Terms, 'line'>): string 
 export function footName(id: string, { line }: Pick<Terms, 'line'>): string {
   for (const machine of line.machines) {
     const foot = machine.feet.find((f) => f.id === id)
-    if (foot) return `${machine.name}, ${foot.name}`
+    if (foot) return `${machine.name}, ${inText(foot.name)}`
   }
   return id
 }
 
 /** A station of feet where its machine is named beside it: "front feet". */
 export function feetAlone(id: string, { line }: Pick<Terms, 'line'>): string {
-  for (const machine of line.machines) for (const foot of machine.feet) if (foot.id === id) return foot.name
+  for (const machine of line.machines) for (const foot of machine.feet) if (foot.id === id) return inText(foot.name)
   return id
 }
 

@@ -58,7 +58,7 @@ export const belt: Kind<BeltTypes> = {
     machines: sheaves.map(({ id, name, feet }) => ({
       id,
       name,
-      feet: feet.map((foot) => ({ id: foot.id, name: foot.name.toLowerCase() })),
+      feet: feet.map((foot) => ({ id: foot.id, name: foot.name })),
     })),
     couplings: sheaves.slice(1).map(({ id, name }) => ({ id, name })),
   }),
