@@ -98,7 +98,7 @@ test('the target line is dragged on the drawing, by mouse and by keys, and taken
   await page.keyboard.press('Control+z')
   await expect(back).toContainText('Add 0.07 mm of shim')
   // it stops where a foot has nothing left to give
-  await back.getByText('Vertical limits').click()
+  await back.getByText('Limits').click()
   await back.getByLabel('Maximum up, mm').fill('0.08')
   const now = await grip.boundingBox()
   if (!now) throw new Error('no grip')

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import { beginBelting } from '../src/core/practice/belts'
-import { makeBench, swing } from '../src/core/practice/bench'
+import { makeDialRig, swing } from '../src/core/practice/dialRig'
 import { faceWanted, makeDrive, motor } from '../src/core/practice/drive'
 import { begin } from '../src/core/practice/lesson'
 import { beginPlotting, lineAt, makePlot, square } from '../src/core/practice/plot'
@@ -19,7 +19,7 @@ async function heard(page: Page): Promise<{ line: number; turns: number }> {
 }
 
 test('lesson 1 by mouse: the dial is carried round by its hub on the drawing', async ({ page, empty }) => {
-  const bench = makeBench(350, 'coupling')
+  const bench = makeDialRig(350, 'coupling')
   await page.addInitScript(
     (attempt) => localStorage.setItem('vane-peg-practice:read-a-dial', JSON.stringify(attempt)),
     begin('read-a-dial', 350),

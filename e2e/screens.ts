@@ -165,11 +165,8 @@ export const wordsInView = (page: Page): Promise<number> =>
 
 /** Screens that still say more than they should, with the words they had when they were counted: these may only become fewer. */
 const stillMore: Readonly<Record<string, number>> = {
-  '/jobs/job-4/moves': 155,
-  '/jobs/job-6/moves': 158,
-  '/jobs/job-17/moves': 153,
-  '/jobs/job-21/moves': 178,
-  '/jobs/job-45/moves': 152,
+  // what became of the last move comes first
+  '/jobs/job-21/moves': 174,
 }
 
 /** The most words in view of a screen at 1280 by 800, by its path. */

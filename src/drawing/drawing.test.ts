@@ -7,7 +7,7 @@ import { miniOf } from './mini'
 import { fitted, type Scene } from './scene'
 import { stripDrawing } from './strip'
 import { chainDrawing } from './train/chain'
-import { lineDrawing } from './train/sight'
+import { lineDrawing } from './train/lineDrawing'
 import { squaredPaper } from './train/squares'
 
 const plant = demoPlant(new Date('2026-11-23T12:00:00Z'))
@@ -20,7 +20,7 @@ const spot = (scene: Scene, id: string) => scene.spots.find((s) => s.id === id)!
 const numbers = (scene: Scene) =>
   scene.spots.flatMap((s) => s.shapes).flatMap((s) => (s.kind === 'text' && s.role === 'number' ? [s] : []))
 
-describe('the Sight on squared paper', () => {
+describe('the line on squared paper', () => {
   const pair = plant.jobs.find(
     ({ document }) => document.line.machines.length === 2 && document.rounds[0]!.sets[0]?.probes.length === 2,
   )!.document
@@ -66,7 +66,7 @@ describe('the Sight on squared paper', () => {
   })
 })
 
-describe('the Sight', () => {
+describe('the drawing of a line', () => {
   it('draws every foot and dial of the train as a spot with its numbers in words', () => {
     const scene = draw(false)
     expect(scene.spots).toHaveLength(6 + 4)

@@ -3,7 +3,7 @@ import { driveScene } from './belt/drive'
 import { rowScene } from './bore/row'
 import type { KindDrawing } from './kind'
 import { sectionScene } from './rolls/section'
-import { lineDrawing } from './train/sight'
+import { lineDrawing } from './train/lineDrawing'
 import { flangeScene } from './upright/flange'
 
 /** How each kind of line is drawn. */

@@ -9,7 +9,7 @@ import { counted } from '../server/demo/counted'
 import { tries } from '../testing/anything'
 import { boxOf, crosses, overlap } from './labels'
 import type { Point, Scene, Shape } from './scene'
-import { lineDrawing } from './train/sight'
+import { lineDrawing } from './train/lineDrawing'
 
 /** A train of so many machines, its stations as far apart as told, read as its shafts stand. */
 function trainOf(lengths: readonly number[], truths: readonly (readonly [number, number, number, number])[]) {
@@ -60,7 +60,7 @@ const train = fc.integer({ min: 2, max: 8 }).chain((n) =>
   }),
 )
 
-describe('labels of the Sight', () => {
+describe('labels of a drawing', () => {
   it('never lie on each other, on a mark or on a shaft, whatever the train and the paper', () => {
     fc.assert(
       fc.property(

@@ -3,11 +3,11 @@ import { miniBelt } from './belt/mini'
 import { miniBore } from './bore/mini'
 import type { MiniStroke } from './kind'
 import { miniRolls } from './rolls/mini'
-import { miniSight } from './train/mini'
+import { miniDrawing } from './train/mini'
 import { miniUpright } from './upright/mini'
 
 const minis: { readonly [K in KindName]: (listed: Kinds[K]['listed'], width: number, height: number) => MiniStroke[] } =
-  { train: miniSight, upright: miniUpright, belt: miniBelt, bore: miniBore, rolls: miniRolls }
+  { train: miniDrawing, upright: miniUpright, belt: miniBelt, bore: miniBore, rolls: miniRolls }
 
 /** A hand-wide drawing for a list, px. */
 export const miniOf = <K extends KindName>(

@@ -70,6 +70,7 @@ export const glossary: readonly GlossaryTerm[] = labels<readonly GlossaryTerm[]>
   },
   { term: 'Jack bolt', means: 'A screw on the base that pushes a machine sideways.', also: 'jack bolts?' },
   { term: 'Level', means: 'An instrument that shows how far something is from horizontal.', also: 'spirit level' },
+  { term: 'Limits', means: 'How far a foot can go before its bolts, its shims or the base stop it.' },
   {
     term: 'Movable machine',
     means: 'The machine that is shimmed and pushed until it is in line with the fixed one.',
@@ -124,7 +125,6 @@ export const glossary: readonly GlossaryTerm[] = labels<readonly GlossaryTerm[]>
     also: 'limit',
   },
   { term: 'Uncertainty', means: 'How far the true value may be from the result, given as ± 2 SD.' },
-  { term: 'Vertical limits', means: 'How far a foot can go up or down.' },
   { term: 'Web', means: 'The paper, film or strip that runs over the rolls.' },
   { term: 'Wobble', means: 'Face run-out: the face moves in and out as it turns.' },
 ])

@@ -1,4 +1,4 @@
-import type { BenchHas, WorkArea } from './bench'
+import type { BenchHas, DialRig } from './dialRig'
 
 /** Something that is asked: a number in mm, a factor, one of the four quarters, or what is wrong with the dial. */
 export interface Ask {
@@ -19,7 +19,7 @@ export interface Lesson {
   has?: BenchHas
   asks: readonly Ask[]
   /** mm, degrees of a quarter, or a fault by its place among them. */
-  right(bench: WorkArea, seed: number): Readonly<Record<string, number>>
+  right(bench: DialRig, seed: number): Readonly<Record<string, number>>
   /** How near an answer has to come where that is more than a dial's line: mm, or a factor. */
-  near?(bench: WorkArea): Readonly<Record<string, number>>
+  near?(bench: DialRig): Readonly<Record<string, number>>
 }

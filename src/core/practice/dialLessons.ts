@@ -1,6 +1,6 @@
 import { chance } from '../rig/random'
 import type { Lesson } from './asks'
-import { dialFaults, leverFactor, swing, type WorkArea } from './bench'
+import { type DialRig, dialFaults, leverFactor, swing } from './dialRig'
 
 /** Lessons there are, in the order they are learned. */
 export const lessonNames = ['read-a-dial', 'sag-bench', 'closure', 'lever', 'trust', 'engaged', 'part-turn'] as const
@@ -10,7 +10,7 @@ export type LessonName = (typeof lessonNames)[number]
 export const quarters = [0, 90, 180, 270] as const
 
 /** What somebody wrote down, one of it wrong: its sign, or a whole turn too few. */
-export function sheetOf(bench: WorkArea, seed: number): { wrong: number; written: Readonly<Record<number, number>> } {
+export function sheetOf(bench: DialRig, seed: number): { wrong: number; written: Readonly<Record<number, number>> } {
   const source = chance(seed ^ 0x2545f491)
   const wrong = quarters[1 + Math.floor(3 * source.uniform())] ?? 180
   const otherWay = source.uniform() < 0.5

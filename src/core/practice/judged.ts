@@ -1,6 +1,6 @@
 import type { Ask } from './asks'
-import { follows, leverFactor, plungerAt, swing, type WorkArea } from './bench'
 import { near, shownOnMachine } from './dialLessons'
+import { type DialRig, follows, leverFactor, plungerAt, swing } from './dialRig'
 import { type Attempt, benchOf, lessonFor } from './lesson'
 import { typedMm } from './typed'
 
@@ -53,7 +53,7 @@ export function judge(attempt: Attempt): { answers: Judged[]; passed: boolean } 
 }
 
 /** The slip that a wrong number tells of itself. */
-function slipOf(told: number, truth: number, ask: Ask, bench: WorkArea, { hands, lesson, seed }: Attempt): Slip {
+function slipOf(told: number, truth: number, ask: Ask, bench: DialRig, { hands, lesson, seed }: Attempt): Slip {
   const { turn } = bench.gauge
   if (ask.answer === 'factor') return Math.abs(told - 1 / truth) <= 0.06 ? 'upside-down' : 'off'
   if (Math.abs(told + truth) <= near) return 'sign'
@@ -84,7 +84,7 @@ function slipOf(told: number, truth: number, ask: Ask, bench: WorkArea, { hands,
 }
 
 /** What the dial shows where its turn ends, and both together: taken for the quarters, they are too little. */
-function partOf(bench: WorkArea, { near: toNear, far: toFar }: NonNullable<WorkArea['stops']>): readonly number[] {
+function partOf(bench: DialRig, { near: toNear, far: toFar }: NonNullable<DialRig['stops']>): readonly number[] {
   const [onNear, onFar] = [swing(bench, -toNear), swing(bench, toFar)]
   const alike = Math.min(toNear, toFar)
   return [onNear, onFar, onNear + onFar, swing(bench, -alike) + swing(bench, alike)]

@@ -1,11 +1,11 @@
 import type { Ask, Lesson } from './asks'
 import { type Attempted, begun, isPlain, type PlainAct, plainly, touched } from './attempted'
-import { emptyHands, type Hands, makeBench, plungerAt, turnAllowed, type WorkArea } from './bench'
 import { type LessonName, lessons } from './dialLessons'
+import { type DialHands, type DialRig, emptyDialHands, makeDialRig, plungerAt, turnAllowed } from './dialRig'
 import { benchOfOwn, lessonOfOwn, type OwnLesson } from './own'
 
 /** How a person stands in a lesson: everything that is kept, and nothing of the truth. */
-export interface Attempt extends Attempted<Hands> {
+export interface Attempt extends Attempted<DialHands> {
   lesson: string
   /** One that a site wrote, whole: it stays as it was when it was begun. */
   own?: OwnLesson | undefined
@@ -13,7 +13,10 @@ export interface Attempt extends Attempted<Hands> {
 }
 
 export const begin = (lesson: LessonName | OwnLesson, seed: number): Attempt => ({
-  ...begun(seed, typeof lesson === 'string' && named(lesson).coupled ? { ...emptyHands, engaged: true } : emptyHands),
+  ...begun(
+    seed,
+    typeof lesson === 'string' && named(lesson).coupled ? { ...emptyDialHands, engaged: true } : emptyDialHands,
+  ),
   ...(typeof lesson === 'string' ? { lesson } : { lesson: lesson.id, own: lesson }),
   answers: {},
 })
@@ -28,8 +31,8 @@ export const lessonFor = ({ lesson, own }: Pick<Attempt, 'lesson' | 'own'>): Les
 export const asksOf = (which: LessonName | OwnLesson): readonly Ask[] =>
   (typeof which === 'string' ? named(which) : lessonOfOwn(which)).asks
 
-export const benchOf = ({ lesson, own, seed }: Pick<Attempt, 'lesson' | 'own' | 'seed'>): WorkArea =>
-  own ? benchOfOwn(own, seed) : makeBench(seed, named(lesson).on, named(lesson).has)
+export const benchOf = ({ lesson, own, seed }: Pick<Attempt, 'lesson' | 'own' | 'seed'>): DialRig =>
+  own ? benchOfOwn(own, seed) : makeDialRig(seed, named(lesson).on, named(lesson).has)
 
 /** What a person can do. Lengths in mm, angles in degrees. */
 export type Act =
@@ -49,7 +52,7 @@ export type Act =
 const cost = { push: 1, zero: 0.5, step: 1, tap: 0.1, tip: 2, hub: 3, quarter: 0.5, couple: 12 }
 
 /** A needle that sticks stays where it was until it is pulled along. */
-const moved = (bench: WorkArea, after: Hands, before: Hands): Hands =>
+const moved = (bench: DialRig, after: DialHands, before: DialHands): DialHands =>
   bench.lies?.fault === 'sticking'
     ? { ...after, stuckAt: plungerAt(bench, { ...after, stuckAt: plungerAt(bench, before) }) }
     : after
@@ -59,14 +62,14 @@ export function acted(attempt: Attempt, act: Act): Attempt {
   if (isPlain(act)) return plainly(attempt, act)
   const { hands } = attempt
   const bench = benchOf(attempt)
-  const touch = (change: Partial<Hands>, minutes: number): Attempt => touched(attempt, change, minutes)
+  const touch = (change: Partial<DialHands>, minutes: number): Attempt => touched(attempt, change, minutes)
   switch (act.do) {
     case 'turn': {
       const to = turnAllowed(bench, hands.turned, ((act.to % 360) + 360) % 360)
       const far = Math.abs(((to - hands.turned + 540) % 360) - 180)
       if (far === 0) return attempt
       // a block under the tip comes out before the shaft is turned
-      const turned: Hands = { ...hands, turned: to, step: false }
+      const turned: DialHands = { ...hands, turned: to, step: false }
       const way = ((to - hands.turned + 540) % 360) - 180 < 0 ? -1 : 1
       const more = bench.lies ? moved(bench, { ...turned, way, turns: (hands.turns ?? 0) + 1 }, hands) : turned
       return touch(more, (far / 90) * cost.quarter)

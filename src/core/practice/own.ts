@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { Ask, Lesson } from './asks'
-import { makeBench, swing, type WorkArea } from './bench'
+import { type DialRig, makeDialRig, swing } from './dialRig'
 
 const text = (most: number) => v.pipe(v.string(), v.trim(), v.nonEmpty('expected text'), v.maxLength(most))
 const within = (low: number, high: number) =>
@@ -75,9 +75,9 @@ export function readLesson(
 }
 
 /** The rig of a lesson: what its file says of the truth, and by the seed what it leaves open. */
-export function benchOfOwn({ on, truth = {}, gauge }: OwnLesson, seed: number): WorkArea {
+export function benchOfOwn({ on, truth = {}, gauge }: OwnLesson, seed: number): DialRig {
   const { sag, ...given } = truth
-  const bench = makeBench(seed, on)
+  const bench = makeDialRig(seed, on)
   return {
     ...bench,
     gauge: { ...bench.gauge, ...(gauge ?? {}) },

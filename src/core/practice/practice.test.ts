@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { tries } from '../../testing/anything'
 import { exactRimReading, shaftPair } from '../rig/geometry'
-import { dialFaults, handsOf, knownStep, leverFactor, makeBench, plungerAt, swing } from './bench'
 import { type LessonName, lessonNames, lessons, sheetOf, shownOnMachine } from './dialLessons'
+import { dialFaults, handsOf, knownStep, leverFactor, makeDialRig, plungerAt, swing } from './dialRig'
 import { judge } from './judged'
 import { type Act, acted, begin, benchOf } from './lesson'
 import { typedMm } from './typed'
@@ -130,8 +130,8 @@ describe('the practice bench', () => {
   it('is the same for the same seed, and another for another', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
-        expect(makeBench(seed, 'coupling')).toEqual(makeBench(seed, 'coupling'))
-        expect(makeBench(seed, 'coupling')).not.toEqual(makeBench(seed + 1, 'coupling'))
+        expect(makeDialRig(seed, 'coupling')).toEqual(makeDialRig(seed, 'coupling'))
+        expect(makeDialRig(seed, 'coupling')).not.toEqual(makeDialRig(seed + 1, 'coupling'))
       }),
       tries(50),
     )
@@ -139,7 +139,7 @@ describe('the practice bench', () => {
   it('shows what exact geometry says, within its travel', () => {
     fc.assert(
       fc.property(seeds, fc.integer({ min: 0, max: 359 }), (seed, degrees) => {
-        const bench = makeBench(seed, 'coupling')
+        const bench = makeDialRig(seed, 'coupling')
         const dial = { on: 'right' as const, x: bench.x, radius: bench.radius, sag: bench.sag }
         const exact = (at: number) => exactRimReading(shaftPair(bench.truth, 0), dial, at)
         expect(swing(bench, degrees)).toBeCloseTo(exact(degrees) - exact(0), 12)
@@ -155,7 +155,7 @@ describe('the practice bench', () => {
   it('on a straight pipe it shows the bracket alone', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
-        const bench = makeBench(seed, 'pipe')
+        const bench = makeDialRig(seed, 'pipe')
         expect(swing(bench, 180)).toBeCloseTo(bench.sag, 9)
         expect(bench.sag).toBeLessThan(0)
       }),
@@ -198,7 +198,7 @@ describe('lessons', () => {
     )
   })
   it('a plunger that ran out of its travel is named, and half the travel mends it', () => {
-    const seed = [...Array(200).keys()].find((n) => n > 0 && swing(makeBench(n, 'coupling'), 180) < -0.9) ?? 1
+    const seed = [...Array(200).keys()].find((n) => n > 0 && swing(makeDialRig(n, 'coupling'), 180) < -0.9) ?? 1
     const zeroed: readonly Act[] = [{ do: 'lock' }, { do: 'turn', to: 0 }, { do: 'zero' }]
     const out = play('read-a-dial', seed, zeroed)
     // at 0.4 mm in, the bottom is out of reach: the needle stops at the end of its way
@@ -270,7 +270,7 @@ describe('the lever dial', () => {
   it('shows a small step by the cosine of its angle and the length of its tip, exactly by the arc it swings', () => {
     fc.assert(
       fc.property(seeds, (seed) => {
-        const bench = makeBench(seed, 'coupling', { lever: true })
+        const bench = makeDialRig(seed, 'coupling', { lever: true })
         const { angle = 0, made = 1, used = 1 } = bench.lever ?? {}
         const half = { locked: true, turned: 0, preset: 1, zero: 1 }
         expect(plungerAt(bench, half)).toBeCloseTo(1, 12)

@@ -46,7 +46,7 @@ export const beam: ProbeKind<Beam, v.InferOutput<typeof beamSurvey>> = {
   standIn: 'heads',
   lead: () => 0,
   rows: (probe, context) => [beamChannel(probe, context)],
-  sees: (probe) => [probe.x],
+  stationsMm: (probe) => [probe.x],
   // heads have no closure that a person reads off
   closes: () => false,
   dimensions: (probe) => [{ what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) }],

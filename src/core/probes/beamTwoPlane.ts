@@ -53,7 +53,7 @@ export const beamTwoPlane: ProbeKind<BeamTwoPlane, v.InferOutput<typeof beamTwoP
   standIn: 'two-plane',
   lead: (_, channel) => (channel?.startsWith('t') ? 90 : 0),
   rows: beamTwoPlaneChannels,
-  sees: (probe) => probe.planes,
+  stationsMm: (probe) => probe.planes,
   closes: () => false,
   dimensions: (probe) => {
     const [first, second] = probe.planes

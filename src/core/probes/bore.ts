@@ -46,7 +46,7 @@ export const bore: ProbeKind<BoreDial, v.InferOutput<typeof boreSurvey>> = {
   standIn: undefined,
   lead: () => 0,
   rows: (probe, context) => [boreChannel(probe, context)],
-  sees: (probe) => [probe.x],
+  stationsMm: (probe) => [probe.x],
   closes: ({ twiceZeroed }) => !twiceZeroed,
   dimensions: (probe) => [
     { what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) },

@@ -90,7 +90,7 @@ export const face: ProbeKind<FaceDial, v.InferOutput<typeof faceSurvey>> = {
   standIn: undefined,
   lead: ({ lead }) => lead ?? 0,
   rows: (probe, context) => [faceChannel(probe, context)],
-  sees: () => [],
+  stationsMm: () => [],
   // one whose shaft floats closes only together with its fellow
   closes: ({ sharedFloat, twiceZeroed }) => !sharedFloat && !twiceZeroed,
   dimensions: (probe) => [

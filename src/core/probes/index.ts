@@ -54,7 +54,7 @@ export function probeChannels<T extends ProbeType>(probe: { type: T } & Probes[T
 /** Stations along the train at which a probe sees the offset, mm; none for a face dial. */
 export function stationsOf<T extends ProbeType>(probe: { type: T } & Probes[T]): readonly number[] {
   const kind: ProbeKind<Probes[T], SurveyProbes[T]> = probeKinds[probe.type]
-  return kind.sees(probe)
+  return kind.stationsMm(probe)
 }
 
 /** Whether top + bottom − far − near of a probe must come to nothing. */

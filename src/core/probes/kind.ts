@@ -77,8 +77,8 @@ export interface ProbeKind<P extends ProbeBase, D> {
   lead(typed: { lead?: number | undefined }, channel: ChannelName | undefined): number
   /** What it adds to its coupling's system. */
   rows(probe: P, context: ProbeContext): Channel[]
-  /** Stations at which it sees the offset, mm. */
-  sees(probe: P): readonly number[]
+  /** Stations at which it reads the offset, mm. */
+  stationsMm(probe: P): readonly number[]
   /** Whether top + bottom − far − near must come to nothing. */
   closes(probe: P): boolean
   /** What was measured of it by tape or on a bar, each with the probe as it would be with that much more, mm. */

@@ -55,7 +55,7 @@ export const prism: ProbeKind<PrismHead, v.InferOutput<typeof prismSurvey>> = {
   standIn: undefined,
   lead: (_, channel) => (channel?.startsWith('t') ? 90 : 0),
   rows: prismChannels,
-  sees: ({ planes }) => [planes[1]],
+  stationsMm: ({ planes }) => [planes[1]],
   closes: () => false,
   dimensions: (probe) => {
     const [own, edge] = probe.planes

@@ -80,7 +80,7 @@ export const result: ProbeKind<InstrumentResult, v.InferOutput<typeof resultSurv
   standIn: undefined,
   lead: () => 0,
   rows: resultRows,
-  sees: (probe) => [probe.x],
+  stationsMm: (probe) => [probe.x],
   closes: () => false,
   dimensions: (probe) => [{ what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) }],
   of({ on, sd, gapSd, graduation, stations: [x], radius, readings }) {

@@ -97,7 +97,7 @@ export const rim: ProbeKind<RimDial, v.InferOutput<typeof rimSurvey>> = {
   standIn: 'dials',
   lead: () => 0,
   rows: (probe, context) => [rimChannel(probe, context)],
-  sees: (probe) => [probe.x],
+  stationsMm: (probe) => [probe.x],
   closes: ({ twiceZeroed }) => !twiceZeroed,
   dimensions: (probe) => [
     { what: 'station', more: (by) => ({ ...probe, x: probe.x + by }) },

@@ -2,8 +2,8 @@ import type { TrainListed } from '../../core/kinds/train/advice/summary'
 import type { MiniStroke } from '../kind'
 import type { Point } from '../scene'
 
-/** A hand-wide Sight for a list: elevation over plan, the machines' axes as polylines, px. */
-export function miniSight(listed: TrainListed, width: number, height: number): MiniStroke[] {
+/** A hand-wide drawing for a list: elevation over plan, the machines' axes as polylines, px. */
+export function miniDrawing(listed: TrainListed, width: number, height: number): MiniStroke[] {
   const xs = listed.shafts.flatMap((shaft) => shaft.x)
   const [from, to] = [Math.min(...xs), Math.max(...xs)]
   const x = (mm: number) => 4 + ((mm - from) / Math.max(1, to - from)) * (width - 8)

@@ -8,7 +8,7 @@ import type { Terms } from '../../words/terms'
 import { linear } from '../scale'
 import type { Shape } from '../scene'
 
-export interface SightOptions {
+export interface LineDrawingOptions {
   width: number
   height: number
   /** Seen from the far side: left and right change places, near is on top of the plan. */
@@ -20,10 +20,10 @@ export interface SightOptions {
   /** What is planned: drawn in Move. */
   plan?: PlanDrawing | undefined
   /** What lies under it all: squared paper, where somebody plots by hand. */
-  under?: ((solved: JobSolution, terms: Terms, options: SightOptions, sheet: Sheet) => Shape[]) | undefined
+  under?: ((solved: JobSolution, terms: Terms, options: LineDrawingOptions, sheet: Sheet) => Shape[]) | undefined
 }
 
-/** Where things lie on the paper of the Sight. */
+/** Where things lie on the paper of the drawing. */
 export interface Sheet {
   bandTop: (plane: Plane) => number
   x: (mm: number) => number
@@ -33,7 +33,7 @@ export interface Sheet {
   magnification: number
 }
 
-export function layOut(solved: JobSolution, { width, height, flipped, coarse }: SightOptions): Sheet {
+export function layOut(solved: JobSolution, { width, height, flipped, coarse }: LineDrawingOptions): Sheet {
   const { train, solution } = solved
   const ends = train.machines.flatMap((_, m) => shaftEnds(train, m))
   const span: [number, number] = [Math.min(...ends), Math.max(...ends)]
@@ -79,7 +79,7 @@ export function coarseEnds(solved: JobSolution, coarse: RoughState | undefined) 
   })
 }
 
-/** What the Sight shows of a plan: where the shafts are to be, cold and running, and how far each foot can go. */
+/** What the drawing shows of a plan: where the shafts are to be, cold and running, and how far each foot can go. */
 export interface PlanDrawing {
   plan: JobPlan
   /** A moved machine as its dials tell it this moment: its axis at the coupling's x against its neighbor's. */

@@ -8,7 +8,7 @@ import { halfReading } from '../../core/shafts/half'
 import { t } from '../../words/language'
 import { type Terms, unitName } from '../../words/terms'
 import type { Point, Shape } from '../scene'
-import type { Sheet, SightOptions } from './sheet'
+import type { LineDrawingOptions, Sheet } from './sheet'
 
 /** Sizes of a square as people have their paper: along the line and up, in the unit that is shown. mm, or inches along and mil up. */
 const sizes = {
@@ -38,13 +38,13 @@ export function squareOf(terms: Terms, pxAlong: number, pxUp: number): { along: 
 }
 
 /**
- * The Sight as squared paper for those who plot by hand: squares of a round size, every fifth line heavier, and half of what each rim dial
+ * The line on squared paper for those who plot by hand: squares of a round size, every fifth line heavier, and half of what each rim dial
  * went over as a dot where it stood. Laid under everything else.
  */
 export function squaredPaper(
   solved: JobSolution,
   terms: Terms,
-  { width, height }: SightOptions,
+  { width, height }: LineDrawingOptions,
   sheet: Sheet,
 ): Shape[] {
   const pxAlong = Math.abs(sheet.x(1) - sheet.x(0))

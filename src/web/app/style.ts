@@ -32,7 +32,7 @@ export const GlobalStyle = createGlobalStyle<{ $scheme: 'system' | 'light' | 'da
 
 export const mono = `font-family: 'Atkinson Hyperlegible Mono Variable', monospace; font-variant-numeric: tabular-nums;`
 
-/** Below this the page is narrow: Sight on top, Bench full width, Say as a drawer. */
+/** Below this the page is narrow: the drawing on top, the work area as wide as the page, the findings in a drawer. */
 export const narrow = '@media (max-width: 899px)'
 /** As narrow as a phone held upright. */
 export const phone = '@media (max-width: 599px)'

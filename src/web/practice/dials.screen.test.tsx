@@ -1,6 +1,6 @@
 import { fireEvent, screen, within } from '@testing-library/dom'
 import { afterEach, describe, expect, it } from 'vitest'
-import { leverFactor, makeBench, swing } from '../../core/practice/bench'
+import { leverFactor, makeDialRig, swing } from '../../core/practice/dialRig'
 import { begin, benchOf } from '../../core/practice/lesson'
 import { closePractice, numberIn, openPractice } from '../../testing/lesson'
 import { lessonsInOrder } from './atMachines'
@@ -70,7 +70,7 @@ describe('lessons at a dial', () => {
       await fill(`${place} reading, mm`, shown().toFixed(2))
     }
     const [far, bottom] = [field('Far reading, mm').value, field('Bottom reading, mm').value]
-    expect(Number(bottom)).toBeCloseTo(swing(makeBench(350, 'coupling'), 180), 1)
+    expect(Number(bottom)).toBeCloseTo(swing(makeDialRig(350, 'coupling'), 180), 1)
     reload()
     expect(field('Bottom reading, mm').value).toBe(bottom)
     await check()
@@ -104,7 +104,7 @@ describe('lessons at a dial', () => {
   it('what a bolted coupling hides, by mouse: read bolted, opened, zeroed anew and read again', async () => {
     // a machine whose coupling hides enough to be read
     const hides = (seed: number) => {
-      const bench = makeBench(seed, 'coupling')
+      const bench = makeDialRig(seed, 'coupling')
       return Math.abs(swing(bench, 180) - swing(bench, 180, true)) > 0.2
     }
     const seed = [...Array(100).keys()].find((n) => n > 0 && hides(n)) ?? 1
@@ -150,7 +150,7 @@ describe('lessons at a dial', () => {
   })
 
   it('a lever dial, by keyboard: the known step gives the factor, what is shown is not what is there', async () => {
-    const bench = makeBench(6, 'coupling', { lever: true })
+    const bench = makeDialRig(6, 'coupling', { lever: true })
     const { press, times, line, fill, check, passed, see } = openBench('lever', 6, 'key')
     await press('Lock out and try')
     await times(3, '0.2 mm in')
@@ -168,7 +168,7 @@ describe('lessons at a dial', () => {
   })
 
   it('part of a turn, by mouse: it stops at the pipe; what is read there is no quarter', async () => {
-    const bench = makeBench(9, 'coupling', { stops: true })
+    const bench = makeDialRig(9, 'coupling', { stops: true })
     const { near = 0, far = 0 } = bench.stops ?? {}
     const { press, zeroed, fill, check, passed, see } = openBench('part-turn', 9)
     await zeroed()

@@ -258,8 +258,8 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Message 
       }
     case 'turn-free':
       return {
-        title: t`Tighten, read again, then turn by hand through a full turn.`,
-        detail: t`It must turn freely. Keep fingers out of the bores.`,
+        title: t`Tighten, read again, then turn it by hand.`,
+        detail: t`It must turn freely through a full turn. Keep fingers out of the bores.`,
       }
   }
 }

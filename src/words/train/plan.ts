@@ -51,13 +51,18 @@ export function sayPlan(finding: PlanFinding, terms: Terms): Message {
         title: t`${capital(footName(finding.foot, terms))} are held, but no reading reaches them: no ${finding.plane === 'vertical' ? t`shims` : t`side moves`}.`,
         detail: t`Read the couplings on the way to them in both planes, or hold other feet.`,
       }
-    case 'not-sure':
+    case 'not-sure': {
+      const doubts = finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)
       return {
-        title: t`Not sure: ${finding.doubts.map((doubt) => doubtTexts[doubt]).join(t`, and `)} at ${inText(couplingName(finding.coupling, terms))}.`,
+        title:
+          terms.line.couplings.length > 1
+            ? t`Not sure: ${doubts} at ${inText(couplingName(finding.coupling, terms))}.`
+            : t`Not sure: ${doubts}.`,
         detail: finding.doubts.every((doubt) => doubt === 'no-sag')
           ? t`Heights are calculated without it and may be wrong. Side moves don’t depend on it. Measure it on a straight bar, or enter 0 if the bracket is stiff.`
           : t`Every result that depends on it may be wrong. Read again before you loosen a bolt.`,
       }
+    }
     case 'overlarge':
       return {
         title: t`${capital(footName(finding.foot, terms))}: ${lengthWithUnit(Math.abs(finding.move), terms)} is too large a move for precision alignment.`,

@@ -10,7 +10,7 @@ export const WorkAreaAndFindings = styled.div`
 `
 export const WorkArea = styled.main`
   padding: 12px 20px 32px; min-width: 0;
-  /* clear of the Sight, which stays above */
+  /* clear of the drawing, which stays above */
   @media (min-width: 900px) and (min-height: 700px) { input, select, button { scroll-margin: 260px 0 20px; } }
   h1 { font-size: 20px; display: inline; margin-right: 12px; } h1 + h2 { font-size: 16px; display: inline; margin-right: 12px; }
 `

@@ -1,9 +1,9 @@
 import styled from 'styled-components'
 import type { Block, Sheet, Table } from '../../../record/blocks'
 import { mono } from '../../app/style'
+import { Drawing } from '../../drawing/Drawing'
 import { Peg } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
-import { Sight } from '../../sight/Sight'
 
 /** Paper: always light, as it prints, at its true size where there is room. */
 const Paper = styled.article`
@@ -83,7 +83,7 @@ function One({ block }: { block: Block }) {
       return (
         <figure>
           <figcaption>{block.title}</figcaption>
-          <Sight scene={block.scene} label={block.label} />
+          <Drawing scene={block.scene} label={block.label} />
         </figure>
       )
     case 'signatures':

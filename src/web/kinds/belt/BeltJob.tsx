@@ -5,9 +5,9 @@ import { solveRound } from '../../../core/kinds/belt/solve/round'
 import { driveScene } from '../../../drawing/belt/drive'
 import type { BeltTerms } from '../../../words/belt/findings'
 import { beltPageWords } from '../../../words/belt/page/page'
+import { Drawing } from '../../drawing/Drawing'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { useWidth } from '../../parts/useWidth'
-import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
 import type { BeltFrame } from './frame'
 
@@ -33,7 +33,7 @@ export function BeltJob({ open, frame }: JobProps<'belt'>) {
       open={open}
       frame={whole}
       pegs={{ read: readPeg(solved), move: verdictPeg(solved) }}
-      drawing={<Box ref={ref}>{scene ? <Sight scene={scene} label={beltPageWords.drawing} /> : null}</Box>}
+      drawing={<Box ref={ref}>{scene ? <Drawing scene={scene} label={beltPageWords.drawing} /> : null}</Box>}
     />
   )
 }

@@ -5,9 +5,9 @@ import { solveRound } from '../../../core/kinds/bore/solve/round'
 import { rowScene } from '../../../drawing/bore/row'
 import type { BoreTerms } from '../../../words/bore/findings'
 import { borePageWords } from '../../../words/bore/page/page'
+import { Drawing } from '../../drawing/Drawing'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { useWidth } from '../../parts/useWidth'
-import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
 import type { BoreFrame } from './frame'
 
@@ -33,7 +33,7 @@ export function BoreJob({ open, frame }: JobProps<'bore'>) {
       open={open}
       frame={whole}
       pegs={{ read: readPeg(solved), move: verdictPeg(solved) }}
-      drawing={<Box ref={ref}>{scene ? <Sight scene={scene} label={borePageWords.drawing} /> : null}</Box>}
+      drawing={<Box ref={ref}>{scene ? <Drawing scene={scene} label={borePageWords.drawing} /> : null}</Box>}
     />
   )
 }

@@ -5,9 +5,9 @@ import { type RollsSolved, solveRound } from '../../../core/kinds/rolls/solve/ro
 import { sectionScene } from '../../../drawing/rolls/section'
 import type { RollsTerms } from '../../../words/rolls/findings'
 import { rollsPageWords } from '../../../words/rolls/page/page'
+import { Drawing } from '../../drawing/Drawing'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { useWidth } from '../../parts/useWidth'
-import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
 import type { RollsFrame } from './frame'
 
@@ -15,7 +15,7 @@ const Box = styled.div`border-bottom: 1px solid var(--rule); background: var(--c
 
 const Drawn = memo(function Drawn({ solved, told, width }: { solved: RollsSolved; told: RollsTerms; width: number }) {
   const scene = useMemo(() => sectionScene(solved, told, { width, height: 320 }), [solved, told, width])
-  return <Sight scene={scene} label={rollsPageWords.drawing} />
+  return <Drawing scene={scene} label={rollsPageWords.drawing} />
 })
 
 /** A job on a section of rolls: its round solved, the section from the near side and from above. */

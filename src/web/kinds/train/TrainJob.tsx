@@ -8,34 +8,34 @@ import { emptyPlan } from '../../../core/kinds/train/plan/choices'
 import { nextPlan, withDone } from '../../../core/kinds/train/plan/next'
 import { solveRound } from '../../../core/kinds/train/solve/round'
 import type { Handle } from '../../../drawing/scene'
-import type { PlanDrawing, SightOptions } from '../../../drawing/train/sheet'
-import { lineDrawing } from '../../../drawing/train/sight'
+import { lineDrawing } from '../../../drawing/train/lineDrawing'
+import type { LineDrawingOptions, PlanDrawing } from '../../../drawing/train/sheet'
 import { capital, footName } from '../../../words/terms'
 import { limitName } from '../../../words/train/limitName'
 import { frameWords } from '../../../words/train/page/frame'
 import type { TrainTerms } from '../../../words/train/terms'
 import { lazyAfterPaint } from '../../app/lazyAfterPaint'
+import { Drawing } from '../../drawing/Drawing'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { stepAt } from '../../job/steps'
 import { useWidth } from '../../parts/useWidth'
-import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
 import type { TrainFrame } from './frame'
 import { usePlanned } from './move/usePlanned'
 
-const SightBox = styled.div`position: relative; border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;
+const DrawingBox = styled.div`position: relative; border-bottom: 1px solid var(--rule); background: var(--card); min-height: 120px;
   /* it stays in sight while a long bench scrolls below it */
   @media (min-width: 900px) and (min-height: 700px) { position: sticky; top: 0; z-index: 3; }`
 
 /** Nobody reaches for it before the drawing stands. */
 const Squared = lazyAfterPaint(async () => (await import('./Squared')).Squared)
 
-/** A job on a train: its round solved, its Sight, its plan. */
+/** A job on a train: its round solved, its Drawing, its plan. */
 export function TrainJob({ open, frame }: JobProps<'train'>) {
   const { document, round, settings, frozen, editRound, beginRound: begin } = frame
   const [chosen, choose] = useState<string>()
   const step = stepAt(useLocation().pathname)
-  const [sightRef, width] = useWidth()
+  const [drawingRef, width] = useWidth()
   // the readings and the line alone: what is planned, signed or noted does not solve them anew
   const { sets } = round
   // biome-ignore lint/correctness/useExhaustiveDependencies: of a round only its sets are solved
@@ -52,7 +52,7 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
   // none of this hangs on a reading: it stays as it is from keystroke to keystroke
   const { line, ready, seat } = document
   const coarse = useMemo(() => solveRough({ line, ready, ...(seat ? { seat } : {}) }), [line, ready, seat])
-  // before the readings the Sight only shows where one is
+  // before the readings the Drawing only shows where one is
   const many = document.line.machines.length > 3
   const height = width < 600 ? 280 : step === 'ready' || step === 'seat' ? 216 : many ? 300 : 244
   const moving = usePlanned(document, round, solved, step === 'move')
@@ -60,8 +60,8 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
   // dragged, the drawing follows the finger; what is told of the plan follows the drawing
   const toldPlan = useDeferredValue(plan)
   const [live, showLive] = useState<PlanDrawing['live']>()
-  const planSight = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
-  const [under, putUnder] = useState<SightOptions['under']>()
+  const planShown = useMemo(() => plan && { plan, live, draggable: !frozen }, [plan, live, frozen])
+  const [under, putUnder] = useState<LineDrawingOptions['under']>()
   const scene = useMemo(
     () =>
       width > 0
@@ -71,11 +71,11 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
             flipped: settings.flipped,
             ghost,
             coarse,
-            plan: planSight,
+            plan: planShown,
             under,
           })
         : undefined,
-    [solved, terms, width, height, settings.flipped, ghost, coarse, planSight, under],
+    [solved, terms, width, height, settings.flipped, ghost, coarse, planShown, under],
   )
 
   const editPlan = useCallback(
@@ -140,9 +140,9 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
       frame={whole}
       pegs={{ read: readPeg(solved), move: worst(solved) }}
       drawing={
-        <SightBox ref={sightRef}>
+        <DrawingBox ref={drawingRef}>
           {scene ? (
-            <Sight
+            <Drawing
               scene={scene}
               label={frameWords.theLineDrawnInBoth}
               chosen={chosen}
@@ -152,7 +152,7 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
             />
           ) : null}
           <Squared put={putUnder} />
-        </SightBox>
+        </DrawingBox>
       }
     />
   )

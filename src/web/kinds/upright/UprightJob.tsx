@@ -5,9 +5,9 @@ import { solveRound } from '../../../core/kinds/upright/solve/round'
 import { flangeScene } from '../../../drawing/upright/flange'
 import type { UprightTerms } from '../../../words/upright/findings'
 import { pageWords } from '../../../words/upright/page/page'
+import { Drawing } from '../../drawing/Drawing'
 import { JobLayout } from '../../job/frame/JobLayout'
 import { useWidth } from '../../parts/useWidth'
-import { Sight } from '../../sight/Sight'
 import type { JobProps } from '../kind'
 import type { UprightFrame } from './frame'
 
@@ -36,7 +36,7 @@ export function UprightJob({ open, frame }: JobProps<'upright'>) {
       open={open}
       frame={whole}
       pegs={{ read: readPeg(solved), move: verdictPeg(solved) }}
-      drawing={<Box ref={ref}>{scene ? <Sight scene={scene} label={pageWords.theFlangeFromAboveAnd} /> : null}</Box>}
+      drawing={<Box ref={ref}>{scene ? <Drawing scene={scene} label={pageWords.theFlangeFromAboveAnd} /> : null}</Box>}
     />
   )
 }

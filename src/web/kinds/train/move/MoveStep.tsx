@@ -33,7 +33,7 @@ import { mono } from '../../../app/style'
 import { BenchHead, WorkArea, WorkAreaAndFindings } from '../../../job/frame/WorkArea'
 import { StillToGain } from '../../../job/move/StillToGain'
 import { jobPath } from '../../../job/steps'
-import { Card, Fault, Muted } from '../../../parts/controls'
+import { Card, Fault } from '../../../parts/controls'
 import { fileName } from '../../../parts/files'
 import { PdfLink } from '../../../print/PdfLink'
 import { printer } from '../../../print/printer'
@@ -186,7 +186,6 @@ export function MoveStep() {
         <BenchHead>
           <div>
             <h1>{moveWords.moves}</h1>
-            <Muted>{moveWords.toTheDialsResolution(lengthWithUnit(solved.resolution, terms))}</Muted>
           </div>
           {known && !within ? (
             <PdfLink
@@ -323,11 +322,7 @@ function OneStation({ station, plane, frame, terms }: StationCardProps) {
             <p>{moveWords.theOthersAreMeasuredFrom}</p>
           ) : (
             <p>
-              {moveWords.now2(
-                moveWords.shaftNow,
-                place(position, plane, terms),
-                lengthWithUnit(2 * station.moveSd[plane], terms),
-              )}
+              {moveWords.standsNow(place(position, plane, terms), lengthWithUnit(2 * station.moveSd[plane], terms))}
             </p>
           )}
           {plane === 'vertical' ? <Packs station={station} frame={frame} /> : null}

@@ -28,7 +28,7 @@ test('the packs and the room under the feet are typed, in mil, and the shims com
   const change = total(/ut in ([\d. +]+)/.exec(acts)?.[1] ?? '0') - total(out)
   expect(Math.abs(change - move)).toBeLessThanOrEqual(0.6)
   // no room to go where it should: said, in the unit shown
-  await front.getByText('Vertical limits').click()
+  await front.getByText('Limits').click()
   await front.getByLabel(move < 0 ? 'Maximum down, mil' : 'Maximum up, mil').fill('1')
   await expect(page.getByText(/Motor, front feet: (base-bound|out of shim travel upward) by [\d.]+ mil/)).toBeVisible()
   await page.getByText('mm', { exact: true }).click()

@@ -6,7 +6,7 @@ import { fromMm } from '../../core/quantity/units'
 import { t } from '../../words/language'
 import { capital, footName, place, type Terms, unitName } from '../../words/terms'
 import type { Point, Shape, Spot } from '../scene'
-import type { Sheet, SightOptions } from './sheet'
+import type { LineDrawingOptions, Sheet } from './sheet'
 
 /** A dial points at the shaft, a face dial along it, a head is a small box. */
 export function markOf(mark: ProbeMark, x: number, y: number): Point[] {
@@ -79,7 +79,7 @@ export function hatching(from: Point, to: Point): Shape[] {
 }
 
 /** The bar: a round length in the shown unit, as long as it is drawn. */
-export function scaleBar(solved: JobSolution, terms: Terms, { width }: SightOptions, sheet: Sheet): Shape[] {
+export function scaleBar(solved: JobSolution, terms: Terms, { width }: LineDrawingOptions, sheet: Sheet): Shape[] {
   if (!solved.solution.couplings.some(({ result }) => result.ok)) return []
   const inUnit = fromMm(28 / sheet.pxPerMm, terms.unit)
   const power = 10 ** Math.floor(Math.log10(inUnit))

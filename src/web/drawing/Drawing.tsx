@@ -47,7 +47,7 @@ const Paper = styled.svg`
 `
 
 /** The line in both planes. Spots can be pointed at, focused and chosen; their numbers are then told below the drawing. */
-export const Sight = memo(function Sight(props: {
+export const Drawing = memo(function Drawing(props: {
   scene: Scene
   label: string
   chosen?: string | undefined

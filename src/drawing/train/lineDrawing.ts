@@ -8,15 +8,15 @@ import { t } from '../../words/language'
 import { machineName, place, sideName, stateName, type Terms } from '../../words/terms'
 import { type Box, placeLabels, placesRound, type Wanted } from '../labels'
 import { fitted, type Point, type Scene, type Shape, type Spot } from '../scene'
-import { coarseEnds, layOut, type Sheet, type SightOptions } from './sheet'
-import { addToSpot, footLabel, hatching, markOf, scaleBar, withinBand } from './sightParts'
-import { planHandles, planShapes } from './sightPlan'
+import { addToSpot, footLabel, hatching, markOf, scaleBar, withinBand } from './lineParts'
+import { grows, planHandles, planShapes } from './linePlan'
+import { coarseEnds, type LineDrawingOptions, layOut, type Sheet } from './sheet'
 
 /**
  * The line in both planes: one x scale for both, misalignment magnified by a factor that is written beside a scale bar.
  * Everything shown comes from the solution; nothing is worked out here but where it lies on the paper.
  */
-export function lineDrawing(solved: JobSolution, terms: Terms, options: SightOptions): Scene {
+export function lineDrawing(solved: JobSolution, terms: Terms, options: LineDrawingOptions): Scene {
   const sheet = layOut(solved, options)
   const under = options.under?.(solved, terms, options, sheet) ?? []
   const shapes: Shape[] = []
@@ -50,7 +50,7 @@ export function lineDrawing(solved: JobSolution, terms: Terms, options: SightOpt
       role: 'small',
       at: [options.width / 2, 17],
       anchor: 'middle',
-      text: t`thick now · thin target · dotted running`,
+      text: grows(solved) ? t`thick now · thin target · dotted running` : t`thick now · thin target`,
     })
   placeLabels(wanted, [...shapes, ...[...spots.values()].flatMap((spot) => spot.shapes)])
   const { plan } = options
@@ -67,7 +67,7 @@ function drawPlane(
   plane: Plane,
   solved: JobSolution,
   terms: Terms,
-  options: SightOptions,
+  options: LineDrawingOptions,
   sheet: Sheet,
   wanted: Wanted[],
   shapes: Shape[],

@@ -8,8 +8,8 @@ import { lineAt, type Plane, planes } from '../../core/quantity/axis'
 import { t } from '../../words/language'
 import { footName, place, planeName, type Terms } from '../../words/terms'
 import type { Handle, Point, Shape } from '../scene'
+import { withinBand } from './lineParts'
 import type { PlanDrawing, Sheet } from './sheet'
-import { withinBand } from './sightParts'
 
 /** Cold targets, the running line, the stops of the feet and the shaft that is being moved. */
 export function planShapes(
@@ -63,6 +63,12 @@ export function planShapes(
 }
 
 const neg = (value: number | undefined): number | undefined => (value === undefined ? undefined : -value)
+
+/** Whether any shaft stands elsewhere when it runs: only then is its running line another than its target. */
+export const grows = ({ train }: JobSolution): boolean =>
+  train.machines.some((machine, m) =>
+    planes.some((plane) => shaftEnds(train, m).some((x) => Math.abs(machineGrowthAt(machine, plane, x)) > 1e-9)),
+  )
 
 /** Where the running line can be taken hold of: at the ends of the train, and over every foot between. */
 export function planHandles({ plan }: PlanDrawing, solved: JobSolution, terms: Terms, sheet: Sheet): Handle[] {

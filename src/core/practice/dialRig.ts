@@ -14,7 +14,7 @@ export interface Gauge {
  * One dial on one bracket, over a coupling or on a straight pipe: the hidden truth of a lesson, the same for the same seed. Lengths
  * in mm, slopes in rad. Readings come from exact geometry (`core/rig/geometry.ts`), never from the product's own formulas.
  */
-export interface WorkArea {
+export interface DialRig {
   gauge: Gauge
   truth: Misalignment
   /** Where the plunger touches, from the coupling's center; the hub it runs on. */
@@ -52,7 +52,7 @@ const aligned: Misalignment = { offsetY: 0, slopeY: 0, offsetZ: 0, slopeZ: 0 }
 const round = (mm: number, step = 0.01): number => Math.round(mm / step) * step
 
 /** @param on a pipe is straight: what the dial shows there is the bracket alone */
-export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops, lies }: BenchHas = {}): WorkArea {
+export function makeDialRig(seed: number, on: 'coupling' | 'pipe', { lever, stops, lies }: BenchHas = {}): DialRig {
   const source = chance(seed)
   const between = (low: number, high: number) => low + (high - low) * source.uniform()
   const either = () => (source.uniform() < 0.5 ? -1 : 1)
@@ -74,7 +74,7 @@ export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops,
     sag,
   }
   // drawn last, so that every machine there was stays the machine it was
-  const whole: WorkArea = { ...bench, held: { offset: between(0.2, 0.8), slope: between(0.2, 0.8) } }
+  const whole: DialRig = { ...bench, held: { offset: between(0.2, 0.8), slope: between(0.2, 0.8) } }
   if (lever)
     return onLever(whole, { angle: between(30, 45), made: 25, used: either() > 0 ? 25 : 20 }, between(0.12, 0.18))
   if (lies) {
@@ -85,9 +85,9 @@ export function makeBench(seed: number, on: 'coupling' | 'pipe', { lever, stops,
 }
 
 /** A lever dial has little travel: small misalignment, and a bottom that shows it the way the bracket hangs, so that the factor matters. */
-function onLever(bench: WorkArea, lever: NonNullable<WorkArea['lever']>, offset: number): WorkArea {
+function onLever(bench: DialRig, lever: NonNullable<DialRig['lever']>, offset: number): DialRig {
   const { truth } = bench
-  const hung = (offsetZ: number): WorkArea => ({
+  const hung = (offsetZ: number): DialRig => ({
     ...bench,
     lever,
     gauge: { ...bench.gauge, travel: 2 },
@@ -99,11 +99,11 @@ function onLever(bench: WorkArea, lever: NonNullable<WorkArea['lever']>, offset:
 }
 
 /** What a lever dial's number has to be multiplied by: it turns by an angle and shows an arc, at its angle to the surface. 1 for a plunger. */
-export const leverFactor = ({ lever }: WorkArea): number =>
+export const leverFactor = ({ lever }: DialRig): number =>
   lever ? (Math.cos((lever.angle * Math.PI) / 180) * lever.used) / lever.made : 1
 
 /** What the dial indicates where its tip stands, mm from all the way out: exactly, the lever's angle changes as it swings. */
-function indicated({ lever, gauge }: WorkArea, stands: number): number {
+function indicated({ lever, gauge }: DialRig, stands: number): number {
   if (!lever) return stands
   const angle = (lever.angle * Math.PI) / 180
   const half = gauge.travel / 2
@@ -111,7 +111,7 @@ function indicated({ lever, gauge }: WorkArea, stands: number): number {
 }
 
 /** What a person has done with dial and shaft so far. */
-export interface Hands {
+export interface DialHands {
   /** Isolation locked and tried: nothing is touched before it. */
   locked: boolean
   /** The shafts' turn, degrees from the top toward the far side. */
@@ -132,10 +132,10 @@ export interface Hands {
   hub?: number
 }
 
-export const emptyHands: Hands = { locked: false, turned: 0, preset: 0.4, zero: 0 }
+export const emptyDialHands: DialHands = { locked: false, turned: 0, preset: 0.4, zero: 0 }
 
 /** How the shafts stand while the coupling is bolted up: minimal, an elastic coupling that takes a share of each. */
-const heldBy = (truth: Misalignment, { offset, slope }: WorkArea['held']): Misalignment => ({
+const heldBy = (truth: Misalignment, { offset, slope }: DialRig['held']): Misalignment => ({
   offsetY: offset * truth.offsetY,
   slopeY: slope * truth.slopeY,
   offsetZ: offset * truth.offsetZ,
@@ -143,24 +143,29 @@ const heldBy = (truth: Misalignment, { offset, slope }: WorkArea['held']): Misal
 })
 
 /** How much farther in the plunger is at an angle than at the top, mm. */
-export function swing({ truth, x, radius, sag, held }: WorkArea, degrees: number, engaged = false): number {
+export function swing({ truth, x, radius, sag, held }: DialRig, degrees: number, engaged = false): number {
   const pair = shaftPair(engaged ? heldBy(truth, held) : truth, 0)
   const dial = { on: 'right' as const, x, radius, sag }
   return exactRimReading(pair, dial, degrees) - exactRimReading(pair, dial, 0)
 }
 
 /** Where the plunger stands, mm: nought is all the way out, where it touches nothing; it goes no farther in than its travel. */
-export const plungerAt = (bench: WorkArea, hands: Hands, degrees = hands.turned): number =>
+export const plungerAt = (bench: DialRig, hands: DialHands, degrees = hands.turned): number =>
   Math.min(bench.gauge.travel, Math.max(0, tipAt(bench, hands, degrees)))
 
-function tipAt(bench: WorkArea, hands: Hands, degrees: number): number {
+function tipAt(bench: DialRig, hands: DialHands, degrees: number): number {
   const { preset, engaged, step } = hands
   const stands = preset + swing(bench, degrees, engaged) + (step ? knownStep : 0)
   return indicated(bench, bench.lies ? lied(bench.lies, hands, degrees, stands) : stands)
 }
 
 /** What a dial with something wrong makes of where its tip ought to stand, mm. */
-function lied({ fault, by, at }: NonNullable<WorkArea['lies']>, hands: Hands, degrees: number, stands: number): number {
+function lied(
+  { fault, by, at }: NonNullable<DialRig['lies']>,
+  hands: DialHands,
+  degrees: number,
+  stands: number,
+): number {
   switch (fault) {
     case 'none':
       return stands
@@ -181,14 +186,14 @@ function lied({ fault, by, at }: NonNullable<WorkArea['lies']>, hands: Hands, de
 }
 
 /** Whether the plunger follows the hub all the way round, as far as it can be turned. */
-export const follows = (bench: WorkArea, hands: Hands): boolean =>
+export const follows = (bench: DialRig, hands: DialHands): boolean =>
   Array.from({ length: 72 }, (_, i) => 5 * i)
     .filter((degrees) => turnAllowed(bench, 0, degrees) === degrees)
     .map((degrees) => tipAt(bench, hands, degrees))
     .every((stand) => stand > 0 && stand < bench.gauge.travel)
 
 /** Where the shafts come to when they are turned the short way, degrees: as far as the bracket goes. */
-export function turnAllowed({ stops }: WorkArea, from: number, to: number): number {
+export function turnAllowed({ stops }: DialRig, from: number, to: number): number {
   const short = ((to - from + 540) % 360) - 180
   const start = ((from + 180) % 360) - 180
   const end = stops ? Math.min(stops.far, Math.max(-stops.near, start + short)) : start + short
@@ -196,7 +201,7 @@ export function turnAllowed({ stops }: WorkArea, from: number, to: number): numb
 }
 
 /** What the dial's two hands show: the needle, as a share of its turn from the zero of the bezel, and the small hand's whole turns. */
-export function handsOf(bench: WorkArea, hands: Hands): { needle: number; turns: number; plunger: number } {
+export function handsOf(bench: DialRig, hands: DialHands): { needle: number; turns: number; plunger: number } {
   const plunger = plungerAt(bench, hands)
   const { turn } = bench.gauge
   const from = (plunger - hands.zero) / turn
