@@ -18,6 +18,7 @@ import { chainDrawing } from '../drawing/train/chain'
 import { lineDrawing } from '../drawing/train/lineDrawing'
 import { sayNext } from '../words/next'
 import { sayReady } from '../words/ready'
+import type { Message } from '../words/said'
 import { saySeat } from '../words/seat'
 import { act, lengthWithUnit, place } from '../words/terms'
 import { creepText, halfSet, parallelText, pushText } from '../words/train/bolts'
@@ -33,8 +34,7 @@ export function everythingSaid(job: Job, unit: 'mm' | 'mil' = 'mm'): { texts: st
   const solved = solveRound(job, round)
   const terms: TrainTerms = { line: job.line, unit, resolution: solved.resolution }
   const texts: string[] = [sayNext(summarize(job))]
-  const told = (said: { title: string; detail?: string; working?: string[] }) =>
-    texts.push(said.title, said.detail ?? '', ...(said.working ?? []))
+  const told = (said: Message) => texts.push(said.title, said.detail ?? '', said.caution ?? '', ...(said.working ?? []))
   for (const step of ['read', 'move'] as const)
     for (const finding of findingsFor(solved, step)) told(say(finding, terms))
   for (const said of sayReady(readyState(job), terms)) told(said)

@@ -1,6 +1,7 @@
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
+import type { AnyJob } from '../core/kinds'
 import { openStore, type Store } from '../server/db/open'
 import { makeDemo } from '../server/demo/make'
 
@@ -35,4 +36,14 @@ export async function copyPlant(file: string): Promise<void> {
 export async function openPlant(file: string): Promise<Store> {
   await copyPlant(file)
   return openStore(`file:${file}`, migrations, { whole: true })
+}
+
+/** Every job of the made-up plant, in the order of their numbers. */
+export async function plantJobs(): Promise<readonly AnyJob[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
+  const store = await openPlant(join(folder, 'site.db'))
+  const rows = await store.db.query.jobs.findMany({ orderBy: (job, { asc }) => asc(job.number) })
+  await store.close()
+  rmSync(folder, { recursive: true, force: true })
+  return rows.map(({ document }) => document)
 }

@@ -113,7 +113,7 @@ export function toldOf(document: AnyJob, unit: 'mm' | 'mil', brief = false): str
   ]
   return [
     sayNext(summarize(document)),
-    ...said.flatMap(({ title, detail = '', working = [] }) => [title, detail, ...working]),
+    ...said.flatMap(({ title, detail = '', caution = '', working = [] }) => [title, detail, caution, ...working]),
     ...(document.line.kind === 'train' ? everythingSaid(document as AnyJob<'train'>, unit).texts : []),
     ...printed(recordOf(job, { unit }).blocks.filter(({ kind }) => !brief || kind !== 'table')),
     ...(brief ? [] : printed(readingSheetOf(job, undefined, { unit }).blocks)),

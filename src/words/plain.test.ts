@@ -1,10 +1,9 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { type AnyJob, kindNames } from '../core/kinds'
 import { forbiddenIn, plainFaults, textsBelow } from '../testing/plainEnglish'
-import { openPlant } from '../testing/plant'
+import { plantJobs } from '../testing/plant'
 import { toldOf } from '../testing/told'
 
 /** Words of stored documents and of the audit trail, and what command lines print as a table. */
@@ -21,6 +20,20 @@ it('every text of the program is plain English: words, page, server, command lin
     asStored.has(text) || asTable.test(text)
       ? []
       : plainFaults(text).map((fault) => `${file}:${line} ${fault}: ${text}`),
+  )
+  expect(bad).toEqual([])
+})
+
+it('what a person could be hurt by is a caution, which never folds, and no detail, which may', () => {
+  const danger = /\b(fingers?|lock out|lockout|never reach|pinch point|nip hazard|guards closed)\b/i
+  const findings = readdirSync('src/words', { recursive: true, encoding: 'utf8' }).filter((file) =>
+    /(^|\/)(findings|readFindings|plan|seat)\.ts$/.test(file),
+  )
+  expect(findings.length).toBeGreaterThan(6)
+  const bad = findings.flatMap((file) =>
+    readFileSync(join('src/words', file), 'utf8')
+      .split('\n')
+      .flatMap((text, i) => (/\bdetail:/.test(text) && danger.test(text) ? [`${file}:${i + 1} ${text.trim()}`] : [])),
   )
   expect(bad).toEqual([])
 })
@@ -55,15 +68,9 @@ it.each([
 
 describe('with values put in', () => {
   let jobs: readonly AnyJob[]
-  const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
   beforeAll(async () => {
-    const store = await openPlant(join(folder, 'site.db'))
-    jobs = (await store.db.query.jobs.findMany({ orderBy: (job, { asc }) => asc(job.number) })).map(
-      ({ document }) => document,
-    )
-    await store.close()
+    jobs = await plantJobs()
   })
-  afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
   describe.each(kindNames)('what is said of the kind %s', (kind) => {
     const own = () => jobs.filter(({ line }) => line.kind === kind).slice(0, 12)

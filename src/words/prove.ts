@@ -173,7 +173,8 @@ export function sayOpen(open: ProofOpen, terms: ProofTerms): Message {
     case 'feet':
       return {
         title: t`Check the shimmed feet again.`,
-        detail: t`One bolt loose at a time, after the last shim change. Lockout still on. Keep fingers clear of the feet.`,
+        detail: t`One bolt loose at a time, after the last shim change.`,
+        caution: t`Lockout still on. Keep fingers clear of the feet.`,
       }
     case 'seat':
       return {

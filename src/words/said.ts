@@ -2,5 +2,7 @@
 export interface Message {
   title: string
   detail?: string
+  /** Safety: stands where the act stands and is never folded away. */
+  caution?: string
   working?: string[]
 }

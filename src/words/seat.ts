@@ -84,7 +84,7 @@ export function saySeat(advice: SeatAdvice, given: Terms): Message {
     case 'seat-lock':
       return {
         title: t`Lock out and try. Loosen one bolt at a time.`,
-        detail: t`Keep fingers clear of the feet. Lift only by your site’s rules.`,
+        caution: t`Keep fingers clear of the feet. Lift only by your site’s rules.`,
       }
     case 'seat-fault':
       return {

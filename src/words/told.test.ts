@@ -1,14 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import fc from 'fast-check'
 import * as v from 'valibot'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import { jobSchemaOf } from '../core/job/document'
 import { type AnyJob, anyJob, kindNames, kindOf } from '../core/kinds'
 import { anythingLike } from '../testing/anything'
 import { nonsense } from '../testing/everythingSaid'
-import { openPlant } from '../testing/plant'
+import { plantJobs } from '../testing/plant'
 import { toldOf } from '../testing/told'
 
 /**
@@ -21,15 +18,9 @@ import { toldOf } from '../testing/told'
 const someDay = /\b\d{1,2} [A-Z][a-z]+ \d{4}(, \d\d:\d\d)?/g
 
 let jobs: readonly AnyJob[]
-const folder = mkdtempSync(join(tmpdir(), 'vane-peg-'))
 beforeAll(async () => {
-  const store = await openPlant(join(folder, 'site.db'))
-  jobs = (await store.db.query.jobs.findMany({ orderBy: (job, { asc }) => asc(job.number) })).map(
-    ({ document }) => document,
-  )
-  await store.close()
+  jobs = await plantJobs()
 })
-afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 describe.each(kindNames)('what is said of the kind %s', (kind) => {
   it('is what it was, word for word, in mm and in mil', async () => {

@@ -1,7 +1,5 @@
-import { Dialog, Heading } from 'react-aria-components'
 import { appWords } from '../../words/page/app'
-import { Button } from '../parts/controls'
-import { Sheet, Veil } from './Sheet'
+import { type Opened, ReadingSheet } from './Sheet'
 
 const keys: readonly (readonly [keys: string, does: string])[] = [
   ['n', appWords.newJobOnTheFloor],
@@ -19,22 +17,8 @@ const keys: readonly (readonly [keys: string, does: string])[] = [
 ]
 
 /** The list of shortcuts. */
-export function Shortcuts(props: { isOpen: boolean; onOpenChange: (open: boolean) => void }) {
-  return (
-    <Veil isOpen={props.isOpen} onOpenChange={props.onOpenChange} isDismissable>
-      <Sheet>
-        <Dialog>
-          {({ close }) => (
-            <>
-              <Heading slot="title">{appWords.keyboardShortcuts}</Heading>
-              <dl>{keys.map(([key, does]) => [<dt key={key}>{key}</dt>, <dd key={does}>{does}</dd>])}</dl>
-              <Button look="act" onPress={close}>
-                {appWords.close}
-              </Button>
-            </>
-          )}
-        </Dialog>
-      </Sheet>
-    </Veil>
-  )
-}
+export const Shortcuts = (opened: Opened) => (
+  <ReadingSheet {...opened} title={appWords.keyboardShortcuts}>
+    <dl>{keys.map(([key, does]) => [<dt key={key}>{key}</dt>, <dd key={does}>{does}</dd>])}</dl>
+  </ReadingSheet>
+)

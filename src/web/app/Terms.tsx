@@ -1,10 +1,9 @@
 import { useState } from 'react'
-import { Dialog, Heading } from 'react-aria-components'
 import styled from 'styled-components'
 import { glossary, termsIn } from '../../words/glossary'
 import { appWords } from '../../words/page/app'
 import { Button } from '../parts/controls'
-import { Sheet, Veil } from './Sheet'
+import { type Opened, ReadingSheet } from './Sheet'
 
 const List = styled.dl`
   &&& { display: block; } dt { font-weight: 700; } dd { margin: 2px 0 14px; }
@@ -31,29 +30,17 @@ function Meanings({ of }: { of: readonly { term: string; means: string }[] }) {
 }
 
 /** What the terms on this screen mean, and all others behind them. */
-export function Terms(props: { isOpen: boolean; onOpenChange: (open: boolean) => void }) {
+export function Terms(opened: Opened) {
   const [here] = useState(() => termsIn(onScreen()))
   const [all, showAll] = useState(here.length === 0)
   return (
-    <Veil isOpen={props.isOpen} onOpenChange={props.onOpenChange} isDismissable>
-      <Sheet>
-        <Dialog>
-          {({ close }) => (
-            <>
-              <Heading slot="title">{appWords.termsOnThisScreen}</Heading>
-              <Meanings of={all ? glossary : here} />
-              {all ? null : (
-                <Button look="quiet" onPress={() => showAll(true)}>
-                  {appWords.allTerms(glossary.length)}
-                </Button>
-              )}{' '}
-              <Button look="act" onPress={close}>
-                {appWords.close}
-              </Button>
-            </>
-          )}
-        </Dialog>
-      </Sheet>
-    </Veil>
+    <ReadingSheet {...opened} title={appWords.termsOnThisScreen}>
+      <Meanings of={all ? glossary : here} />
+      {all ? null : (
+        <Button look="quiet" onPress={() => showAll(true)}>
+          {appWords.allTerms(glossary.length)}
+        </Button>
+      )}{' '}
+    </ReadingSheet>
   )
 }

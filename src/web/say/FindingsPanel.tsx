@@ -22,6 +22,7 @@ const Column = styled.aside`
 const Item = styled.article`
   display: grid; grid-template-columns: 18px 1fr; gap: 4px 12px; > svg { margin-top: 4px; }
   h3 { font-size: 16.5px; line-height: 1.32; font-weight: 650; } p { color: var(--muted); font-size: 14px; margin-top: 2px; }
+  strong { display: block; font-size: 14px; font-weight: 600; margin-top: 2px; }
   footer { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 8px; }
   ol { ${mono} font-size: 12.5px; margin: 8px 0 0; padding: 10px 12px; border-left: 2px solid var(--rule); background: var(--paper); list-style: none; display: grid; gap: 6px; }
 `
@@ -129,6 +130,7 @@ const told = ({ id, peg, said, acts, first }: SentenceProps): string =>
     first,
     said.title,
     said.detail,
+    said.caution,
     ...(said.working ?? []),
     ...acts.map((act) => `${act.text}${act.main}`),
   ].join('\n')
@@ -138,7 +140,7 @@ const isResult = (detail: string) => /\d[\s\u00a0]?(?:mm|mil|in\b|°|%)/.test(de
 
 function OneSentence({ id, peg, said, acts, first, run }: SentenceProps) {
   const [shown, setShown] = useState(false)
-  const { title, detail, working } = said
+  const { title, detail, caution, working } = said
   const folded = detail !== undefined && !first && !isResult(detail)
   return (
     <Item>
@@ -146,6 +148,7 @@ function OneSentence({ id, peg, said, acts, first, run }: SentenceProps) {
       <div>
         <h3>{title}</h3>
         {detail && (shown || !folded) ? <p>{detail}</p> : null}
+        {caution ? <strong>{caution}</strong> : null}
         {acts.length || working || folded ? (
           <Acts
             id={id}

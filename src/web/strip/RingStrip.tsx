@@ -24,7 +24,7 @@ interface StripProps {
 
 /**
  * A dial's readings unrolled round the turn: hollow as read, filled with the sag taken off, the fitted wave through them,
- * whiskers for what is left over, dashed what aligned shafts would read. Drawn after the number typed and the Drawing.
+ * whiskers for what is left over, dashed what aligned shafts would read. Drawn after the number typed and the drawing.
  */
 export function RingStrip({ dial, ...more }: StripProps) {
   return <Strip dial={useDeferredValue(dial)} {...more} />

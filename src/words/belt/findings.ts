@@ -166,7 +166,7 @@ export function say(finding: Finding, terms: BeltTerms, limit: number): Message 
     case 'guard':
       return {
         title: t`Lock out and try before you take the guard off.`,
-        detail: t`Keep fingers clear of belts and sheaves. Slacken belts, never pry them over. Site permits apply.`,
+        caution: t`Keep fingers clear of belts and sheaves. Slacken belts, never pry them over. Site permits apply.`,
       }
     case 'not-a-number':
       return {

@@ -139,7 +139,7 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Message 
     case 'pinch':
       return {
         title: t`Lock out and try. Support the rotor.`,
-        detail: t`Pinch point between carrier and wall. Never reach in while it turns. Site permits apply.`,
+        caution: t`Pinch point between carrier and wall. Never reach in while it turns. Site permits apply.`,
       }
     case 'not-a-number':
       return {
@@ -202,7 +202,7 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Message 
     case 'oval':
       return {
         title: t`${finding.section.name} is out of round by ${lengthWithUnit(finding.by, { ...terms, resolution: 0.001 })}, narrowest at ${clockPlace(finding.at, line)}.`,
-        detail: t`Usual limit ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The center still counts. The maker decides on the bore.`,
+        detail: t`Usual limit ${lengthWithUnit(usualOutOfRound, { ...terms, resolution: 0.001 })}. The maker decides.`,
       }
     case 'oval-hidden':
       return {
@@ -259,7 +259,8 @@ export function say(finding: Finding, terms: BoreTerms, limit: number): Message 
     case 'turn-free':
       return {
         title: t`Tighten, read again, then turn it by hand.`,
-        detail: t`It must turn freely through a full turn. Keep fingers out of the bores.`,
+        detail: t`It must turn freely through a full turn.`,
+        caution: t`Keep fingers out of the bores.`,
       }
   }
 }

@@ -242,7 +242,7 @@ export function say(finding: Finding, terms: RollsTerms): Message {
     case 'nip':
       return {
         title: t`Lock out and try drives. Release air.`,
-        detail: t`Nip hazard: hands clear of every roll that can turn. Support rolls before you loosen a housing. Site permits apply.`,
+        caution: t`Nip hazard: hands clear of every roll that can turn. Support rolls before you loosen a housing. Site permits apply.`,
       }
     case 'not-a-number':
       return {
@@ -385,7 +385,8 @@ export function say(finding: Finding, terms: RollsTerms): Message {
     case 'order':
       return {
         title: t`Level first, then square.`,
-        detail: t`One roll at a time: recheck its level after squaring. Refit drives, pipes and guards before the final check.`,
+        detail: t`One roll at a time: recheck its level after squaring.`,
+        caution: t`Refit drives, pipes and guards before the final check.`,
       }
   }
 }
@@ -408,7 +409,8 @@ function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, t
     case 'observe':
       return {
         title: t`${what}: find where it starts.`,
-        detail: t`Watch the web from the side, guards closed. Trace the trouble back to the span where it starts and enter that span.`,
+        detail: t`Trace the trouble back to the span where it starts and enter that span.`,
+        caution: t`Watch the web from the side, guards closed.`,
       }
     case 'verify':
       return {
@@ -416,7 +418,8 @@ function sayTroubleCall({ told, call }: Extract<Finding, { kind: 'trouble' }>, t
           told.looks === 0
             ? t`Read both ends of that span by hand, twice.`
             : t`Read again: remove the tool and set it up again.`,
-        detail: t`Trammel or tape, same side of both rolls, same hand. Lock out and try the drives first. Don’t move anything on one reading.`,
+        detail: t`Trammel or tape, same side of both rolls, same hand. Don’t move anything on one reading.`,
+        caution: t`Lock out and try the drives first.`,
       }
     case 'looks-differ':
       return {

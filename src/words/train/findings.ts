@@ -110,7 +110,7 @@ export function say(finding: Finding, terms: TrainTerms): Message {
     case 'next-reading':
       return {
         title: t`Next: ${angleOf(finding.dial, finding.degrees, terms)} on the ${inText(dialOf(finding.dial, terms))}.`,
-        detail: t`Lock out and try. Keep hands, sleeves and brackets clear while the shafts turn.`,
+        caution: t`Lock out and try. Keep hands, sleeves and brackets clear while the shafts turn.`,
       }
     case 'ready-to-move':
       return { title: t`All readings taken.`, detail: t`Next: shims and side moves.` }
@@ -148,7 +148,7 @@ export function say(finding: Finding, terms: TrainTerms): Message {
     case 'lock-before-loosening':
       return {
         title: t`Lock out and try before you loosen a bolt.`,
-        detail: t`Support the machine before shims go in or out. Never put fingers under it. Site permits apply.`,
+        caution: t`Support the machine before shims go in or out. Never put fingers under it. Site permits apply.`,
       }
   }
 }

@@ -86,7 +86,7 @@ export function say(finding: Finding, terms: UprightTerms): Message {
     case 'gasket':
       return {
         title: t`Take the weight on the hoist before you loosen the first bolt.`,
-        detail: t`Top-heavy: leave two opposite bolts finger-tight. Never shim a gasketed or pressure joint. Site permits apply.`,
+        caution: t`Top-heavy: leave two opposite bolts finger-tight. Never shim a gasketed or pressure joint. Site permits apply.`,
       }
     case 'not-a-number':
       return {

@@ -11,7 +11,8 @@ import { Peg } from '../../parts/Peg'
 import { Wide } from '../../parts/Wide'
 import { HelpHead, Sheet } from './parts'
 
-const Places = styled.table`${rowsAsCards}`
+// a station, what was moved and where it came to: all seven columns have to be seen at once
+const Places = styled.table`&&& td { white-space: normal; } &&& :is(td, tbody th) { vertical-align: top; } &&& td:last-child { white-space: nowrap; } ${rowsAsCards}`
 
 /** Every station from as found to as left. */
 export const ProofTable = memo(function ProofTable({ proof, terms }: { proof: Proof; terms: ProofTerms }) {

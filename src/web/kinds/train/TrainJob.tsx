@@ -30,7 +30,7 @@ const DrawingBox = styled.div`position: relative; border-bottom: 1px solid var(-
 /** Nobody reaches for it before the drawing stands. */
 const Squared = lazyAfterPaint(async () => (await import('./Squared')).Squared)
 
-/** A job on a train: its round solved, its Drawing, its plan. */
+/** A job on a train: its round solved, its drawing, its plan. */
 export function TrainJob({ open, frame }: JobProps<'train'>) {
   const { document, round, settings, frozen, editRound, beginRound: begin } = frame
   const [chosen, choose] = useState<string>()
@@ -52,7 +52,7 @@ export function TrainJob({ open, frame }: JobProps<'train'>) {
   // none of this hangs on a reading: it stays as it is from keystroke to keystroke
   const { line, ready, seat } = document
   const coarse = useMemo(() => solveRough({ line, ready, ...(seat ? { seat } : {}) }), [line, ready, seat])
-  // before the readings the Drawing only shows where one is
+  // before the readings the drawing only shows where one is
   const many = document.line.machines.length > 3
   const height = width < 600 ? 280 : step === 'ready' || step === 'seat' ? 216 : many ? 300 : 244
   const moving = usePlanned(document, round, solved, step === 'move')

@@ -18,7 +18,7 @@ export interface TrainFrame extends Omit<JobFrame<'train'>, 'beginRound'> {
   plan: JobPlan | undefined
   least: LeastState
   editPlan: (change: (plan: RoundPlan) => RoundPlan, mark?: string) => void
-  /** The machine that is being moved, as its dials tell it: drawn on the drawing. */
+  /** The machine that is being moved, as its dials tell it: shown on the drawing. */
   showLive: (live: PlanDrawing['live']) => void
 }
 
